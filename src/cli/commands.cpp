@@ -1,0 +1,339 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/commands.h"
+
+#include <cstdio>
+#include <system_error>
+
+#include <fmt/format.h>
+#include <unistd.h>
+
+#include "cli/json_out.h"
+#include "core/library/search.h"
+#include "core/library/writing.h"
+#include "core/matching/sleeves.h"
+#include "core/naming/put_away.h"
+#include "core/naming/read_names.h"
+#include "core/tags/tag_io.h"
+#include "core/text/text.h"
+
+namespace moorfrost::cli {
+
+namespace {
+
+constexpr int wrongly = 2;
+
+void say(const std::string& sentence) {
+    fmt::print(stderr, "moorfrost-cli: {}\n", sentence);
+}
+
+std::unique_ptr<library::Store> openLibrary(const Options& options) {
+    Path file = options.library.empty() ? library::Store::defaultPath() : Path(options.library);
+    auto store = library::Store::open(std::filesystem::absolute(file));
+    if (!store) {
+        say(store.error().message);
+        return nullptr;
+    }
+    for (const std::string& sentence : library::recover(**store))
+        say(sentence);
+    return std::move(*store);
+}
+
+std::vector<Path> pathsOf(const Options& options) {
+    return {options.paths.begin(), options.paths.end()};
+}
+
+/// Reads all files, on several threads; what cannot be opened at all is said. `fine` turns false if anything failed.
+std::vector<files::ScannedFile> readAll(const Options& options, bool& fine) {
+    std::vector<files::ScannedFile> found;
+    work::Progress progress;
+    files::ScanSummary summary = files::scan(pathsOf(options), {!options.noSubfolders, 0}, {}, progress,
+                                             [&](files::ScannedFile f) { found.push_back(std::move(f)); });
+    for (const Error& e : summary.folders)
+        say(text::forDisplay(e.path.native()) + ": " + e.message);
+    fine = fine && summary.folders.empty() && summary.failed == 0;
+    std::sort(found.begin(), found.end(), [](const auto& a, const auto& b) { return a.path < b.path; });
+    return found;
+}
+
+std::optional<naming::Plan> parsePlan(const Options& options, const std::vector<files::ScannedFile>& files) {
+    std::vector<std::string> custom;
+    for (const files::ScannedFile& f : files)
+        if (f.tags)
+            for (const auto& [key, values] : f.tags->fields)
+                if (!tags::fieldByKey(key))
+                    custom.push_back(key);
+    auto parsed = naming::parsePlan(options.plan, custom);
+    if (auto* error = std::get_if<naming::PlanError>(&parsed)) {
+        say(fmt::format("The plan has an error at character {}: {}", error->offset + 1, error->message));
+        fmt::print(stderr, "  {}\n  {}{}\n", options.plan, std::string(error->offset, ' '),
+                   std::string(std::max<size_t>(1, error->length), '^'));
+        return std::nullopt;
+    }
+    return std::get<naming::Plan>(parsed);
+}
+
+int writeAndReport(library::Store& store, const files::FileSet& set, bool fine) {
+    if (set.steps.empty())
+        return fine ? 0 : 1;
+    work::Progress progress;
+    library::WriteOutcome outcome = library::writeSet(store, set, 0, {}, progress);
+    for (const files::StepRecord& r : outcome.report.steps) {
+        Json line = stepJson(r);
+        line["set"] = outcome.set;
+        print(line);
+    }
+    if (!outcome.report.error.empty())
+        say(outcome.report.error);
+    say(fmt::format("{} written, {} failed. To take it back: moorfrost-cli take-back {}", outcome.report.done,
+                    outcome.report.failed, outcome.set));
+    return fine && outcome.report.failed == 0 && outcome.report.error.empty() ? 0 : 1;
+}
+
+files::Step stepFor(const files::ScannedFile& file) {
+    files::Step step;
+    step.source = file.path;
+    step.expected = file.state;
+    return step;
+}
+
+/// A file that cannot take part, as a line of the output.
+void printRefused(const files::ScannedFile& file, const std::string& why) {
+    Json line;
+    putPath(line, file.path);
+    line["state"] = "failed";
+    line["error"] = why;
+    print(line);
+}
+
+} // namespace
+
+int scan(const Options& options) {
+    bool fine = true;
+    work::Progress progress;
+    files::ScanSummary summary = files::scan(pathsOf(options), {!options.noSubfolders, 0}, {}, progress,
+                                             [](files::ScannedFile f) { print(fileJson(f)); });
+    for (const Error& e : summary.folders)
+        say(text::forDisplay(e.path.native()) + ": " + e.message);
+    say(fmt::format("{} read, {} could not be read, {} other files.", summary.read, summary.failed, summary.others));
+    fine = summary.folders.empty() && summary.failed == 0;
+    return fine ? 0 : 1;
+}
+
+int setFields(const Options& options) {
+    tags::Fields changes;
+    for (const std::string& assignment : options.fields) {
+        size_t equals = assignment.find('=');
+        if (equals == std::string::npos || equals == 0) {
+            say("\"" + assignment + "\" is not name=value, such as title=\"Night Post\".");
+            return wrongly;
+        }
+        std::string key = tags::keyFromName(assignment.substr(0, equals));
+        std::string value = assignment.substr(equals + 1);
+        if (value.empty())
+            changes[key];
+        else
+            changes[key].push_back(value);
+    }
+    for (const auto& [key, values] : changes)
+        if (std::string why = tags::whyNotValid(key, values); !why.empty()) {
+            say(why);
+            return wrongly;
+        }
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    bool fine = true;
+    files::FileSet set{"Set fields from the command line", {}, {}};
+    for (const files::ScannedFile& file : readAll(options, fine)) {
+        if (!file.tags) {
+            printRefused(file, file.error);
+            continue;
+        }
+        files::Step step = stepFor(file);
+        step.changes = changes;
+        set.steps.push_back(step);
+    }
+    return writeAndReport(*store, set, fine);
+}
+
+int readNames(const Options& options) {
+    bool fine = true;
+    std::vector<files::ScannedFile> found = readAll(options, fine);
+    auto plan = parsePlan(options, found);
+    if (!plan)
+        return wrongly;
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    std::set<std::string> artists;
+    for (const library::FileRecord& f : store->allFiles())
+        if (f.shelf > 0)
+            for (const char* key : {"artist", "album_artist"})
+                if (auto it = f.tags.fields.find(key); it != f.tags.fields.end())
+                    for (const std::string& v : it->second)
+                        artists.insert(text::fold(v));
+    std::vector<Path> paths;
+    for (const files::ScannedFile& f : found)
+        paths.push_back(f.path);
+    std::vector<naming::NameReading> readings = naming::readNames(*plan, paths, artists);
+    files::FileSet set{"Read names from the command line", {}, {}};
+    for (size_t i = 0; i < found.size(); ++i) {
+        const naming::NameReading& r = readings[i];
+        bool usable = r.fits && !r.doubtful && found[i].tags;
+        fine = fine && usable;
+        if (usable && !options.dryRun) {
+            files::Step step = stepFor(found[i]);
+            step.changes = r.values;
+            set.steps.push_back(step);
+            continue;
+        }
+        Json line;
+        putPath(line, found[i].path);
+        line["state"] = !found[i].tags ? "failed" : !r.fits ? "does not fit" : r.doubtful ? "doubtful" : "would be written";
+        line["fields"] = r.values;
+        line["error"] = !found[i].tags ? Json(found[i].error) : r.why.empty() ? Json(nullptr) : Json(r.why);
+        print(line);
+    }
+    return options.dryRun ? (fine ? 0 : 1) : writeAndReport(*store, set, fine);
+}
+
+int putAway(const Options& options) {
+    bool fine = true;
+    std::vector<files::ScannedFile> found = readAll(options, fine);
+    auto plan = parsePlan(options, found);
+    if (!plan)
+        return wrongly;
+    std::vector<matching::SleeveInput> inputs;
+    std::vector<naming::PutAwayFile> toPlace;
+    for (size_t i = 0; i < found.size(); ++i) {
+        if (!found[i].tags) {
+            printRefused(found[i], found[i].error);
+            continue;
+        }
+        const tags::TagFile& t = *found[i].tags;
+        auto id = static_cast<int64_t>(i + 1);
+        inputs.push_back({id, found[i].path, t.fields});
+        toPlace.push_back({id, found[i].path, t.format, t.fields, naming::factsOf(found[i].path, t), {}});
+    }
+    std::map<int64_t, std::string> sleeves;
+    for (const matching::Sleeve& sleeve : matching::formSleeves(inputs))
+        for (int64_t id : sleeve.ids)
+            sleeves[id] = sleeve.key;
+    for (naming::PutAwayFile& f : toPlace)
+        f.sleeve = sleeves[f.id];
+
+    naming::PutAwayOptions how;
+    how.plan = *plan;
+    std::error_code error;
+    how.shelf = std::filesystem::weakly_canonical(std::filesystem::absolute(options.shelf), error);
+    how.profile = files::profileFromKey(options.names);
+    how.copy = options.copy;
+    naming::PutAwayResult result = naming::planPutAway(toPlace, how);
+    if (!result.shelfProblem.empty()) {
+        say(result.shelfProblem);
+        return wrongly;
+    }
+    files::FileSet set{"Put away from the command line", {}, result.emptied};
+    auto add = [&](const naming::Placement& p) {
+        Json line;
+        putPath(line, p.from);
+        if (!p.to.empty())
+            putPath(line, p.to, options.copy ? "copied_to" : "moved_to");
+        std::vector<std::string> marks;
+        for (const naming::Mark& m : p.marks)
+            marks.push_back(m.text);
+        if (p.blocked() || options.dryRun) {
+            line["state"] = p.blocked() ? "failed" : p.moves() ? "would be written" : "in place";
+            line["notes"] = marks;
+            line["error"] = p.blocked() ? Json(text::join(marks, "; ")) : Json(nullptr);
+            print(line);
+            fine = fine && !p.blocked();
+        } else if (p.moves()) {
+            files::Step step;
+            step.source = p.from;
+            step.target = p.to;
+            step.copy = options.copy;
+            if (p.id > 0)
+                step.expected = found[static_cast<size_t>(p.id) - 1].state;
+            set.steps.push_back(step);
+        }
+    };
+    for (const naming::Placement& p : result.files)
+        add(p);
+    for (const naming::Placement& p : result.along)
+        add(p);
+    if (options.dryRun)
+        return fine ? 0 : 1;
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    store->addShelf(text::forDisplay(how.shelf.filename().native()), how.shelf);
+    return writeAndReport(*store, set, fine);
+}
+
+int journal(const Options& options) {
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    for (const library::SetSummary& s : store->sets()) {
+        Json line;
+        line["id"] = s.id;
+        line["when"] = s.when;
+        line["title"] = s.title;
+        line["done"] = s.done;
+        line["failed"] = s.failed;
+        line["taken_back"] = s.takenBack;
+        line["files"] = Json::array();
+        for (const library::SetStep& step : store->steps(s.id))
+            line["files"].push_back(stepJson(step.record));
+        print(line);
+    }
+    return 0;
+}
+
+int takeBack(const Options& options) {
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    bool known = false;
+    for (const library::SetSummary& s : store->sets())
+        known = known || s.id == options.set;
+    if (!known) {
+        say(fmt::format("There is no set {} in the journal. \"moorfrost-cli journal\" lists them.", options.set));
+        return wrongly;
+    }
+    work::Progress progress;
+    library::TakeBackOutcome outcome = library::takeBackSet(*store, options.set, std::nullopt, {}, progress);
+    for (const library::SetStep& step : store->steps(options.set)) {
+        if (step.record.state != files::StepState::TakenBack)
+            continue;
+        Json line = stepJson(step.record);
+        line["set"] = options.set;
+        print(line);
+    }
+    for (const auto& [path, why] : outcome.refused) {
+        Json line;
+        putPath(line, path);
+        line["state"] = "failed";
+        line["error"] = why;
+        line["set"] = options.set;
+        print(line);
+    }
+    say(fmt::format("{} taken back, {} not.", outcome.done, outcome.refused.size()));
+    return outcome.refused.empty() ? 0 : 1;
+}
+
+int search(const Options& options) {
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    std::vector<std::shared_ptr<const library::FileRecord>> files;
+    for (library::FileRecord& f : store->allFiles())
+        if (f.shelf > 0)
+            files.push_back(std::make_shared<library::FileRecord>(std::move(f)));
+    for (size_t i : library::SearchIndex(files).search(options.query))
+        print(fileJson(*files[i]));
+    return 0;
+}
+
+} // namespace moorfrost::cli

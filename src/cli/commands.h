@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What moorfrost-cli does. Each returns the exit code: 0 all is well, 1 some files failed, 2 it was asked wrongly.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/base/result.h"
+
+namespace moorfrost::cli {
+
+struct Options {
+    std::vector<std::string> paths;
+    std::vector<std::string> fields; // name=value
+    std::string plan;
+    std::string shelf;
+    std::string library;             // "": the default
+    std::string query;
+    std::string names = "portable";
+    int64_t set = 0;
+    bool copy = false;
+    bool dryRun = false;
+    bool noSubfolders = false;
+};
+
+int scan(const Options& options);
+int setFields(const Options& options);
+int readNames(const Options& options);
+int putAway(const Options& options);
+int journal(const Options& options);
+int takeBack(const Options& options);
+int search(const Options& options);
+
+} // namespace moorfrost::cli

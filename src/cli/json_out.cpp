@@ -1,0 +1,84 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/json_out.h"
+
+#include <cmath>
+#include <cstdio>
+
+#include "core/text/text.h"
+
+namespace moorfrost::cli {
+
+void putPath(Json& object, const Path& path, const std::string& name) {
+    object[name] = text::escapeBytes(path.native());
+    if (!text::isUtf8(path.native()))
+        object[name + "_bytes"] = text::hex(path.native());
+}
+
+namespace {
+
+Json tagsJson(Json object, const tags::TagFile* t, uint64_t size, const std::string& error) {
+    object["format"] = t ? Json(audio::formatName(t->format)) : Json(nullptr);
+    Json facts;
+    if (t) {
+        facts["codec"] = t->facts.codec;
+        facts["duration"] = std::round(t->facts.duration * 1000) / 1000;
+        facts["sample_rate"] = t->facts.sampleRate;
+        facts["channels"] = t->facts.channels;
+        facts["bit_depth"] = t->facts.bitDepth;
+        facts["bitrate"] = t->facts.bitrate;
+    }
+    facts["size"] = size;
+    object["facts"] = facts;
+    object["fields"] = Json::object();
+    object["pictures"] = Json::array();
+    if (t) {
+        for (const auto& [key, values] : t->fields)
+            object["fields"][key] = values;
+        for (const tags::PictureInfo& p : t->pictures)
+            object["pictures"].push_back(
+                {{"type", p.type}, {"mime", p.mime}, {"width", p.width}, {"height", p.height}, {"bytes", p.bytes}});
+    }
+    object["notes"] = t ? Json(t->notes) : Json::array();
+    object["error"] = error.empty() ? Json(nullptr) : Json(error);
+    return object;
+}
+
+} // namespace
+
+Json fileJson(const files::ScannedFile& file) {
+    Json object;
+    putPath(object, file.path);
+    return tagsJson(std::move(object), file.tags ? &*file.tags : nullptr, file.state.size, file.error);
+}
+
+Json fileJson(const library::FileRecord& file) {
+    Json object;
+    putPath(object, file.path);
+    return tagsJson(std::move(object), file.readable() ? &file.tags : nullptr, file.state.size, file.error);
+}
+
+Json stepJson(const files::StepRecord& r) {
+    static const char* states[] = {"planned", "begun", "done", "failed", "taken back"};
+    Json object;
+    putPath(object, r.step.source);
+    if (!r.step.target.empty())
+        putPath(object, r.step.target, r.step.copy ? "copied_to" : "moved_to");
+    object["state"] = states[static_cast<size_t>(r.state)];
+    Json changes = Json::object();
+    for (const auto& [key, values] : r.step.changes) {
+        auto before = r.before.find(key);
+        changes[key] = {{"before", before == r.before.end() ? std::vector<std::string>() : before->second}, {"after", values}};
+    }
+    object["fields"] = changes;
+    if (!r.notes.empty())
+        object["notes"] = r.notes;
+    object["error"] = r.error.empty() ? Json(nullptr) : Json(r.error);
+    return object;
+}
+
+void print(const Json& object) {
+    std::string line = object.dump(-1, ' ', false, Json::error_handler_t::replace) + "\n";
+    std::fwrite(line.data(), 1, line.size(), stdout);
+}
+
+} // namespace moorfrost::cli

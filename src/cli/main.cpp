@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <CLI/CLI.hpp>
+
+#include "cli/commands.h"
+
+int main(int argc, char** argv) {
+    using namespace moorfrost::cli;
+    Options o;
+    CLI::App app{"Moorfrost for scripts. Prints JSON Lines; messages go to standard error.\n"
+                 "Exit codes: 0 all is well, 1 some files failed, 2 it was asked wrongly."};
+    app.require_subcommand(1);
+    app.add_option("--library", o.library, "The library file (else the one in the XDG data folder)");
+    app.fallthrough();
+
+    int (*command)(const Options&) = nullptr;
+    auto add = [&](const char* name, const char* what, int (*run)(const Options&)) {
+        CLI::App* sub = app.add_subcommand(name, what);
+        sub->callback([&command, run] { command = run; });
+        return sub;
+    };
+    auto withPaths = [&](CLI::App* sub) {
+        sub->add_option("path", o.paths, "Files and folders")->required();
+        sub->add_flag("--no-subfolders", o.noSubfolders, "Leave out the folders inside the folders");
+        return sub;
+    };
+    withPaths(add("scan", "Read files: one object a file", scan));
+    withPaths(add("set", "Write fields", setFields))
+        ->add_option("--field", o.fields, "name=value; several times for several values, blank to remove the field")
+        ->required();
+    CLI::App* names = withPaths(add("read-names", "Fill fields from the names of the files", readNames));
+    names->add_option("--plan", o.plan, "Such as \"{artist}/{album}/{track} {title}\"")->required();
+    names->add_flag("--dry-run", o.dryRun, "Only say what would be written");
+    CLI::App* put = withPaths(add("put-away", "Rename and move files to their place on a shelf", putAway));
+    put->add_option("--shelf", o.shelf, "The root folder")->required();
+    put->add_option("--plan", o.plan, "Such as \"{album artist, else artist}/{album}/{track: 2 digits} {title}\"")->required();
+    put->add_option("--names", o.names, "What names must suit: linux, portable or ascii")
+        ->check(CLI::IsMember({"linux", "portable", "ascii"}));
+    put->add_flag("--copy", o.copy, "Leave the files where they are and put copies away");
+    put->add_flag("--dry-run", o.dryRun, "Only say what would be done");
+    add("journal", "Everything that was written: one object a set", journal);
+    add("take-back", "Undo a set that was written", takeBack)->add_option("id", o.set, "Its number")->required();
+    add("search", "Find files that are put away", search)->add_option("text", o.query, "Words in any order")->required();
+
+    try {
+        app.parse(argc, argv);
+    } catch (const CLI::ParseError& e) {
+        return app.exit(e) == 0 ? 0 : 2;
+    }
+    return command(o);
+}

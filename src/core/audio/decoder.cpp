@@ -1,0 +1,144 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/audio/decoder.h"
+
+#include <algorithm>
+#include <cmath>
+
+extern "C" {
+#include <libavcodec/avcodec.h>
+#include <libavformat/avformat.h>
+#include <libavutil/channel_layout.h>
+#include <libavutil/log.h>
+#include <libswresample/swresample.h>
+}
+
+namespace moorfrost::audio {
+
+struct Decoder::State {
+    AVFormatContext* format = nullptr;
+    AVCodecContext* codec = nullptr;
+    SwrContext* resampler = nullptr;
+    AVPacket* packet = av_packet_alloc();
+    AVFrame* frame = av_frame_alloc();
+    int stream = -1;
+    int rate = 44100;
+    int channels = 2;
+    bool draining = false;
+
+    ~State() {
+        av_packet_free(&packet);
+        av_frame_free(&frame);
+        swr_free(&resampler);
+        avcodec_free_context(&codec);
+        avformat_close_input(&format);
+    }
+
+    bool openResampler() {
+        AVChannelLayout out;
+        av_channel_layout_default(&out, channels);
+        AVChannelLayout in = codec->ch_layout;
+        if (in.order == AV_CHANNEL_ORDER_UNSPEC)
+            av_channel_layout_default(&in, codec->ch_layout.nb_channels);
+        return swr_alloc_set_opts2(&resampler, &out, AV_SAMPLE_FMT_S16, rate, &in, codec->sample_fmt, codec->sample_rate, 0,
+                                   nullptr) >= 0 &&
+               swr_init(resampler) >= 0;
+    }
+
+    std::vector<int16_t> convert() {
+        int most = swr_get_out_samples(resampler, frame->nb_samples);
+        std::vector<int16_t> out(static_cast<size_t>(std::max(0, most) * channels));
+        auto* data = reinterpret_cast<uint8_t*>(out.data());
+        int n = swr_convert(resampler, &data, most, const_cast<const uint8_t**>(frame->extended_data), frame->nb_samples);
+        out.resize(static_cast<size_t>(std::max(0, n) * channels));
+        return out;
+    }
+};
+
+Decoder::Decoder(std::unique_ptr<State> state) : state_(std::move(state)) {}
+Decoder::~Decoder() = default;
+
+Result<std::unique_ptr<Decoder>> Decoder::open(const Path& path, int sampleRate, int channels) {
+    av_log_set_level(AV_LOG_QUIET);
+    auto s = std::make_unique<State>();
+    s->rate = sampleRate;
+    s->channels = channels;
+    Error cannot{ErrorKind::Unsupported, path, "The sound of this file cannot be decoded."};
+    std::string url = "file:" + path.native();
+    if (avformat_open_input(&s->format, url.c_str(), nullptr, nullptr) < 0 || avformat_find_stream_info(s->format, nullptr) < 0)
+        return cannot;
+    const AVCodec* codec = nullptr;
+    s->stream = av_find_best_stream(s->format, AVMEDIA_TYPE_AUDIO, -1, -1, &codec, 0);
+    if (s->stream < 0 || !codec)
+        return cannot;
+    s->codec = avcodec_alloc_context3(codec);
+    if (avcodec_parameters_to_context(s->codec, s->format->streams[s->stream]->codecpar) < 0 ||
+        avcodec_open2(s->codec, codec, nullptr) < 0 || !s->openResampler())
+        return cannot;
+    return std::unique_ptr<Decoder>(new Decoder(std::move(s)));
+}
+
+std::vector<int16_t> Decoder::next() {
+    State& s = *state_;
+    for (;;) {
+        int got = avcodec_receive_frame(s.codec, s.frame);
+        if (got == 0) {
+            std::vector<int16_t> samples = s.convert();
+            av_frame_unref(s.frame);
+            if (!samples.empty())
+                return samples;
+            continue;
+        }
+        if (got == AVERROR_EOF || s.draining)
+            return {};
+        int read = av_read_frame(s.format, s.packet);
+        if (read < 0) {
+            s.draining = true;
+            avcodec_send_packet(s.codec, nullptr);
+            continue;
+        }
+        if (s.packet->stream_index == s.stream)
+            avcodec_send_packet(s.codec, s.packet);
+        av_packet_unref(s.packet);
+    }
+}
+
+void Decoder::seek(double seconds) {
+    State& s = *state_;
+    auto at = static_cast<int64_t>(seconds * AV_TIME_BASE);
+    av_seek_frame(s.format, -1, at, AVSEEK_FLAG_BACKWARD);
+    avcodec_flush_buffers(s.codec);
+    s.draining = false;
+}
+
+Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop) {
+    constexpr int rate = 8000;
+    auto decoder = Decoder::open(path, rate, 1);
+    if (!decoder)
+        return decoder.error();
+    constexpr size_t block = 200; // samples: fine enough for any length that is drawn
+    std::vector<float> fine;
+    int loudest = 0;
+    size_t inBlock = 0;
+    for (std::vector<int16_t> samples = (*decoder)->next(); !samples.empty(); samples = (*decoder)->next()) {
+        if (stop.stop_requested())
+            return Error{ErrorKind::Cancelled, path, "Stopped."};
+        for (int16_t v : samples) {
+            loudest = std::max(loudest, std::abs(static_cast<int>(v)));
+            if (++inBlock == block) {
+                fine.push_back(static_cast<float>(loudest) / 32768.0f);
+                loudest = 0;
+                inBlock = 0;
+            }
+        }
+    }
+    std::vector<float> out(count, 0.0f);
+    for (size_t i = 0; i < count && !fine.empty(); ++i) {
+        size_t from = i * fine.size() / count;
+        size_t to = std::max(from + 1, (i + 1) * fine.size() / count);
+        for (size_t k = from; k < to && k < fine.size(); ++k)
+            out[i] = std::max(out[i], fine[k]);
+    }
+    return out;
+}
+
+} // namespace moorfrost::audio

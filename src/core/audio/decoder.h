@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Sound as samples, from any file that FFmpeg decodes. One decoder, one thread.
+#pragma once
+
+#include <memory>
+#include <stop_token>
+#include <vector>
+
+#include "core/base/result.h"
+
+namespace moorfrost::audio {
+
+class Decoder {
+public:
+    /// Samples come out as 16 bit, interleaved, in this rate and number of channels.
+    static Result<std::unique_ptr<Decoder>> open(const Path& path, int sampleRate, int channels);
+    ~Decoder();
+    Decoder(const Decoder&) = delete;
+    Decoder& operator=(const Decoder&) = delete;
+
+    /// The next samples, all channels; empty at the end. Damaged parts are skipped.
+    std::vector<int16_t> next();
+    /// Continues at about `seconds` from the start.
+    void seek(double seconds);
+
+private:
+    struct State;
+    explicit Decoder(std::unique_ptr<State> state);
+    std::unique_ptr<State> state_;
+};
+
+/// `count` values of 0 to 1: the loudest sample of each part of the file, over its whole length.
+Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop);
+
+} // namespace moorfrost::audio

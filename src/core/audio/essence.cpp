@@ -1,0 +1,284 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/audio/essence.h"
+
+#include <algorithm>
+#include <functional>
+#include <memory>
+
+#include <fmt/format.h>
+#include <xxhash.h>
+
+namespace moorfrost::audio {
+
+namespace {
+
+class Hasher {
+public:
+    Hasher() : state_(XXH3_createState(), &XXH3_freeState) { XXH3_128bits_reset(state_.get()); }
+
+    void add(const char* data, size_t n) {
+        XXH3_128bits_update(state_.get(), data, n);
+        bytes_ += n;
+    }
+    /// False if the source ends before the range does.
+    bool addRange(const ByteSource& source, uint64_t from, uint64_t to) {
+        buffer_.resize(1u << 18);
+        while (from < to) {
+            size_t n = source.read(from, buffer_.data(), static_cast<size_t>(std::min<uint64_t>(buffer_.size(), to - from)));
+            if (n == 0)
+                return false;
+            add(buffer_.data(), n);
+            from += n;
+        }
+        return true;
+    }
+    Essence result() const {
+        XXH128_hash_t h = XXH3_128bits_digest(state_.get());
+        return {fmt::format("{:016x}{:016x}", h.high64, h.low64), bytes_};
+    }
+
+private:
+    std::unique_ptr<XXH3_state_t, XXH_errorcode (*)(XXH3_state_t*)> state_;
+    uint64_t bytes_ = 0;
+    std::string buffer_;
+};
+
+uint32_t number(const std::string& b, size_t at, size_t n, bool bigEndian) {
+    uint32_t v = 0;
+    for (size_t i = 0; i < n; ++i)
+        v = v << 8 | static_cast<unsigned char>(b[at + (bigEndian ? i : n - 1 - i)]);
+    return v;
+}
+
+Error damaged(const std::string& what) {
+    return {ErrorKind::Damaged, {}, what};
+}
+
+std::string missingBytes(uint64_t wanted, uint64_t there) {
+    return fmt::format("The file is cut short: {} bytes should be there, {} are.", wanted, there);
+}
+
+using Range = std::function<bool(uint64_t from, uint64_t to)>;
+
+/// Calls `audio` for each range of audio bytes. An error where the structure is broken.
+Status walkChunks(const ByteSource& s, Format format, const Range& audio) {
+    bool aiff = format == Format::Aiff;
+    uint64_t at = 12;
+    bool sawAudio = false;
+    while (at + 8 <= s.size()) {
+        std::string h = s.bytes(at, 8);
+        if (h.size() < 8)
+            return damaged("The file could not be read to its end.");
+        uint64_t length = number(h, 4, 4, aiff);
+        std::string id = h.substr(0, 4);
+        bool isAudio = id == (aiff ? "SSND" : "data");
+        if (at + 8 + length > s.size()) {
+            if (isAudio || !sawAudio)
+                return damaged(missingBytes(at + 8 + length, s.size()));
+            return damaged("The part \"" + id + "\" says it is longer than the file.");
+        }
+        if (isAudio || id == (aiff ? "COMM" : "fmt "))
+            if (!audio(at + 8, at + 8 + length))
+                return damaged("The file could not be read to its end.");
+        sawAudio |= isAudio;
+        at += 8 + length + (length & 1);
+    }
+    if (!sawAudio)
+        return damaged("The file has no audio part.");
+    return Done{};
+}
+
+Status walkMp4(const ByteSource& s, const Range& audio) {
+    uint64_t at = 0;
+    bool sawAudio = false, sawIndex = false;
+    while (at + 8 <= s.size()) {
+        std::string h = s.bytes(at, 16);
+        if (h.size() < 8)
+            return damaged("The file could not be read to its end.");
+        uint64_t length = number(h, 0, 4, true);
+        uint64_t header = 8;
+        std::string id = h.substr(4, 4);
+        if (length == 1 && h.size() == 16) {
+            length = uint64_t{number(h, 8, 4, true)} << 32 | number(h, 12, 4, true);
+            header = 16;
+        } else if (length == 0) {
+            length = s.size() - at;
+        }
+        if (length < header)
+            return damaged("The part \"" + id + "\" has an impossible length.");
+        if (at + length > s.size() || at + length < at)
+            return damaged(missingBytes(at + length, s.size()));
+        if (id == "mdat") {
+            sawAudio = true;
+            if (!audio(at + header, at + length))
+                return damaged("The file could not be read to its end.");
+        }
+        sawIndex |= id == "moov";
+        at += length;
+    }
+    if (!sawAudio || !sawIndex)
+        return damaged("The file is cut short: its index or its sound is missing.");
+    return Done{};
+}
+
+Status walkFlac(const ByteSource& s, const Range& audio) {
+    uint64_t at = id3v2Length(s, 0) + 4;
+    for (bool last = false; !last;) {
+        std::string h = s.bytes(at, 4);
+        if (h.size() < 4)
+            return damaged("The file is cut short inside its headers.");
+        last = (h[0] & 0x80) != 0;
+        uint64_t length = number(h, 1, 3, true);
+        if ((h[0] & 0x7F) == 0 && !audio(at + 4, at + 4 + length))
+            return damaged("The file is cut short inside its headers.");
+        at += 4 + length;
+    }
+    if (at >= s.size())
+        return damaged("The file is cut short: it has headers but no sound.");
+    uint64_t end = s.size();
+    if (end - at > 128 && s.bytes(end - 128, 3) == "TAG")
+        end -= 128;
+    if (!audio(at, end))
+        return damaged("The file could not be read to its end.");
+    return Done{};
+}
+
+/// Length of the APE tag that ends at `end`, 0 if there is none.
+uint64_t apeLength(const ByteSource& s, uint64_t end) {
+    if (end < 32)
+        return 0;
+    std::string f = s.bytes(end - 32, 32);
+    if (f.size() < 32 || !f.starts_with("APETAGEX"))
+        return 0;
+    uint64_t length = number(f, 12, 4, false);
+    if (number(f, 20, 4, false) & 0x80000000u)
+        length += 32;
+    return length <= end ? length : 0;
+}
+
+Status walkFramed(const ByteSource& s, const Range& audio) {
+    uint64_t start = 0;
+    for (uint64_t n = id3v2Length(s, start); n > 0; n = id3v2Length(s, start))
+        start += n;
+    uint64_t end = s.size();
+    for (int i = 0; i < 3; ++i) { // ID3v1 and APE in either order
+        if (end >= start + 128 && s.bytes(end - 128, 3) == "TAG")
+            end -= 128;
+        if (uint64_t n = apeLength(s, end); n > 0 && end - n >= start)
+            end -= n;
+    }
+    // Padding of the tag that its header does not count.
+    std::string zeros = s.bytes(start, 4096);
+    while (!zeros.empty() && zeros.find_first_not_of('\0') == std::string::npos) {
+        start += zeros.size();
+        zeros = s.bytes(start, 4096);
+    }
+    start += zeros.empty() ? 0 : zeros.find_first_not_of('\0');
+    if (start >= end)
+        return damaged("The file has tags but no sound.");
+    if (!audio(start, end))
+        return damaged("The file could not be read to its end.");
+    return Done{};
+}
+
+/// Ogg by packets: the payload of every page; of the packets of a stream, the second (the comments) is left out.
+Status walkOgg(const ByteSource& s, const Range& audio) {
+    uint64_t at = 0;
+    uint64_t packet = 0;
+    bool ended = false;
+    while (at < s.size()) {
+        std::string h = s.bytes(at, 27);
+        if (h.size() < 27 || !h.starts_with("OggS"))
+            return damaged(at + 27 > s.size() ? "The file is cut short in the middle of a page."
+                                              : "The pages of the file do not follow each other.");
+        auto segments = static_cast<unsigned char>(h[26]);
+        std::string table = s.bytes(at + 27, segments);
+        uint64_t data = at + 27 + segments;
+        ended = (h[5] & 4) != 0;
+        if (h[5] & 2)
+            packet = 0;
+        uint64_t from = data, length = 0;
+        for (size_t i = 0; i < table.size(); ++i) {
+            auto lacing = static_cast<unsigned char>(table[i]);
+            length += lacing;
+            if (lacing == 255 && i + 1 < table.size())
+                continue;
+            if (packet != 1 && length > 0 && !audio(from, from + length))
+                return damaged("The file is cut short in the middle of a page.");
+            from += length;
+            length = 0;
+            if (lacing < 255)
+                ++packet;
+        }
+        at = from;
+        if (table.size() < segments || at > s.size())
+            return damaged("The file is cut short in the middle of a page.");
+    }
+    if (!ended)
+        return damaged("The file is cut short: its last page is missing.");
+    return Done{};
+}
+
+Status walk(const ByteSource& source, Format format, const Range& audio) {
+    switch (format) {
+    case Format::Wav:
+    case Format::Aiff:
+        return walkChunks(source, format, audio);
+    case Format::Mp4:
+        return walkMp4(source, audio);
+    case Format::Flac:
+        return walkFlac(source, audio);
+    case Format::OggVorbis:
+    case Format::Opus:
+    case Format::Speex:
+        return walkOgg(source, audio);
+    case Format::Mp3:
+    case Format::WavPack:
+    case Format::MonkeysAudio:
+    case Format::Musepack:
+    case Format::TrueAudio:
+        return walkFramed(source, audio);
+    case Format::Asf:
+    case Format::Unknown:
+        break;
+    }
+    return Error{ErrorKind::Unsupported, {}, "Where the sound lies in " + formatName(format) + " files is not known to Moorfrost."};
+}
+
+} // namespace
+
+Result<Essence> essenceOf(const ByteSource& source, Format format) {
+    Hasher hasher;
+    Status walked = walk(source, format, [&](uint64_t a, uint64_t b) { return hasher.addRange(source, a, b); });
+    if (!walked)
+        return walked.error();
+    return hasher.result();
+}
+
+std::string whyCutShort(const ByteSource& source, Format format) {
+    bool ogg = format == Format::OggVorbis || format == Format::Opus || format == Format::Speex;
+    if (ogg) { // walking every page would read the whole file: the last page tells
+        uint64_t tail = std::min<uint64_t>(source.size(), 65536 + 512);
+        std::string b = source.bytes(source.size() - tail, static_cast<size_t>(tail));
+        size_t page = b.rfind("OggS");
+        if (page == std::string::npos || b.size() < page + 27)
+            return "The file is cut short in the middle of a page.";
+        auto segments = static_cast<unsigned char>(b[page + 26]);
+        size_t end = page + 27 + segments;
+        for (size_t i = 0; i < segments && page + 27 + i < b.size(); ++i)
+            end += static_cast<unsigned char>(b[page + 27 + i]);
+        if (end > b.size())
+            return "The file is cut short in the middle of a page.";
+        return b[page + 5] & 4 ? "" : "The file is cut short: its last page is missing.";
+    }
+    Status walked = walk(source, format, [&](uint64_t, uint64_t to) { return to <= source.size(); });
+    return walked || walked.error().kind == ErrorKind::Unsupported ? std::string() : walked.error().message;
+}
+
+std::string contentHash(const ByteSource& source) {
+    Hasher hasher;
+    hasher.addRange(source, 0, source.size());
+    return hasher.result().hash;
+}
+
+} // namespace moorfrost::audio

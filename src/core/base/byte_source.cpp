@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/base/byte_source.h"
+
+#include <algorithm>
+#include <cerrno>
+#include <cstring>
+
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+namespace moorfrost {
+
+namespace {
+
+constexpr size_t windowSize = 16 * 1024;
+
+size_t readFully(int fd, uint64_t offset, char* into, size_t n) {
+    size_t got = 0;
+    while (got < n) {
+        ssize_t r = ::pread(fd, into + got, n - got, static_cast<off_t>(offset + got));
+        if (r < 0 && errno == EINTR)
+            continue;
+        if (r <= 0)
+            break;
+        got += static_cast<size_t>(r);
+    }
+    return got;
+}
+
+} // namespace
+
+Result<std::shared_ptr<FileSource>> FileSource::open(const Path& path) {
+    // O_NONBLOCK: opening a pipe or a device by mistake must not hang.
+    int fd = ::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK);
+    if (fd < 0)
+        return systemError(errno, path, "Opening the file");
+    struct stat st {};
+    if (::fstat(fd, &st) != 0) {
+        Error error = systemError(errno, path, "Reading the file");
+        ::close(fd);
+        return error;
+    }
+    if (!S_ISREG(st.st_mode)) {
+        ::close(fd);
+        const char* what = S_ISDIR(st.st_mode) ? "a folder" : S_ISFIFO(st.st_mode) ? "a pipe" : "a device";
+        return Error{ErrorKind::Unsupported, path, std::string("This is ") + what + ", not a file."};
+    }
+    int64_t modified = int64_t{st.st_mtim.tv_sec} * 1000000000 + st.st_mtim.tv_nsec;
+    return std::shared_ptr<FileSource>(new FileSource(fd, static_cast<uint64_t>(st.st_size), modified));
+}
+
+FileSource::~FileSource() {
+    ::close(fd_);
+}
+
+size_t FileSource::read(uint64_t offset, char* into, size_t n) const {
+    if (offset >= size_)
+        return 0;
+    n = static_cast<size_t>(std::min<uint64_t>(n, size_ - offset));
+    if (n >= windowSize)
+        return readFully(fd_, offset, into, n);
+    if (offset < windowStart_ || offset + n > windowStart_ + window_.size()) {
+        window_.resize(windowSize);
+        windowStart_ = offset;
+        window_.resize(readFully(fd_, offset, window_.data(), windowSize));
+    }
+    size_t at = static_cast<size_t>(offset - windowStart_);
+    size_t got = at < window_.size() ? std::min(n, window_.size() - at) : 0;
+    std::memcpy(into, window_.data() + at, got);
+    return got;
+}
+
+} // namespace moorfrost

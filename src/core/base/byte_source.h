@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Random reading of bytes, from a file or from the overlay over one.
+#pragma once
+
+#include <cstdint>
+#include <memory>
+#include <string>
+
+#include "core/base/result.h"
+
+namespace moorfrost {
+
+class ByteSource {
+public:
+    virtual ~ByteSource() = default;
+    virtual uint64_t size() const = 0;
+    /// Reads up to `n` bytes at `offset`; returns how many. Fewer only at the end or on an I/O error.
+    virtual size_t read(uint64_t offset, char* into, size_t n) const = 0;
+
+    std::string bytes(uint64_t offset, size_t n) const {
+        std::string out(n, '\0');
+        out.resize(read(offset, out.data(), n));
+        return out;
+    }
+};
+
+/// A regular file, opened without following it into devices or pipes. Reads through a window of 16 KB, so that the
+/// many small reads of a tag parser cost few system calls. One thread at a time.
+class FileSource : public ByteSource {
+public:
+    static Result<std::shared_ptr<FileSource>> open(const Path& path);
+    ~FileSource() override;
+    FileSource(const FileSource&) = delete;
+    FileSource& operator=(const FileSource&) = delete;
+
+    uint64_t size() const override { return size_; }
+    size_t read(uint64_t offset, char* into, size_t n) const override;
+    int descriptor() const { return fd_; }
+    int64_t modifiedNs() const { return modifiedNs_; }
+
+private:
+    FileSource(int fd, uint64_t size, int64_t modifiedNs) : fd_(fd), size_(size), modifiedNs_(modifiedNs) {}
+
+    int fd_;
+    uint64_t size_;
+    int64_t modifiedNs_;
+    mutable std::string window_;
+    mutable uint64_t windowStart_ = 0;
+};
+
+} // namespace moorfrost

@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/files/safe_name.h"
+
+#include <algorithm>
+#include <array>
+
+#include "core/text/text.h"
+
+namespace moorfrost::files {
+
+namespace {
+constexpr size_t longestName = 255; // bytes; what Linux file systems allow
+
+bool isReserved(std::string_view name) {
+    static const std::array<const char*, 22> names = {"con",  "prn",  "aux",  "nul",  "com1", "com2", "com3", "com4",
+                                                      "com5", "com6", "com7", "com8", "com9", "lpt1", "lpt2", "lpt3",
+                                                      "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9"};
+    std::string stem = text::fold(name.substr(0, name.find('.')));
+    return std::find(names.begin(), names.end(), stem) != names.end();
+}
+} // namespace
+
+std::string profileKey(NameProfile profile) {
+    return profile == NameProfile::Linux ? "linux" : profile == NameProfile::Portable ? "portable" : "ascii";
+}
+
+NameProfile profileFromKey(std::string_view key) {
+    return key == "linux" ? NameProfile::Linux : key == "ascii" ? NameProfile::StrictAscii : NameProfile::Portable;
+}
+
+std::string safeName(std::string_view raw, NameProfile profile, std::string_view ending) {
+    std::string name = text::nfc(text::isUtf8(raw) ? std::string(raw) : text::escapeBytes(raw));
+    if (profile == NameProfile::StrictAscii)
+        name = text::plainLetters(name);
+    bool portable = profile != NameProfile::Linux;
+    std::string out;
+    for (char c : name) {
+        auto u = static_cast<unsigned char>(c);
+        if (u < 0x20 || u == 0x7F)
+            out += ' ';
+        else if (c == '/')
+            out += '-';
+        else if (portable && (c == '\\' || c == '|' || c == ':'))
+            out += '-';
+        else if (portable && (c == '"'))
+            out += '\'';
+        else if (portable && (c == '<' || c == '>' || c == '?' || c == '*'))
+            continue;
+        else
+            out += c;
+    }
+    out = text::trim(out);
+    auto trimEnd = [&] {
+        while (!out.empty() && (out.back() == ' ' || (portable && ending.empty() && out.back() == '.')))
+            out.pop_back();
+    };
+    trimEnd();
+    if (out.size() + ending.size() > longestName) {
+        out = text::clipBytes(out, longestName - std::min(longestName - 1, ending.size()));
+        trimEnd();
+    }
+    if (!out.empty() && out.front() == '.')
+        out.front() = '_';
+    if (portable && isReserved(out))
+        out += '_';
+    if (out.empty())
+        out = "_";
+    return out + std::string(ending);
+}
+
+std::string nameKey(std::string_view name, NameProfile profile) {
+    std::string n = text::isUtf8(name) ? text::nfc(name) : std::string(name);
+    return profile == NameProfile::Linux ? n : text::fold(n);
+}
+
+} // namespace moorfrost::files

@@ -1,0 +1,77 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The drafts of all files, with undo and redo. The one place through which the interface edits. Lives on one thread; what
+// changes is handed to a sink, which stores it.
+#pragma once
+
+#include <functional>
+#include <map>
+#include <set>
+
+#include "core/library/records.h"
+
+namespace moorfrost::library {
+
+class DraftSession {
+public:
+    /// The fields of a file as they are on disk; nullptr for unknown files.
+    using OnDisk = std::function<const tags::Fields*(FileId)>;
+    using Sink = std::function<void(const std::vector<DraftChange>&)>;
+    using Clock = std::function<int64_t()>;
+
+    DraftSession(OnDisk onDisk, Clock clock) : onDisk_(std::move(onDisk)), clock_(std::move(clock)) {}
+    void setSink(Sink sink) { sink_ = std::move(sink); }
+    /// Called after every change with the files it touched.
+    void setObserver(std::function<void(const std::set<FileId>&)> observer) { observer_ = std::move(observer); }
+
+    /// Replaces everything, without undo: what was stored.
+    void load(const std::vector<std::tuple<FileId, std::string, Draft>>& drafts);
+
+    struct Wish {
+        FileId file = 0;
+        std::string field;
+        std::vector<std::string> values;
+    };
+    /// One undoable action. A wish for what is on disk already drops the draft.
+    void propose(const std::string& action, const std::vector<Wish>& wishes, const std::string& origin);
+    void drop(const std::string& action, const std::vector<std::pair<FileId, std::string>>& which);
+    void dropAll(const std::string& action, const std::set<FileId>& files);
+
+    bool canUndo() const { return !undo_.empty(); }
+    bool canRedo() const { return !redo_.empty(); }
+    std::string undoName() const { return undo_.empty() ? std::string() : undo_.back().name; }
+    std::string redoName() const { return redo_.empty() ? std::string() : redo_.back().name; }
+    void undo();
+    void redo();
+    void forgetHistory();
+
+    const Draft* find(FileId file, std::string_view field) const;
+    const std::map<std::string, Draft, std::less<>>& of(FileId file) const;
+    const std::map<FileId, std::map<std::string, Draft, std::less<>>>& all() const { return drafts_; }
+    /// Fields to write for the file: its drafts without its place.
+    tags::Fields changes(FileId file) const;
+    /// The fields as they will be.
+    tags::Fields effective(FileId file) const;
+    std::vector<std::string> effective(FileId file, std::string_view field) const;
+
+    size_t fieldDrafts() const;
+    size_t filesWithFieldDrafts() const;
+    size_t placeDrafts() const;
+
+private:
+    struct Action {
+        std::string name;
+        std::vector<DraftChange> changes;
+    };
+    void perform(Action action, bool record);
+    void put(const DraftChange& change, bool forward);
+    void replay(Action action, bool forward);
+
+    OnDisk onDisk_;
+    Clock clock_;
+    Sink sink_;
+    std::function<void(const std::set<FileId>&)> observer_;
+    std::map<FileId, std::map<std::string, Draft, std::less<>>> drafts_;
+    std::vector<Action> undo_, redo_;
+};
+
+} // namespace moorfrost::library

@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the library holds, as values.
+#pragma once
+
+#include <cstdint>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/files/file_set.h"
+#include "core/files/scan.h"
+
+namespace moorfrost::library {
+
+using FileId = int64_t;
+
+struct FileRecord {
+    FileId id = 0;
+    Path path;
+    files::FileState state;
+    tags::TagFile tags;   // of a file that could not be read: only facts.size
+    std::string error;    // why it could not be read
+    int64_t shelf = 0;    // 0: not put away
+    int64_t added = 0;    // seconds since 1970
+
+    bool readable() const { return error.empty(); }
+    bool writable() const { return error.empty() && !tags.damaged; }
+};
+
+struct Batch {
+    int64_t id = 0;
+    std::string name;
+    int64_t created = 0;
+};
+
+struct BatchFile {
+    FileId file = 0;
+    std::string sleeve; // key; "" for strays
+};
+
+struct Shelf {
+    int64_t id = 0;
+    std::string name;
+    Path path;
+};
+
+/// A proposed value, not written yet. For the field placeKey it is a place: shelf, plan, "move" or "copy".
+struct Draft {
+    std::vector<std::string> values; // empty: the field is to be blank
+    std::string origin;              // "typed", "read from the name" ...
+    int64_t when = 0;                // seconds since 1970
+    bool operator==(const Draft&) const = default;
+};
+
+/// The key under which a draft says where the file is to go.
+inline constexpr const char* placeKey = "@place";
+
+struct DraftChange {
+    FileId file = 0;
+    std::string field;
+    std::optional<Draft> before;
+    std::optional<Draft> after;
+};
+
+struct SetSummary {
+    int64_t id = 0;
+    int64_t when = 0; // seconds since 1970
+    std::string title;
+    size_t done = 0, failed = 0, takenBack = 0, total = 0;
+    bool running = false; // begun and never ended: the program was stopped in the middle
+};
+
+struct SetStep {
+    int64_t set = 0;
+    size_t number = 0;
+    files::StepRecord record;
+};
+
+} // namespace moorfrost::library

@@ -1,0 +1,117 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/store/database.h"
+
+#include <sqlite3.h>
+
+namespace moorfrost::library {
+
+Statement::Statement(sqlite3* db, std::string_view sql) : db_(db) {
+    check(sqlite3_prepare_v2(db, sql.data(), static_cast<int>(sql.size()), &statement_, nullptr));
+}
+
+Statement::~Statement() {
+    sqlite3_finalize(statement_);
+}
+
+void Statement::check(int code) const {
+    if (code != SQLITE_OK && code != SQLITE_ROW && code != SQLITE_DONE)
+        throw DatabaseError(std::string("the library database says: ") + sqlite3_errmsg(db_));
+}
+
+Statement& Statement::bind(int64_t value) {
+    check(sqlite3_bind_int64(statement_, next_++, value));
+    return *this;
+}
+
+Statement& Statement::bind(double value) {
+    check(sqlite3_bind_double(statement_, next_++, value));
+    return *this;
+}
+
+Statement& Statement::bind(std::string_view v) {
+    check(sqlite3_bind_text(statement_, next_++, v.data() ? v.data() : "", static_cast<int>(v.size()), SQLITE_TRANSIENT));
+    return *this;
+}
+
+Statement& Statement::bindBlob(std::string_view v) {
+    check(sqlite3_bind_blob(statement_, next_++, v.data() ? v.data() : "", static_cast<int>(v.size()), SQLITE_TRANSIENT));
+    return *this;
+}
+
+Statement& Statement::bindNull() {
+    check(sqlite3_bind_null(statement_, next_++));
+    return *this;
+}
+
+bool Statement::step() {
+    int code = sqlite3_step(statement_);
+    check(code);
+    return code == SQLITE_ROW;
+}
+
+void Statement::run() {
+    while (step()) {
+    }
+    reset();
+}
+
+void Statement::reset() {
+    sqlite3_reset(statement_);
+    sqlite3_clear_bindings(statement_);
+    next_ = 1;
+}
+
+int64_t Statement::integer(int column) const {
+    return sqlite3_column_int64(statement_, column);
+}
+
+double Statement::real(int column) const {
+    return sqlite3_column_double(statement_, column);
+}
+
+std::string Statement::string(int column) const {
+    const void* data = sqlite3_column_blob(statement_, column);
+    auto size = static_cast<size_t>(sqlite3_column_bytes(statement_, column));
+    return data ? std::string(static_cast<const char*>(data), size) : std::string();
+}
+
+bool Statement::isNull(int column) const {
+    return sqlite3_column_type(statement_, column) == SQLITE_NULL;
+}
+
+Database::Database(const Path& file) {
+    if (sqlite3_open_v2(file.c_str(), &db_, SQLITE_OPEN_READWRITE | SQLITE_OPEN_CREATE | SQLITE_OPEN_NOMUTEX, nullptr) !=
+        SQLITE_OK) {
+        std::string message = sqlite3_errmsg(db_);
+        sqlite3_close(db_);
+        throw DatabaseError(message);
+    }
+    sqlite3_busy_timeout(db_, 15000);
+    execute("PRAGMA journal_mode=WAL");
+    execute("PRAGMA synchronous=FULL"); // commits record changes to files: they must outlive a power cut
+    execute("PRAGMA foreign_keys=ON");
+}
+
+Database::~Database() {
+    sqlite3_close(db_);
+}
+
+void Database::execute(const char* sql) {
+    char* message = nullptr;
+    if (sqlite3_exec(db_, sql, nullptr, nullptr, &message) != SQLITE_OK) {
+        std::string what = message ? message : "unknown trouble";
+        sqlite3_free(message);
+        throw DatabaseError("the library database says: " + what);
+    }
+}
+
+int64_t Database::lastId() const {
+    return sqlite3_last_insert_rowid(db_);
+}
+
+Transaction::~Transaction() {
+    if (open_)
+        sqlite3_exec(db_.handle(), "ROLLBACK", nullptr, nullptr, nullptr);
+}
+
+} // namespace moorfrost::library

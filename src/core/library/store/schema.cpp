@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/store/schema.h"
+
+namespace moorfrost::library {
+
+const std::vector<const char*>& migrations() {
+    static const std::vector<const char*> list = {
+        // 0 -> 1. Paths are blobs: bytes, exactly as the system gave them. Times are seconds since 1970 unless named _ns.
+        R"(
+        CREATE TABLE shelf (id INTEGER PRIMARY KEY, name TEXT NOT NULL, path BLOB NOT NULL UNIQUE);
+        CREATE TABLE batch (id INTEGER PRIMARY KEY, name TEXT NOT NULL, created INTEGER NOT NULL);
+        CREATE TABLE file (
+            id INTEGER PRIMARY KEY, path BLOB NOT NULL UNIQUE, size INTEGER NOT NULL, modified_ns INTEGER NOT NULL,
+            format TEXT NOT NULL, codec TEXT NOT NULL, duration REAL NOT NULL, sample_rate INTEGER NOT NULL,
+            channels INTEGER NOT NULL, bit_depth INTEGER NOT NULL, bitrate INTEGER NOT NULL,
+            damaged INTEGER NOT NULL, notes TEXT NOT NULL, error TEXT NOT NULL,
+            shelf INTEGER REFERENCES shelf(id) ON DELETE SET NULL, added INTEGER NOT NULL);
+        CREATE TABLE value (
+            file INTEGER NOT NULL REFERENCES file(id) ON DELETE CASCADE, field TEXT NOT NULL,
+            position INTEGER NOT NULL, value TEXT NOT NULL, PRIMARY KEY (file, field, position)) WITHOUT ROWID;
+        CREATE TABLE picture (
+            file INTEGER NOT NULL REFERENCES file(id) ON DELETE CASCADE, position INTEGER NOT NULL, type TEXT NOT NULL,
+            mime TEXT NOT NULL, description TEXT NOT NULL, width INTEGER NOT NULL, height INTEGER NOT NULL,
+            bytes INTEGER NOT NULL, PRIMARY KEY (file, position)) WITHOUT ROWID;
+        CREATE TABLE batch_file (
+            batch INTEGER NOT NULL REFERENCES batch(id) ON DELETE CASCADE,
+            file INTEGER NOT NULL REFERENCES file(id) ON DELETE CASCADE, sleeve TEXT NOT NULL DEFAULT '',
+            PRIMARY KEY (batch, file)) WITHOUT ROWID;
+        CREATE TABLE draft (
+            file INTEGER NOT NULL REFERENCES file(id) ON DELETE CASCADE, field TEXT NOT NULL, "values" TEXT NOT NULL,
+            origin TEXT NOT NULL, "when" INTEGER NOT NULL, PRIMARY KEY (file, field)) WITHOUT ROWID;
+        CREATE TABLE setting (key TEXT PRIMARY KEY, value TEXT NOT NULL) WITHOUT ROWID;
+        CREATE TABLE file_set (
+            id INTEGER PRIMARY KEY, "when" INTEGER NOT NULL, title TEXT NOT NULL, batch INTEGER NOT NULL,
+            running INTEGER NOT NULL, removed_folders TEXT NOT NULL DEFAULT '[]');
+        CREATE TABLE step (
+            file_set INTEGER NOT NULL REFERENCES file_set(id), number INTEGER NOT NULL, file INTEGER NOT NULL,
+            state INTEGER NOT NULL, source BLOB NOT NULL, target BLOB NOT NULL, copy INTEGER NOT NULL,
+            error TEXT NOT NULL DEFAULT '', detail TEXT NOT NULL DEFAULT '{}', kept BLOB,
+            PRIMARY KEY (file_set, number)) WITHOUT ROWID;
+        )",
+    };
+    return list;
+}
+
+} // namespace moorfrost::library

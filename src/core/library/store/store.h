@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The library on disk: one SQLite file. All SQL of the program is in this folder. A Store is one connection, for one
+// thread; several may be open on the same file. Functions throw DatabaseError only when the database itself fails.
+#pragma once
+
+#include <functional>
+#include <map>
+
+#include "core/library/records.h"
+#include "core/library/store/database.h"
+
+namespace moorfrost::library {
+
+class Store {
+public:
+    /// Opens or makes the library. A library from an older version is copied aside first, then migrated; one from a
+    /// newer version is refused.
+    static Result<std::unique_ptr<Store>> open(const Path& file);
+    /// "moorfrost/library.db" in the XDG data folder.
+    static Path defaultPath();
+
+    // Files. Saving a path that is known replaces what is known of it and keeps its number.
+    FileId saveFile(const files::ScannedFile& file, int64_t shelf = -1); // shelf -1: as it is
+    std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch);
+    std::vector<FileRecord> allFiles();
+    std::optional<FileRecord> file(FileId id);
+    FileId fileByPath(const Path& path);
+    /// The row of one file follows it to another place.
+    void moveFile(FileId id, const Path& to);
+    void forgetFile(FileId id);
+
+    // Batches.
+    int64_t addBatch(const std::string& name);
+    void renameBatch(int64_t id, const std::string& name);
+    /// The batch is gone, its files are forgotten unless they are on a shelf or in another batch. No file is touched.
+    void forgetBatch(int64_t id);
+    std::vector<Batch> batches();
+    std::vector<BatchFile> batchFiles(int64_t batch);
+    void addToBatch(int64_t batch, const std::vector<FileId>& files);
+    void removeFromBatch(int64_t batch, const std::vector<FileId>& files);
+    int64_t batchOf(FileId file);
+    void setSleeves(int64_t batch, const std::map<FileId, std::string>& sleeves);
+
+    // Shelves.
+    int64_t addShelf(const std::string& name, const Path& path);
+    void renameShelf(int64_t id, const std::string& name);
+    void removeShelf(int64_t id);
+    std::vector<Shelf> shelves();
+
+    // Drafts.
+    std::vector<std::tuple<FileId, std::string, Draft>> drafts();
+    void saveDrafts(const std::vector<DraftChange>& changes);
+    void removeDrafts(FileId file, const std::vector<std::string>& fields);
+
+    // Small things that are remembered with the library: last plan, recent folders.
+    std::string setting(const std::string& key);
+    void setSetting(const std::string& key, const std::string& value);
+
+    // The journal.
+    int64_t beginSet(const files::FileSet& set, int64_t batch);
+    void saveSteps(int64_t set, const std::vector<std::pair<size_t, const files::StepRecord*>>& steps);
+    void saveRemovedFolders(int64_t set, const std::vector<Path>& folders);
+    void endSet(int64_t set);
+    std::vector<SetSummary> sets();
+    std::vector<SetStep> steps(int64_t set);
+    std::vector<Path> removedFolders(int64_t set);
+    int64_t batchOfSet(int64_t set);
+
+    Database& database() { return db_; }
+
+private:
+    explicit Store(const Path& file) : db_(file) {}
+    void migrate(const Path& file, bool existed);
+    FileId writeRow(const files::ScannedFile& file, int64_t shelf);
+    std::vector<FileRecord> readRows(std::optional<FileId> only);
+
+    Database db_;
+};
+
+} // namespace moorfrost::library

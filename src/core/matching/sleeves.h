@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Sorting the files of a batch into sleeves: what is believed to be one release.
+#pragma once
+
+#include <cstdint>
+#include <string>
+#include <vector>
+
+#include "core/base/result.h"
+#include "core/tags/fields.h"
+
+namespace moorfrost::matching {
+
+struct SleeveInput {
+    int64_t id = 0;
+    Path path;
+    tags::Fields fields;
+};
+
+struct Sleeve {
+    std::string key;          // stable while the files are the same; "" for the strays
+    std::vector<int64_t> ids; // in the order in which an album is listened to
+    std::string why;          // a sentence: why these belong together
+};
+
+/// By folder, album and album artist. Disc folders ("CD1", "Disc 2") count as their parent. Files that say no album are a
+/// sleeve if their folder holds at least three of them, most of them numbered; else they are strays, who come last.
+std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files);
+
+/// The order in which files of a release are listened to: disc, track, name.
+bool playsBefore(const SleeveInput& a, const SleeveInput& b);
+
+} // namespace moorfrost::matching

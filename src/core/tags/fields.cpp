@@ -1,0 +1,205 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/tags/fields.h"
+
+#include <algorithm>
+
+#include "core/text/text.h"
+
+namespace moorfrost::tags {
+
+const std::vector<FieldDef>& fieldTable() {
+    using enum FieldKind;
+    static const std::vector<FieldDef> table = {
+        {"title", "Title", Text, true, "TITLE", {}, 220},
+        {"artist", "Artist", Text, true, "ARTIST", {}, 160},
+        {"album", "Album", Text, false, "ALBUM", {}, 170},
+        {"album_artist", "Album artist", Text, true, "ALBUMARTIST", {"ALBUM ARTIST", "ALBUM_ARTIST"}, 150},
+        {"track", "Track", Number, false, "TRACKNUMBER", {"TRACK"}, 52},
+        {"tracks", "Tracks", Number, false, "TRACKTOTAL", {"TOTALTRACKS", "TRACKS"}, 58},
+        {"disc", "Disc", Number, false, "DISCNUMBER", {"DISC"}, 48},
+        {"discs", "Discs", Number, false, "DISCTOTAL", {"TOTALDISCS", "DISCS"}, 54},
+        {"date", "Date", Date, false, "DATE", {"YEAR"}, 92},
+        {"original_date", "Original date", Date, false, "ORIGINALDATE", {"ORIGINALYEAR"}, 92},
+        {"genre", "Genre", Text, true, "GENRE", {}, 110},
+        {"composer", "Composer", Text, true, "COMPOSER", {}, 140},
+        {"lyricist", "Lyricist", Text, true, "LYRICIST", {}, 140},
+        {"conductor", "Conductor", Text, true, "CONDUCTOR", {}, 140},
+        {"performer", "Performer", Text, true, "PERFORMER", {}, 180},
+        {"remixer", "Remixer", Text, true, "REMIXER", {"MIXARTIST"}, 140},
+        {"producer", "Producer", Text, true, "PRODUCER", {}, 140},
+        {"engineer", "Engineer", Text, true, "ENGINEER", {}, 140},
+        {"publisher", "Publisher", Text, true, "PUBLISHER", {}, 140},
+        {"label", "Label", Text, true, "LABEL", {"ORGANIZATION"}, 120},
+        {"catalogue_number", "Catalogue number", Code, true, "CATALOGNUMBER", {"CATALOGUENUMBER", "LABELNO"}, 110},
+        {"barcode", "Barcode", Code, false, "BARCODE", {"UPC", "EAN", "EAN/UPC"}, 120},
+        {"isrc", "ISRC", Code, true, "ISRC", {}, 120},
+        {"iswc", "ISWC", Code, true, "ISWC", {}, 120},
+        {"language", "Language", Text, true, "LANGUAGE", {}, 80},
+        {"script", "Script", Text, false, "SCRIPT", {}, 80},
+        {"country", "Country", Text, false, "RELEASECOUNTRY", {"COUNTRY"}, 80},
+        {"carrier", "Carrier", Text, true, "MEDIA", {}, 90},
+        {"compilation", "Compilation", Flag, false, "COMPILATION", {}, 90},
+        {"grouping", "Grouping", Text, true, "GROUPING", {"CONTENTGROUP"}, 120},
+        {"mood", "Mood", Text, true, "MOOD", {}, 100},
+        {"tempo", "Tempo", Number, false, "BPM", {"TEMPO"}, 60},
+        {"key", "Key", Text, false, "INITIALKEY", {"KEY"}, 50},
+        {"lyrics", "Lyrics", LongText, true, "LYRICS", {"UNSYNCEDLYRICS"}, 180},
+        {"comment", "Comment", LongText, true, "COMMENT", {"DESCRIPTION"}, 180},
+        {"copyright", "Copyright", Text, false, "COPYRIGHT", {}, 140},
+        {"encoded_by", "Encoded by", Text, false, "ENCODEDBY", {"ENCODED-BY"}, 120},
+        {"website", "Website", Text, true, "WEBSITE", {"URL", "ARTISTWEBPAGE"}, 160},
+        {"title_sort", "Title sort", Text, false, "TITLESORT", {}, 160},
+        {"artist_sort", "Artist sort", Text, true, "ARTISTSORT", {}, 150},
+        {"album_sort", "Album sort", Text, false, "ALBUMSORT", {}, 150},
+        {"album_artist_sort", "Album artist sort", Text, true, "ALBUMARTISTSORT", {}, 150},
+        {"composer_sort", "Composer sort", Text, true, "COMPOSERSORT", {}, 150},
+        {"replaygain_track_gain", "Track gain", Text, false, "REPLAYGAIN_TRACK_GAIN", {}, 80},
+        {"replaygain_track_peak", "Track peak", Text, false, "REPLAYGAIN_TRACK_PEAK", {}, 80},
+        {"replaygain_album_gain", "Album gain", Text, false, "REPLAYGAIN_ALBUM_GAIN", {}, 80},
+        {"replaygain_album_peak", "Album peak", Text, false, "REPLAYGAIN_ALBUM_PEAK", {}, 80},
+    };
+    return table;
+}
+
+namespace {
+
+std::string plainName(std::string_view name) {
+    std::string out;
+    for (char c : text::trim(name))
+        out += c == '_' ? ' ' : c >= 'A' && c <= 'Z' ? static_cast<char>(c + 32) : c;
+    return out;
+}
+
+std::string upperAscii(std::string_view name) {
+    std::string out(name);
+    for (char& c : out)
+        if (c >= 'a' && c <= 'z')
+            c = static_cast<char>(c - 32);
+    return out;
+}
+
+} // namespace
+
+const FieldDef* fieldByKey(std::string_view key) {
+    static const std::map<std::string, const FieldDef*, std::less<>> index = [] {
+        std::map<std::string, const FieldDef*, std::less<>> map;
+        for (const FieldDef& def : fieldTable())
+            map[def.key] = &def;
+        return map;
+    }();
+    auto it = index.find(key);
+    return it == index.end() ? nullptr : it->second;
+}
+
+const FieldDef* fieldByName(std::string_view name) {
+    static const std::map<std::string, const FieldDef*, std::less<>> index = [] {
+        std::map<std::string, const FieldDef*, std::less<>> map;
+        for (const FieldDef& def : fieldTable()) {
+            map[plainName(def.key)] = &def;
+            map[plainName(def.label)] = &def;
+        }
+        return map;
+    }();
+    auto it = index.find(plainName(name));
+    return it == index.end() ? nullptr : it->second;
+}
+
+const FieldDef* fieldByProperty(std::string_view property) {
+    static const std::map<std::string, const FieldDef*, std::less<>> index = [] {
+        std::map<std::string, const FieldDef*, std::less<>> map;
+        for (const FieldDef& def : fieldTable()) {
+            map[def.property] = &def;
+            for (const std::string& alias : def.aliases)
+                map[alias] = &def;
+        }
+        return map;
+    }();
+    auto it = index.find(upperAscii(property));
+    return it == index.end() ? nullptr : it->second;
+}
+
+std::string keyFromName(std::string_view name) {
+    if (const FieldDef* def = fieldByName(name))
+        return def->key;
+    if (const FieldDef* def = fieldByProperty(name))
+        return def->key;
+    return text::lower(text::trim(name));
+}
+
+std::string labelOf(std::string_view key) {
+    const FieldDef* def = fieldByKey(key);
+    return def ? def->label : std::string(key);
+}
+
+const std::string& firstValue(const Fields& fields, std::string_view key) {
+    static const std::string none;
+    auto it = fields.find(key);
+    return it == fields.end() || it->second.empty() ? none : it->second.front();
+}
+
+std::string shownValue(const Fields& fields, std::string_view key) {
+    auto it = fields.find(key);
+    return it == fields.end() ? std::string() : text::join(it->second, "; ");
+}
+
+std::vector<std::string> valuesFromText(std::string_view key, std::string_view textIn) {
+    const FieldDef* def = fieldByKey(key);
+    bool longText = def && def->kind == FieldKind::LongText;
+    std::vector<std::string> values;
+    if (longText || (def && !def->several)) {
+        std::string one = longText ? std::string(textIn) : text::trim(textIn);
+        if (!text::trim(one).empty())
+            values.push_back(one);
+        return values;
+    }
+    for (const std::string& part : text::split(textIn, "; "))
+        if (std::string one = text::trim(part); !one.empty())
+            values.push_back(one);
+    return values;
+}
+
+namespace {
+
+bool isIsoDate(const std::string& v) {
+    auto number = [&](size_t at, size_t n) {
+        return v.size() >= at + n && text::isDigits(std::string_view(v).substr(at, n)) ? std::stoi(v.substr(at, n)) : -1;
+    };
+    if (v.size() != 4 && v.size() != 7 && v.size() != 10 && v.size() < 16)
+        return false;
+    if (number(0, 4) < 0)
+        return false;
+    if (v.size() >= 7 && (v[4] != '-' || number(5, 2) < 1 || number(5, 2) > 12))
+        return false;
+    if (v.size() >= 10 && (v[7] != '-' || number(8, 2) < 1 || number(8, 2) > 31))
+        return false;
+    return v.size() <= 10 || (v[10] == 'T' || v[10] == ' ');
+}
+
+} // namespace
+
+std::string whyNotValid(std::string_view key, const std::vector<std::string>& values) {
+    constexpr size_t longestValue = 1u << 20;
+    const FieldDef* def = fieldByKey(key);
+    if (!def && (key.empty() || key.find_first_of("=~\n\r\t") != std::string_view::npos))
+        return "\"" + std::string(key) + "\" cannot be the name of a field: leave out =, ~ and line breaks.";
+    std::string label = labelOf(key);
+    if (def && !def->several && values.size() > 1)
+        return label + " holds one value, not " + std::to_string(values.size()) + ".";
+    for (const std::string& v : values) {
+        if (!text::isUtf8(v) || v.find('\0') != std::string::npos)
+            return label + " must be text.";
+        if (v.size() > longestValue)
+            return label + " is longer than 1 MB.";
+        if (!def)
+            continue;
+        if (def->kind == FieldKind::Number && (!text::isDigits(v) || v.size() > 6))
+            return label + " is a whole number; \"" + v + "\" is not.";
+        if (def->kind == FieldKind::Date && !isIsoDate(v))
+            return label + " is a year, year-month or year-month-day, such as 1998-10-05; \"" + v + "\" is not.";
+        if (def->kind == FieldKind::Flag && v != "1" && v != "0")
+            return label + " is 1 or blank; \"" + v + "\" is neither.";
+    }
+    return {};
+}
+
+} // namespace moorfrost::tags

@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The one table that defines every standard field: its key, its label, how many values it may have, and its
+// name in the tag formats. Everything that reads, writes, shows, sorts or searches fields goes by this table.
+#pragma once
+
+#include <map>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace moorfrost::tags {
+
+enum class FieldKind {
+    Text,
+    Number,   // a whole number: track, disc, tempo
+    Date,     // ISO 8601, may be partial: 1998, 1998-10, 1998-10-05
+    Code,     // a code of the trade: shown in the fixed-width face
+    LongText, // may have several lines
+    Flag,     // 1 or nothing
+};
+
+struct FieldDef {
+    std::string key;                  // "album_artist": in scripts, the store, JSON
+    std::string label;                // "Album artist": to be translated by the interface; lower case in plans
+    FieldKind kind = FieldKind::Text;
+    bool several = false;             // may hold several values
+    std::string property;             // its upper-case name in Vorbis comments and as a user-defined ID3 text
+    std::vector<std::string> aliases; // other names of it found in the wild; read, and replaced when written
+    int columnWidth = 140;            // pixels at 96 dpi, in tables
+};
+
+/// Key to values. A field without values is absent, never an empty list.
+using Fields = std::map<std::string, std::vector<std::string>, std::less<>>;
+
+const std::vector<FieldDef>& fieldTable();
+/// By key; nullptr for custom fields.
+const FieldDef* fieldByKey(std::string_view key);
+/// By key or label, ignoring case, "_" and " " alike: what a person types in a plan. nullptr if unknown.
+const FieldDef* fieldByName(std::string_view name);
+/// By property name or alias, ignoring case; nullptr if it is a custom one.
+const FieldDef* fieldByProperty(std::string_view property);
+
+/// The key of any name a person typed or a file holds: a standard key, or the lower-case custom name.
+std::string keyFromName(std::string_view name);
+/// The label of a key; a custom key is its own label.
+std::string labelOf(std::string_view key);
+
+/// The first value or "".
+const std::string& firstValue(const Fields& fields, std::string_view key);
+/// All values on one line, "; " between them.
+std::string shownValue(const Fields& fields, std::string_view key);
+/// The reverse of shownValue for fields that may hold several; blank text gives no values.
+std::vector<std::string> valuesFromText(std::string_view key, std::string_view text);
+
+/// Empty if `values` may be held by the field, else a sentence that says why not.
+std::string whyNotValid(std::string_view key, const std::vector<std::string>& values);
+
+} // namespace moorfrost::tags

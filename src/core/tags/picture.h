@@ -1,0 +1,22 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Facts about pictures from their headers, without decoding them.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+namespace moorfrost::tags {
+
+struct PictureSize {
+    int width = 0;  // pixels; 0 where the header does not tell
+    int height = 0;
+};
+
+/// JPEG, PNG, GIF, BMP and WebP.
+PictureSize pictureSize(std::string_view data);
+/// "image/png" ... by content; "" if it is none of the above.
+std::string pictureMime(std::string_view data);
+/// The name of an ID3v2 / FLAC picture type number.
+std::string pictureTypeName(int type);
+
+} // namespace moorfrost::tags

@@ -1,0 +1,436 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/tags/taglib_file.h"
+
+#include <algorithm>
+#include <set>
+
+#include <taglib/aifffile.h>
+#include <taglib/apefile.h>
+#include <taglib/apetag.h>
+#include <taglib/asffile.h>
+#include <taglib/flacfile.h>
+#include <taglib/id3v1tag.h>
+#include <taglib/id3v2framefactory.h>
+#include <taglib/id3v2header.h>
+#include <taglib/id3v2tag.h>
+#include <taglib/infotag.h>
+#include <taglib/mp4file.h>
+#include <taglib/mpcfile.h>
+#include <taglib/mpegfile.h>
+#include <taglib/opusfile.h>
+#include <taglib/speexfile.h>
+#include <taglib/textidentificationframe.h>
+#include <taglib/tpropertymap.h>
+#include <taglib/trueaudiofile.h>
+#include <taglib/vorbisfile.h>
+#include <taglib/wavfile.h>
+#include <taglib/wavpackfile.h>
+#include <taglib/xiphcomment.h>
+
+#include <taglib/attachedpictureframe.h>
+
+#include "core/tags/mp4_items.h"
+#include "core/tags/picture.h"
+#include "core/text/text.h"
+
+namespace moorfrost::tags {
+
+using audio::Format;
+
+namespace {
+
+std::string utf8(const TagLib::String& s) { return s.to8Bit(true); }
+TagLib::String wide(const std::string& s) { return TagLib::String(s, TagLib::String::UTF8); }
+
+std::vector<std::string> strings(const TagLib::StringList& list) {
+    std::vector<std::string> out;
+    for (const TagLib::String& s : list)
+        out.push_back(utf8(s));
+    return out;
+}
+
+TagLib::StringList stringList(const std::vector<std::string>& values) {
+    TagLib::StringList list;
+    for (const std::string& v : values)
+        list.append(wide(v));
+    return list;
+}
+
+Properties fromMap(const TagLib::PropertyMap& map) {
+    Properties out;
+    for (const auto& [key, values] : map)
+        out[utf8(key)] = strings(values);
+    return out;
+}
+
+void fill(Properties& into, const Properties& from) {
+    for (const auto& [key, values] : from)
+        into.try_emplace(key, values);
+}
+
+/// What TagLib calls differently in ID3v2 from everywhere else.
+std::string id3Name(const std::string& property) { return property == "GROUPING" ? "CONTENTGROUP" : property; }
+
+/// TagLib's map, with the lists of people (TIPL, TMCL) read pair by pair: TagLib gives up on the whole list when it
+/// meets a role it does not know, which is what every ID3v2.3 list with an instrument in it is.
+TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
+    static const std::map<std::string, std::string> roles = {{"PRODUCER", "PRODUCER"}, {"ENGINEER", "ENGINEER"},
+                                                             {"ARRANGER", "ARRANGER"}, {"MIX", "MIXER"},
+                                                             {"DJ-MIX", "DJMIXER"}};
+    TagLib::PropertyMap map = tag.properties();
+    for (const char* id : {"TIPL", "TMCL"}) {
+        for (const TagLib::ID3v2::Frame* frame : tag.frameListMap()[id]) {
+            const auto* text = dynamic_cast<const TagLib::ID3v2::TextIdentificationFrame*>(frame);
+            if (!text)
+                continue;
+            TagLib::StringList pairs = text->fieldList();
+            for (unsigned int i = 0; i + 1 < pairs.size(); i += 2) {
+                auto role = roles.find(utf8(pairs[i].upper()));
+                TagLib::String key = role != roles.end() ? wide(role->second) : "PERFORMER:" + pairs[i].upper();
+                if (!map[key].contains(pairs[i + 1]))
+                    map[key].append(pairs[i + 1]);
+            }
+        }
+    }
+    return map;
+}
+
+bool hasTag(const TagLib::Tag* tag) { return tag && !tag->isEmpty(); }
+
+void changeMap(TagLib::PropertyMap& map, const Properties& changes, bool id3) {
+    if (changes.contains("PERFORMER:*")) {
+        std::vector<TagLib::String> gone;
+        for (const auto& [key, values] : map)
+            if (utf8(key).starts_with("PERFORMER:"))
+                gone.push_back(key);
+        for (const TagLib::String& key : gone)
+            map.erase(key);
+    }
+    for (const auto& [property, values] : changes) {
+        if (property.ends_with(":*"))
+            continue;
+        TagLib::String key = wide(id3 ? id3Name(property) : property);
+        map.erase(key);
+        if (!values.empty())
+            map.insert(key, stringList(values));
+    }
+}
+
+void writeId3(TagLib::ID3v2::Tag& tag, const Properties& changes) {
+    TagLib::PropertyMap map = id3Properties(tag);
+    changeMap(map, changes, true);
+    tag.setProperties(map);
+}
+
+/// For the tag's own class: properties() is not virtual, TagLib::Tag has a poorer one.
+template<class Tag>
+void writeByMap(Tag& tag, const Properties& changes) {
+    TagLib::PropertyMap map = tag.properties();
+    changeMap(map, changes, false);
+    tag.setProperties(map);
+}
+
+void writeXiph(TagLib::Ogg::XiphComment& comment, const Properties& changes) {
+    for (const auto& [property, values] : changes) {
+        comment.removeFields(wide(property));
+        for (const std::string& value : values)
+            comment.addField(wide(property), wide(value), false);
+    }
+}
+
+const std::map<std::string, const char*>& infoIds() {
+    static const std::map<std::string, const char*> ids = {
+        {"TITLE", "INAM"},   {"ARTIST", "IART"},    {"ALBUM", "IPRD"},    {"DATE", "ICRD"},
+        {"GENRE", "IGNR"},   {"COMMENT", "ICMT"},   {"TRACKNUMBER", "IPRT"}, {"COPYRIGHT", "ICOP"},
+        {"ENGINEER", "IENG"}, {"COMPOSER", "IMUS"}, {"LANGUAGE", "ILNG"}, {"ENCODEDBY", "ITCH"}};
+    return ids;
+}
+
+Properties fromInfo(const TagLib::RIFF::Info::Tag& tag) {
+    Properties out;
+    for (const auto& [property, id] : infoIds())
+        if (TagLib::String value = tag.fieldText(id); !value.isEmpty())
+            out[property] = {utf8(value)};
+    return out;
+}
+
+void writeInfo(TagLib::RIFF::Info::Tag& tag, const Properties& changes) {
+    for (const auto& [property, values] : changes) {
+        auto it = infoIds().find(property);
+        if (it == infoIds().end())
+            continue;
+        if (values.empty())
+            tag.removeField(it->second);
+        else
+            tag.setFieldText(it->second, wide(text::join(values, "; ")));
+    }
+}
+
+TagLib::ID3v2::Version versionOf(const TagLib::ID3v2::Tag* tag, bool existed, Id3Version wish) {
+    if (wish == Id3Version::Keep && existed && tag && tag->header()->majorVersion() < 4)
+        return TagLib::ID3v2::v3;
+    return TagLib::ID3v2::v4;
+}
+
+bool saveMpeg(TagLib::MPEG::File& file, const Properties& changes, Id3Version wish) {
+    using File = TagLib::MPEG::File;
+    bool existed = file.hasID3v2Tag();
+    int tags = File::ID3v2;
+    TagLib::ID3v2::Tag* id3 = file.ID3v2Tag(true);
+    // What only the older tags knew is still shown from them; what changes, changes in all.
+    writeId3(*id3, changes);
+    if (file.hasAPETag()) {
+        writeByMap(*file.APETag(), changes);
+        tags |= File::APE;
+    }
+    if (file.hasID3v1Tag()) {
+        writeByMap(*file.ID3v1Tag(), changes);
+        tags |= File::ID3v1;
+    }
+    return file.save(tags, TagLib::File::StripNone, versionOf(id3, existed, wish), TagLib::File::DoNotDuplicate);
+}
+
+bool saveWav(TagLib::RIFF::WAV::File& file, const Properties& changes, Id3Version wish) {
+    using File = TagLib::RIFF::WAV::File;
+    bool existed = file.hasID3v2Tag();
+    if (!existed && file.hasInfoTag()) { // the new tag must not hide what INFO holds
+        TagLib::PropertyMap map;
+        for (const auto& [property, values] : fromInfo(*file.InfoTag()))
+            map.insert(wide(property), stringList(values));
+        file.ID3v2Tag()->setProperties(map);
+    }
+    writeId3(*file.ID3v2Tag(), changes);
+    writeInfo(*file.InfoTag(), changes);
+    return file.save(File::AllTags, TagLib::File::StripNone, versionOf(file.ID3v2Tag(), existed, wish));
+}
+
+void addPicture(std::vector<Picture>& out, const std::string& type, const TagLib::ByteVector& data,
+                const std::string& mime, const std::string& description, PictureSize size = {}) {
+    Picture p;
+    p.data.assign(data.data(), data.size());
+    PictureSize read = pictureSize(p.data);
+    std::string byContent = pictureMime(p.data);
+    p.info = {type, byContent.empty() ? mime : byContent, description, read.width ? read.width : size.width,
+              read.height ? read.height : size.height, data.size()};
+    out.push_back(std::move(p));
+}
+
+} // namespace
+
+std::unique_ptr<TagLib::File> openWithTagLib(TagLib::IOStream* stream, Format format, bool facts) {
+    const auto style = TagLib::AudioProperties::Average;
+    TagLib::ID3v2::FrameFactory* factory = TagLib::ID3v2::FrameFactory::instance();
+    switch (format) {
+    case Format::Mp3: return std::make_unique<TagLib::MPEG::File>(stream, factory, facts, style);
+    case Format::Flac: return std::make_unique<TagLib::FLAC::File>(stream, factory, facts, style);
+    case Format::OggVorbis: return std::make_unique<TagLib::Ogg::Vorbis::File>(stream, facts, style);
+    case Format::Opus: return std::make_unique<TagLib::Ogg::Opus::File>(stream, facts, style);
+    case Format::Speex: return std::make_unique<TagLib::Ogg::Speex::File>(stream, facts, style);
+    case Format::Mp4: return std::make_unique<TagLib::MP4::File>(stream, facts, style);
+    case Format::Wav: return std::make_unique<TagLib::RIFF::WAV::File>(stream, facts, style);
+    case Format::Aiff: return std::make_unique<TagLib::RIFF::AIFF::File>(stream, facts, style);
+    case Format::WavPack: return std::make_unique<TagLib::WavPack::File>(stream, facts, style);
+    case Format::MonkeysAudio: return std::make_unique<TagLib::APE::File>(stream, facts, style);
+    case Format::Musepack: return std::make_unique<TagLib::MPC::File>(stream, facts, style);
+    case Format::TrueAudio: return std::make_unique<TagLib::TrueAudio::File>(stream, factory, facts, style);
+    case Format::Asf: return std::make_unique<TagLib::ASF::File>(stream, facts, style);
+    case Format::Unknown: break;
+    }
+    return nullptr;
+}
+
+Properties readProperties(TagLib::File& file, Format format) {
+    Properties out;
+    switch (format) {
+    case Format::Mp3: {
+        auto& mpeg = static_cast<TagLib::MPEG::File&>(file);
+        if (mpeg.hasID3v2Tag())
+            out = fromMap(id3Properties(*mpeg.ID3v2Tag()));
+        if (mpeg.hasAPETag())
+            fill(out, fromMap(mpeg.APETag()->properties()));
+        if (mpeg.hasID3v1Tag())
+            fill(out, fromMap(mpeg.ID3v1Tag()->properties()));
+        break;
+    }
+    case Format::Wav: {
+        auto& wav = static_cast<TagLib::RIFF::WAV::File&>(file);
+        if (hasTag(wav.ID3v2Tag()))
+            out = fromMap(id3Properties(*wav.ID3v2Tag()));
+        if (wav.hasInfoTag())
+            fill(out, fromInfo(*wav.InfoTag()));
+        break;
+    }
+    case Format::Aiff:
+        if (auto* tag = static_cast<TagLib::RIFF::AIFF::File&>(file).tag())
+            out = fromMap(id3Properties(*tag));
+        break;
+    case Format::Mp4:
+        if (auto* tag = static_cast<TagLib::MP4::File&>(file).tag())
+            out = mp4Properties(*tag);
+        break;
+    case Format::Flac: {
+        auto& flac = static_cast<TagLib::FLAC::File&>(file);
+        if (flac.hasXiphComment() && !flac.xiphComment()->isEmpty())
+            out = fromMap(flac.xiphComment()->properties());
+        else if (flac.hasID3v2Tag())
+            out = fromMap(id3Properties(*flac.ID3v2Tag()));
+        break;
+    }
+    default:
+        out = fromMap(file.properties());
+        break;
+    }
+    return out;
+}
+
+bool writeProperties(TagLib::File& file, Format format, const Properties& changes, Id3Version version) {
+    switch (format) {
+    case Format::Mp3:
+        return saveMpeg(static_cast<TagLib::MPEG::File&>(file), changes, version);
+    case Format::Wav:
+        return saveWav(static_cast<TagLib::RIFF::WAV::File&>(file), changes, version);
+    case Format::Aiff: {
+        auto& aiff = static_cast<TagLib::RIFF::AIFF::File&>(file);
+        writeId3(*aiff.tag(), changes);
+        return aiff.save(versionOf(aiff.tag(), aiff.hasID3v2Tag(), version));
+    }
+    case Format::Mp4: {
+        auto& mp4 = static_cast<TagLib::MP4::File&>(file);
+        writeMp4(*mp4.tag(), changes);
+        return mp4.save();
+    }
+    case Format::Flac: {
+        auto& flac = static_cast<TagLib::FLAC::File&>(file);
+        if (!flac.hasXiphComment() && flac.hasID3v2Tag()) // the new comment must not hide what ID3v2 holds
+            flac.xiphComment(true)->setProperties(id3Properties(*flac.ID3v2Tag()));
+        writeXiph(*flac.xiphComment(true), changes);
+        return flac.save();
+    }
+    case Format::OggVorbis:
+        writeXiph(*static_cast<TagLib::Ogg::Vorbis::File&>(file).tag(), changes);
+        return file.save();
+    case Format::Opus:
+        writeXiph(*static_cast<TagLib::Ogg::Opus::File&>(file).tag(), changes);
+        return file.save();
+    case Format::Speex:
+        writeXiph(*static_cast<TagLib::Ogg::Speex::File&>(file).tag(), changes);
+        return file.save();
+    case Format::WavPack:
+        writeByMap(*static_cast<TagLib::WavPack::File&>(file).APETag(true), changes);
+        return file.save();
+    case Format::MonkeysAudio:
+        writeByMap(*static_cast<TagLib::APE::File&>(file).APETag(true), changes);
+        return file.save();
+    case Format::Musepack:
+        writeByMap(*static_cast<TagLib::MPC::File&>(file).APETag(true), changes);
+        return file.save();
+    case Format::TrueAudio:
+        writeId3(*static_cast<TagLib::TrueAudio::File&>(file).ID3v2Tag(true), changes);
+        return file.save();
+    case Format::Asf:
+    case Format::Unknown:
+        break;
+    }
+    return false;
+}
+
+std::vector<Picture> readPictures(TagLib::File& file, Format format) {
+    std::vector<Picture> out;
+    auto fromId3 = [&](const TagLib::ID3v2::Tag* tag) {
+        if (!tag)
+            return;
+        for (const TagLib::ID3v2::Frame* frame : tag->frameListMap()["APIC"])
+            if (const auto* p = dynamic_cast<const TagLib::ID3v2::AttachedPictureFrame*>(frame))
+                addPicture(out, pictureTypeName(p->type()), p->picture(), utf8(p->mimeType()), utf8(p->description()));
+    };
+    auto fromFlac = [&](const TagLib::List<TagLib::FLAC::Picture*>& list) {
+        for (const TagLib::FLAC::Picture* p : list)
+            addPicture(out, pictureTypeName(p->type()), p->data(), utf8(p->mimeType()), utf8(p->description()),
+                       {p->width(), p->height()});
+    };
+    auto fromApe = [&](const TagLib::APE::Tag* tag) {
+        if (!tag)
+            return;
+        for (const auto& [key, item] : tag->itemListMap()) {
+            if (item.type() != TagLib::APE::Item::Binary || !key.upper().startsWith("COVER ART"))
+                continue;
+            TagLib::ByteVector data = item.binaryData();
+            int zero = data.find('\0');
+            addPicture(out, key.upper().find("BACK") >= 0 ? "back cover" : "front cover",
+                       zero >= 0 ? data.mid(static_cast<unsigned int>(zero) + 1) : data, {}, {});
+        }
+    };
+    switch (format) {
+    case Format::Mp3: {
+        auto& mpeg = static_cast<TagLib::MPEG::File&>(file);
+        fromId3(mpeg.ID3v2Tag());
+        fromApe(mpeg.APETag());
+        break;
+    }
+    case Format::Wav: fromId3(static_cast<TagLib::RIFF::WAV::File&>(file).ID3v2Tag()); break;
+    case Format::Aiff: fromId3(static_cast<TagLib::RIFF::AIFF::File&>(file).tag()); break;
+    case Format::TrueAudio: fromId3(static_cast<TagLib::TrueAudio::File&>(file).ID3v2Tag()); break;
+    case Format::Flac: {
+        auto& flac = static_cast<TagLib::FLAC::File&>(file);
+        fromFlac(flac.pictureList());
+        if (flac.hasXiphComment())
+            fromFlac(flac.xiphComment()->pictureList());
+        break;
+    }
+    case Format::OggVorbis: fromFlac(static_cast<TagLib::Ogg::Vorbis::File&>(file).tag()->pictureList()); break;
+    case Format::Opus: fromFlac(static_cast<TagLib::Ogg::Opus::File&>(file).tag()->pictureList()); break;
+    case Format::Speex: fromFlac(static_cast<TagLib::Ogg::Speex::File&>(file).tag()->pictureList()); break;
+    case Format::WavPack: fromApe(static_cast<TagLib::WavPack::File&>(file).APETag()); break;
+    case Format::MonkeysAudio: fromApe(static_cast<TagLib::APE::File&>(file).APETag()); break;
+    case Format::Musepack: fromApe(static_cast<TagLib::MPC::File&>(file).APETag()); break;
+    case Format::Mp4:
+        if (auto* tag = static_cast<TagLib::MP4::File&>(file).tag(); tag && tag->contains("covr"))
+            for (const TagLib::MP4::CoverArt& art : tag->item("covr").toCoverArtList())
+                addPicture(out, "front cover", art.data(), {}, {});
+        break;
+    case Format::Asf:
+        if (auto* tag = static_cast<TagLib::ASF::File&>(file).tag())
+            for (const TagLib::ASF::Attribute& attribute : tag->attribute("WM/Picture"))
+                if (TagLib::ASF::Picture p = attribute.toPicture(); p.isValid())
+                    addPicture(out, pictureTypeName(p.type()), p.picture(), utf8(p.mimeType()), utf8(p.description()));
+        break;
+    case Format::Unknown: break;
+    }
+    return out;
+}
+
+Facts readFacts(TagLib::File& file, Format format) {
+    Facts facts;
+    const TagLib::AudioProperties* p = file.audioProperties();
+    if (!p)
+        return facts;
+    facts.duration = p->lengthInMilliseconds() / 1000.0;
+    facts.sampleRate = p->sampleRate();
+    facts.channels = p->channels();
+    facts.bitrate = p->bitrate() * 1000;
+    facts.codec = audio::formatName(format);
+    if (const auto* flac = dynamic_cast<const TagLib::FLAC::Properties*>(p)) {
+        facts.bitDepth = flac->bitsPerSample();
+    } else if (const auto* wav = dynamic_cast<const TagLib::RIFF::WAV::Properties*>(p)) {
+        facts.bitDepth = wav->bitsPerSample();
+        facts.codec = wav->format() == 3 ? "PCM float" : "PCM";
+    } else if (const auto* aiff = dynamic_cast<const TagLib::RIFF::AIFF::Properties*>(p)) {
+        facts.bitDepth = aiff->bitsPerSample();
+        facts.codec = "PCM";
+    } else if (const auto* mp4 = dynamic_cast<const TagLib::MP4::Properties*>(p)) {
+        bool lossless = mp4->codec() == TagLib::MP4::Properties::ALAC;
+        facts.codec = lossless ? "ALAC" : "AAC";
+        facts.bitDepth = lossless ? mp4->bitsPerSample() : 0;
+    } else if (const auto* wv = dynamic_cast<const TagLib::WavPack::Properties*>(p)) {
+        facts.bitDepth = wv->bitsPerSample();
+    } else if (const auto* ape = dynamic_cast<const TagLib::APE::Properties*>(p)) {
+        facts.bitDepth = ape->bitsPerSample();
+    } else if (const auto* tta = dynamic_cast<const TagLib::TrueAudio::Properties*>(p)) {
+        facts.bitDepth = tta->bitsPerSample();
+    } else if (format == Format::OggVorbis) {
+        facts.codec = "Vorbis";
+    }
+    return facts;
+}
+
+} // namespace moorfrost::tags
