@@ -1,0 +1,177 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "demo/make.h"
+
+#include <atomic>
+#include <fstream>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+#include <taglib/attachedpictureframe.h>
+#include <taglib/flacfile.h>
+#include <taglib/id3v2tag.h>
+#include <taglib/mp4file.h>
+#include <taglib/mpegfile.h>
+#include <taglib/vorbisfile.h>
+#include <taglib/xiphcomment.h>
+
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+#include "core/tags/tag_io.h"
+#include "demo/encode.h"
+#include "demo/pictures.h"
+#include "demo/world.h"
+
+namespace moorfrost::demo {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+void writeBytes(const Path& path, const std::string& bytes) {
+    fs::create_directories(path.parent_path());
+    std::ofstream(path, std::ios::binary) << bytes;
+}
+
+std::string readBytes(const Path& path) {
+    std::ifstream in(path, std::ios::binary);
+    return {std::istreambuf_iterator<char>(in), {}};
+}
+
+void addCover(const Path& path, const std::string& jpeg) {
+    TagLib::ByteVector data(jpeg.data(), static_cast<unsigned int>(jpeg.size()));
+    std::string ending = path.extension().native();
+    auto flacPicture = [&] {
+        auto* p = new TagLib::FLAC::Picture;
+        p->setType(TagLib::FLAC::Picture::FrontCover);
+        p->setMimeType("image/jpeg");
+        p->setData(data);
+        return p;
+    };
+    if (ending == ".mp3") {
+        TagLib::MPEG::File file(path.c_str());
+        auto* frame = new TagLib::ID3v2::AttachedPictureFrame;
+        frame->setType(TagLib::ID3v2::AttachedPictureFrame::FrontCover);
+        frame->setMimeType("image/jpeg");
+        frame->setPicture(data);
+        file.ID3v2Tag(true)->addFrame(frame);
+        file.save(TagLib::MPEG::File::ID3v2);
+    } else if (ending == ".flac") {
+        TagLib::FLAC::File file(path.c_str());
+        file.addPicture(flacPicture());
+        file.save();
+    } else if (ending == ".ogg") {
+        TagLib::Ogg::Vorbis::File file(path.c_str());
+        file.tag()->addPicture(flacPicture());
+        file.save();
+    } else if (ending == ".m4a") {
+        TagLib::MP4::File file(path.c_str());
+        TagLib::MP4::CoverArtList list;
+        list.append(TagLib::MP4::CoverArt(TagLib::MP4::CoverArt::JPEG, data));
+        file.tag()->setItem("covr", list);
+        file.save();
+    }
+}
+
+Status makeTrack(const DemoTrack& track, const Path& incoming) {
+    Path path = incoming / track.path;
+    if (Status s = encodeSound(synthesise(track.sound), path, track.bitrate); !s)
+        return s;
+    if (track.cover > 0)
+        addCover(path, drawCover(static_cast<uint32_t>(track.cover), track.coverSize));
+    if (track.fields.empty())
+        return Done{};
+    auto edit = tags::prepareEdit(path, track.fields);
+    if (!edit)
+        return edit.error();
+    std::string bytes = edit->overlay->bytes(0, edit->overlay->size());
+    edit->overlay.reset();
+    writeBytes(path, bytes);
+    return Done{};
+}
+
+/// Files that nothing good can be said of. Each is a case that must get a clear sentence.
+void makeBroken(const Path& incoming) {
+    Path dir = incoming / "broken";
+    fs::create_directories(dir / "a folder named.mp3");
+    writeBytes(dir / "a folder named.mp3" / "readme.txt", "A folder may have any name.\n");
+    std::string flac = readBytes(incoming / "harbour-transfers/01_nightpost_MASTER.flac");
+    std::string wav = readBytes(incoming / "bounces/mix7_FINAL2.wav");
+    std::string m4a = readBytes(incoming / "strays/Isla Varnholt - Winter Harbour.m4a");
+    std::string ogg = readBytes(incoming / "strays/The Hollow Ferry - Slack Water.ogg");
+    writeBytes(dir / "cut short.wav", wav.substr(0, wav.size() / 3));
+    writeBytes(dir / "cut short.m4a", m4a.substr(0, m4a.size() / 2));
+    writeBytes(dir / "cut short.ogg", ogg.substr(0, ogg.size() / 2));
+    writeBytes(dir / "nothing at all.mp3", "");
+    writeBytes(dir / "a letter.wav", "Dear archive, this is not music. Yours, the Lindqvist family.\n");
+    writeBytes(dir / "really flac.mp3", flac);
+    writeBytes(dir / "not allowed.flac", flac);
+    ::chmod((dir / "not allowed.flac").c_str(), 0);
+    writeBytes(dir / Path(std::string("old name \xE5\xE4\xF6.wav")), wav);
+    Path loop = dir / "loop.ogg";
+    if (::symlink("loop.ogg", loop.c_str()) != 0)
+        return; // a file system without links: one case less
+}
+
+void setTimes(const Path& root) {
+    // 14 March 1999, noon: the same on every run.
+    timespec times[2] = {{921412800, 0}, {921412800, 0}};
+    for (const fs::directory_entry& entry : fs::recursive_directory_iterator(root))
+        ::utimensat(AT_FDCWD, entry.path().c_str(), times, AT_SYMLINK_NOFOLLOW);
+}
+
+} // namespace
+
+Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(size_t, size_t)>& progress) {
+    MadeDemo made;
+    made.incoming = root / "incoming";
+    made.shelf = root / "Music archive";
+    Path complete = root / ".complete";
+    std::vector<DemoTrack> tracks = demoTracks();
+    made.sounds = tracks.size();
+    if (keep && fs::exists(complete))
+        return made;
+    std::error_code error;
+    fs::remove_all(made.incoming, error);
+    fs::remove_all(made.shelf, error);
+    fs::create_directories(made.shelf, error);
+    for (const DemoTrack& track : tracks)
+        fs::create_directories((made.incoming / track.path).parent_path(), error);
+    if (error)
+        return systemError(error.value(), root, "Making the demo folders");
+    std::atomic<size_t> next = 0, done = 0;
+    std::mutex mutex;
+    std::optional<Error> failure;
+    auto work = [&] {
+        for (size_t i = next++; i < tracks.size(); i = next++) {
+            Status s = makeTrack(tracks[i], made.incoming);
+            std::lock_guard lock(mutex);
+            if (!s && !failure)
+                failure = s.error();
+            ++done;
+            if (progress)
+                progress(done, tracks.size());
+        }
+    };
+    {
+        std::vector<std::jthread> pool;
+        for (unsigned t = 1; t < std::max(1u, std::thread::hardware_concurrency()); ++t)
+            pool.emplace_back(work);
+        work();
+    }
+    if (failure)
+        return *failure;
+    for (const DemoPicture& p : demoPictures())
+        writeBytes(made.incoming / p.path, drawCover(static_cast<uint32_t>(p.cover), p.size, p.path.ends_with(".png")));
+    writeBytes(made.incoming / "harbour-transfers/transfer-notes.txt",
+               "Reel 1 and 2: quarter inch, 19 cm/s. Tape B runs fast.\nNight Post: from the 1998 master.\n");
+    writeBytes(made.incoming / "label-drive/Night Post remaster/remaster.log", "Remastered from the 1998 tapes by Wren-Low.\n");
+    makeBroken(made.incoming);
+    setTimes(made.incoming);
+    writeBytes(complete, "moorfrost-demo\n");
+    return made;
+}
+
+} // namespace moorfrost::demo

@@ -1,0 +1,126 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "demo/synth.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <numbers>
+
+namespace moorfrost::demo {
+
+namespace {
+
+/// A small generator of our own: std distributions differ between libraries.
+class Chance {
+public:
+    explicit Chance(uint32_t seed) : state_(seed * 2654435761u + 12345u) {}
+    uint32_t next() {
+        state_ ^= state_ << 13;
+        state_ ^= state_ >> 17;
+        state_ ^= state_ << 5;
+        return state_;
+    }
+    int below(int n) { return static_cast<int>(next() % static_cast<uint32_t>(n)); }
+    float unit() { return static_cast<float>(next() >> 8) / 16777216.0f; }
+
+private:
+    uint32_t state_;
+};
+
+const std::array<float, 4096>& sineTable() {
+    static const std::array<float, 4096> table = [] {
+        std::array<float, 4096> t{};
+        for (size_t i = 0; i < t.size(); ++i)
+            t[i] = static_cast<float>(std::sin(2 * std::numbers::pi * static_cast<double>(i) / 4096.0));
+        return t;
+    }();
+    return table;
+}
+
+struct Voice {
+    float phase = 0;
+    float step = 0;
+    float level = 0;
+    float decay = 1;
+    float tick() {
+        phase += step;
+        if (phase >= 1)
+            phase -= 1;
+        level *= decay;
+        return sineTable()[static_cast<size_t>(phase * 4095.0f)] * level;
+    }
+    void strike(double hertz, float volume, double halfLife) {
+        step = static_cast<float>(hertz / sampleRate);
+        level = volume;
+        decay = static_cast<float>(std::pow(0.5, 1.0 / (halfLife * sampleRate)));
+    }
+};
+
+double hertz(int semitonesFromA) {
+    return 220.0 * std::pow(2.0, semitonesFromA / 12.0);
+}
+
+} // namespace
+
+std::vector<int16_t> synthesise(const Piece& piece) {
+    Chance chance(piece.seed);
+    static constexpr std::array<std::array<int, 7>, 3> scales = {{{0, 2, 4, 5, 7, 9, 11}, {0, 2, 3, 5, 7, 8, 10}, {0, 2, 3, 5, 7, 9, 10}}};
+    const auto& scale = scales[static_cast<size_t>(chance.below(3))];
+    int root = chance.below(12) - 6;
+    double beat = 60.0 / (70 + chance.below(80)) / piece.speed;
+    auto frames = static_cast<size_t>(piece.seconds * sampleRate);
+    auto perStep = static_cast<size_t>(beat * sampleRate / 2);
+    std::vector<int16_t> out(frames * 2);
+    std::array<Voice, 6> voices;
+    Voice kick;
+    std::array<int, 8> pattern{};
+    for (int& p : pattern)
+        p = chance.below(10);
+    std::array<int, 4> chords{};
+    for (int& c : chords)
+        c = chance.below(7);
+    float noise = 0, noiseLevel = 0, width = 0.3f + 0.4f * chance.unit();
+    auto degree = [&](int d, int octave) { return hertz(root + scale[static_cast<size_t>(((d % 7) + 7) % 7)] + 12 * octave) * piece.speed; };
+    for (size_t i = 0; i < frames; ++i) {
+        if (i % perStep == 0) {
+            size_t step = i / perStep;
+            int chord = chords[(step / 8) % 4];
+            bool melody = piece.sound == Sound::Band || piece.sound == Sound::Voice || (piece.sound == Sound::Beat && step % 4 == 0);
+            if (piece.sound == Sound::Tone) {
+                voices[0].strike(1000 * piece.speed, 0.5f, 1e9);
+            } else {
+                if (melody && chance.below(4) > 0)
+                    voices[0].strike(degree(chord + pattern[step % 8] - 3 + chance.below(2), 1), 0.28f, 0.25);
+                if (melody && step % 3 == 0)
+                    voices[4].strike(degree(chord + pattern[(step + 3) % 8], 2), 0.10f, 0.12);
+                if (step % 8 == 0)
+                    for (int k = 0; k < 3; ++k)
+                        voices[static_cast<size_t>(k + 1)].strike(degree(chord + 2 * k, 0), 0.13f, piece.sound == Sound::Drone ? 4.0 : 0.9);
+                if (step % 2 == 0 && piece.sound != Sound::Voice)
+                    voices[5].strike(degree(chord, -1), 0.22f, 0.2);
+                if (piece.sound == Sound::Beat || piece.sound == Sound::Band) {
+                    if (step % 4 == 0)
+                        kick.strike(55, 0.35f, 0.05);
+                    if (step % 4 == 2)
+                        noiseLevel = 0.12f;
+                }
+            }
+        }
+        float sum = kick.tick();
+        for (Voice& v : voices)
+            sum += v.tick();
+        noise = 0.5f * noise + (chance.unit() - 0.5f);
+        noiseLevel *= 0.9994f;
+        float hiss = noise * (noiseLevel + (piece.sound == Sound::Voice ? 0.02f : 0.004f));
+        double t = static_cast<double>(i) / sampleRate;
+        double edge = std::min({1.0, t / 0.05, (piece.seconds - t) / 0.8});
+        float swell = 0.85f + 0.15f * sineTable()[static_cast<size_t>(std::fmod(t * 0.15, 1.0) * 4095.0)];
+        auto gain = static_cast<float>(std::max(0.0, edge)) * swell;
+        float left = (sum + hiss) * gain, right = (sum * (1 - width * 0.2f) + hiss * width) * gain;
+        out[2 * i] = static_cast<int16_t>(std::clamp(left, -0.98f, 0.98f) * 32000.0f);
+        out[2 * i + 1] = static_cast<int16_t>(std::clamp(right, -0.98f, 0.98f) * 32000.0f);
+    }
+    return out;
+}
+
+} // namespace moorfrost::demo
