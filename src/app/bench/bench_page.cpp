@@ -1,0 +1,221 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/bench/bench_page.h"
+
+#include <QButtonGroup>
+#include <QDate>
+#include <QInputDialog>
+#include <QMessageBox>
+#include <QPainter>
+#include <QSplitter>
+#include <QVBoxLayout>
+
+#include "app/bench/bring_in_page.h"
+#include "app/bench/describe_page.h"
+#include "app/bench/put_away_page.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/sleeve_list.h"
+
+namespace moorfrost::app {
+
+StepButton::StepButton(const QString& name, bool last, QWidget* parent) : QAbstractButton(parent), last_(last) {
+    setText(name);
+    setAccessibleName(name);
+    setCheckable(true);
+    setFocusPolicy(Qt::StrongFocus);
+    setCursor(Qt::PointingHandCursor);
+}
+
+void StepButton::setCount(const QString& text, bool toDo) {
+    count_ = text;
+    toDo_ = toDo;
+    setAccessibleDescription(text);
+    updateGeometry();
+    update();
+}
+
+QSize StepButton::sizeHint() const {
+    int width = QFontMetrics(theme::uiFont(13, QFont::DemiBold)).horizontalAdvance(text()) + 14;
+    if (!count_.isEmpty())
+        width += paint::pillWidth(count_) + 8;
+    return {width + (last_ ? 6 : 24), 46};
+}
+
+void StepButton::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    const auto& c = theme::colours();
+    int arrow = last_ ? 0 : 18;
+    p.setFont(theme::uiFont(13, isChecked() ? QFont::DemiBold : QFont::Medium));
+    p.setPen(isChecked() || underMouse() ? c.ink : c.second);
+    int textWidth = p.fontMetrics().horizontalAdvance(text());
+    p.drawText(QRect(7, 0, textWidth + 2, height()), Qt::AlignVCenter | Qt::AlignLeft, text());
+    if (!count_.isEmpty())
+        paint::pill(p, 7 + textWidth + 8 + paint::pillWidth(count_), rect(), count_, isChecked() ? paint::Tone::Draft : toDo_ ? paint::Tone::Neutral : paint::Tone::Good);
+    if (isChecked())
+        p.fillRect(QRect(0, height() - 2, width() - arrow, 2), c.heather);
+    if (!last_)
+        p.drawPixmap(width() - 17, height() / 2 - 8, theme::pixmap("next", c.line, 16, devicePixelRatioF()));
+    if (hasFocus()) {
+        p.setPen(c.fjord);
+        p.drawRect(QRect(1, 6, width() - arrow - 3, height() - 14));
+    }
+}
+
+BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    auto* line = new QHBoxLayout;
+    auto* group = new QButtonGroup(this);
+    const QString names[] = {tr("Bring in"), tr("Describe"), tr("Put away")};
+    for (int i = 0; i < 3; ++i) {
+        auto* step = new StepButton(names[i], i == 2);
+        group->addButton(step, i);
+        steps_.push_back(step);
+        line->addWidget(step);
+        connect(step, &QAbstractButton::clicked, this, [this, i] { showStep(static_cast<Step>(i)); });
+    }
+    line->addStretch();
+    line->addWidget(label(tr("Batch"), "quiet"));
+    batch_ = new Choice;
+    batch_->setAccessibleName(tr("Batch"));
+    batch_->setMinimumWidth(200);
+    batch_->setMaximumWidth(280);
+    line->addWidget(batch_);
+    QWidget* head = bar("head", line, 46);
+    line->setContentsMargins(10, 0, 12, 0);
+    line->setSpacing(2);
+
+    sleeves_ = new SleeveList(session_);
+    auto* sideHead = new QHBoxLayout;
+    sleeveCount_ = label(tr("Sleeves"), "caption");
+    auto* all = button(tr("show all"), "flat");
+    sideHead->setContentsMargins(12, 4, 6, 4);
+    sideHead->addWidget(sleeveCount_);
+    sideHead->addStretch();
+    sideHead->addWidget(all);
+    side_ = new QFrame;
+    side_->setObjectName("panel");
+    side_->setMinimumWidth(180);
+    auto* sideLayout = new QVBoxLayout(side_);
+    sideLayout->setContentsMargins(0, 0, 0, 0);
+    sideLayout->setSpacing(0);
+    sideLayout->addLayout(sideHead);
+    sideLayout->addWidget(sleeves_, 1);
+
+    bringIn_ = new BringInPage(session_);
+    describe_ = new DescribePage(session_);
+    putAway_ = new PutAwayPage(session_);
+    stack_ = new QStackedWidget;
+    for (QWidget* page : std::initializer_list<QWidget*>{bringIn_, describe_, putAway_})
+        stack_->addWidget(page);
+    auto* splitter = new QSplitter;
+    splitter->addWidget(side_);
+    splitter->addWidget(stack_);
+    splitter->setStretchFactor(1, 1);
+    splitter->setCollapsible(1, false);
+    splitter->setSizes({256, 950});
+    remember(splitter, "bench");
+
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(head);
+    layout->addWidget(splitter, 1);
+
+    connect(all, &QPushButton::clicked, sleeves_, &QListWidget::clearSelection);
+    connect(sleeves_, &SleeveList::chosenChanged, this, &BenchPage::passFiles);
+    connect(&session_, &Session::batchChanged, this, &BenchPage::refreshCounts);
+    connect(&session_, &Session::placementsChanged, this, &BenchPage::refreshCounts);
+    connect(&session_, &Session::batchesChanged, this, &BenchPage::refreshBatches);
+    for (auto* page : {bringIn_})
+        connect(page, &BringInPage::playRequested, this, &BenchPage::playRequested);
+    connect(describe_, &DescribePage::playRequested, this, &BenchPage::playRequested);
+    connect(batch_, &QComboBox::activated, this, [this](int i) {
+        qlonglong id = batch_->itemData(i).toLongLong();
+        if (id > 0)
+            session_.chooseBatch(id);
+        else if (id == -1)
+            newBatch();
+        else if (id == -2)
+            renameBatch();
+        else if (id == -3)
+            forgetBatch();
+        refreshBatches();
+    });
+    showStep(BringIn);
+    refreshBatches();
+}
+
+void BenchPage::showStep(Step step) {
+    steps_[static_cast<size_t>(step)]->setChecked(true);
+    stack_->setCurrentIndex(step);
+    passFiles();
+}
+
+void BenchPage::passFiles() {
+    // Only the page in sight; the others get theirs when they come up.
+    if (stack_->currentWidget() == bringIn_) {
+        std::vector<FileId> files;
+        for (const SleeveView* s : sleeves_->chosen())
+            files.insert(files.end(), s->files.begin(), s->files.end());
+        bringIn_->setFiles(std::move(files));
+    } else if (stack_->currentWidget() == describe_) {
+        describe_->setFiles(sleeves_->chosenFiles());
+    } else {
+        putAway_->setFiles(sleeves_->chosenFiles());
+    }
+}
+
+void BenchPage::refreshCounts() {
+    std::vector<FileId> files = session_.batchFiles();
+    size_t trouble = 0;
+    for (FileId id : files)
+        if (FilePtr f = session_.file(id))
+            trouble += !f->writable();
+    auto gaps = static_cast<int>(session_.gaps());
+    auto notMoved = static_cast<int>(files.size() - trouble - std::min(files.size() - trouble, session_.movesDrafted()));
+    bool any = !files.empty();
+    steps_[BringIn]->setCount(any ? tr("%n file(s)", "", static_cast<int>(files.size())) : QString(), false);
+    steps_[Describe]->setCount(!any ? QString() : gaps > 0 ? tr("%n gap(s)", "", gaps) : tr("complete"), gaps > 0);
+    steps_[PutAway]->setCount(!any ? QString() : notMoved > 0 ? tr("%n left", "", notMoved) : tr("all drafted"), notMoved > 0);
+    auto n = static_cast<int>(session_.sleeves().size());
+    bool strays = n > 0 && session_.sleeves().back().isStrays();
+    sleeveCount_->setText(n == 0 ? tr("Sleeves") : tr("%n sleeve(s)", "", strays ? n - 1 : n) + (strays ? tr(" and strays") : QString()));
+    side_->setVisible(any);
+}
+
+void BenchPage::refreshBatches() {
+    batch_->clear();
+    for (const library::Batch& b : session_.batches())
+        batch_->addItem(QString::fromStdString(b.name), static_cast<qlonglong>(b.id));
+    if (batch_->count() == 0)
+        batch_->addItem(tr("none yet"), 0);
+    batch_->setCurrentIndex(std::max(0, batch_->findData(static_cast<qlonglong>(session_.batch()))));
+    batch_->insertSeparator(batch_->count());
+    batch_->addItem(tr("New batch\u2026"), -1);
+    if (session_.batch() > 0) {
+        batch_->addItem(tr("Rename this batch\u2026"), -2);
+        batch_->addItem(tr("Clear this batch off the bench\u2026"), -3);
+    }
+}
+
+void BenchPage::newBatch() {
+    QString name = QInputDialog::getText(this, tr("New batch"), tr("Name:"), QLineEdit::Normal, tr("Batch of %1").arg(QLocale().toString(QDate::currentDate(), "d MMM")));
+    if (!name.trimmed().isEmpty())
+        session_.newBatch(name.trimmed());
+}
+
+void BenchPage::renameBatch() {
+    QString name = QInputDialog::getText(this, tr("Rename the batch"), tr("Name:"), QLineEdit::Normal, session_.batchName());
+    if (!name.trimmed().isEmpty())
+        session_.renameBatch(name.trimmed());
+}
+
+void BenchPage::forgetBatch() {
+    auto drafts = static_cast<int>(session_.drafts().fieldDrafts());
+    QString text = tr("\"%1\" goes off the bench. No file is touched, and what was put away stays in the library.").arg(session_.batchName());
+    if (drafts > 0)
+        text += " " + tr("%n draft(s) that are not written are lost.", "", drafts);
+    if (QMessageBox::question(this, tr("Clear the batch"), text, QMessageBox::Ok | QMessageBox::Cancel) == QMessageBox::Ok)
+        session_.forgetBatch();
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,72 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The bench: the line of steps on top, the sleeves on the left, the step's own work surface on the right.
+#pragma once
+
+#include <QAbstractButton>
+#include <QStackedWidget>
+
+#include "app/shell/session.h"
+
+class QLabel;
+class QSplitter;
+
+namespace moorfrost::app {
+
+class BringInPage;
+class Choice;
+class DescribePage;
+class PutAwayPage;
+class SleeveList;
+
+/// One step on the line: its name and how much is left to do there.
+class StepButton : public QAbstractButton {
+    Q_OBJECT
+public:
+    StepButton(const QString& name, bool last, QWidget* parent = nullptr);
+    void setCount(const QString& text, bool toDo);
+    QSize sizeHint() const override;
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+
+private:
+    QString count_;
+    bool toDo_ = false, last_;
+};
+
+class BenchPage : public QWidget {
+    Q_OBJECT
+public:
+    enum Step { BringIn, Describe, PutAway };
+
+    BenchPage(Session& session, QWidget* parent = nullptr);
+    void showStep(Step step);
+    BringInPage* bringIn() { return bringIn_; }
+    DescribePage* describe() { return describe_; }
+    PutAwayPage* putAway() { return putAway_; }
+    SleeveList* sleeves() { return sleeves_; }
+    void newBatch();
+    void renameBatch();
+    void forgetBatch();
+
+signals:
+    void playRequested(moorfrost::app::FileId id);
+
+private:
+    void refreshCounts();
+    void refreshBatches();
+    void passFiles();
+
+    Session& session_;
+    std::vector<StepButton*> steps_;
+    Choice* batch_;
+    SleeveList* sleeves_;
+    QLabel* sleeveCount_;
+    QWidget* side_;
+    QStackedWidget* stack_;
+    BringInPage* bringIn_;
+    DescribePage* describe_;
+    PutAwayPage* putAway_;
+};
+
+} // namespace moorfrost::app

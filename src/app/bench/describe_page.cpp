@@ -1,0 +1,213 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/bench/describe_page.h"
+
+#include <QHeaderView>
+#include <QMenu>
+#include <QSettings>
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+#include "app/bench/drawer.h"
+#include "app/bench/read_names_dialog.h"
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+
+namespace moorfrost::app {
+
+namespace {
+const QStringList defaultColumns = {nameColumn, "disc", "track", "title", "artist", "album", "album_artist", "date", "genre", "isrc"};
+}
+
+DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    auto* tools = new QHBoxLayout;
+    auto* names = button(tr("Read from names\u2026"));
+    auto* casing = new QToolButton;
+    casing->setObjectName("button");
+    casing->setText(tr("Casing"));
+    casing->setIcon(theme::icon("chevron"));
+    casing->setToolButtonStyle(Qt::ToolButtonTextOnly);
+    casing->setPopupMode(QToolButton::InstantPopup);
+    auto* cases = new QMenu(casing);
+    const QString caseNames[] = {tr("Title Case"), tr("Sentence case"), tr("lower case"), tr("UPPER CASE")};
+    for (int i = 0; i < 4; ++i)
+        cases->addAction(caseNames[i], [this, i] { changeCase(i); });
+    casing->setMenu(cases);
+    auto* number = button(tr("Number tracks"));
+    number->setToolTip(tr("Gives the selected files the numbers 1, 2, 3 ... in the order shown"));
+    auto* columns = button(tr("Columns\u2026"));
+    auto* undo = iconButton("undo", tr("Undo (Ctrl+Z)"));
+    auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
+    diskNote_ = label(tr("This is what is on disk"), "attention");
+    diskNote_->hide();
+    for (QWidget* w : std::initializer_list<QWidget*>{names, casing, number, columns})
+        tools->addWidget(w);
+    tools->addWidget(diskNote_);
+    tools->addStretch();
+    tools->addWidget(undo);
+    tools->addWidget(redo);
+
+    model_ = new SheetModel(session_, true, this);
+    view_ = new SheetView(session_, model_);
+    view_->setAccessibleName(tr("Sheet of files and fields"));
+    drawer_ = new Drawer(session_);
+    stack_ = new QStackedWidget;
+    stack_->setObjectName("panel");
+    stack_->addWidget(view_);
+    stack_->addWidget(new EmptyHint("file", tr("There is nothing to describe here"), tr("Bring in a folder first, or choose another sleeve on the left.")));
+
+    auto* left = new QWidget;
+    auto* leftLayout = new QVBoxLayout(left);
+    leftLayout->setContentsMargins(0, 0, 0, 0);
+    leftLayout->setSpacing(0);
+    leftLayout->addWidget(bar("tools", tools));
+    leftLayout->addWidget(stack_, 1);
+    auto* splitter = new QSplitter;
+    splitter->addWidget(left);
+    splitter->addWidget(drawer_);
+    splitter->setStretchFactor(0, 1);
+    splitter->setCollapsible(0, false);
+    splitter->setSizes({700, 312});
+    remember(splitter, "describe");
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(splitter);
+
+    std::vector<std::string> keys;
+    for (const QString& key : QSettings().value("describe/columns", defaultColumns).toStringList())
+        keys.push_back(ss(key));
+    auto widths = [this] {
+        for (int i = 0; i < model_->columnCount(); ++i) {
+            const std::string& key = model_->columns()[static_cast<size_t>(i)];
+            const tags::FieldDef* def = tags::fieldByKey(key);
+            view_->setColumnWidth(i, def ? def->columnWidth : key == nameColumn ? 190 : 90);
+        }
+    };
+    model_->setColumns(keys);
+    widths();
+    view_->setColumnWidth(0, 190);
+    remember(view_->horizontalHeader(), "sheet/" + QString::number(keys.size()));
+
+    connect(names, &QPushButton::clicked, this, &DescribePage::readFromNames);
+    connect(number, &QPushButton::clicked, this, &DescribePage::numberTracks);
+    connect(columns, &QPushButton::clicked, this, &DescribePage::chooseColumns);
+    connect(undo, &QToolButton::clicked, this, [this] { session_.drafts().undo(); });
+    connect(redo, &QToolButton::clicked, this, [this] { session_.drafts().redo(); });
+    connect(view_, &SheetView::chosenChanged, this, [this] { drawer_->setFiles(target()); });
+    connect(view_, &SheetView::playRequested, this, &DescribePage::playRequested);
+    connect(view_, &SheetView::menuRequested, this, &DescribePage::showMenu);
+    connect(model_, &SheetModel::refused, this, [this](const QString& s) { emit session_.said(s, true); });
+    connect(drawer_, &Drawer::refused, this, [this](const QString& s) { emit session_.said(s, true); });
+    connect(&session_, &Session::diskShown, this, &DescribePage::showDiskNote);
+    auto showUndo = [this, undo, redo] {
+        undo->setEnabled(session_.drafts().canUndo());
+        redo->setEnabled(session_.drafts().canRedo());
+        undo->setToolTip(tr("Undo %1 (Ctrl+Z)").arg(qs(session_.drafts().undoName())));
+        redo->setToolTip(tr("Redo %1 (Ctrl+Shift+Z)").arg(qs(session_.drafts().redoName())));
+    };
+    // After the session has recorded the action.
+    connect(&session_, &Session::draftsChanged, this, showUndo, Qt::QueuedConnection);
+    showUndo();
+}
+
+void DescribePage::setFiles(std::vector<FileId> files) {
+    bool same = files == model_->files();
+    stack_->setCurrentIndex(files.empty() ? 1 : 0);
+    model_->setFiles(std::move(files));
+    if (!same && model_->rowCount() > 0 && !view_->currentIndex().isValid())
+        view_->selectionModel()->setCurrentIndex(model_->index(0, std::min(3, model_->columnCount() - 1)), QItemSelectionModel::NoUpdate);
+    drawer_->setFiles(target());
+}
+
+std::vector<FileId> DescribePage::target() const {
+    bool any = view_->selectionModel()->hasSelection();
+    return any ? view_->chosenFiles() : model_->files();
+}
+
+void DescribePage::showDiskNote(bool on) {
+    diskNote_->setVisible(on);
+}
+
+void DescribePage::readFromNames() {
+    ReadNamesDialog dialog(session_, target(), this);
+    dialog.exec();
+}
+
+void DescribePage::changeCase(int how) {
+    std::string (*change[])(std::string_view) = {text::titleCase, text::sentenceCase, text::lower, text::upper};
+    std::vector<library::DraftSession::Wish> wishes;
+    QModelIndexList cells = view_->selectionModel()->selectedIndexes();
+    bool wholeTitles = cells.isEmpty();
+    auto wish = [&](FileId id, const std::string& key) {
+        const tags::FieldDef* def = tags::fieldByKey(key);
+        if (def && def->kind != tags::FieldKind::Text)
+            return;
+        std::vector<std::string> values = session_.drafts().effective(id, key);
+        for (std::string& v : values)
+            v = change[how](v);
+        if (FilePtr f = session_.file(id); !values.empty() && f && f->writable())
+            wishes.push_back({id, key, values});
+    };
+    if (wholeTitles)
+        for (FileId id : model_->files())
+            wish(id, "title");
+    for (const QModelIndex& cell : cells)
+        if (model_->isField(cell.column()))
+            wish(model_->fileAt(cell.row()), model_->columns()[static_cast<size_t>(cell.column())]);
+    session_.drafts().propose(ss(tr("Casing")), wishes, ss(tr("casing")));
+}
+
+void DescribePage::numberTracks() {
+    std::vector<library::DraftSession::Wish> wishes;
+    int n = 0;
+    for (FileId id : target())
+        if (FilePtr f = session_.file(id); f && f->writable())
+            wishes.push_back({id, "track", {std::to_string(++n)}});
+    session_.drafts().propose(ss(tr("Number tracks")), wishes, ss(tr("numbered in the order shown")));
+}
+
+void DescribePage::chooseColumns() {
+    QMenu menu(this);
+    std::vector<std::string> all = {nameColumn, lengthColumn, formatColumn, placeColumn};
+    for (const tags::FieldDef& def : tags::fieldTable())
+        all.push_back(def.key);
+    for (const std::string& key : session_.customKeys())
+        all.push_back(key);
+    for (const std::string& key : all) {
+        QAction* action = menu.addAction(key == "track" ? tr("Track (No.)") : columnLabel(key));
+        const auto& now = model_->columns();
+        action->setCheckable(true);
+        action->setChecked(std::find(now.begin(), now.end(), key) != now.end());
+        connect(action, &QAction::toggled, this, [this, key](bool on) {
+            std::vector<std::string> columns = model_->columns();
+            if (on)
+                columns.push_back(key);
+            else if (columns.size() > 1)
+                std::erase(columns, key);
+            model_->setColumns(columns);
+            QStringList stored;
+            for (const std::string& k : columns)
+                stored << qs(k);
+            QSettings().setValue("describe/columns", stored);
+        });
+    }
+    menu.exec(QCursor::pos());
+}
+
+void DescribePage::showMenu(const QPoint& at) {
+    QMenu menu(this);
+    menu.addAction(tr("Fill down\tCtrl+D"), view_, &SheetView::fillDown);
+    menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
+    menu.addAction(tr("Paste\tCtrl+V"), view_, &SheetView::paste);
+    menu.addSeparator();
+    menu.addAction(tr("Blank\tDelete"), view_, &SheetView::blank);
+    menu.addAction(tr("Drop drafts\tCtrl+Backspace"), view_, &SheetView::dropDrafts);
+    menu.addSeparator();
+    if (view_->currentIndex().isValid())
+        menu.addAction(tr("Play\tSpace"), [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
+    menu.addAction(tr("Remove from the batch (the files stay as they are)"), [this] { session_.removeFromBatch(target()); });
+    menu.exec(at);
+}
+
+} // namespace moorfrost::app

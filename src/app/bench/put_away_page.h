@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Bench / Put away: the shelf, the plan, and the tree as it will be with where each file is now.
+#pragma once
+
+#include <QTreeWidget>
+
+#include <atomic>
+
+#include "app/shell/session.h"
+
+class QCheckBox;
+class QLabel;
+class QStackedWidget;
+
+namespace moorfrost::app {
+
+class ChipEditor;
+class Choice;
+class EmptyHint;
+
+class PutAwayPage : public QWidget {
+    Q_OBJECT
+public:
+    PutAwayPage(Session& session, QWidget* parent = nullptr);
+    void setFiles(std::vector<FileId> files);
+    ChipEditor* editor() { return editor_; }
+    QTreeWidget* tree() { return tree_; }
+    QPushButton* draftButton() { return draft_; }
+    void addShelf();
+    bool isPlanned() const { return planned_; }
+
+private:
+    PlaceWish wish() const;
+    void refreshShelves();
+    void refreshPlans();
+    void planAgain();
+    void show(const naming::PutAwayResult& result);
+    void draftMoves();
+    void dropMoves();
+    void savePlan();
+
+    Session& session_;
+    std::vector<FileId> files_;
+    Choice *shelf_, *plan_;
+    QPushButton *move_, *copy_, *draft_, *drop_;
+    QCheckBox *along_, *tidy_;
+    ChipEditor* editor_;
+    QLabel* error_;
+    QTreeWidget* tree_;
+    QStackedWidget* stack_;
+    EmptyHint* empty_;
+    std::vector<QLabel*> counts_;
+    QTimer timer_;
+    int run_ = 0;
+    bool planned_ = false;
+};
+
+} // namespace moorfrost::app

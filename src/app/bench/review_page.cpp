@@ -1,0 +1,226 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/bench/review_page.h"
+
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QShortcut>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/sheet.h"
+
+namespace moorfrost::app {
+
+namespace {
+enum Column { What, Future, Present, Origin };
+constexpr int fileRole = Qt::UserRole + 1;
+constexpr int fieldRole = Qt::UserRole + 2;
+} // namespace
+
+ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    auto* head = new QHBoxLayout;
+    title_ = label({}, "title");
+    note_ = label({}, "quiet");
+    drop_ = button(tr("Drop chosen"));
+    drop_->setToolTip(tr("Forget the chosen drafts (Delete). Files are not touched."));
+    dropAll_ = button(tr("Drop all"), "flat");
+    takeBack_ = button(tr("Take back"));
+    back_ = button(tr("Done"));
+    head->addWidget(title_);
+    head->addWidget(note_);
+    head->addStretch();
+    for (QPushButton* b : {drop_, dropAll_, takeBack_, back_})
+        head->addWidget(b);
+    banner_ = label({}, "banner");
+    banner_->setWordWrap(true);
+    tree_ = new QTreeWidget;
+    prepareTree(tree_, {tr("File and field"), tr("Will be"), tr("Is now"), tr("Where it comes from")});
+    tree_->setAccessibleName(tr("Drafts and moves"));
+    tree_->header()->resizeSection(What, 330);
+    tree_->header()->resizeSection(Future, 320);
+    tree_->header()->resizeSection(Present, 300);
+    remember(tree_->header(), "review");
+    empty_ = new EmptyHint("bench", tr("There are no drafts"), tr("What you type or take on the bench shows up here before anything is written."));
+    stack_ = new QStackedWidget;
+    stack_->setObjectName("panel");
+    stack_->addWidget(tree_);
+    stack_->addWidget(empty_);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(bar("head", head, 46));
+    layout->addWidget(banner_);
+    layout->addWidget(stack_, 1);
+    timer_.setSingleShot(true);
+    timer_.setInterval(30);
+    connect(&timer_, &QTimer::timeout, this, &ReviewPage::refresh);
+    for (auto signal : {&Session::draftsChanged, &Session::placementsChanged, &Session::written})
+        connect(&session_, signal, &timer_, qOverload<>(&QTimer::start));
+    connect(drop_, &QPushButton::clicked, this, &ReviewPage::dropChosen);
+    connect(dropAll_, &QPushButton::clicked, this, [this] {
+        std::set<FileId> files;
+        for (const auto& [id, fields] : session_.drafts().all())
+            files.insert(id);
+        session_.drafts().dropAll(ss(tr("Drop all drafts")), files);
+    });
+    connect(takeBack_, &QPushButton::clicked, this, [this] { session_.takeBack(session_.lastSet(), std::nullopt); });
+    connect(back_, &QPushButton::clicked, &session_, &Session::clearReport);
+    connect(tree_, &QTreeWidget::itemSelectionChanged, this, [this] { drop_->setEnabled(!tree_->selectedItems().isEmpty()); });
+    auto* remove = new QShortcut(QKeySequence::Delete, tree_);
+    remove->setContext(Qt::WidgetShortcut);
+    connect(remove, &QShortcut::activated, this, &ReviewPage::dropChosen);
+    refresh();
+}
+
+void ReviewPage::refresh() {
+    bool report = session_.lastReport().has_value();
+    banner_->setVisible(report);
+    drop_->setVisible(!report);
+    dropAll_->setVisible(!report);
+    takeBack_->setVisible(report && session_.lastReport()->done > 0);
+    back_->setVisible(report);
+    if (report)
+        showReport();
+    else
+        showDrafts();
+}
+
+void ReviewPage::showDrafts() {
+    tree_->setHeaderLabels({tr("File and field"), tr("Will be"), tr("Is now"), tr("Where it comes from")});
+    tree_->setUpdatesEnabled(false);
+    int scroll = tree_->verticalScrollBar()->value();
+    tree_->clear();
+    const auto& c = theme::colours();
+    QFont bold = theme::uiFont(13, QFont::DemiBold);
+    int drafts = 0;
+    for (const auto& [id, fields] : session_.drafts().all()) {
+        FilePtr f = session_.file(id);
+        if (!f)
+            continue;
+        auto* parent = new QTreeWidgetItem(tree_);
+        parent->setText(What, shownName(f->path));
+        parent->setFont(What, theme::monoFont());
+        parent->setToolTip(What, shownPath(f->path));
+        parent->setText(Present, shownPath(f->path.parent_path()));
+        parent->setFont(Present, theme::monoFont());
+        parent->setForeground(Present, c.third);
+        parent->setData(What, fileRole, static_cast<qlonglong>(id));
+        for (const auto& [key, draft] : fields) {
+            auto* item = new QTreeWidgetItem(parent);
+            item->setData(What, fileRole, static_cast<qlonglong>(id));
+            item->setData(What, fieldRole, qs(key));
+            item->setText(Origin, qs(draft.origin));
+            item->setForeground(Origin, c.second);
+            item->setForeground(Future, c.heather);
+            item->setFont(Future, bold);
+            if (key == library::placeKey) {
+                const naming::Placement* p = session_.placementOf(id);
+                bool copy = PlaceWish::fromValues(draft.values).copy;
+                item->setText(What, copy ? tr("Copy to") : tr("Move to"));
+                item->setText(Present, shownPath(f->path));
+                if (p && p->moves()) {
+                    item->setText(Future, shownPath(p->to));
+                } else {
+                    QStringList why;
+                    if (p)
+                        for (const naming::Mark& m : p->marks)
+                            why << qs(m.text);
+                    item->setText(Future, tr("stays: %1").arg(why.isEmpty() ? tr("no place could be worked out") : why.join(", ")));
+                    item->setForeground(Future, p && p->mark(naming::MarkKind::InPlace) ? c.second : c.rowan);
+                }
+            } else {
+                ++drafts;
+                QString before = qs(tags::shownValue(f->tags.fields, key)), after = qs(text::join(draft.values, "; "));
+                item->setText(What, columnLabel(key));
+                item->setText(Future, after.isEmpty() ? tr("blank") : after);
+                item->setText(Present, before.isEmpty() ? tr("blank") : before);
+                if (before.isEmpty())
+                    item->setForeground(Present, c.third);
+            }
+            for (int column : {Future, Present})
+                item->setToolTip(column, item->text(column));
+        }
+    }
+    tree_->expandAll();
+    tree_->verticalScrollBar()->setValue(scroll);
+    tree_->setUpdatesEnabled(true);
+    auto moves = static_cast<int>(session_.movesDrafted());
+    auto files = static_cast<int>(session_.drafts().all().size());
+    title_->setText(tr("Review"));
+    QStringList parts;
+    if (drafts > 0)
+        parts << tr("%n draft(s)", "", drafts);
+    if (moves > 0)
+        parts << tr("%n file(s) to move", "", moves);
+    note_->setText(files == 0 ? QString() : tr("%1 in %2. Nothing is written yet; all of it can be taken back afterwards.").arg(parts.join(", "), tr("%n file(s)", "", files)));
+    empty_->setTexts(tr("There are no drafts"), tr("What you type or take on the bench shows up here before anything is written."));
+    stack_->setCurrentIndex(files == 0 ? 1 : 0);
+    drop_->setEnabled(!tree_->selectedItems().isEmpty());
+    dropAll_->setEnabled(files > 0);
+}
+
+void ReviewPage::showReport() {
+    const files::SetReport& r = *session_.lastReport();
+    const auto& c = theme::colours();
+    title_->setText(tr("Written"));
+    note_->clear();
+    QString text = tr("%n file(s) written.", "", static_cast<int>(r.done));
+    if (r.failed > 0)
+        text += " " + tr("%n file(s) left as before; the reasons are below, the drafts are kept.", "", static_cast<int>(r.failed));
+    if (r.left > 0)
+        text += " " + tr("Stopped: %n file(s) were not begun.", "", static_cast<int>(r.left));
+    if (!r.error.empty())
+        text += " " + qs(r.error);
+    text += " " + tr("The journal keeps what was replaced.");
+    banner_->setText(text);
+    banner_->setObjectName(r.failed > 0 || !r.error.empty() ? "banner" : "bannerGood");
+    banner_->style()->unpolish(banner_);
+    banner_->style()->polish(banner_);
+    tree_->setHeaderLabels({tr("File"), tr("Is now"), tr("Was before"), tr("How it fared")});
+    tree_->clear();
+    std::vector<const files::StepRecord*> order;
+    for (const files::StepRecord& s : r.steps)
+        order.push_back(&s);
+    // What needs a look comes first.
+    std::stable_sort(order.begin(), order.end(), [](auto* a, auto* b) { return a->state == files::StepState::Failed && b->state != files::StepState::Failed; });
+    for (const files::StepRecord* s : order) {
+        auto* item = new QTreeWidgetItem(tree_);
+        item->setText(What, shownName(s->step.source));
+        item->setFont(What, theme::monoFont());
+        bool done = s->state == files::StepState::Done;
+        item->setText(Future, done && !s->step.target.empty() ? shownPath(s->step.target) : tr("%n field(s)", "", static_cast<int>(s->step.changes.size())));
+        item->setText(Present, shownPath(s->step.source));
+        for (int column : {Future, Present}) {
+            item->setFont(column, theme::monoFont());
+            item->setToolTip(column, item->text(column));
+        }
+        QString fared = done ? (s->notes.empty() ? tr("written") : qs(text::join(s->notes, " "))) : s->state == files::StepState::Failed ? qs(s->error) : tr("not begun");
+        item->setText(Origin, fared);
+        item->setToolTip(Origin, fared);
+        item->setForeground(Origin, done ? c.moss : c.rowan);
+        if (!done)
+            item->setIcon(What, theme::icon("attention", c.rowan));
+    }
+    stack_->setCurrentIndex(0);
+}
+
+void ReviewPage::dropChosen() {
+    if (session_.lastReport())
+        return;
+    std::vector<std::pair<FileId, std::string>> which;
+    for (QTreeWidgetItem* item : tree_->selectedItems()) {
+        FileId id = item->data(What, fileRole).toLongLong();
+        QString field = item->data(What, fieldRole).toString();
+        if (!field.isEmpty())
+            which.emplace_back(id, ss(field));
+        else
+            for (const auto& [key, draft] : session_.drafts().of(id))
+                which.emplace_back(id, key);
+    }
+    session_.drafts().drop(ss(tr("Drop drafts")), which);
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Review: every draft and every move, what will be beside what is, with its origin; each can be dropped. After a write it
+// says how each file fared.
+#pragma once
+
+#include <QLabel>
+#include <QTreeWidget>
+
+#include "app/shell/session.h"
+
+class QStackedWidget;
+
+namespace moorfrost::app {
+
+class EmptyHint;
+
+class ReviewPage : public QWidget {
+    Q_OBJECT
+public:
+    ReviewPage(Session& session, QWidget* parent = nullptr);
+    QTreeWidget* tree() { return tree_; }
+    void dropChosen();
+
+private:
+    void refresh();
+    void showDrafts();
+    void showReport();
+
+    Session& session_;
+    QLabel *title_, *note_, *banner_;
+    QPushButton *drop_, *dropAll_, *takeBack_, *back_;
+    QTreeWidget* tree_;
+    QStackedWidget* stack_;
+    EmptyHint* empty_;
+    QTimer timer_;
+};
+
+} // namespace moorfrost::app

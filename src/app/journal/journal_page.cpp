@@ -1,0 +1,202 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/journal/journal_page.h"
+
+#include <QDateTime>
+#include <QHeaderView>
+#include <QPainter>
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QStyledItemDelegate>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/sheet.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+enum Column { What, After, Before, State };
+constexpr int idRole = Qt::UserRole + 1;
+constexpr int numberRole = Qt::UserRole + 2;
+
+class SetDelegate : public QStyledItemDelegate {
+public:
+    SetDelegate(Session& session, QObject* parent) : QStyledItemDelegate(parent), session_(session) {}
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 58}; }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        auto row = static_cast<size_t>(index.row());
+        if (row >= session_.sets().size())
+            return;
+        const library::SetSummary& s = session_.sets()[row];
+        const auto& c = theme::colours();
+        QRect r = option.rect;
+        bool chosen = option.state & QStyle::State_Selected;
+        p->save();
+        p->fillRect(r, chosen ? c.fjordBack : c.panel);
+        if (chosen)
+            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), c.heather);
+        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
+        int right = r.right() - 8;
+        if (s.takenBack > 0)
+            right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22), s.done > 0 ? JournalPage::tr("partly taken back") : JournalPage::tr("taken back"), paint::Tone::Neutral) + 6;
+        if (s.failed > 0)
+            right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22), JournalPage::tr("%n left out", "", static_cast<int>(s.failed)), paint::Tone::Attention) + 6;
+        p->setFont(theme::uiFont(13, QFont::DemiBold));
+        p->setPen(c.ink);
+        int width = right - r.left() - 14;
+        p->drawText(QRect(r.left() + 14, r.top() + 8, width, 18), Qt::AlignVCenter | Qt::AlignLeft, p->fontMetrics().elidedText(qs(s.title), Qt::ElideRight, width));
+        p->setFont(theme::uiFont(12));
+        p->setPen(c.second);
+        QString when = QLocale().toString(QDateTime::fromSecsSinceEpoch(s.when), "d MMM yyyy, HH:mm");
+        p->drawText(QRect(r.left() + 14, r.top() + 29, r.width() - 22, 18), Qt::AlignVCenter | Qt::AlignLeft,
+                    JournalPage::tr("%1 \u00B7 %2").arg(when, JournalPage::tr("%n file(s) written", "", static_cast<int>(s.done + s.takenBack))));
+        p->restore();
+    }
+
+private:
+    Session& session_;
+};
+
+} // namespace
+
+JournalPage::JournalPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    auto* head = new QHBoxLayout;
+    title_ = label(tr("Journal"), "title");
+    note_ = label({}, "quiet");
+    takeBackChosen_ = button(tr("Take back chosen files"));
+    takeBack_ = button(tr("Take back the whole set"));
+    head->addWidget(title_);
+    head->addWidget(note_, 1);
+    head->addWidget(takeBackChosen_);
+    head->addWidget(takeBack_);
+    list_ = new QListWidget;
+    list_->setItemDelegate(new SetDelegate(session_, list_));
+    list_->setUniformItemSizes(true);
+    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_->setAccessibleName(tr("Sets that were written"));
+    list_->setMinimumWidth(220);
+    tree_ = new QTreeWidget;
+    prepareTree(tree_, {tr("File and field"), tr("After"), tr("Before"), tr("State")});
+    tree_->setAccessibleName(tr("Files of the set"));
+    tree_->header()->resizeSection(What, 260);
+    tree_->header()->resizeSection(After, 260);
+    tree_->header()->resizeSection(Before, 240);
+    remember(tree_->header(), "journal 2");
+    auto* splitter = new QSplitter;
+    splitter->addWidget(list_);
+    splitter->addWidget(tree_);
+    splitter->setStretchFactor(1, 1);
+    splitter->setSizes({300, 900});
+    remember(splitter, "journal");
+    stack_ = new QStackedWidget;
+    stack_->setObjectName("panel");
+    stack_->addWidget(splitter);
+    stack_->addWidget(new EmptyHint("journal", tr("Nothing has been written yet"), tr("Every write becomes a line here, with what it replaced, and can be taken back from here.")));
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(bar("head", head, 46));
+    layout->addWidget(stack_, 1);
+    connect(&session_, &Session::journalChanged, this, &JournalPage::refill);
+    connect(list_, &QListWidget::currentRowChanged, this, &JournalPage::readSteps);
+    connect(takeBack_, &QPushButton::clicked, this, [this] { takeBack(false); });
+    connect(takeBackChosen_, &QPushButton::clicked, this, [this] { takeBack(true); });
+    connect(tree_, &QTreeWidget::itemSelectionChanged, this, [this] { takeBackChosen_->setEnabled(!tree_->selectedItems().isEmpty()); });
+    refill();
+}
+
+void JournalPage::refill() {
+    int64_t wanted = set_;
+    list_->blockSignals(true);
+    list_->clear();
+    int row = 0, at = 0;
+    for (const library::SetSummary& s : session_.sets()) {
+        auto* item = new QListWidgetItem(list_);
+        item->setData(idRole, static_cast<qlonglong>(s.id));
+        item->setData(Qt::AccessibleTextRole, qs(s.title));
+        if (s.id == wanted)
+            at = row;
+        ++row;
+    }
+    list_->blockSignals(false);
+    stack_->setCurrentIndex(row == 0 ? 1 : 0);
+    takeBack_->setVisible(row > 0);
+    takeBackChosen_->setVisible(row > 0);
+    if (row > 0)
+        list_->setCurrentRow(at);
+    note_->setText(row == 0 ? QString() : tr("%n set(s), newest first", "", row));
+    readSteps();
+}
+
+void JournalPage::readSteps() {
+    if (!list_->currentItem())
+        return;
+    set_ = list_->currentItem()->data(idRole).toLongLong();
+    session_.readSteps(set_, [this, set = set_](std::vector<library::SetStep> steps) {
+        if (set == set_)
+            showSteps(std::move(steps));
+    });
+}
+
+void JournalPage::showSteps(std::vector<library::SetStep> steps) {
+    const auto& c = theme::colours();
+    tree_->setUpdatesEnabled(false);
+    tree_->clear();
+    bool canTakeBack = false;
+    for (const library::SetStep& step : steps) {
+        const files::StepRecord& r = step.record;
+        auto* item = new QTreeWidgetItem(tree_);
+        item->setData(What, numberRole, static_cast<qulonglong>(step.number));
+        item->setText(What, shownName(r.step.source));
+        item->setFont(What, theme::monoFont());
+        item->setToolTip(What, shownPath(r.step.source));
+        static const char* const states[] = {QT_TR_NOOP("not begun"), QT_TR_NOOP("begun"), QT_TR_NOOP("written"), QT_TR_NOOP("left as before"), QT_TR_NOOP("taken back")};
+        QString state = tr(states[static_cast<size_t>(r.state)]);
+        if (!r.error.empty())
+            state += ": " + qs(r.error);
+        item->setText(State, state);
+        item->setToolTip(State, state);
+        bool done = r.state == files::StepState::Done;
+        canTakeBack = canTakeBack || done;
+        item->setForeground(State, done ? c.moss : r.state == files::StepState::Failed ? c.rowan : c.second);
+        auto child = [&](const QString& what, const QString& after, const QString& before, bool mono) {
+            auto* line = new QTreeWidgetItem(item, {what, after, before});
+            line->setForeground(What, c.second);
+            line->setForeground(Before, c.second);
+            if (mono) {
+                line->setFont(After, theme::monoFont());
+                line->setFont(Before, theme::monoFont());
+            }
+            line->setToolTip(After, after);
+            line->setToolTip(Before, before);
+            line->setFlags(Qt::ItemIsEnabled);
+        };
+        if (!r.step.target.empty())
+            child(r.step.copy ? tr("Copied to") : tr("Place"), shownPath(r.step.target), shownPath(r.step.source), true);
+        for (const auto& [key, values] : r.step.changes) {
+            QString after = qs(text::join(values, "; ")), before = qs(tags::shownValue(r.before, key));
+            child(columnLabel(key) == tr("No.") ? tr("Track") : columnLabel(key), after.isEmpty() ? tr("blank") : after, before.isEmpty() ? tr("blank") : before, false);
+        }
+    }
+    if (steps.size() <= 400)
+        tree_->expandAll();
+    tree_->setUpdatesEnabled(true);
+    takeBack_->setEnabled(canTakeBack);
+    takeBackChosen_->setEnabled(false);
+}
+
+void JournalPage::takeBack(bool onlyChosen) {
+    std::optional<std::set<size_t>> steps;
+    if (onlyChosen) {
+        steps.emplace();
+        for (QTreeWidgetItem* item : tree_->selectedItems())
+            if (!item->parent())
+                steps->insert(item->data(What, numberRole).toULongLong());
+    }
+    session_.takeBack(set_, steps);
+}
+
+} // namespace moorfrost::app

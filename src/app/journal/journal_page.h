@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The journal: everything that was written, and taking it back.
+#pragma once
+
+#include <QListWidget>
+#include <QTreeWidget>
+
+#include "app/shell/session.h"
+
+class QLabel;
+class QStackedWidget;
+
+namespace moorfrost::app {
+
+class JournalPage : public QWidget {
+    Q_OBJECT
+public:
+    JournalPage(Session& session, QWidget* parent = nullptr);
+    QListWidget* sets() { return list_; }
+    QTreeWidget* files() { return tree_; }
+    QPushButton* takeBackButton() { return takeBack_; }
+
+private:
+    void refill();
+    void readSteps();
+    void showSteps(std::vector<library::SetStep> steps);
+    void takeBack(bool onlyChosen);
+
+    Session& session_;
+    QListWidget* list_;
+    QTreeWidget* tree_;
+    QStackedWidget* stack_;
+    QLabel *title_, *note_;
+    QPushButton *takeBack_, *takeBackChosen_;
+    int64_t set_ = 0;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QElapsedTimer>
+#include <QLibraryInfo>
+#include <QSettings>
+#include <QTimer>
+#include <QTranslator>
+
+#include <cstdio>
+
+#include "app/bench/bench_page.h"
+#include "app/shell/main_window.h"
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+
+int main(int argc, char** argv) {
+    using namespace moorfrost;
+    using namespace moorfrost::app;
+    QElapsedTimer clock;
+    clock.start();
+    QApplication application(argc, argv);
+    QApplication::setApplicationName("moorfrost");
+    QApplication::setApplicationDisplayName("Moorfrost");
+    QApplication::setDesktopFileName("org.moorfrost.Moorfrost");
+    QApplication::setOrganizationName("moorfrost");
+    QApplication::setApplicationVersion("0.1.0");
+    QCommandLineParser parser;
+    parser.setApplicationDescription(QApplication::translate("main", "Tag, name, identify and put away audio files."));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    QCommandLineOption libraryOption("library", "The library file (else the one in the XDG data folder).", "file");
+    QCommandLineOption shelfOption("shelf", "Make this folder a shelf, if it is none yet.", "folder");
+    QCommandLineOption settingsOption("settings", "Keep window settings in this file.", "file");
+    QCommandLineOption themeOption("theme", "light, dark or system, for this run.", "theme");
+    QCommandLineOption startupOption("report-startup", "Print the milliseconds to the first window and end (for benchmarks).");
+    for (const QCommandLineOption& o : {libraryOption, shelfOption, settingsOption, themeOption, startupOption})
+        parser.addOption(o);
+    parser.addPositionalArgument("folder", "Folders and files to bring in.", "[folder ...]");
+    parser.process(application);
+
+    if (parser.isSet(settingsOption)) {
+        QSettings::setDefaultFormat(QSettings::IniFormat);
+        QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, parser.value(settingsOption));
+    }
+    QTranslator plurals;
+    if (plurals.load(":/i18n/moorfrost_en.qm"))
+        QApplication::installTranslator(&plurals);
+    theme::loadFonts();
+    theme::apply(theme::choiceFromKey(parser.isSet(themeOption) ? parser.value(themeOption) : QSettings().value("theme", "system").toString()));
+    QApplication::setWindowIcon(QIcon(":/app.svg"));
+
+    Path library = parser.isSet(libraryOption) ? std::filesystem::absolute(Path(ss(parser.value(libraryOption)))) : library::Store::defaultPath();
+    Session session(library);
+    MainWindow window(session);
+    // Arguments are taken as the bytes that the system gave, which need not be UTF-8.
+    std::vector<Path> folders;
+    for (int i = 1; i < argc; ++i)
+        if (argv[i][0] != '-' && std::filesystem::exists(argv[i]) && parser.positionalArguments().contains(QString::fromLocal8Bit(argv[i])))
+            folders.push_back(std::filesystem::absolute(argv[i]));
+    QObject::connect(&session, &Session::loaded, &window, [&] {
+        if (parser.isSet(shelfOption)) {
+            Path shelf = std::filesystem::absolute(Path(ss(parser.value(shelfOption))));
+            session.addShelf(shownName(shelf), shelf);
+        }
+        session.bringIn(folders, true);
+    });
+    window.show();
+    if (parser.isSet(startupOption))
+        QTimer::singleShot(0, &window, [&] {
+            window.repaint();
+            std::printf("%lld\n", static_cast<long long>(clock.elapsed()));
+            QApplication::quit();
+        });
+    return QApplication::exec();
+}

@@ -1,0 +1,134 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/settings/settings_page.h"
+
+#include <QButtonGroup>
+#include <QGridLayout>
+#include <QInputDialog>
+#include <QMessageBox>
+#include <QRadioButton>
+#include <QScrollArea>
+#include <QSettings>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+
+namespace moorfrost::app {
+
+SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    auto* head = new QHBoxLayout;
+    head->addWidget(label(tr("Settings"), "title"));
+    head->addStretch();
+    auto* content = new QWidget;
+    content->setMaximumWidth(760);
+    auto* column = new QVBoxLayout(content);
+    column->setContentsMargins(24, 20, 24, 20);
+    column->setSpacing(6);
+    auto section = [&](const QString& title, const QString& text) {
+        auto* l = label(title, "");
+        l->setFont(theme::uiFont(14, QFont::DemiBold));
+        column->addWidget(l);
+        auto* t = label(text, "quiet");
+        t->setWordWrap(true);
+        column->addWidget(t);
+        column->addSpacing(4);
+    };
+
+    section(tr("Appearance"), tr("Both themes have the same contrast."));
+    auto* look = new QButtonGroup(this);
+    const std::pair<QString, const char*> looks[] = {{tr("As the system"), "system"}, {tr("Frost (light)"), "light"}, {tr("Night moor (dark)"), "dark"}};
+    for (const auto& [name, key] : looks) {
+        auto* radio = new QRadioButton(name);
+        radio->setChecked(QSettings().value("theme", "system").toString() == key);
+        look->addButton(radio);
+        column->addWidget(radio);
+        connect(radio, &QRadioButton::clicked, this, [this, key = QString(key)] {
+            QSettings().setValue("theme", key);
+            theme::apply(theme::choiceFromKey(key));
+            emit themeChanged();
+        });
+    }
+    column->addSpacing(20);
+    section(tr("Names on shelves"), tr("What the names of files and folders must suit. A value can never leave its shelf, whichever is chosen."));
+    names_ = new QButtonGroup(this);
+    const std::pair<QString, const char*> profiles[] = {
+        {tr("Portable: also for sticks and other systems. : becomes -, ? and * are left out, no trailing dots"), "portable"},
+        {tr("Linux: everything but / is kept"), "linux"},
+        {tr("Strict ASCII: portable, in plain letters"), "ascii"}};
+    for (const auto& [name, key] : profiles) {
+        auto* radio = new QRadioButton(name);
+        radio->setProperty("key", key);
+        radio->setChecked(QString(key) == "portable");
+        names_->addButton(radio);
+        column->addWidget(radio);
+        connect(radio, &QRadioButton::clicked, this, [this, key = QString(key)] {
+            session_.setSetting("names", key);
+            emit session_.draftsChanged(); // places are worked out anew
+        });
+    }
+    column->addSpacing(20);
+    section(tr("Shelves"), tr("The root folders in which put-away files live."));
+    shelves_ = new QGridLayout;
+    shelves_->setColumnStretch(1, 1);
+    shelves_->setHorizontalSpacing(12);
+    column->addLayout(shelves_);
+    auto* add = button(tr("Add a shelf\u2026"));
+    column->addSpacing(4);
+    column->addWidget(add, 0, Qt::AlignLeft);
+    column->addStretch();
+
+    auto* scroll = new QScrollArea;
+    scroll->setObjectName("panel");
+    scroll->setWidgetResizable(true);
+    scroll->setWidget(content);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(bar("head", head, 46));
+    layout->addWidget(scroll, 1);
+    connect(add, &QPushButton::clicked, this, &SettingsPage::shelfWanted);
+    connect(&session_, &Session::shelvesChanged, this, &SettingsPage::refreshShelves);
+    connect(&session_, &Session::loaded, this, [this] {
+        QString key = session_.setting("names");
+        for (QAbstractButton* b : names_->buttons())
+            if (b->property("key").toString() == (key.isEmpty() ? "portable" : key))
+                b->setChecked(true);
+    });
+    refreshShelves();
+}
+
+void SettingsPage::refreshShelves() {
+    while (QLayoutItem* item = shelves_->takeAt(0)) {
+        delete item->widget();
+        delete item;
+    }
+    int row = 0;
+    for (const library::Shelf& s : session_.shelves()) {
+        auto* name = label(qs(s.name), "");
+        name->setFont(theme::uiFont(13, QFont::Medium));
+        auto* path = new ShortLabel(shownPath(s.path));
+        path->setObjectName("mono");
+        auto* rename = button(tr("Rename\u2026"), "flat");
+        auto* remove = button(tr("Remove\u2026"), "flat");
+        shelves_->addWidget(name, row, 0);
+        shelves_->addWidget(path, row, 1);
+        shelves_->addWidget(rename, row, 2);
+        shelves_->addWidget(remove, row, 3);
+        connect(rename, &QPushButton::clicked, this, [this, s] {
+            QString n = QInputDialog::getText(this, tr("Rename the shelf"), tr("Name:"), QLineEdit::Normal, qs(s.name)).simplified();
+            if (!n.isEmpty())
+                session_.renameShelf(s.id, n);
+        });
+        connect(remove, &QPushButton::clicked, this, [this, s] {
+            if (QMessageBox::question(this, tr("Remove the shelf"), tr("The library forgets the files on \"%1\". The files themselves stay where they are.").arg(qs(s.name)),
+                                      QMessageBox::Ok | QMessageBox::Cancel) == QMessageBox::Ok)
+                session_.removeShelf(s.id);
+        });
+        ++row;
+    }
+    if (row == 0)
+        shelves_->addWidget(label(tr("None yet."), "third"), 0, 0);
+}
+
+} // namespace moorfrost::app

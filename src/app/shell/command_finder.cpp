@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/command_finder.h"
+
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QTimer>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+
+namespace moorfrost::app {
+
+CommandFinder::CommandFinder(const QList<QAction*>& actions, QWidget* parent) : QDialog(parent), actions_(actions) {
+    setWindowTitle(tr("Find a command"));
+    resize(520, 380);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(12, 12, 12, 12);
+    search_ = new QLineEdit;
+    search_->setPlaceholderText(tr("What do you want to do?"));
+    search_->setAccessibleName(windowTitle());
+    list_ = new QListWidget;
+    list_->setUniformItemSizes(true);
+    layout->addWidget(search_);
+    layout->addWidget(list_, 1);
+    search_->installEventFilter(this);
+    connect(search_, &QLineEdit::textChanged, this, &CommandFinder::refill);
+    connect(search_, &QLineEdit::returnPressed, this, &CommandFinder::trigger);
+    connect(list_, &QListWidget::itemActivated, this, &CommandFinder::trigger);
+    refill();
+}
+
+bool CommandFinder::eventFilter(QObject* object, QEvent* event) {
+    if (event->type() == QEvent::KeyPress) {
+        int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Down || key == Qt::Key_Up) {
+            int row = list_->currentRow() + (key == Qt::Key_Down ? 1 : -1);
+            list_->setCurrentRow(std::clamp(row, 0, std::max(0, list_->count() - 1)));
+            return true;
+        }
+    }
+    return QDialog::eventFilter(object, event);
+}
+
+void CommandFinder::refill() {
+    list_->clear();
+    std::vector<std::string> words;
+    for (const std::string& w : text::split(text::fold(ss(search_->text())), " "))
+        if (!w.empty())
+            words.push_back(w);
+    for (QAction* action : actions_) {
+        if (!action->isEnabled() || action->text().isEmpty())
+            continue;
+        QString name = action->text().remove('&');
+        std::string folded = text::fold(ss(name + " " + action->toolTip()));
+        if (!std::all_of(words.begin(), words.end(), [&](const std::string& w) { return folded.find(w) != std::string::npos; }))
+            continue;
+        QString keys = action->shortcut().toString(QKeySequence::NativeText);
+        auto* item = new QListWidgetItem(keys.isEmpty() ? name : name + "     " + keys, list_);
+        item->setData(Qt::UserRole, QVariant::fromValue(action));
+    }
+    list_->setCurrentRow(0);
+}
+
+void CommandFinder::trigger() {
+    QListWidgetItem* item = list_->currentItem();
+    if (!item)
+        return;
+    auto* action = item->data(Qt::UserRole).value<QAction*>();
+    accept();
+    // After this window is gone, so that a command may open one of its own.
+    QTimer::singleShot(0, action, &QAction::trigger);
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,206 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/foot.h"
+
+#include <QHBoxLayout>
+#include <QMouseEvent>
+#include <QPainter>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "core/audio/decoder.h"
+
+namespace moorfrost::app {
+
+Waveform::Waveform(QWidget* parent) : QWidget(parent) {
+    setFixedSize(186, 30);
+    setAccessibleName(tr("Shape of the sound"));
+    setCursor(Qt::PointingHandCursor);
+}
+
+void Waveform::setPeaks(std::vector<float> peaks) {
+    peaks_ = std::move(peaks);
+    update();
+}
+
+void Waveform::setPosition(double part) {
+    part_ = part;
+    update();
+}
+
+void Waveform::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    const auto& c = theme::colours();
+    if (peaks_.empty()) {
+        p.fillRect(QRect(0, height() / 2, width(), 1), c.line);
+        return;
+    }
+    int bars = width() / 3;
+    for (int i = 0; i < bars; ++i) {
+        auto at = static_cast<size_t>(i) * peaks_.size() / static_cast<size_t>(bars);
+        int h = std::max(2, static_cast<int>(peaks_[at] * static_cast<float>(height())));
+        bool played = i < part_ * bars;
+        p.fillRect(QRect(i * 3, (height() - h) / 2, 2, h), played ? c.heather : c.third);
+    }
+}
+
+void Waveform::mousePressEvent(QMouseEvent* event) {
+    emit clicked(event->position().x() / width());
+}
+
+Foot::Foot(Session& session, Player& player, QWidget* parent) : QFrame(parent), session_(session), player_(player) {
+    setObjectName("foot");
+    setFixedHeight(46);
+    auto* layout = new QHBoxLayout(this);
+    layout->setContentsMargins(12, 0, 14, 0);
+    layout->setSpacing(8);
+    play_ = iconButton("play", tr("Play or pause (Space)"));
+    wave_ = new Waveform;
+    playing_ = new ShortLabel;
+    time_ = label({}, "quiet");
+    drafts_ = label({}, "draft");
+    moves_ = label({}, "quiet");
+    review_ = button(tr("Review"));
+    write_ = button(tr("Write\u2026"), "accent");
+    layout->addWidget(play_);
+    layout->addWidget(wave_);
+    layout->addWidget(playing_, 1);
+    layout->addWidget(time_);
+    layout->addSpacing(24);
+    layout->addWidget(drafts_);
+    layout->addWidget(moves_);
+    layout->addSpacing(4);
+    layout->addWidget(review_);
+    layout->addWidget(write_);
+    connect(play_, &QToolButton::clicked, this, [this] {
+        if (player_.file())
+            player_.toggle();
+    });
+    connect(wave_, &Waveform::clicked, this, [this](double part) {
+        if (player_.file())
+            player_.seek(part * player_.file()->tags.facts.duration);
+    });
+    connect(&player_, &Player::changed, this, &Foot::showPlayer);
+    connect(&session_, &Session::draftsChanged, this, &Foot::showDrafts);
+    connect(&session_, &Session::placementsChanged, this, &Foot::showDrafts);
+    connect(&session_, &Session::batchesChanged, this, &Foot::showDrafts);
+    connect(&session_.jobs(), &JobList::changed, this, &Foot::showDrafts);
+    showPlayer();
+    showDrafts();
+}
+
+void Foot::setReviewing(bool on) {
+    reviewing_ = on;
+    review_->setText(on ? tr("Close review") : tr("Review"));
+    showDrafts();
+}
+
+void Foot::showPlayer() {
+    auto file = player_.file();
+    play_->setIcon(theme::icon(player_.isPlaying() ? "pause" : "play"));
+    play_->setEnabled(file != nullptr);
+    wave_->setVisible(file != nullptr);
+    if (!file) {
+        playing_->setText(tr("Nothing is playing"));
+        time_->clear();
+        return;
+    }
+    std::string title = tags::firstValue(session_.drafts().effective(file->id), "title");
+    playing_->setText(title.empty() ? shownName(file->path) : qs(title));
+    time_->setText(tr("%1 / %2").arg(shownLength(player_.position()), shownLength(file->tags.facts.duration)));
+    wave_->setPosition(file->tags.facts.duration > 0 ? player_.position() / file->tags.facts.duration : 0);
+    if (peaksOf_ != file->id)
+        loadPeaks();
+}
+
+void Foot::loadPeaks() {
+    auto file = player_.file();
+    peaksOf_ = file->id;
+    wave_->setPeaks({});
+    auto peaks = std::make_shared<std::vector<float>>();
+    session_.jobs().start(
+        tr("Drawing the sound of %1").arg(shownName(file->path)),
+        [path = file->path, peaks](std::stop_token stop, work::Progress&) {
+            if (auto result = audio::peaksOf(path, 62, stop))
+                *peaks = std::move(*result);
+        },
+        [this, peaks, id = file->id] {
+            if (id == peaksOf_)
+                wave_->setPeaks(*peaks);
+        });
+}
+
+void Foot::showDrafts() {
+    auto drafts = static_cast<int>(session_.drafts().fieldDrafts());
+    auto inFiles = static_cast<int>(session_.drafts().filesWithFieldDrafts());
+    auto moves = static_cast<int>(session_.movesDrafted());
+    bool any = drafts > 0 || moves > 0;
+    drafts_->setText(drafts > 0 ? tr("%1 in %2").arg(tr("%n draft(s)", "", drafts), tr("%n file(s)", "", inFiles)) : QString());
+    QStringList parts;
+    if (moves > 0)
+        parts << tr("%n file(s) to move", "", moves);
+    parts << (any ? tr("nothing written yet") : tr("No drafts: nothing to write"));
+    moves_->setText((drafts > 0 ? QString("\u00B7 ") : QString()) + parts.join(" \u00B7 "));
+    bool idle = session_.jobs().isIdle();
+    review_->setEnabled(any || reviewing_);
+    write_->setEnabled(any && idle);
+    write_->setText(!reviewing_ || !any ? tr("Write\u2026") : tr("Write %n change(s)", "", drafts + moves));
+}
+
+JobShelf::JobShelf(JobList& jobs, QWidget* parent) : QFrame(parent), jobs_(jobs) {
+    setObjectName("jobs");
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(12, 4, 14, 4);
+    layout->setSpacing(2);
+    connect(&jobs_, &JobList::changed, this, &JobShelf::refresh);
+    hide();
+}
+
+void JobShelf::refresh() {
+    std::vector<work::Job*> shown;
+    for (const auto& job : jobs_.running())
+        if (!job->isDone() && job->progress().total > 0)
+            shown.push_back(job.get());
+    while (rows_.size() < shown.size()) {
+        auto* box = new QWidget;
+        auto* line = new QHBoxLayout(box);
+        line->setContentsMargins(0, 0, 0, 0);
+        line->setSpacing(12);
+        Row row{box, label({}, ""), label({}, "quiet"), new QProgressBar, button(tr("Stop"))};
+        row.bar->setTextVisible(false);
+        row.bar->setFixedWidth(180);
+        line->addWidget(row.title);
+        line->addWidget(row.bar);
+        line->addWidget(row.detail, 1);
+        line->addWidget(row.stop);
+        size_t index = rows_.size();
+        connect(row.stop, &QPushButton::clicked, this, [this, index] {
+            size_t i = 0;
+            for (const auto& job : jobs_.running())
+                if (!job->isDone() && job->progress().total > 0 && i++ == index)
+                    job->stop();
+        });
+        layout()->addWidget(box);
+        rows_.push_back(row);
+    }
+    for (size_t i = 0; i < rows_.size(); ++i) {
+        rows_[i].box->setVisible(i < shown.size());
+        if (i >= shown.size())
+            continue;
+        work::Progress::State s = shown[i]->progress();
+        rows_[i].title->setText(qs(shown[i]->title()));
+        rows_[i].bar->setRange(0, static_cast<int>(s.total));
+        rows_[i].bar->setValue(static_cast<int>(s.done));
+        QStringList parts{tr("%L1 of %L2").arg(s.done).arg(s.total)};
+        if (s.perSecond > 0)
+            parts << tr("%L1 a second").arg(qRound(s.perSecond));
+        if (s.secondsLeft > 1)
+            parts << tr("%n second(s) left", "", static_cast<int>(s.secondsLeft + 0.5));
+        parts << qs(text::forDisplay(s.item));
+        rows_[i].detail->setText(parts.join(" \u00B7 "));
+        rows_[i].stop->setEnabled(!shown[i]->isStopping());
+    }
+    setVisible(!shown.empty());
+}
+
+} // namespace moorfrost::app

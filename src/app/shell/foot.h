@@ -1,0 +1,82 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The foot of the window, in every workspace: the player on the left, the draft bar on the right; above it the job shelf.
+#pragma once
+
+#include <QFrame>
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QToolButton>
+
+#include "app/shell/player.h"
+#include "app/shell/session.h"
+
+namespace moorfrost::app {
+
+class ShortLabel;
+
+/// The shape of the sound, with the part that was played in heather. A click goes to a place.
+class Waveform : public QWidget {
+    Q_OBJECT
+public:
+    explicit Waveform(QWidget* parent = nullptr);
+    void setPeaks(std::vector<float> peaks);
+    void setPosition(double part);
+
+signals:
+    void clicked(double part);
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+    void mousePressEvent(QMouseEvent* event) override;
+
+private:
+    std::vector<float> peaks_;
+    double part_ = 0;
+};
+
+class Foot : public QFrame {
+    Q_OBJECT
+public:
+    Foot(Session& session, Player& player, QWidget* parent = nullptr);
+    QPushButton* reviewButton() { return review_; }
+    QPushButton* writeButton() { return write_; }
+    /// On the review page the button writes; elsewhere it leads there.
+    void setReviewing(bool on);
+
+private:
+    void showPlayer();
+    void showDrafts();
+    void loadPeaks();
+
+    Session& session_;
+    Player& player_;
+    QToolButton* play_;
+    Waveform* wave_;
+    ShortLabel* playing_;
+    QLabel* time_;
+    QLabel *drafts_, *moves_;
+    QPushButton *review_, *write_;
+    FileId peaksOf_ = 0;
+    bool reviewing_ = false;
+};
+
+/// One line a job: what, how far, how fast, how long still, Stop.
+class JobShelf : public QFrame {
+    Q_OBJECT
+public:
+    explicit JobShelf(JobList& jobs, QWidget* parent = nullptr);
+
+private:
+    struct Row {
+        QWidget* box;
+        QLabel *title, *detail;
+        QProgressBar* bar;
+        QPushButton* stop;
+    };
+    void refresh();
+    JobList& jobs_;
+    std::vector<Row> rows_;
+};
+
+} // namespace moorfrost::app

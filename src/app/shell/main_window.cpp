@@ -1,0 +1,375 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/main_window.h"
+
+#include <QApplication>
+#include <QButtonGroup>
+#include <QCloseEvent>
+#include <QDragEnterEvent>
+#include <QMenu>
+#include <QMimeData>
+#include <QPainter>
+#include <QSettings>
+#include <QVBoxLayout>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
+#include "app/bench/describe_page.h"
+#include "app/bench/put_away_page.h"
+#include "app/bench/review_page.h"
+#include "app/journal/journal_page.h"
+#include "app/library/library_page.h"
+#include "app/settings/settings_page.h"
+#include "app/shell/command_finder.h"
+#include "app/shell/foot.h"
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+
+namespace moorfrost::app {
+
+RailButton::RailButton(const QString& icon, const QString& name, QWidget* parent) : QAbstractButton(parent), icon_(icon) {
+    setText(name);
+    setAccessibleName(name);
+    setCheckable(true);
+    setCursor(Qt::PointingHandCursor);
+    setFixedSize(76, 58);
+}
+
+void RailButton::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    QColor ink = isChecked() ? QColor("#FFFFFF") : QColor("#B4C0C8");
+    if (isChecked()) {
+        p.fillRect(rect(), QColor(255, 255, 255, 18));
+        p.fillRect(QRect(0, 0, 3, height()), QColor("#C3A7E6"));
+    } else if (underMouse() || hasFocus()) {
+        p.fillRect(rect(), QColor(255, 255, 255, 10));
+    }
+    p.drawPixmap(width() / 2 - 11, 9, theme::pixmap(icon_, ink, 22, devicePixelRatioF()));
+    p.setFont(theme::uiFont(11));
+    p.setPen(ink);
+    p.drawText(QRect(0, 34, width(), 18), Qt::AlignCenter, text());
+    if (hasFocus()) {
+        p.setPen(QColor("#8CC7E0"));
+        p.drawRect(rect().adjusted(4, 2, -4, -3));
+    }
+}
+
+MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent), session_(session) {
+    setWindowTitle("Moorfrost");
+    setAcceptDrops(true);
+    setMinimumSize(720, 480);
+    bench_ = new BenchPage(session_);
+    library_ = new LibraryPage(session_);
+    journal_ = new JournalPage(session_);
+    settings_ = new SettingsPage(session_);
+    review_ = new ReviewPage(session_);
+    stack_ = new QStackedWidget;
+    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, journal_, settings_, review_})
+        stack_->addWidget(page);
+
+    auto* railBox = new QFrame;
+    railBox->setObjectName("rail");
+    railBox->setFixedWidth(76);
+    auto* rail = new QVBoxLayout(railBox);
+    rail->setContentsMargins(0, 0, 0, 6);
+    rail->setSpacing(0);
+    menuButton_ = new QToolButton;
+    menuButton_->setIcon(theme::icon("menu", "#B4C0C8"));
+    menuButton_->setIconSize({20, 20});
+    menuButton_->setFixedSize(76, 46);
+    menuButton_->setToolTip(tr("All commands (F10)"));
+    menuButton_->setAccessibleName(tr("All commands"));
+    menuButton_->setPopupMode(QToolButton::InstantPopup);
+    menuButton_->setStyleSheet("QToolButton{border:none;background:transparent} QToolButton:hover,QToolButton:focus{background:rgba(255,255,255,22)} "
+                               "QToolButton::menu-indicator{image:none}");
+    rail->addWidget(menuButton_);
+    auto* group = new QButtonGroup(this);
+    const std::tuple<const char*, QString, Workspace> entries[] = {
+        {"bench", tr("Bench"), Bench}, {"library", tr("Library"), Library}, {"journal", tr("Journal"), Journal}, {"settings", tr("Settings"), Settings}};
+    for (const auto& [icon, name, workspace] : entries) {
+        if (workspace == Journal)
+            rail->addStretch();
+        auto* b = new RailButton(icon, name);
+        rail->addWidget(b);
+        group->addButton(b, workspace);
+        rail_.push_back(b);
+        connect(b, &QAbstractButton::clicked, this, [this, w = workspace] { showWorkspace(w); });
+    }
+
+    message_ = label({}, "banner");
+    message_->setWordWrap(true);
+    message_->hide();
+    jobShelf_ = new JobShelf(session_.jobs());
+    foot_ = new Foot(session_, player_);
+    auto* right = new QVBoxLayout;
+    right->setContentsMargins(0, 0, 0, 0);
+    right->setSpacing(0);
+    right->addWidget(stack_, 1);
+    right->addWidget(message_);
+    right->addWidget(jobShelf_);
+    right->addWidget(foot_);
+    auto* whole = new QWidget;
+    auto* layout = new QHBoxLayout(whole);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(railBox);
+    layout->addLayout(right, 1);
+    setCentralWidget(whole);
+
+    makeActions();
+    connect(foot_->reviewButton(), &QPushButton::clicked, this, [this] { showWorkspace(workspace() == Review ? before_ : Review); });
+    connect(foot_->writeButton(), &QPushButton::clicked, this, &MainWindow::writeOrReview);
+    connect(&session_, &Session::said, this, &MainWindow::say);
+    connect(&player_, &Player::trouble, this, [this](const QString& s) { say(s, false); });
+    connect(bench_, &BenchPage::playRequested, this, &MainWindow::play);
+    connect(library_, &LibraryPage::playRequested, this, &MainWindow::play);
+    connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
+    connect(settings_, &SettingsPage::shelfWanted, bench_->putAway(), &PutAwayPage::addShelf);
+    connect(settings_, &SettingsPage::themeChanged, this, [this] {
+        // Icons are drawn in the colours of the theme.
+        for (QToolButton* b : findChildren<QToolButton*>())
+            if (b->property("icon").typeId() == QMetaType::QString)
+                b->setIcon(theme::icon(b->property("icon").toString()));
+        emit session_.batchChanged();
+        emit session_.draftsChanged();
+        emit session_.journalChanged();
+    });
+    messageTimer_.setSingleShot(true);
+    connect(&messageTimer_, &QTimer::timeout, message_, &QWidget::hide);
+    qApp->installEventFilter(this);
+
+    QSettings settings;
+    if (!restoreGeometry(settings.value("window").toByteArray()))
+        resize(1280, 800);
+    showWorkspace(Bench);
+}
+
+MainWindow::~MainWindow() {
+    qApp->removeEventFilter(this);
+}
+
+void MainWindow::makeActions() {
+    auto* menu = new QMenu(this);
+    QMenu* section = nullptr;
+    auto open = [&](const QString& title) { section = menu->addMenu(title); };
+    auto add = [&](const QString& text, const QKeySequence& keys, auto slot) {
+        auto* action = new QAction(text, this);
+        action->setShortcut(keys);
+        action->setShortcutContext(Qt::WindowShortcut);
+        connect(action, &QAction::triggered, this, slot);
+        section->addAction(action);
+        addAction(action);
+        actions_ << action;
+        return action;
+    };
+    // Cells and boxes have editing keys of their own: the sheet gets them only when it has the focus.
+    auto sheet = [this]() -> SheetView* {
+        QWidget* f = QApplication::focusWidget();
+        for (SheetView* v : {bench_->describe()->sheet(), library_->table()})
+            if (f == v)
+                return v;
+        return nullptr;
+    };
+    auto addForSheet = [&](const QString& text, const QKeySequence& keys, void (SheetView::*what)()) {
+        auto* action = new QAction(text, this);
+        action->setShortcut(keys);
+        action->setShortcutContext(Qt::WidgetShortcut);
+        connect(action, &QAction::triggered, this, [this, sheet, what] {
+            SheetView* view = sheet();
+            if (!view && workspace() == Bench)
+                view = bench_->describe()->sheet();
+            if (view)
+                (view->*what)();
+        });
+        section->addAction(action);
+        bench_->describe()->sheet()->addAction(action);
+        if (what == &SheetView::copy)
+            library_->table()->addAction(action);
+        actions_ << action;
+    };
+    auto step = [this](BenchPage::Step s) {
+        showWorkspace(Bench);
+        bench_->showStep(s);
+    };
+
+    open(tr("Bench"));
+    add(tr("Add folder\u2026"), QKeySequence("Ctrl+O"), [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->addFolder();
+    });
+    add(tr("Add files\u2026"), QKeySequence("Ctrl+Shift+O"), [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->addFiles();
+    });
+    add(tr("Sort into sleeves again"), {}, [this] { session_.sortIntoSleeves(); });
+    add(tr("New batch\u2026"), {}, [this] { bench_->newBatch(); });
+    add(tr("Rename this batch\u2026"), {}, [this] { bench_->renameBatch(); });
+    add(tr("Clear this batch off the bench\u2026"), {}, [this] { bench_->forgetBatch(); });
+    section->addSeparator();
+    add(tr("Step: Bring in"), QKeySequence("Alt+1"), [step] { step(BenchPage::BringIn); });
+    add(tr("Step: Describe"), QKeySequence("Alt+2"), [step] { step(BenchPage::Describe); });
+    add(tr("Step: Put away"), QKeySequence("Alt+3"), [step] { step(BenchPage::PutAway); });
+
+    open(tr("Drafts"));
+    add(tr("Undo"), QKeySequence("Ctrl+Z"), [this] { session_.drafts().undo(); });
+    add(tr("Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { session_.drafts().redo(); });
+    section->addSeparator();
+    addForSheet(tr("Copy cells"), QKeySequence("Ctrl+C"), &SheetView::copy);
+    addForSheet(tr("Paste cells"), QKeySequence("Ctrl+V"), &SheetView::paste);
+    addForSheet(tr("Fill down"), QKeySequence("Ctrl+D"), &SheetView::fillDown);
+    addForSheet(tr("Blank cells"), QKeySequence("Delete"), &SheetView::blank);
+    addForSheet(tr("Drop drafts of cells"), QKeySequence("Ctrl+Backspace"), &SheetView::dropDrafts);
+    section->addSeparator();
+    add(tr("Read from names\u2026"), QKeySequence("Ctrl+R"), [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->readFromNames();
+    });
+    add(tr("Columns\u2026"), {}, [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->chooseColumns();
+    });
+    QAction* disk = add(tr("Show what is on disk (or hold Alt)"), {}, [this] { session_.setShowDisk(!session_.showsDisk()); });
+    disk->setCheckable(true);
+    connect(&session_, &Session::diskShown, disk, &QAction::setChecked);
+    section->addSeparator();
+    add(tr("Review"), QKeySequence("Ctrl+E"), [this] { foot_->reviewButton()->click(); });
+    add(tr("Write"), QKeySequence("Ctrl+Return"), [this] { foot_->writeButton()->click(); });
+
+    open(tr("Library"));
+    add(tr("Search the library"), QKeySequence("Ctrl+F"), [this] {
+        showWorkspace(Library);
+        library_->searchBox()->setFocus();
+        library_->searchBox()->selectAll();
+    });
+    add(tr("Send to bench"), QKeySequence("Ctrl+B"), [this] {
+        if (workspace() == Library)
+            library_->sendToBench();
+    });
+
+    open(tr("Play"));
+    add(tr("Play or pause"), QKeySequence("Ctrl+Space"), [this] { player_.toggle(); });
+    add(tr("Back 5 seconds"), QKeySequence("Ctrl+Shift+Left"), [this] { player_.seek(player_.position() - 5); });
+    add(tr("On 5 seconds"), QKeySequence("Ctrl+Shift+Right"), [this] { player_.seek(player_.position() + 5); });
+    add(tr("Stop playing"), {}, [this] { player_.stop(); });
+
+    open(tr("Go to"));
+    add(tr("Go to Bench"), QKeySequence("Ctrl+1"), [this] { showWorkspace(Bench); });
+    add(tr("Go to Library"), QKeySequence("Ctrl+2"), [this] { showWorkspace(Library); });
+    add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });
+    add(tr("Go to Settings"), QKeySequence("Ctrl+7"), [this] { showWorkspace(Settings); });
+
+    menu->addSeparator();
+    section = menu;
+    add(tr("Find a command\u2026"), QKeySequence("Ctrl+K"), [this] {
+        CommandFinder finder(actions_, this);
+        finder.exec();
+    });
+    add(tr("Explain this screen"), QKeySequence("F1"), [this] { explainScreen(); });
+    add(tr("Show the menu"), QKeySequence("F10"), [this] { menuButton_->showMenu(); });
+    add(tr("Quit"), QKeySequence("Ctrl+Q"), [this] { close(); });
+    menuButton_->setMenu(menu);
+}
+
+void MainWindow::showWorkspace(Workspace workspace) {
+    if (this->workspace() == Review && workspace != Review && session_.lastReport())
+        session_.clearReport(); // the report has been seen; the journal keeps it
+    if (workspace == Review && this->workspace() != Review)
+        before_ = this->workspace();
+    stack_->setCurrentIndex(workspace);
+    for (size_t i = 0; i < rail_.size(); ++i)
+        rail_[i]->setChecked(i == static_cast<size_t>(workspace == Review ? before_ : workspace));
+    foot_->setReviewing(workspace == Review);
+    if (workspace == Library)
+        library_->searchBox()->setFocus();
+}
+
+void MainWindow::writeOrReview() {
+    if (workspace() != Review) {
+        if (session_.lastReport())
+            session_.clearReport();
+        showWorkspace(Review);
+        return;
+    }
+    session_.write();
+}
+
+void MainWindow::say(const QString& sentence, bool trouble) {
+    message_->setText(sentence);
+    message_->setObjectName(trouble ? "banner" : "bannerGood");
+    message_->style()->unpolish(message_);
+    message_->style()->polish(message_);
+    message_->show();
+    messageTimer_.start(trouble ? 12000 : 5000);
+}
+
+void MainWindow::play(FileId id) {
+    FilePtr f = session_.file(id);
+    if (!f)
+        return;
+    if (player_.file() && player_.file()->id == id)
+        player_.toggle();
+    else
+        player_.play(f);
+}
+
+void MainWindow::explainScreen() {
+    QString text;
+    switch (workspace()) {
+    case Bench:
+        text = tr("The bench is where a batch of files is worked on, from left to right. Bring in reads folders. Describe changes fields: "
+                  "what you type is a draft, marked with a notch; hold Alt to see what is on disk. Put away shows where each file would go. "
+                  "Nothing touches a file before you say Write, and what was written can be taken back in the Journal.");
+        break;
+    case Library:
+        text = tr("Everything that was put away. Type to search all text; Enter goes to the table, Space plays, Ctrl+B sends to the bench. "
+                  "Click a column to sort by it; right-click the columns to choose them.");
+        break;
+    case Journal:
+        text = tr("Every write is a line here, newest first. Choose one to see each file before and after. A set, or some of its files, can be taken "
+                  "back as long as nothing else has changed the files since.");
+        break;
+    case Settings: text = tr("Settings are kept at once; there is nothing to confirm."); break;
+    case Review: text = tr("All drafts and moves, what will be beside what is now. Delete drops the chosen ones. Write carries out the rest."); break;
+    }
+    say(text, false);
+    messageTimer_.start(30000);
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls())
+        event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event) {
+    std::vector<Path> paths;
+    for (const QUrl& url : event->mimeData()->urls())
+        if (url.isLocalFile()) // the bytes of the path, which need not be UTF-8
+            paths.emplace_back(QByteArray::fromPercentEncoding(url.toEncoded(QUrl::RemoveScheme | QUrl::RemoveAuthority)).toStdString());
+    if (paths.empty())
+        return;
+    event->acceptProposedAction();
+    showWorkspace(Bench);
+    bench_->showStep(BenchPage::BringIn);
+    session_.bringIn(paths, bench_->bringIn()->withSubfolders());
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+    QSettings().setValue("window", saveGeometry());
+    player_.stop();
+    QMainWindow::closeEvent(event);
+}
+
+bool MainWindow::eventFilter(QObject* object, QEvent* event) {
+    if (event->type() == QEvent::KeyPress || event->type() == QEvent::KeyRelease) {
+        auto* key = static_cast<QKeyEvent*>(event);
+        if (key->key() == Qt::Key_Alt && !key->isAutoRepeat() && isActiveWindow())
+            session_.setShowDisk(event->type() == QEvent::KeyPress);
+        else if (session_.showsDisk() && event->type() == QEvent::KeyPress && key->modifiers() & Qt::AltModifier)
+            session_.setShowDisk(false); // a shortcut with Alt, not a look at the disk
+    } else if (event->type() == QEvent::WindowDeactivate && session_.showsDisk()) {
+        session_.setShowDisk(false);
+    }
+    return QMainWindow::eventFilter(object, event);
+}
+
+} // namespace moorfrost::app

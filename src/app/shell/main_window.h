@@ -1,0 +1,85 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The window: rail, workspaces, messages, job shelf, foot; all actions with their shortcuts.
+#pragma once
+
+#include <QLabel>
+#include <QMainWindow>
+#include <QStackedWidget>
+#include <QToolButton>
+
+#include "app/shell/player.h"
+#include "app/shell/session.h"
+
+namespace moorfrost::app {
+
+class BenchPage;
+class Foot;
+class JobShelf;
+class JournalPage;
+class LibraryPage;
+class ReviewPage;
+class SettingsPage;
+
+class RailButton : public QAbstractButton {
+    Q_OBJECT
+public:
+    RailButton(const QString& icon, const QString& name, QWidget* parent = nullptr);
+    QSize sizeHint() const override { return {76, 58}; }
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+
+private:
+    QString icon_;
+};
+
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    enum Workspace { Bench, Library, Journal, Settings, Review };
+
+    explicit MainWindow(Session& session, QWidget* parent = nullptr);
+    ~MainWindow() override;
+    void showWorkspace(Workspace workspace);
+    Workspace workspace() const { return static_cast<Workspace>(stack_->currentIndex()); }
+    BenchPage* bench() { return bench_; }
+    LibraryPage* library() { return library_; }
+    JournalPage* journal() { return journal_; }
+    ReviewPage* review() { return review_; }
+    Foot* foot() { return foot_; }
+    Player& player() { return player_; }
+    QList<QAction*> allActions() const { return actions_; }
+    QString message() const { return message_->text(); }
+
+protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+    void closeEvent(QCloseEvent* event) override;
+    bool eventFilter(QObject* object, QEvent* event) override;
+
+private:
+    void makeActions();
+    void say(const QString& sentence, bool trouble);
+    void play(FileId id);
+    void writeOrReview();
+    void explainScreen();
+
+    Session& session_;
+    Player player_;
+    QStackedWidget* stack_;
+    std::vector<RailButton*> rail_;
+    QToolButton* menuButton_;
+    BenchPage* bench_;
+    LibraryPage* library_;
+    JournalPage* journal_;
+    SettingsPage* settings_;
+    ReviewPage* review_;
+    QLabel* message_;
+    JobShelf* jobShelf_;
+    Foot* foot_;
+    QList<QAction*> actions_;
+    QTimer messageTimer_;
+    Workspace before_ = Bench;
+};
+
+} // namespace moorfrost::app

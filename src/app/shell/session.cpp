@@ -1,0 +1,463 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/session.h"
+
+#include <algorithm>
+#include <ctime>
+
+#include <QDate>
+#include <QLocale>
+
+#include "app/shell/text_utils.h"
+#include "core/matching/sleeves.h"
+#include "core/tags/tag_io.h"
+
+namespace moorfrost::app {
+
+using library::Store;
+
+namespace {
+const char* const rememberedKeys[] = {"recent folders", "last plan", "last shelf", "names", "put away mode", "last name plan", "plans", "batch"};
+}
+
+struct Session::Snapshot {
+    std::vector<library::FileRecord> files;
+    std::vector<library::Batch> batches;
+    int64_t batch = 0;
+    std::vector<library::BatchFile> batchFiles;
+    std::vector<library::Shelf> shelves;
+    std::vector<std::tuple<FileId, std::string, library::Draft>> drafts;
+    std::vector<library::SetSummary> sets;
+    std::map<std::string, std::string> settings;
+
+    static Snapshot of(Store& store, int64_t wantedBatch) {
+        Snapshot s;
+        s.files = store.allFiles();
+        s.batches = store.batches();
+        for (const char* key : rememberedKeys)
+            s.settings[key] = store.setting(key);
+        if (wantedBatch == 0)
+            wantedBatch = std::atoll(s.settings["batch"].c_str());
+        for (const library::Batch& b : s.batches)
+            if (b.id == wantedBatch || s.batch == 0)
+                s.batch = b.id;
+        s.batchFiles = store.batchFiles(s.batch);
+        s.shelves = store.shelves();
+        s.drafts = store.drafts();
+        s.sets = store.sets();
+        return s;
+    }
+};
+
+std::vector<std::string> PlaceWish::toValues() const {
+    return {std::to_string(shelf), plan, copy ? "copy" : "move", goesAlong ? "along" : "", removeEmptied ? "tidy" : ""};
+}
+
+PlaceWish PlaceWish::fromValues(const std::vector<std::string>& v) {
+    PlaceWish w;
+    if (v.size() == 5)
+        w = {std::atoll(v[0].c_str()), v[1], v[2] == "copy", v[3] == "along", v[4] == "tidy"};
+    return w;
+}
+
+Session::Session(const Path& libraryFile, QObject* parent)
+    : QObject(parent), jobs_(this),
+      drafts_(
+          [this](FileId id) -> const tags::Fields* {
+              auto it = files_.find(id);
+              return it == files_.end() ? nullptr : &it->second->tags.fields;
+          },
+          [] { return static_cast<int64_t>(std::time(nullptr)); }) {
+    store_ = std::make_unique<library::StoreThread>(libraryFile, [this](const std::string& sentence) {
+        later([this, sentence] { emit said(qs(sentence), true); });
+    });
+    drafts_.setSink([this](const std::vector<library::DraftChange>& changes) {
+        store_->post([changes](Store& store) { store.saveDrafts(changes); });
+    });
+    drafts_.setObserver([this](const std::set<FileId>&) {
+        sleeveTimer_.start();
+        placeTimer_.start();
+        emit draftsChanged();
+    });
+    sleeveTimer_.setSingleShot(true);
+    sleeveTimer_.setInterval(60);
+    connect(&sleeveTimer_, &QTimer::timeout, this, &Session::refreshSleeves);
+    placeTimer_.setSingleShot(true);
+    placeTimer_.setInterval(80);
+    connect(&placeTimer_, &QTimer::timeout, this, &Session::planDraftedMoves);
+
+    store_->post([this](Store& store) {
+        std::vector<std::string> sentences = library::recover(store);
+        later([this, sentences] {
+            for (const std::string& s : sentences)
+                emit said(qs(s), true);
+        });
+    });
+    reload([this] {
+        loaded_ = true;
+        emit loaded();
+    });
+}
+
+Session::~Session() {
+    jobs_.stopAndWait(); // jobs use the store
+    store_.reset();
+}
+
+void Session::later(std::function<void()> f) {
+    QMetaObject::invokeMethod(this, std::move(f), Qt::QueuedConnection);
+}
+
+void Session::reload(std::function<void()> then) {
+    store_->post([this, then, wanted = batch_](Store& store) {
+        auto snapshot = std::make_shared<Snapshot>(Snapshot::of(store, wanted));
+        later([this, snapshot, then] {
+            take(std::move(*snapshot));
+            if (then)
+                then();
+        });
+    });
+}
+
+void Session::take(Snapshot s) {
+    files_.clear();
+    for (library::FileRecord& f : s.files) {
+        FileId id = f.id;
+        files_[id] = std::make_shared<library::FileRecord>(std::move(f));
+    }
+    batches_ = std::move(s.batches);
+    batch_ = s.batch;
+    sleeveOf_.clear();
+    for (library::BatchFile& f : s.batchFiles)
+        sleeveOf_[f.file] = f.sleeve;
+    shelves_ = std::move(s.shelves);
+    settings_ = std::move(s.settings);
+    sets_ = std::move(s.sets);
+    drafts_.load(s.drafts);
+    refreshSleeves();
+    emit batchesChanged();
+    emit shelvesChanged();
+    emit libraryChanged();
+    emit journalChanged();
+}
+
+FilePtr Session::file(FileId id) const {
+    auto it = files_.find(id);
+    return it == files_.end() ? nullptr : it->second;
+}
+
+tags::Fields Session::shownFields(FileId id) const {
+    FilePtr f = file(id);
+    if (!f)
+        return {};
+    return showDisk_ ? f->tags.fields : drafts_.effective(id);
+}
+
+std::vector<std::string> Session::shownValues(FileId id, const std::string& key) const {
+    if (!showDisk_)
+        return drafts_.effective(id, key);
+    FilePtr f = file(id);
+    auto it = f ? f->tags.fields.find(key) : tags::Fields::const_iterator();
+    return !f || it == f->tags.fields.end() ? std::vector<std::string>() : it->second;
+}
+
+void Session::setShowDisk(bool on) {
+    if (showDisk_ == on)
+        return;
+    showDisk_ = on;
+    emit diskShown(on);
+}
+
+std::vector<FilePtr> Session::libraryFiles() const {
+    std::vector<FilePtr> out;
+    for (const auto& [id, f] : files_)
+        if (f->shelf > 0)
+            out.push_back(f);
+    return out;
+}
+
+std::vector<std::string> Session::customKeys() const {
+    std::set<std::string> keys;
+    for (const auto& [id, f] : files_)
+        for (const auto& [key, values] : f->tags.fields)
+            if (!tags::fieldByKey(key))
+                keys.insert(key);
+    for (const auto& [id, fields] : drafts_.all())
+        for (const auto& [key, draft] : fields)
+            if (key != library::placeKey && !tags::fieldByKey(key))
+                keys.insert(key);
+    return {keys.begin(), keys.end()};
+}
+
+QString Session::batchName() const {
+    for (const library::Batch& b : batches_)
+        if (b.id == batch_)
+            return qs(b.name);
+    return {};
+}
+
+void Session::chooseBatch(int64_t id) {
+    if (id == batch_)
+        return;
+    batch_ = id;
+    otherFiles_ = 0;
+    setSetting("batch", QString::number(id));
+    reload();
+}
+
+void Session::newBatch(const QString& name) {
+    store_->post([this, n = ss(name)](Store& store) {
+        int64_t id = store.addBatch(n);
+        later([this, id] { chooseBatch(id); });
+    });
+}
+
+void Session::renameBatch(const QString& name) {
+    store_->post([id = batch_, n = ss(name)](Store& store) { store.renameBatch(id, n); });
+    reload();
+}
+
+void Session::forgetBatch() {
+    store_->post([id = batch_](Store& store) { store.forgetBatch(id); });
+    batch_ = 0;
+    otherFiles_ = 0;
+    drafts_.forgetHistory();
+    reload();
+}
+
+std::vector<FileId> Session::batchFiles() const {
+    std::vector<FileId> out;
+    for (const SleeveView& s : sleeves_)
+        out.insert(out.end(), s.files.begin(), s.files.end());
+    return out;
+}
+
+size_t Session::gaps() const {
+    size_t n = 0;
+    for (const SleeveView& s : sleeves_)
+        n += matching::gapsOf(s.readiness);
+    return n;
+}
+
+void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
+    if (paths.empty())
+        return;
+    QString title = paths.size() == 1 ? shownName(paths.front().has_filename() ? paths.front() : paths.front().parent_path())
+                                      : tr("%n place(s)", "", static_cast<int>(paths.size()));
+    QStringList recent = recentFolders();
+    for (const Path& p : paths) {
+        if (!text::isUtf8(p.native()))
+            continue; // remembered as text
+        recent.removeAll(qs(p.native()));
+        recent.prepend(qs(p.native()));
+    }
+    setSetting("recent folders", recent.mid(0, 8).join('\n'));
+    QString batchTitle = tr("%1, %2").arg(title, QLocale().toString(QDate::currentDate(), "d MMM"));
+
+    struct Shared {
+        std::vector<files::ScannedFile> waiting;
+        int64_t batch = 0;
+        files::ScanSummary summary;
+    };
+    auto shared = std::make_shared<Shared>();
+    shared->batch = batch_;
+    // The batch comes first on the store's thread, so that every later task there finds it.
+    if (batch_ == 0)
+        store_->post([this, shared, n = ss(batchTitle)](Store& store) {
+            shared->batch = store.addBatch(n);
+            later([this, shared, n] {
+                batch_ = shared->batch;
+                batches_.push_back({batch_, n, 0});
+                setSetting("batch", QString::number(batch_));
+                emit batchesChanged();
+            });
+        });
+    auto flush = [this, shared] {
+        if (shared->waiting.empty())
+            return;
+        auto chunk = std::make_shared<std::vector<files::ScannedFile>>(std::move(shared->waiting));
+        shared->waiting.clear();
+        store_->post([this, shared, chunk](Store& store) {
+            std::vector<FileId> ids = store.saveFiles(*chunk, shared->batch);
+            auto records = std::make_shared<std::vector<library::FileRecord>>();
+            for (FileId id : ids)
+                if (auto record = store.file(id))
+                    records->push_back(std::move(*record));
+            later([this, shared, records] {
+                for (library::FileRecord& r : *records) {
+                    if (shared->batch == batch_)
+                        sleeveOf_.try_emplace(r.id, std::string());
+                    FileId id = r.id;
+                    files_[id] = std::make_shared<library::FileRecord>(std::move(r));
+                }
+                if (shared->batch == batch_)
+                    formSleeves();
+            });
+        });
+    };
+    jobs_.start(
+        tr("Reading %1").arg(title),
+        [shared, paths, subfolders, flush](std::stop_token stop, work::Progress& progress) {
+            auto last = std::chrono::steady_clock::now();
+            shared->summary = files::scan(paths, {subfolders, 0}, stop, progress, [&](files::ScannedFile file) {
+                shared->waiting.push_back(std::move(file));
+                auto now = std::chrono::steady_clock::now();
+                if (now - last > std::chrono::milliseconds(250) || shared->waiting.size() >= 500) {
+                    last = now;
+                    flush();
+                }
+            });
+            flush();
+        },
+        [this, shared] {
+            otherFiles_ += shared->summary.others;
+            for (const Error& e : shared->summary.folders)
+                emit said(tr("%1: %2").arg(shownPath(e.path), qs(e.message)), true);
+            if (shared->summary.stopped)
+                emit said(tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->summary.read)), false);
+            // After the last chunk has been stored.
+            store_->post([this](Store&) { later([this] { sortIntoSleeves(); }); });
+        });
+}
+
+void Session::removeFromBatch(const std::vector<FileId>& files) {
+    std::set<FileId> gone(files.begin(), files.end());
+    drafts_.dropAll("Remove from the batch", gone);
+    drafts_.forgetHistory();
+    store_->post([batch = batch_, files](Store& store) { store.removeFromBatch(batch, files); });
+    reload();
+}
+
+void Session::sendToBench(const std::vector<FileId>& files) {
+    if (files.empty())
+        return;
+    auto send = [this, files](int64_t batch) {
+        store_->post([batch, files](Store& store) { store.addToBatch(batch, files); });
+        reload([this, n = files.size()] {
+            sortIntoSleeves();
+            emit said(tr("%n file(s) sent to the bench.", "", static_cast<int>(n)), false);
+        });
+    };
+    if (batch_ != 0) {
+        send(batch_);
+        return;
+    }
+    QString name = tr("From the library, %1").arg(QLocale().toString(QDate::currentDate(), "d MMM"));
+    store_->post([this, send, n = ss(name)](Store& store) {
+        int64_t id = store.addBatch(n);
+        later([this, send, id] {
+            batch_ = id;
+            send(id);
+        });
+    });
+}
+
+void Session::formSleeves() {
+    std::vector<matching::SleeveInput> inputs;
+    for (const auto& [id, sleeve] : sleeveOf_)
+        if (FilePtr f = file(id); f && f->readable())
+            inputs.push_back({id, f->path, drafts_.effective(id)});
+    whyOf_.clear();
+    for (const matching::Sleeve& s : matching::formSleeves(inputs)) {
+        whyOf_[s.key] = s.why;
+        for (int64_t id : s.ids)
+            sleeveOf_[id] = s.key;
+    }
+    refreshSleeves();
+}
+
+void Session::sortIntoSleeves() {
+    formSleeves();
+    store_->post([batch = batch_, sleeves = sleeveOf_](Store& store) { store.setSleeves(batch, sleeves); });
+}
+
+namespace {
+
+/// The value that most files have, "" if none has one.
+std::string commonest(const std::vector<tags::Fields>& files, const char* key) {
+    std::map<std::string, int> counts;
+    for (const tags::Fields& f : files)
+        if (const std::string& v = tags::firstValue(f, key); !v.empty())
+            ++counts[v];
+    auto best = std::max_element(counts.begin(), counts.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+    return best == counts.end() ? std::string() : best->first;
+}
+
+} // namespace
+
+void Session::refreshSleeves() {
+    std::map<std::string, std::vector<matching::SleeveInput>> groups;
+    for (const auto& [id, key] : sleeveOf_)
+        if (FilePtr f = file(id))
+            groups[f->readable() ? key : std::string()].push_back({id, f->path, f->readable() ? drafts_.effective(id) : tags::Fields()});
+    sleeves_.clear();
+    for (auto& [key, members] : groups) {
+        std::sort(members.begin(), members.end(), matching::playsBefore);
+        SleeveView view;
+        view.key = key;
+        view.why = qs(whyOf_[key]);
+        std::vector<tags::Fields> fields;
+        std::vector<matching::ReadinessInput> inputs;
+        for (const matching::SleeveInput& m : members) {
+            FilePtr f = file(m.id);
+            view.files.push_back(m.id);
+            if (!f->readable())
+                continue;
+            fields.push_back(m.fields);
+            inputs.push_back({m.fields, !f->tags.pictures.empty()});
+            if (view.coverFile == 0 && !f->tags.pictures.empty())
+                view.coverFile = m.id;
+        }
+        view.readiness = matching::readinessOf(inputs);
+        QString count = tr("%n file(s)", "", static_cast<int>(members.size()));
+        if (key.empty()) {
+            view.title = tr("Strays");
+            view.subtitle = count;
+        } else {
+            std::string album = commonest(fields, "album"), artist = commonest(fields, "album_artist");
+            if (artist.empty())
+                artist = commonest(fields, "artist");
+            view.title = album.empty() ? shownName(members.front().path.parent_path()) : qs(album);
+            view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);
+        }
+        sleeves_.push_back(std::move(view));
+    }
+    std::sort(sleeves_.begin(), sleeves_.end(), [](const SleeveView& a, const SleeveView& b) {
+        if (a.isStrays() != b.isStrays())
+            return b.isStrays();
+        if (int c = text::compare(ss(a.title), ss(b.title)))
+            return c < 0;
+        return a.key < b.key;
+    });
+    emit batchChanged();
+}
+
+void Session::addShelf(const QString& name, const Path& path) {
+    store_->post([n = ss(name), path](Store& store) { store.addShelf(n, path); });
+    reload();
+}
+
+void Session::renameShelf(int64_t id, const QString& name) {
+    store_->post([id, n = ss(name)](Store& store) { store.renameShelf(id, n); });
+    reload();
+}
+
+void Session::removeShelf(int64_t id) {
+    store_->post([id](Store& store) { store.removeShelf(id); });
+    reload();
+}
+
+QString Session::setting(const std::string& key) const {
+    auto it = settings_.find(key);
+    return it == settings_.end() ? QString() : qs(it->second);
+}
+
+void Session::setSetting(const std::string& key, const QString& value) {
+    settings_[key] = ss(value);
+    store_->post([key, v = ss(value)](Store& store) { store.setSetting(key, v); });
+}
+
+QStringList Session::recentFolders() const {
+    return setting("recent folders").split('\n', Qt::SkipEmptyParts);
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,155 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the interface shows, in memory: files, the chosen batch and its sleeves, drafts, shelves. It asks the library on the
+// library's own thread and starts jobs; no function here reads a file or waits. All of it lives on the interface thread.
+#pragma once
+
+#include <QObject>
+#include <QTimer>
+
+#include <map>
+#include <memory>
+#include <optional>
+#include <set>
+
+#include "app/shell/job_list.h"
+#include "core/library/drafts.h"
+#include "core/library/store_thread.h"
+#include "core/library/writing.h"
+#include "core/matching/readiness.h"
+#include "core/naming/put_away.h"
+
+namespace moorfrost::app {
+
+using library::FileId;
+using FilePtr = std::shared_ptr<const library::FileRecord>;
+
+struct SleeveView {
+    std::string key;
+    std::vector<FileId> files;
+    QString why;
+    QString title, subtitle;
+    FileId coverFile = 0;
+    std::vector<matching::ReadinessPart> readiness;
+    bool isStrays() const { return key.empty(); }
+};
+
+/// A place draft, taken apart.
+struct PlaceWish {
+    int64_t shelf = 0;
+    std::string plan;
+    bool copy = false;
+    bool goesAlong = true;
+    bool removeEmptied = true;
+    std::vector<std::string> toValues() const;
+    static PlaceWish fromValues(const std::vector<std::string>& values);
+    bool operator==(const PlaceWish&) const = default;
+};
+
+class Session : public QObject {
+    Q_OBJECT
+public:
+    explicit Session(const Path& libraryFile, QObject* parent = nullptr);
+    ~Session() override;
+
+    JobList& jobs() { return jobs_; }
+    library::DraftSession& drafts() { return drafts_; }
+    bool isLoaded() const { return loaded_; }
+
+    // Files.
+    FilePtr file(FileId id) const;
+    tags::Fields shownFields(FileId id) const; // as they will be, or as on disk while Alt is held
+    std::vector<std::string> shownValues(FileId id, const std::string& key) const;
+    bool showsDisk() const { return showDisk_; }
+    void setShowDisk(bool on);
+    std::vector<FilePtr> libraryFiles() const;
+    std::vector<std::string> customKeys() const;
+
+    // The batch.
+    const std::vector<library::Batch>& batches() const { return batches_; }
+    int64_t batch() const { return batch_; }
+    QString batchName() const;
+    void chooseBatch(int64_t id);
+    void newBatch(const QString& name);
+    void renameBatch(const QString& name);
+    void forgetBatch();
+    std::vector<FileId> batchFiles() const;
+    const std::vector<SleeveView>& sleeves() const { return sleeves_; }
+    size_t gaps() const;
+    void bringIn(const std::vector<Path>& paths, bool subfolders);
+    void removeFromBatch(const std::vector<FileId>& files);
+    void sendToBench(const std::vector<FileId>& files);
+    void sortIntoSleeves();
+    uint64_t otherFiles() const { return otherFiles_; }
+
+    // Shelves and small things that the library remembers.
+    const std::vector<library::Shelf>& shelves() const { return shelves_; }
+    void addShelf(const QString& name, const Path& path);
+    void renameShelf(int64_t id, const QString& name);
+    void removeShelf(int64_t id);
+    QString setting(const std::string& key) const;
+    void setSetting(const std::string& key, const QString& value);
+    QStringList recentFolders() const;
+
+    // Putting away.
+    std::vector<naming::PutAwayFile> putAwayFiles(const std::vector<FileId>& ids) const;
+    std::optional<naming::PutAwayOptions> putAwayOptions(const PlaceWish& wish) const;
+    /// Where the drafted files will be; worked out in the background, placementsChanged() tells when.
+    const std::vector<naming::Placement>& placements() const { return placements_; }
+    const naming::Placement* placementOf(FileId id) const;
+    size_t movesDrafted() const;
+
+    // Writing.
+    void write();
+    void takeBack(int64_t set, const std::optional<std::set<size_t>>& steps);
+    const std::optional<files::SetReport>& lastReport() const { return lastReport_; }
+    int64_t lastSet() const { return lastSet_; }
+    void clearReport();
+    const std::vector<library::SetSummary>& sets() const { return sets_; }
+    /// Reads the steps of a set; the answer arrives on the interface thread.
+    void readSteps(int64_t set, std::function<void(std::vector<library::SetStep>)> then);
+
+signals:
+    void loaded();
+    void batchesChanged();
+    void batchChanged();   // its files or sleeves
+    void draftsChanged();
+    void diskShown(bool on);
+    void shelvesChanged();
+    void libraryChanged();
+    void journalChanged();
+    void placementsChanged();
+    void written();        // a write or a take-back has ended
+    void said(const QString& sentence, bool trouble);
+
+private:
+    struct Snapshot;
+    void reload(std::function<void()> then = {});
+    void take(Snapshot snapshot);
+    void refreshSleeves();
+    void formSleeves();
+    void planDraftedMoves();
+    void later(std::function<void()> onInterface);
+
+    std::unique_ptr<library::StoreThread> store_;
+    JobList jobs_;
+    library::DraftSession drafts_;
+    bool loaded_ = false, showDisk_ = false;
+    std::map<FileId, FilePtr> files_;
+    std::vector<library::Batch> batches_;
+    int64_t batch_ = 0;
+    std::map<FileId, std::string> sleeveOf_; // of the files of the batch
+    std::map<std::string, std::string> whyOf_;
+    std::vector<SleeveView> sleeves_;
+    std::vector<library::Shelf> shelves_;
+    std::map<std::string, std::string> settings_;
+    std::vector<library::SetSummary> sets_;
+    std::vector<naming::Placement> placements_;
+    std::vector<Path> emptied_;
+    std::optional<files::SetReport> lastReport_;
+    int64_t lastSet_ = 0;
+    uint64_t otherFiles_ = 0;
+    QTimer sleeveTimer_, placeTimer_;
+    int placeRun_ = 0;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,207 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The part of the session that puts away, writes and takes back.
+#include <algorithm>
+
+#include "app/shell/session.h"
+#include "app/shell/text_utils.h"
+
+namespace moorfrost::app {
+
+using library::Store;
+
+std::vector<naming::PutAwayFile> Session::putAwayFiles(const std::vector<FileId>& ids) const {
+    std::vector<naming::PutAwayFile> out;
+    for (FileId id : ids) {
+        FilePtr f = file(id);
+        if (!f || !f->readable())
+            continue;
+        auto sleeve = sleeveOf_.find(id);
+        out.push_back({id, f->path, f->tags.format, drafts_.effective(id), naming::factsOf(f->path, f->tags),
+                       sleeve == sleeveOf_.end() ? std::string() : sleeve->second});
+    }
+    return out;
+}
+
+std::optional<naming::PutAwayOptions> Session::putAwayOptions(const PlaceWish& wish) const {
+    auto shelf = std::find_if(shelves_.begin(), shelves_.end(), [&](const library::Shelf& s) { return s.id == wish.shelf; });
+    auto plan = naming::parsePlan(wish.plan, customKeys());
+    if (shelf == shelves_.end() || !std::holds_alternative<naming::Plan>(plan))
+        return std::nullopt;
+    naming::PutAwayOptions options;
+    options.plan = std::get<naming::Plan>(plan);
+    options.shelf = shelf->path;
+    options.profile = files::profileFromKey(ss(setting("names")));
+    options.copy = wish.copy;
+    options.goesAlong = wish.goesAlong;
+    options.removeEmptied = wish.removeEmptied;
+    return options;
+}
+
+void Session::planDraftedMoves() {
+    std::map<std::vector<std::string>, std::vector<FileId>> groups;
+    for (const auto& [id, fields] : drafts_.all())
+        if (auto it = fields.find(library::placeKey); it != fields.end())
+            groups[it->second.values].push_back(id);
+    int run = ++placeRun_;
+    if (groups.empty()) {
+        placements_.clear();
+        emptied_.clear();
+        emit placementsChanged();
+        return;
+    }
+    struct Group {
+        std::vector<naming::PutAwayFile> files;
+        naming::PutAwayOptions options;
+    };
+    auto work = std::make_shared<std::vector<Group>>();
+    for (const auto& [values, ids] : groups)
+        if (auto options = putAwayOptions(PlaceWish::fromValues(values)))
+            work->push_back({putAwayFiles(ids), *options});
+    // The disk is looked at on the store's thread, which is where short work waits its turn.
+    store_->post([this, work, run](Store&) {
+        auto placements = std::make_shared<std::vector<naming::Placement>>();
+        auto emptied = std::make_shared<std::vector<Path>>();
+        for (Group& g : *work) {
+            naming::PutAwayResult r = naming::planPutAway(g.files, g.options);
+            std::move(r.files.begin(), r.files.end(), std::back_inserter(*placements));
+            for (naming::Placement& p : r.along)
+                if (p.moves())
+                    placements->push_back(std::move(p));
+            emptied->insert(emptied->end(), r.emptied.begin(), r.emptied.end());
+        }
+        later([this, placements, emptied, run] {
+            if (run != placeRun_)
+                return; // newer drafts are being worked out
+            placements_ = std::move(*placements);
+            emptied_ = std::move(*emptied);
+            emit placementsChanged();
+        });
+    });
+}
+
+const naming::Placement* Session::placementOf(FileId id) const {
+    auto it = std::find_if(placements_.begin(), placements_.end(), [&](const naming::Placement& p) { return p.id == id; });
+    return it == placements_.end() ? nullptr : &*it;
+}
+
+size_t Session::movesDrafted() const {
+    return static_cast<size_t>(std::count_if(placements_.begin(), placements_.end(),
+                                             [](const naming::Placement& p) { return p.id > 0 && p.moves(); }));
+}
+
+void Session::write() {
+    files::FileSet set;
+    std::map<FileId, const naming::Placement*> places;
+    for (const naming::Placement& p : placements_)
+        if (p.id > 0 && p.moves())
+            places[p.id] = &p;
+    size_t copies = 0;
+    for (const auto& [id, drafted] : drafts_.all()) {
+        FilePtr f = file(id);
+        if (!f)
+            continue;
+        files::Step step;
+        step.file = id;
+        step.source = f->path;
+        step.expected = f->state;
+        step.changes = drafts_.changes(id);
+        if (auto place = places.find(id); place != places.end()) {
+            step.target = place->second->to;
+            step.copy = PlaceWish::fromValues(drafted.find(library::placeKey)->second.values).copy;
+            copies += step.copy ? 1 : 0;
+        }
+        if (!step.changes.empty() || !step.target.empty())
+            set.steps.push_back(std::move(step));
+    }
+    for (const naming::Placement& p : placements_)
+        if (p.id == 0) {
+            files::Step step;
+            step.source = p.from;
+            step.target = p.to;
+            step.copy = copies > 0;
+            set.steps.push_back(std::move(step));
+        }
+    set.emptied = emptied_;
+    if (set.steps.empty())
+        return;
+    int files = static_cast<int>(std::count_if(set.steps.begin(), set.steps.end(), [](const files::Step& s) { return s.file > 0; }));
+    QString title = places.empty() ? tr("Write tags of %n file(s)", "", files)
+                    : copies > 0   ? tr("Put away copies of %n file(s)", "", files)
+                                   : tr("Put away %n file(s)", "", files);
+    set.title = ss(title);
+
+    auto outcome = std::make_shared<library::WriteOutcome>();
+    auto trouble = std::make_shared<std::string>();
+    jobs_.start(
+        title,
+        [set, outcome, trouble, library = store_->file(), batch = batch_](std::stop_token stop, work::Progress& progress) {
+            auto store = Store::open(library);
+            if (!store) {
+                *trouble = store.error().message;
+                return;
+            }
+            try {
+                *outcome = library::writeSet(**store, set, batch, stop, progress);
+            } catch (const library::DatabaseError& e) {
+                *trouble = e.what();
+            }
+        },
+        [this, outcome, trouble] {
+            if (!trouble->empty())
+                emit said(qs(*trouble), true);
+            if (!outcome->report.error.empty())
+                emit said(qs(outcome->report.error), true);
+            lastReport_ = std::move(outcome->report);
+            lastSet_ = outcome->set;
+            drafts_.forgetHistory();
+            reload([this] { emit written(); });
+        });
+}
+
+void Session::takeBack(int64_t set, const std::optional<std::set<size_t>>& steps) {
+    auto outcome = std::make_shared<library::TakeBackOutcome>();
+    auto trouble = std::make_shared<std::string>();
+    jobs_.start(
+        tr("Taking back"),
+        [=, library = store_->file()](std::stop_token stop, work::Progress& progress) {
+            auto store = Store::open(library);
+            if (!store) {
+                *trouble = store.error().message;
+                return;
+            }
+            try {
+                *outcome = library::takeBackSet(**store, set, steps, stop, progress);
+            } catch (const library::DatabaseError& e) {
+                *trouble = e.what();
+            }
+        },
+        [this, outcome, trouble] {
+            QString sentence = tr("%n file(s) taken back.", "", static_cast<int>(outcome->done));
+            if (!outcome->refused.empty())
+                sentence += " " + tr("%n file(s) could not be: %1", "", static_cast<int>(outcome->refused.size()))
+                                      .arg(qs(outcome->refused.front().second));
+            if (!trouble->empty())
+                sentence = qs(*trouble);
+            emit said(sentence, !outcome->refused.empty() || !trouble->empty());
+            lastReport_.reset();
+            drafts_.forgetHistory();
+            reload([this] {
+                sortIntoSleeves();
+                emit written();
+            });
+        });
+}
+
+void Session::clearReport() {
+    lastReport_.reset();
+    emit written();
+}
+
+void Session::readSteps(int64_t set, std::function<void(std::vector<library::SetStep>)> then) {
+    store_->post([this, set, then](Store& store) {
+        auto steps = std::make_shared<std::vector<library::SetStep>>(store.steps(set));
+        later([steps, then] { then(std::move(*steps)); });
+    });
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,157 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/theme.h"
+
+#include <QApplication>
+#include <QFile>
+#include <QFontDatabase>
+#include <QPainter>
+#include <QPalette>
+#include <QPixmapCache>
+#include <QStyleFactory>
+#include <QSvgRenderer>
+
+namespace moorfrost::app::theme {
+
+namespace {
+
+Colours frost() {
+    Colours c;
+    c.window = "#EEF1F2", c.panel = "#FBFCFC", c.sunk = "#E4E9EB", c.line = "#CFD7DB", c.faint = "#E2E8EA";
+    c.ink = "#17232B", c.second = "#4C5D68", c.third = "#66767F", c.rail = "#1D2A33";
+    c.heather = "#6B4A8C", c.heatherBack = "#EDE6F4", c.fjord = "#1F5F7A", c.fjordBack = "#DCEBF1";
+    c.moss = "#2F6B48", c.mossBack = "#E1EFE6", c.lichen = "#855808", c.lichenBack = "#F8EDD3";
+    c.rowan = "#AE3440", c.rowanBack = "#F8E1E2";
+    c.accent = "#6B4A8C", c.accentHover = "#5B3D79", c.accentInk = "#FFFFFF";
+    return c;
+}
+
+Colours nightMoor() {
+    Colours c;
+    c.dark = true;
+    c.window = "#151B20", c.panel = "#1B2329", c.sunk = "#11171B", c.line = "#33404A", c.faint = "#28333B";
+    c.ink = "#E6ECEF", c.second = "#A9B7C0", c.third = "#8B9AA5", c.rail = "#0E1418";
+    c.heather = "#C3A7E6", c.heatherBack = "#2E2540", c.fjord = "#8CC7E0", c.fjordBack = "#1B3440";
+    c.moss = "#86C79E", c.mossBack = "#1C3326", c.lichen = "#E0B35A", c.lichenBack = "#3A2F16";
+    c.rowan = "#EE8A92", c.rowanBack = "#3D2024";
+    c.accent = "#C3A7E6", c.accentHover = "#D3BDEE", c.accentInk = "#1B1426";
+    return c;
+}
+
+Colours current = frost();
+
+bool systemIsDark() {
+    static const bool dark = QApplication::palette().color(QPalette::Window).lightness() < 110;
+    return dark;
+}
+
+QString styleSheet() {
+    QFile file(":/style.qss");
+    if (!file.open(QIODevice::ReadOnly))
+        return {};
+    QString s = QString::fromUtf8(file.readAll());
+    const Colours& c = current;
+    // Longer names first: "@heatherBack" before "@heather".
+    const std::pair<const char*, QColor> tokens[] = {
+        {"@heatherBack", c.heatherBack}, {"@fjordBack", c.fjordBack}, {"@mossBack", c.mossBack}, {"@lichenBack", c.lichenBack},
+        {"@rowanBack", c.rowanBack}, {"@accentHover", c.accentHover}, {"@accentInk", c.accentInk}, {"@accent", c.accent},
+        {"@heather", c.heather}, {"@fjord", c.fjord}, {"@moss", c.moss}, {"@lichen", c.lichen}, {"@rowan", c.rowan},
+        {"@window", c.window}, {"@panel", c.panel}, {"@sunk", c.sunk}, {"@line", c.line}, {"@faint", c.faint},
+        {"@second", c.second}, {"@third", c.third}, {"@ink", c.ink}, {"@rail", c.rail}};
+    for (const auto& [name, colour] : tokens)
+        s.replace(QLatin1String(name), colour.name());
+    return s;
+}
+
+} // namespace
+
+void loadFonts() {
+    for (const char* file : {"Inter-Regular.otf", "Inter-Medium.otf", "Inter-SemiBold.otf", "JetBrainsMono-Regular.ttf"})
+        QFontDatabase::addApplicationFont(QString(":/fonts/") + file);
+    systemIsDark(); // before the palette is ours
+    QApplication::setStyle(QStyleFactory::create("Fusion"));
+    QApplication::setFont(uiFont());
+}
+
+void apply(Choice choice) {
+    bool dark = choice == Choice::Dark || (choice == Choice::System && systemIsDark());
+    current = dark ? nightMoor() : frost();
+    const Colours& c = current;
+    QPalette p;
+    p.setColor(QPalette::Window, c.window);
+    p.setColor(QPalette::WindowText, c.ink);
+    p.setColor(QPalette::Base, c.panel);
+    p.setColor(QPalette::AlternateBase, c.window);
+    p.setColor(QPalette::Text, c.ink);
+    p.setColor(QPalette::Button, c.panel);
+    p.setColor(QPalette::ButtonText, c.ink);
+    p.setColor(QPalette::Highlight, c.fjordBack);
+    p.setColor(QPalette::HighlightedText, c.ink);
+    p.setColor(QPalette::PlaceholderText, c.third);
+    p.setColor(QPalette::Link, c.fjord);
+    p.setColor(QPalette::ToolTipBase, c.rail);
+    p.setColor(QPalette::ToolTipText, Qt::white);
+    for (auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
+        p.setColor(QPalette::Disabled, role, c.third);
+    QPixmapCache::clear();
+    QApplication::setPalette(p);
+    qApp->setStyleSheet(styleSheet());
+}
+
+Choice choiceFromKey(const QString& key) {
+    return key == "light" ? Choice::Light : key == "dark" ? Choice::Dark : Choice::System;
+}
+
+QString keyOf(Choice choice) {
+    return choice == Choice::Light ? "light" : choice == Choice::Dark ? "dark" : "system";
+}
+
+const Colours& colours() {
+    return current;
+}
+
+QFont uiFont(int pixels, QFont::Weight weight) {
+    QFont font("Inter");
+    font.setPixelSize(pixels);
+    font.setWeight(weight);
+    return font;
+}
+
+QFont monoFont() {
+    QFont font("JetBrains Mono");
+    font.setPixelSize(12);
+    font.setStyleHint(QFont::Monospace);
+    return font;
+}
+
+QPixmap pixmap(const QString& name, const QColor& colour, int size, qreal ratio) {
+    QString key = QString("%1/%2/%3/%4").arg(name, colour.name()).arg(size).arg(ratio);
+    QPixmap out;
+    if (QPixmapCache::find(key, &out))
+        return out;
+    QFile file(":/icons/" + name + ".svg");
+    if (!file.open(QIODevice::ReadOnly))
+        return {};
+    QByteArray svg = file.readAll();
+    svg.replace("currentColor", colour.name().toLatin1());
+    QSvgRenderer renderer(svg);
+    out = QPixmap(qRound(size * ratio), qRound(size * ratio));
+    out.fill(Qt::transparent);
+    QPainter painter(&out);
+    renderer.render(&painter);
+    painter.end();
+    out.setDevicePixelRatio(ratio);
+    QPixmapCache::insert(key, out);
+    return out;
+}
+
+QIcon icon(const QString& name, const QColor& colour) {
+    QColor c = colour.isValid() ? colour : current.second;
+    QIcon icon;
+    for (qreal ratio : {1.0, 2.0}) {
+        icon.addPixmap(pixmap(name, c, 20, ratio));
+        icon.addPixmap(pixmap(name, current.line, 20, ratio), QIcon::Disabled);
+    }
+    return icon;
+}
+
+} // namespace moorfrost::app::theme

@@ -1,0 +1,162 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/controls.h"
+
+#include <QBoxLayout>
+#include <QFrame>
+#include <QHeaderView>
+#include <QPainter>
+#include <QSettings>
+#include <QSplitter>
+#include <QStyle>
+#include <QStyledItemDelegate>
+#include <QStylePainter>
+#include <QStyleOptionComboBox>
+
+#include "app/shell/theme.h"
+
+namespace moorfrost::app {
+
+Choice::Choice(QWidget* parent) : QComboBox(parent) {
+    setSizeAdjustPolicy(QComboBox::AdjustToContents);
+}
+
+void Choice::paintEvent(QPaintEvent* event) {
+    QComboBox::paintEvent(event);
+    QPainter painter(this);
+    painter.drawPixmap(width() - 20, height() / 2 - 7, theme::pixmap("chevron", theme::colours().second, 14, devicePixelRatioF()));
+}
+
+ShortLabel::ShortLabel(const QString& text, QWidget* parent) : QLabel(text, parent) {
+    setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    setTextFormat(Qt::PlainText);
+}
+
+void ShortLabel::setText(const QString& text) {
+    QLabel::setText(text);
+    setToolTip(text);
+}
+
+void ShortLabel::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.setPen(palette().color(foregroundRole()));
+    painter.drawText(contentsRect(), static_cast<int>(alignment()) | Qt::TextSingleLine, fontMetrics().elidedText(text(), Qt::ElideMiddle, contentsRect().width()));
+}
+
+EmptyHint::EmptyHint(const QString& icon, const QString& title, const QString& text, const QString& buttonText, QWidget* parent)
+    : QWidget(parent), icon_(icon), title_(label(title, "title")), text_(label(text, "quiet")) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setAlignment(Qt::AlignCenter);
+    layout->setSpacing(8);
+    layout->addSpacing(56);
+    for (QLabel* l : {title_, text_}) {
+        l->setAlignment(Qt::AlignCenter);
+        l->setWordWrap(true);
+        l->setMaximumWidth(460);
+        l->setMinimumWidth(200);
+        layout->addWidget(l, 0, Qt::AlignHCenter);
+    }
+    if (!buttonText.isEmpty()) {
+        button_ = new QPushButton(buttonText);
+        layout->addSpacing(8);
+        layout->addWidget(button_, 0, Qt::AlignHCenter);
+    }
+}
+
+void EmptyHint::setTexts(const QString& title, const QString& text) {
+    title_->setText(title);
+    text_->setText(text);
+}
+
+void EmptyHint::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    painter.drawPixmap(width() / 2 - 22, title_->y() - 56, theme::pixmap(icon_, theme::colours().third, 44, devicePixelRatioF()));
+}
+
+QLabel* label(const QString& text, const char* name, QWidget* parent) {
+    auto* l = new QLabel(text, parent);
+    l->setObjectName(name);
+    l->setTextFormat(Qt::PlainText);
+    return l;
+}
+
+QPushButton* button(const QString& text, const char* name) {
+    auto* b = new QPushButton(text);
+    b->setObjectName(name);
+    b->setAutoDefault(false);
+    return b;
+}
+
+QToolButton* iconButton(const QString& icon, const QString& tip) {
+    auto* b = new QToolButton;
+    b->setObjectName("flat");
+    b->setIcon(theme::icon(icon));
+    b->setIconSize({18, 18});
+    b->setToolTip(tip);
+    b->setAccessibleName(tip);
+    b->setProperty("icon", icon);
+    return b;
+}
+
+QWidget* bar(const char* name, QBoxLayout* layout, int height) {
+    auto* w = new QFrame;
+    w->setObjectName(name);
+    w->setLayout(layout);
+    layout->setContentsMargins(12, 6, 12, 6);
+    layout->setSpacing(8);
+    if (height > 0)
+        w->setMinimumHeight(height);
+    return w;
+}
+
+QFrame* rule() {
+    auto* f = new QFrame;
+    f->setFixedHeight(1);
+    f->setStyleSheet(QString());
+    f->setFrameShape(QFrame::NoFrame);
+    f->setAutoFillBackground(true);
+    f->setBackgroundRole(QPalette::AlternateBase);
+    return f;
+}
+
+namespace {
+/// Rows of 28 pixels.
+class RowDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        return {QStyledItemDelegate::sizeHint(option, index).width(), 28};
+    }
+};
+} // namespace
+
+void prepareTree(QTreeWidget* tree, const QStringList& headers) {
+    tree->setHeaderLabels(headers);
+    tree->setUniformRowHeights(true);
+    tree->setItemDelegate(new RowDelegate(tree));
+    tree->setTextElideMode(Qt::ElideMiddle);
+    tree->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    tree->setAllColumnsShowFocus(true);
+    tree->header()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    tree->header()->setHighlightSections(false);
+    tree->header()->setStretchLastSection(true);
+}
+
+void remember(QObject* object, const QString& name) {
+    QSettings settings;
+    QByteArray state = settings.value("state/" + name).toByteArray();
+    if (auto* header = qobject_cast<QHeaderView*>(object)) {
+        if (!state.isEmpty())
+            header->restoreState(state);
+        auto save = [header, name] { QSettings().setValue("state/" + name, header->saveState()); };
+        QObject::connect(header, &QHeaderView::sectionResized, header, save);
+        QObject::connect(header, &QHeaderView::sectionMoved, header, save);
+        QObject::connect(header, &QHeaderView::sortIndicatorChanged, header, save);
+    } else if (auto* splitter = qobject_cast<QSplitter*>(object)) {
+        if (!state.isEmpty())
+            splitter->restoreState(state);
+        QObject::connect(splitter, &QSplitter::splitterMoved, splitter,
+                         [splitter, name] { QSettings().setValue("state/" + name, splitter->saveState()); });
+    }
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Small controls and helpers that all pages use.
+#pragma once
+
+#include <QAbstractItemView>
+#include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QToolButton>
+#include <QTreeWidget>
+#include <QWidget>
+
+#include "app/widgets/paint.h"
+
+class QBoxLayout;
+
+namespace moorfrost::app {
+
+/// A box that shows its arrow in the colours of the theme.
+class Choice : public QComboBox {
+public:
+    explicit Choice(QWidget* parent = nullptr);
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+};
+
+/// A label that shortens its text with an ellipsis rather than growing.
+class ShortLabel : public QLabel {
+public:
+    explicit ShortLabel(const QString& text = {}, QWidget* parent = nullptr);
+    void setText(const QString& text);
+    QSize minimumSizeHint() const override { return {20, QLabel::minimumSizeHint().height()}; }
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+};
+
+/// What an empty screen says: what to do next, with a button that does it.
+class EmptyHint : public QWidget {
+    Q_OBJECT
+public:
+    EmptyHint(const QString& icon, const QString& title, const QString& text, const QString& button = {}, QWidget* parent = nullptr);
+    void setTexts(const QString& title, const QString& text);
+    QPushButton* button() { return button_; }
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+
+private:
+    QString icon_;
+    QLabel *title_, *text_;
+    QPushButton* button_ = nullptr;
+};
+
+QLabel* label(const QString& text, const char* name, QWidget* parent = nullptr);
+QPushButton* button(const QString& text, const char* name = "button");
+QToolButton* iconButton(const QString& icon, const QString& tip);
+QWidget* bar(const char* name, QBoxLayout* layout, int height = 0);
+QFrame* rule();
+/// Tables and trees of text: fixed rows, no focus frame, columns that can be moved.
+void prepareTree(QTreeWidget* tree, const QStringList& headers);
+/// Remembers and restores the state of headers and splitters by name.
+void remember(QObject* headerOrSplitter, const QString& name);
+
+} // namespace moorfrost::app

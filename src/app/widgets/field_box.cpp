@@ -1,0 +1,196 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/field_box.h"
+
+#include <algorithm>
+
+#include <QContextMenuEvent>
+#include <QKeyEvent>
+#include <QMenu>
+#include <QPainter>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/paint.h"
+#include "app/widgets/sheet.h"
+
+namespace moorfrost::app {
+
+FieldBox::FieldBox(Session& session, const std::string& key, QWidget* parent) : QLineEdit(parent), session_(session), key_(key) {
+    setAccessibleName(columnLabel(key));
+    setObjectName("field");
+    connect(&session_, &Session::draftsChanged, this, &FieldBox::refresh);
+    connect(&session_, &Session::diskShown, this, &FieldBox::refresh);
+}
+
+void FieldBox::setFiles(const std::vector<FileId>& files) {
+    files_ = files;
+    setModified(false);
+    refresh();
+}
+
+void FieldBox::refresh() {
+    std::map<std::vector<std::string>, int> counts;
+    drafted_ = false;
+    std::set<std::string> origins;
+    bool writable = !files_.empty();
+    for (FileId id : files_) {
+        ++counts[session_.shownValues(id, key_)];
+        if (const library::Draft* d = session_.drafts().find(id, key_); d && !session_.showsDisk()) {
+            drafted_ = true;
+            origins.insert(d->origin);
+        }
+    }
+    counts_.assign(counts.begin(), counts.end());
+    std::sort(counts_.begin(), counts_.end(), [](const auto& a, const auto& b) { return a.second > b.second; });
+    bool several = counts_.size() > 1;
+    shown_ = several || counts_.empty() ? QString() : qs(text::join(counts_.front().first, "; "));
+    note_.clear();
+    if (several) {
+        QString first = qs(text::join(counts_.front().first, "; "));
+        if (first.size() > 14)
+            first = first.left(13) + QChar(0x2026);
+        note_ = counts_.front().second > 1 ? tr("%1 \u00D7 %2").arg(counts_.front().second).arg(first.isEmpty() ? tr("blank") : first) : QString();
+    } else if (drafted_) {
+        note_ = origins.size() == 1 ? qs(*origins.begin()) : tr("several origins");
+    }
+    setReadOnly(!writable || session_.showsDisk());
+    setPlaceholderText(several ? tr("%n value(s)", "", static_cast<int>(counts_.size())) : drafted_ ? tr("will be blank") : QString());
+    setTextMargins(0, 0, several ? 16 : 0, 0);
+    if (!isModified() || !hasFocus()) {
+        setText(shown_);
+        setCursorPosition(0);
+        setModified(false);
+    }
+    QStringList tip;
+    for (size_t i = 0; i < counts_.size() && i < 12; ++i) {
+        QString v = qs(text::join(counts_[i].first, "; "));
+        tip << tr("%1 \u00D7 %2").arg(counts_[i].second).arg(v.isEmpty() ? tr("blank") : v);
+    }
+    if (drafted_)
+        tip << tr("Draft: %1").arg(QStringList(QStringList::fromVector([&] {
+                   QList<QString> l;
+                   for (const std::string& o : origins)
+                       l << qs(o);
+                   return l;
+               }())).join(", "));
+    setToolTip(tip.join('\n'));
+    update();
+}
+
+void FieldBox::propose(const std::vector<std::string>& values, const QString& action) {
+    if (std::string why = tags::whyNotValid(key_, values); !why.empty()) {
+        emit refused(qs(why));
+        setModified(false);
+        refresh();
+        return;
+    }
+    std::vector<library::DraftSession::Wish> wishes;
+    for (FileId id : files_)
+        if (FilePtr f = session_.file(id); f && f->writable())
+            wishes.push_back({id, key_, values});
+    setModified(false);
+    session_.drafts().propose(ss(action), wishes, ss(tr("typed")));
+    refresh();
+}
+
+void FieldBox::commit() {
+    if (!isModified() || text() == shown_)
+        return;
+    propose(tags::valuesFromText(key_, ss(text())), tr("Edit %1 of %2").arg(columnLabel(key_), tr("%n file(s)", "", static_cast<int>(files_.size()))));
+}
+
+QMenu* FieldBox::makeMenu() {
+    auto* menu = new QMenu(this);
+    for (size_t i = 0; i < counts_.size() && i < 20; ++i) {
+        QString v = qs(text::join(counts_[i].first, "; ")), shownValue = v;
+        if (shownValue.size() > 60)
+            shownValue = shownValue.left(59) + QChar(0x2026);
+        shownValue.replace('&', "&&");
+        menu->addAction(tr("%1 \u00D7 %2").arg(counts_[i].second).arg(v.isEmpty() ? tr("blank") : shownValue),
+                        [this, values = counts_[i].first] { propose(values, tr("Same %1").arg(columnLabel(key_))); });
+    }
+    menu->addSeparator();
+    menu->addAction(tr("Keep as they are"), [this] {
+        setModified(false);
+        refresh();
+    });
+    menu->addAction(tr("Blank in all"), [this] { propose({}, tr("Blank %1").arg(columnLabel(key_))); });
+    QAction* drop = menu->addAction(tr("Drop drafts"), [this] {
+        std::vector<std::pair<FileId, std::string>> which;
+        for (FileId id : files_)
+            which.emplace_back(id, key_);
+        session_.drafts().drop(ss(tr("Drop drafts")), which);
+    });
+    drop->setEnabled(drafted_);
+    return menu;
+}
+
+void FieldBox::keyPressEvent(QKeyEvent* event) {
+    if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
+        // Blanking needs no text: a box that shows several values is blanked from the menu.
+        commit();
+        focusNextChild();
+    } else if (event->key() == Qt::Key_Escape && isModified()) {
+        setModified(false);
+        refresh();
+    } else if (event->key() == Qt::Key_Down) {
+        std::unique_ptr<QMenu> menu(makeMenu());
+        menu->exec(mapToGlobal(QPoint(0, height())));
+    } else {
+        QLineEdit::keyPressEvent(event);
+    }
+}
+
+void FieldBox::focusOutEvent(QFocusEvent* event) {
+    QLineEdit::focusOutEvent(event);
+    if (event->reason() != Qt::PopupFocusReason)
+        commit();
+}
+
+void FieldBox::mousePressEvent(QMouseEvent* event) {
+    if (counts_.size() > 1 && event->position().x() > width() - 22) {
+        std::unique_ptr<QMenu> menu(makeMenu());
+        menu->exec(mapToGlobal(QPoint(0, height())));
+        return;
+    }
+    QLineEdit::mousePressEvent(event);
+}
+
+void FieldBox::contextMenuEvent(QContextMenuEvent* event) {
+    std::unique_ptr<QMenu> menu(makeMenu());
+    menu->exec(event->globalPos());
+}
+
+void FieldBox::paintEvent(QPaintEvent* event) {
+    QLineEdit::paintEvent(event);
+    const auto& c = theme::colours();
+    QPainter p(this);
+    QRect inside = rect().adjusted(1, 1, -1, -1);
+    if (drafted_) {
+        if (!hasFocus()) {
+            p.setPen(c.heather);
+            p.setRenderHint(QPainter::Antialiasing);
+            p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 4, 4);
+            p.setRenderHint(QPainter::Antialiasing, false);
+        }
+        paint::notch(p, inside);
+    }
+    bool several = counts_.size() > 1;
+    int right = inside.right() - 8;
+    if (several) {
+        p.drawPixmap(inside.right() - 18, inside.center().y() - 6, theme::pixmap("chevron", c.second, 14, devicePixelRatioF()));
+        right -= 16;
+    }
+    if (!note_.isEmpty() && !hasFocus()) {
+        p.setFont(theme::uiFont(11));
+        int width = p.fontMetrics().horizontalAdvance(note_);
+        QFontMetrics mine(font());
+        int used = mine.horizontalAdvance(text().isEmpty() ? placeholderText() : text()) + 20;
+        if (used + width < right) {
+            p.setPen(c.third);
+            p.drawText(QRect(right - width, 0, width, height()), Qt::AlignVCenter | Qt::AlignRight, note_);
+        }
+    }
+}
+
+} // namespace moorfrost::app

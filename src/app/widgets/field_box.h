@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// One field of several files together: one value, or how many different ones; its draft and where that comes from.
+#pragma once
+
+#include <QLineEdit>
+
+#include "app/shell/session.h"
+
+namespace moorfrost::app {
+
+class FieldBox : public QLineEdit {
+    Q_OBJECT
+public:
+    FieldBox(Session& session, const std::string& key, QWidget* parent = nullptr);
+    const std::string& key() const { return key_; }
+    void setFiles(const std::vector<FileId>& files);
+
+signals:
+    void refused(const QString& sentence);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
+
+private:
+    void refresh();
+    void commit();
+    void propose(const std::vector<std::string>& values, const QString& action);
+    QMenu* makeMenu();
+
+    Session& session_;
+    std::string key_;
+    std::vector<FileId> files_;
+    std::vector<std::pair<std::vector<std::string>, int>> counts_; // most frequent first
+    QString shown_, note_;
+    bool drafted_ = false;
+};
+
+} // namespace moorfrost::app

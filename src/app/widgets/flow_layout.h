@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A layout that sets its widgets one after the other and starts new lines as needed.
+#pragma once
+
+#include <QLayout>
+
+namespace moorfrost::app {
+
+class FlowLayout : public QLayout {
+public:
+    explicit FlowLayout(QWidget* parent, int gap) : QLayout(parent), gap_(gap) { setContentsMargins(0, 0, 0, 0); }
+    ~FlowLayout() override {
+        while (QLayoutItem* item = takeAt(0))
+            delete item;
+    }
+    void addItem(QLayoutItem* item) override { items_.append(item); }
+    int count() const override { return static_cast<int>(items_.size()); }
+    QLayoutItem* itemAt(int i) const override { return items_.value(i); }
+    QLayoutItem* takeAt(int i) override { return i >= 0 && i < items_.size() ? items_.takeAt(i) : nullptr; }
+    bool hasHeightForWidth() const override { return true; }
+    int heightForWidth(int width) const override { return arrange(QRect(0, 0, width, 0), false); }
+    QSize sizeHint() const override { return {200, 30}; }
+    QSize minimumSize() const override { return {60, 26}; }
+    void setGeometry(const QRect& rect) override {
+        QLayout::setGeometry(rect);
+        arrange(rect, true);
+    }
+
+private:
+    int arrange(const QRect& rect, bool move) const {
+        int x = rect.x(), y = rect.y(), line = 0;
+        for (QLayoutItem* item : items_) {
+            QSize size = item->sizeHint();
+            if (x + size.width() > rect.right() + 1 && x > rect.x()) {
+                x = rect.x();
+                y += line + gap_;
+                line = 0;
+            }
+            if (move)
+                item->setGeometry(QRect(QPoint(x, y), size));
+            x += size.width() + gap_;
+            line = std::max(line, size.height());
+        }
+        return y + line - rect.y();
+    }
+
+    QList<QLayoutItem*> items_;
+    int gap_;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,105 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/paint.h"
+
+#include <QCoreApplication>
+#include <QFontMetrics>
+#include <QPainterPath>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+
+namespace moorfrost::app::paint {
+
+QColor ink(Tone tone) {
+    const auto& c = theme::colours();
+    switch (tone) {
+    case Tone::Draft: return c.heather;
+    case Tone::Good: return c.moss;
+    case Tone::Attention: return c.lichen;
+    case Tone::Wrong: return c.rowan;
+    case Tone::Neutral: break;
+    }
+    return c.second;
+}
+
+QColor back(Tone tone) {
+    const auto& c = theme::colours();
+    switch (tone) {
+    case Tone::Draft: return c.heatherBack;
+    case Tone::Good: return c.mossBack;
+    case Tone::Attention: return c.lichenBack;
+    case Tone::Wrong: return c.rowanBack;
+    case Tone::Neutral: break;
+    }
+    return c.sunk;
+}
+
+void notch(QPainter& painter, const QRect& rect) {
+    QPainterPath path;
+    path.moveTo(rect.topLeft());
+    path.lineTo(rect.left() + 8, rect.top());
+    path.lineTo(rect.left(), rect.top() + 8);
+    path.closeSubpath();
+    painter.fillPath(path, theme::colours().heather);
+}
+
+int tally(QPainter& painter, QPoint at, const std::vector<matching::ReadinessPart>& parts) {
+    const auto& c = theme::colours();
+    int x = at.x();
+    for (const matching::ReadinessPart& part : parts) {
+        QRect mark(x, at.y(), 13, 4);
+        // Shape goes with colour: full, half, and only an outline.
+        if (part.met == matching::Met::Yes) {
+            painter.fillRect(mark, c.moss);
+        } else if (part.met == matching::Met::Partly) {
+            painter.fillRect(mark.adjusted(0, 0, -6, 0), c.lichen);
+            painter.fillRect(mark.adjusted(7, 3, 0, 0), c.lichen);
+        } else {
+            painter.setPen(c.rowan);
+            painter.drawRect(mark.adjusted(0, 0, -1, -1));
+        }
+        x += 16;
+    }
+    return x - at.x();
+}
+
+QString tallyText(const std::vector<matching::ReadinessPart>& parts) {
+    QStringList lines;
+    for (const matching::ReadinessPart& part : parts) {
+        QString mark = part.met == matching::Met::Yes      ? QCoreApplication::translate("Tally", "met")
+                       : part.met == matching::Met::Partly ? QCoreApplication::translate("Tally", "partly")
+                                                           : QCoreApplication::translate("Tally", "missing");
+        lines << QString("%1: %2 (%3)").arg(QCoreApplication::translate("Tally", part.name.c_str()), mark, qs(part.detail));
+    }
+    return lines.join('\n');
+}
+
+int pillWidth(const QString& text) {
+    return QFontMetrics(theme::uiFont(11, QFont::DemiBold)).horizontalAdvance(text) + 16;
+}
+
+int pill(QPainter& painter, int right, const QRect& row, const QString& text, Tone tone) {
+    painter.save();
+    QFont font = theme::uiFont(11, QFont::DemiBold);
+    int width = pillWidth(text);
+    QRect rect(right - width, row.center().y() - 8, width, 18);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(back(tone));
+    painter.drawRoundedRect(rect, 9, 9);
+    painter.setPen(ink(tone));
+    painter.setFont(font);
+    painter.drawText(rect, Qt::AlignCenter, text);
+    painter.restore();
+    return width;
+}
+
+void blankCover(QPainter& painter, const QRect& rect, const QString& icon) {
+    const auto& c = theme::colours();
+    painter.fillRect(rect, c.sunk);
+    int side = std::min(24, rect.width() / 2);
+    qreal ratio = painter.device()->devicePixelRatioF();
+    painter.drawPixmap(QRect(rect.center().x() - side / 2 + 1, rect.center().y() - side / 2 + 1, side, side), theme::pixmap(icon, c.third, side, ratio));
+}
+
+} // namespace moorfrost::app::paint

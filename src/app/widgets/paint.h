@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Marks that several views paint alike: the draft notch, the tally, pills, the place where a cover will be.
+#pragma once
+
+#include <QPainter>
+#include <QRect>
+#include <QString>
+
+#include "core/matching/readiness.h"
+
+namespace moorfrost::app::paint {
+
+enum class Tone { Neutral, Draft, Good, Attention, Wrong };
+
+QColor ink(Tone tone);
+QColor back(Tone tone);
+/// The notch in the top left corner of what holds a draft.
+void notch(QPainter& painter, const QRect& rect);
+/// Readiness as a strip of marks from `at` to the right; returns its width.
+int tally(QPainter& painter, QPoint at, const std::vector<matching::ReadinessPart>& parts);
+QString tallyText(const std::vector<matching::ReadinessPart>& parts);
+/// A rounded label whose right edge is at `right`; returns the width used.
+int pill(QPainter& painter, int right, const QRect& row, const QString& text, Tone tone);
+int pillWidth(const QString& text);
+/// A square for a file or sleeve that has no picture.
+void blankCover(QPainter& painter, const QRect& rect, const QString& icon);
+
+} // namespace moorfrost::app::paint

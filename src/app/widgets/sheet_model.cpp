@@ -1,0 +1,196 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <cstdlib>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/sheet.h"
+
+namespace moorfrost::app {
+
+QString columnLabel(const std::string& key) {
+    if (key == nameColumn)
+        return SheetModel::tr("File");
+    if (key == lengthColumn)
+        return SheetModel::tr("Length");
+    if (key == formatColumn)
+        return SheetModel::tr("Format");
+    if (key == placeColumn)
+        return SheetModel::tr("Folder");
+    if (key == "track")
+        return SheetModel::tr("No.");
+    return SheetModel::tr(tags::labelOf(key).c_str());
+}
+
+SheetModel::SheetModel(Session& session, bool editable, QObject* parent)
+    : QAbstractTableModel(parent), session_(session), editable_(editable) {
+    auto refresh = [this] {
+        findUsual();
+        if (!files_.empty() && !columns_.empty())
+            emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+    };
+    connect(&session_, &Session::draftsChanged, this, refresh);
+    connect(&session_, &Session::diskShown, this, refresh);
+}
+
+void SheetModel::setFiles(std::vector<FileId> files) {
+    if (files == files_) {
+        findUsual();
+        if (!files_.empty())
+            emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+        return;
+    }
+    beginResetModel();
+    files_ = std::move(files);
+    endResetModel();
+    findUsual();
+}
+
+void SheetModel::setColumns(std::vector<std::string> columns) {
+    beginResetModel();
+    columns_ = std::move(columns);
+    endResetModel();
+    findUsual();
+}
+
+void SheetModel::findUsual() {
+    // Fields that are one for a release: a value that most files do not share is worth a second look.
+    usual_.clear();
+    if (!editable_ || files_.size() < 3 || files_.size() > 400)
+        return;
+    for (const char* key : {"album", "album_artist", "date", "label", "catalogue_number"}) {
+        std::map<std::string, size_t> counts;
+        for (FileId id : files_)
+            ++counts[text::join(session_.drafts().effective(id, key), "; ")];
+        auto best = std::max_element(counts.begin(), counts.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+        if (best != counts.end() && best->second * 3 >= files_.size() * 2 && best->second < files_.size())
+            usual_[key] = best->first;
+    }
+}
+
+QString SheetModel::cellText(FileId id, const std::string& key) const {
+    FilePtr f = session_.file(id);
+    if (!f)
+        return {};
+    if (key == nameColumn)
+        return shownName(f->path);
+    if (key == placeColumn)
+        return shownPath(f->path.parent_path());
+    if (key == lengthColumn)
+        return shownLength(f->tags.facts.duration);
+    if (key == formatColumn)
+        return f->tags.facts.codec.empty() ? QString() : qs(f->tags.facts.codec == "PCM" ? audio::formatName(f->tags.format) : f->tags.facts.codec);
+    return qs(text::join(session_.shownValues(id, key), "; "));
+}
+
+QVariant SheetModel::data(const QModelIndex& index, int role) const {
+    if (!index.isValid())
+        return {};
+    FileId id = fileAt(index.row());
+    const std::string& key = columns_[static_cast<size_t>(index.column())];
+    const library::Draft* draft = isField(index.column()) ? session_.drafts().find(id, key) : nullptr;
+    switch (role) {
+    case Qt::DisplayRole:
+        return cellText(id, key).replace('\n', QChar(0x21B5));
+    case Qt::EditRole:
+        return cellText(id, key);
+    case DraftRole:
+        return draft != nullptr && !session_.showsDisk();
+    case OddRole: {
+        auto usual = usual_.find(key);
+        return usual != usual_.end() && !session_.showsDisk() && text::join(session_.drafts().effective(id, key), "; ") != usual->second;
+    }
+    case KeyRole:
+        return qs(key);
+    case Qt::ToolTipRole: {
+        FilePtr f = session_.file(id);
+        if (!f)
+            return {};
+        if (key == nameColumn || key == placeColumn)
+            return shownPath(f->path);
+        QStringList lines;
+        if (QString t = cellText(id, key); !t.isEmpty())
+            lines << t;
+        if (draft) {
+            lines << tr("Draft: %1").arg(qs(draft->origin));
+            QString disk = qs(tags::shownValue(f->tags.fields, key));
+            lines << (disk.isEmpty() ? tr("On disk: blank") : tr("On disk: %1").arg(disk));
+        }
+        if (data(index, OddRole).toBool())
+            lines << tr("Most of these files say: %1").arg(usual_.at(key).empty() ? tr("nothing") : qs(usual_.at(key)));
+        return lines.join('\n');
+    }
+    case Qt::TextAlignmentRole: {
+        const tags::FieldDef* def = tags::fieldByKey(key);
+        bool number = key == lengthColumn || (def && def->kind == tags::FieldKind::Number);
+        return QVariant(Qt::AlignVCenter | (number ? Qt::AlignRight : Qt::AlignLeft));
+    }
+    default:
+        return {};
+    }
+}
+
+QVariant SheetModel::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (orientation != Qt::Horizontal || static_cast<size_t>(section) >= columns_.size())
+        return {};
+    if (role == Qt::DisplayRole)
+        return columnLabel(columns_[static_cast<size_t>(section)]);
+    if (role == Qt::TextAlignmentRole)
+        return QVariant(Qt::AlignVCenter | Qt::AlignLeft);
+    return {};
+}
+
+Qt::ItemFlags SheetModel::flags(const QModelIndex& index) const {
+    Qt::ItemFlags f = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    FilePtr file = index.isValid() ? session_.file(fileAt(index.row())) : nullptr;
+    if (editable_ && file && file->writable() && isField(index.column()) && !session_.showsDisk())
+        f |= Qt::ItemIsEditable;
+    return f;
+}
+
+bool SheetModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+    if (role != Qt::EditRole || !index.isValid() || !isField(index.column()))
+        return false;
+    const std::string& key = columns_[static_cast<size_t>(index.column())];
+    std::vector<std::string> values = tags::valuesFromText(key, ss(value.toString()));
+    if (std::string why = tags::whyNotValid(key, values); !why.empty()) {
+        emit refused(qs(why));
+        return false;
+    }
+    session_.drafts().propose(ss(tr("Edit %1").arg(columnLabel(key))), {{fileAt(index.row()), key, values}}, ss(tr("typed")));
+    return true;
+}
+
+void SheetModel::sortBy(int column, Qt::SortOrder order) {
+    if (column < 0 || column >= columnCount())
+        return;
+    const std::string key = columns_[static_cast<size_t>(column)];
+    const tags::FieldDef* def = tags::fieldByKey(key);
+    bool number = def && def->kind == tags::FieldKind::Number;
+    struct Entry {
+        std::string text;
+        double number;
+        FileId id;
+    };
+    std::vector<Entry> entries;
+    for (FileId id : files_) {
+        FilePtr f = session_.file(id);
+        std::string t = key == nameColumn && f ? text::escapeBytes(f->path.filename().native()) : ss(cellText(id, key));
+        double n = key == lengthColumn && f ? f->tags.facts.duration : std::atof(t.c_str());
+        entries.push_back({std::move(t), n, id});
+    }
+    bool byNumber = number || key == lengthColumn;
+    std::stable_sort(entries.begin(), entries.end(), [&](const Entry& a, const Entry& b) {
+        // What is blank comes last whichever way.
+        if (a.text.empty() != b.text.empty())
+            return b.text.empty();
+        int c = byNumber ? (a.number < b.number ? -1 : a.number > b.number ? 1 : 0) : text::compare(a.text, b.text);
+        return order == Qt::AscendingOrder ? c < 0 : c > 0;
+    });
+    emit layoutAboutToBeChanged();
+    for (size_t i = 0; i < entries.size(); ++i)
+        files_[i] = entries[i].id;
+    emit layoutChanged();
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,259 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+
+#include <QApplication>
+#include <QClipboard>
+#include <QContextMenuEvent>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QMenu>
+#include <QPainter>
+#include <QStyledItemDelegate>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/paint.h"
+#include "app/widgets/sheet.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+class CellDelegate : public QStyledItemDelegate {
+public:
+    explicit CellDelegate(QTableView* view) : QStyledItemDelegate(view), view_(view) {}
+
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const auto& c = theme::colours();
+        QRect r = option.rect;
+        bool draft = index.data(SheetModel::DraftRole).toBool();
+        bool odd = index.data(SheetModel::OddRole).toBool();
+        bool selected = option.state & QStyle::State_Selected;
+        std::string key = ss(index.data(SheetModel::KeyRole).toString());
+        if (draft)
+            p->fillRect(r, c.heatherBack);
+        if (selected) {
+            QColor over = c.fjordBack;
+            over.setAlpha(draft ? 120 : 255);
+            p->fillRect(r, over);
+        }
+        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
+        p->fillRect(QRect(r.right(), r.top(), 1, r.height()), c.faint);
+        if (draft)
+            paint::notch(*p, r);
+        if (view_->currentIndex() == index && view_->hasFocus()) {
+            p->setPen(QPen(c.fjord, 2));
+            p->drawRect(r.adjusted(1, 1, -2, -2));
+        }
+        const tags::FieldDef* def = tags::fieldByKey(key);
+        bool mono = key == nameColumn || key == placeColumn || (def && def->kind == tags::FieldKind::Code);
+        p->setFont(mono ? theme::monoFont() : theme::uiFont(13, key == "title" ? QFont::Medium : QFont::Normal));
+        p->setPen(odd ? c.rowan : key == nameColumn || !mono ? c.ink : c.second);
+        QString t = index.data().toString();
+        if (odd)
+            t = QString(QChar(0x2260)) + " " + (t.isEmpty() ? QObject::tr("blank") : t);
+        auto align = static_cast<Qt::Alignment>(index.data(Qt::TextAlignmentRole).toInt());
+        QRect text = r.adjusted(8, 0, -8, 0);
+        p->drawText(text, static_cast<int>(align) | Qt::TextSingleLine,
+                    p->fontMetrics().elidedText(t, mono ? Qt::ElideMiddle : Qt::ElideRight, text.width()));
+    }
+
+    QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem&, const QModelIndex& index) const override {
+        auto* edit = new QLineEdit(parent);
+        edit->setObjectName("cellEditor");
+        edit->setAccessibleName(columnLabel(ss(index.data(SheetModel::KeyRole).toString())));
+        return edit;
+    }
+
+    void setModelData(QWidget* editor, QAbstractItemModel* model, const QModelIndex& index) const override {
+        QString text = static_cast<QLineEdit*>(editor)->text();
+        if (text != index.data(Qt::EditRole).toString())
+            model->setData(index, text, Qt::EditRole);
+    }
+
+protected:
+    bool eventFilter(QObject* object, QEvent* event) override {
+        auto* key = event->type() == QEvent::KeyPress ? static_cast<QKeyEvent*>(event) : nullptr;
+        bool enter = key && (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter);
+        bool up = key && key->key() == Qt::Key_Up, down = key && key->key() == Qt::Key_Down;
+        if (enter || up || down) {
+            auto* editor = static_cast<QWidget*>(object);
+            emit commitData(editor);
+            emit closeEditor(editor, NoHint);
+            int step = up || (enter && key->modifiers() & Qt::ShiftModifier) ? -1 : 1;
+            QModelIndex now = view_->currentIndex();
+            QModelIndex next = now.siblingAtRow(now.row() + step);
+            if (next.isValid())
+                view_->setCurrentIndex(next);
+            return true;
+        }
+        return QStyledItemDelegate::eventFilter(object, event);
+    }
+
+private:
+    QTableView* view_;
+};
+
+} // namespace
+
+SheetView::SheetView(Session& session, SheetModel* model, QWidget* parent) : QTableView(parent), session_(session), model_(model) {
+    setModel(model);
+    setItemDelegate(new CellDelegate(this));
+    setShowGrid(false);
+    setWordWrap(false);
+    setCornerButtonEnabled(false);
+    verticalHeader()->hide();
+    verticalHeader()->setSectionResizeMode(QHeaderView::Fixed);
+    verticalHeader()->setDefaultSectionSize(28);
+    horizontalHeader()->setHighlightSections(false);
+    horizontalHeader()->setSectionsMovable(true);
+    horizontalHeader()->setMinimumSectionSize(36);
+    horizontalHeader()->setStretchLastSection(true);
+    horizontalHeader()->setFixedHeight(30);
+    setHorizontalScrollMode(QAbstractItemView::ScrollPerPixel);
+    setSelectionMode(QAbstractItemView::ExtendedSelection);
+    setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
+    setTabKeyNavigation(true);
+    connect(model, &QAbstractItemModel::modelReset, this, &SheetView::chosenChanged);
+}
+
+QModelIndexList SheetView::cells() const {
+    QModelIndexList list = selectionModel()->selectedIndexes();
+    if (list.isEmpty() && currentIndex().isValid())
+        list << currentIndex();
+    std::sort(list.begin(), list.end(), [](const QModelIndex& a, const QModelIndex& b) {
+        return a.row() != b.row() ? a.row() < b.row() : a.column() < b.column();
+    });
+    return list;
+}
+
+std::vector<FileId> SheetView::chosenFiles() const {
+    std::vector<FileId> out;
+    std::set<int> rows;
+    for (const QItemSelectionRange& range : selectionModel()->selection())
+        for (int row = range.top(); row <= range.bottom(); ++row)
+            rows.insert(row);
+    if (rows.empty() && currentIndex().isValid())
+        rows.insert(currentIndex().row());
+    for (int row : rows)
+        if (row < model_->rowCount())
+            out.push_back(model_->fileAt(row));
+    return out;
+}
+
+void SheetView::selectionChanged(const QItemSelection& a, const QItemSelection& b) {
+    QTableView::selectionChanged(a, b);
+    emit chosenChanged();
+}
+
+void SheetView::copy() {
+    QModelIndexList list = cells();
+    if (list.isEmpty())
+        return;
+    std::map<int, std::map<int, QString>> table;
+    int left = list.front().column(), right = left;
+    for (const QModelIndex& i : list) {
+        QString t = i.data(Qt::EditRole).toString();
+        table[i.row()][i.column()] = t.replace('\t', ' ').replace('\n', ' ');
+        left = std::min(left, i.column());
+        right = std::max(right, i.column());
+    }
+    QStringList lines;
+    for (auto& [row, columns] : table) {
+        QStringList line;
+        for (int c = left; c <= right; ++c)
+            line << columns[c];
+        lines << line.join('\t');
+    }
+    QApplication::clipboard()->setText(lines.join('\n'));
+}
+
+void SheetView::paste() {
+    QString text = QApplication::clipboard()->text();
+    text.replace("\r\n", "\n");
+    if (text.endsWith('\n'))
+        text.chop(1);
+    QModelIndexList list = cells();
+    if (list.isEmpty() || text.isEmpty())
+        return;
+    QList<QStringList> rows;
+    for (const QString& line : text.split('\n'))
+        rows << line.split('\t');
+    std::vector<library::DraftSession::Wish> wishes;
+    QString refused;
+    auto wish = [&](const QModelIndex& index, const QString& value) {
+        if (!index.isValid() || !(index.flags() & Qt::ItemIsEditable))
+            return;
+        const std::string& key = model_->columns()[static_cast<size_t>(index.column())];
+        std::vector<std::string> values = tags::valuesFromText(key, ss(value));
+        if (std::string why = tags::whyNotValid(key, values); !why.empty())
+            refused = qs(why);
+        else
+            wishes.push_back({model_->fileAt(index.row()), key, values});
+    };
+    bool one = rows.size() == 1 && rows.front().size() == 1;
+    if (one) {
+        for (const QModelIndex& index : list)
+            wish(index, rows.front().front());
+    } else {
+        QModelIndex origin = list.front();
+        for (qsizetype r = 0; r < rows.size(); ++r)
+            for (qsizetype c = 0; c < rows[r].size(); ++c)
+                wish(model_->index(origin.row() + static_cast<int>(r), origin.column() + static_cast<int>(c)), rows[r][c]);
+    }
+    session_.drafts().propose(ss(tr("Paste")), wishes, ss(tr("pasted")));
+    if (!refused.isEmpty())
+        emit model_->refused(refused);
+}
+
+void SheetView::fillDown() {
+    QModelIndexList list = cells();
+    std::map<int, QModelIndex> top;
+    std::vector<library::DraftSession::Wish> wishes;
+    for (const QModelIndex& index : list) {
+        if (!model_->isField(index.column()))
+            continue;
+        auto [it, first] = top.try_emplace(index.column(), index);
+        if (first || !(index.flags() & Qt::ItemIsEditable))
+            continue;
+        const std::string& key = model_->columns()[static_cast<size_t>(index.column())];
+        wishes.push_back({model_->fileAt(index.row()), key, session_.drafts().effective(model_->fileAt(it->second.row()), key)});
+    }
+    session_.drafts().propose(ss(tr("Fill down")), wishes, ss(tr("filled down")));
+}
+
+void SheetView::blank() {
+    std::vector<library::DraftSession::Wish> wishes;
+    for (const QModelIndex& index : cells())
+        if (index.flags() & Qt::ItemIsEditable)
+            wishes.push_back({model_->fileAt(index.row()), model_->columns()[static_cast<size_t>(index.column())], {}});
+    session_.drafts().propose(ss(tr("Blank")), wishes, ss(tr("blanked")));
+}
+
+void SheetView::dropDrafts() {
+    std::vector<std::pair<FileId, std::string>> which;
+    for (const QModelIndex& index : cells())
+        which.emplace_back(model_->fileAt(index.row()), model_->columns()[static_cast<size_t>(index.column())]);
+    session_.drafts().drop(ss(tr("Drop drafts")), which);
+}
+
+void SheetView::keyPressEvent(QKeyEvent* event) {
+    if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && state() != EditingState) {
+        int step = event->modifiers() & Qt::ShiftModifier ? -1 : 1;
+        if (QModelIndex next = currentIndex().siblingAtRow(currentIndex().row() + step); next.isValid())
+            setCurrentIndex(next);
+        return;
+    }
+    if (event->key() == Qt::Key_Space && state() != EditingState && currentIndex().isValid()) {
+        emit playRequested(model_->fileAt(currentIndex().row()));
+        return;
+    }
+    QTableView::keyPressEvent(event);
+}
+
+void SheetView::contextMenuEvent(QContextMenuEvent* event) {
+    emit menuRequested(event->globalPos());
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/store_thread.h"
+
+namespace moorfrost::library {
+
+StoreThread::StoreThread(Path file, std::function<void(const std::string&)> failed)
+    : file_(std::move(file)), failed_(std::move(failed)), thread_([this] { run(); }) {}
+
+StoreThread::~StoreThread() {
+    {
+        std::lock_guard lock(mutex_);
+        ending_ = true;
+    }
+    wake_.notify_one();
+    thread_.join();
+}
+
+void StoreThread::post(Task task) {
+    {
+        std::lock_guard lock(mutex_);
+        tasks_.push_back(std::move(task));
+    }
+    wake_.notify_one();
+}
+
+void StoreThread::run() {
+    auto store = Store::open(file_);
+    if (!store) {
+        failed_(store.error().message);
+        return;
+    }
+    for (;;) {
+        Task task;
+        {
+            std::unique_lock lock(mutex_);
+            wake_.wait(lock, [this] { return ending_ || !tasks_.empty(); });
+            if (tasks_.empty())
+                return;
+            task = std::move(tasks_.front());
+            tasks_.pop_front();
+        }
+        try {
+            task(**store);
+        } catch (const std::exception& e) {
+            failed_(e.what());
+        }
+    }
+}
+
+} // namespace moorfrost::library
