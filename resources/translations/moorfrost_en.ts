@@ -1,3 +1,247 @@
 <?xml version="1.0" encoding="utf-8"?>
 <!DOCTYPE TS>
-<TS version="2.1" language="en_GB"></TS>
+<TS version="2.1" language="en_GB">
+<context>
+    <name>moorfrost::app::BenchPage</name>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n gap(s)</source>
+        <translation><numerusform>%n gap</numerusform><numerusform>%n gaps</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n left</source>
+        <translation><numerusform>%n left</numerusform><numerusform>%n left</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sleeve(s)</source>
+        <translation><numerusform>%n sleeve</numerusform><numerusform>%n sleeves</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n draft(s) that are not written are lost.</source>
+        <translation><numerusform>%n draft that are not written are lost.</numerusform><numerusform>%n drafts that are not written are lost.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::BringInPage</name>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n without tags</source>
+        <translation><numerusform>%n without tags</numerusform><numerusform>%n without tags</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n to look at</source>
+        <translation><numerusform>%n to look at</numerusform><numerusform>%n to look at</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n damaged or unreadable</source>
+        <translation><numerusform>%n damaged or unreadable</numerusform><numerusform>%n damaged or unreadable</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::Drawer</name>
+    <message numerus="yes">
+        <source>%n file(s) together</source>
+        <translation><numerusform>%n file together</numerusform><numerusform>%n files together</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>in %n file(s)</source>
+        <translation><numerusform>in %n file</numerusform><numerusform>in %n files</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::FieldBox</name>
+    <message numerus="yes">
+        <source>%n value(s)</source>
+        <translation><numerusform>%n value</numerusform><numerusform>%n values</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::Foot</name>
+    <message numerus="yes">
+        <source>%n draft(s)</source>
+        <translation><numerusform>%n draft</numerusform><numerusform>%n drafts</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) to move</source>
+        <translation><numerusform>%n file to move</numerusform><numerusform>%n files to move</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Write %n change(s)</source>
+        <translation><numerusform>Write %n change</numerusform><numerusform>Write %n changes</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::JobShelf</name>
+    <message numerus="yes">
+        <source>%n second(s) left</source>
+        <translation><numerusform>%n second left</numerusform><numerusform>%n seconds left</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::JournalPage</name>
+    <message numerus="yes">
+        <source>%n left out</source>
+        <translation><numerusform>%n left out</numerusform><numerusform>%n left out</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) written</source>
+        <translation><numerusform>%n file written</numerusform><numerusform>%n files written</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n set(s), newest first</source>
+        <translation><numerusform>%n set, newest first</numerusform><numerusform>%n sets, newest first</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::LibraryPage</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>
+and %n more</source>
+        <translation><numerusform>
+and %n more</numerusform><numerusform>
+and %n more</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%L1 Hz, %n channel(s), %2 kbit/s</source>
+        <translation><numerusform>%L1 Hz, %n channel, %2 kbit/s</numerusform><numerusform>%L1 Hz, %n channels, %2 kbit/s</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PutAwayPage</name>
+    <message numerus="yes">
+        <source>%n file(s) will be copied</source>
+        <translation><numerusform>%n file will be copied</numerusform><numerusform>%n files will be copied</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) will move</source>
+        <translation><numerusform>%n file will move</numerusform><numerusform>%n files will move</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n new folder(s)</source>
+        <translation><numerusform>%n new folder</numerusform><numerusform>%n new folders</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n emptied folder(s) will go</source>
+        <translation><numerusform>%n emptied folder will go</numerusform><numerusform>%n emptied folders will go</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n album(s) would be split</source>
+        <translation><numerusform>%n album would be split</numerusform><numerusform>%n albums would be split</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n with gaps in the name</source>
+        <translation><numerusform>%n with gaps in the name</numerusform><numerusform>%n with gaps in the name</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cannot be put away</source>
+        <translation><numerusform>%n cannot be put away</numerusform><numerusform>%n cannot be put away</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Draft %n copy(ies)</source>
+        <translation><numerusform>Draft %n copy</numerusform><numerusform>Draft %n copies</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Draft %n move(s)</source>
+        <translation><numerusform>Draft %n move</numerusform><numerusform>Draft %n moves</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::ReadNamesDialog</name>
+    <message numerus="yes">
+        <source>%n in doubt: tick what is right</source>
+        <translation><numerusform>%n in doubt: tick what is right</numerusform><numerusform>%n in doubt: tick what is right</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n do(es) not fit</source>
+        <translation><numerusform>%n does not fit</numerusform><numerusform>%n do not fit</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::ReviewPage</name>
+    <message numerus="yes">
+        <source>%n draft(s)</source>
+        <translation><numerusform>%n draft</numerusform><numerusform>%n drafts</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) to move</source>
+        <translation><numerusform>%n file to move</numerusform><numerusform>%n files to move</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) written.</source>
+        <translation><numerusform>%n file written.</numerusform><numerusform>%n files written.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) left as before; the reasons are below, the drafts are kept.</source>
+        <translation><numerusform>%n file left as before; the reasons are below, the drafts are kept.</numerusform><numerusform>%n files left as before; the reasons are below, the drafts are kept.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Stopped: %n file(s) were not begun.</source>
+        <translation><numerusform>Stopped: %n file were not begun.</numerusform><numerusform>Stopped: %n files were not begun.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n field(s)</source>
+        <translation><numerusform>%n field</numerusform><numerusform>%n fields</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::Session</name>
+    <message numerus="yes">
+        <source>%n place(s)</source>
+        <translation><numerusform>%n place</numerusform><numerusform>%n places</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Stopped. %n file(s) were read.</source>
+        <translation><numerusform>Stopped. %n file were read.</numerusform><numerusform>Stopped. %n files were read.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) sent to the bench.</source>
+        <translation><numerusform>%n file sent to the bench.</numerusform><numerusform>%n files sent to the bench.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Write tags of %n file(s)</source>
+        <translation><numerusform>Write tags of %n file</numerusform><numerusform>Write tags of %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Put away copies of %n file(s)</source>
+        <translation><numerusform>Put away copies of %n file</numerusform><numerusform>Put away copies of %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Put away %n file(s)</source>
+        <translation><numerusform>Put away %n file</numerusform><numerusform>Put away %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) taken back.</source>
+        <translation><numerusform>%n file taken back.</numerusform><numerusform>%n files taken back.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) could not be: %1</source>
+        <translation><numerusform>%n file could not be: %1</numerusform><numerusform>%n files could not be: %1</numerusform></translation>
+    </message>
+</context>
+</TS>

@@ -26,15 +26,20 @@ int main(int argc, char** argv) {
     QApplication::setOrganizationName("moorfrost");
     QApplication::setApplicationVersion("0.1.0");
     QCommandLineParser parser;
-    parser.setApplicationDescription(QApplication::translate("main", "Tag, name, identify and put away audio files."));
+    parser.setApplicationDescription(
+        QApplication::translate("main", "Tag, name, identify and put away audio files."));
     parser.addHelpOption();
     parser.addVersionOption();
-    QCommandLineOption libraryOption("library", "The library file (else the one in the XDG data folder).", "file");
+    QCommandLineOption libraryOption("library", "The library file (else the one in the XDG data folder).",
+                                     "file");
     QCommandLineOption shelfOption("shelf", "Make this folder a shelf, if it is none yet.", "folder");
     QCommandLineOption settingsOption("settings", "Keep window settings in this file.", "file");
     QCommandLineOption themeOption("theme", "light, dark or system, for this run.", "theme");
-    QCommandLineOption startupOption("report-startup", "Print the milliseconds to the first window and end (for benchmarks).");
-    for (const QCommandLineOption& o : {libraryOption, shelfOption, settingsOption, themeOption, startupOption})
+    QCommandLineOption shotOption("shot", "Take a picture of the window when all is read, and end.", "file");
+    QCommandLineOption startupOption("report-startup",
+                                     "Print the milliseconds to the first window and end (for benchmarks).");
+    for (const QCommandLineOption& o :
+         {libraryOption, shelfOption, settingsOption, themeOption, shotOption, startupOption})
         parser.addOption(o);
     parser.addPositionalArgument("folder", "Folders and files to bring in.", "[folder ...]");
     parser.process(application);
@@ -47,16 +52,21 @@ int main(int argc, char** argv) {
     if (plurals.load(":/i18n/moorfrost_en.qm"))
         QApplication::installTranslator(&plurals);
     theme::loadFonts();
-    theme::apply(theme::choiceFromKey(parser.isSet(themeOption) ? parser.value(themeOption) : QSettings().value("theme", "system").toString()));
+    theme::apply(theme::choiceFromKey(parser.isSet(themeOption)
+                                          ? parser.value(themeOption)
+                                          : QSettings().value("theme", "system").toString()));
     QApplication::setWindowIcon(QIcon(":/app.svg"));
 
-    Path library = parser.isSet(libraryOption) ? std::filesystem::absolute(Path(ss(parser.value(libraryOption)))) : library::Store::defaultPath();
+    Path library = parser.isSet(libraryOption)
+                       ? std::filesystem::absolute(Path(ss(parser.value(libraryOption))))
+                       : library::Store::defaultPath();
     Session session(library);
     MainWindow window(session);
     // Arguments are taken as the bytes that the system gave, which need not be UTF-8.
     std::vector<Path> folders;
     for (int i = 1; i < argc; ++i)
-        if (argv[i][0] != '-' && std::filesystem::exists(argv[i]) && parser.positionalArguments().contains(QString::fromLocal8Bit(argv[i])))
+        if (argv[i][0] != '-' && std::filesystem::exists(argv[i]) &&
+            parser.positionalArguments().contains(QString::fromLocal8Bit(argv[i])))
             folders.push_back(std::filesystem::absolute(argv[i]));
     QObject::connect(&session, &Session::loaded, &window, [&] {
         if (parser.isSet(shelfOption)) {
@@ -65,6 +75,22 @@ int main(int argc, char** argv) {
         }
         session.bringIn(folders, true);
     });
+    QTimer shotTimer;
+    if (parser.isSet(shotOption)) {
+        window.resize(1280, 800);
+        // Quiet for a second: read, sorted, covers drawn.
+        auto quiet = std::make_shared<int>(0);
+        QObject::connect(&shotTimer, &QTimer::timeout, &window, [&, quiet] {
+            *quiet = session.isLoaded() && session.jobs().isIdle() ? *quiet + 1 : 0;
+            if (*quiet < 10)
+                return;
+            if (!window.grab().save(parser.value(shotOption)))
+                std::fprintf(stderr, "moorfrost: %s cannot be written.\n",
+                             qPrintable(parser.value(shotOption)));
+            QApplication::quit();
+        });
+        shotTimer.start(100);
+    }
     window.show();
     if (parser.isSet(startupOption))
         QTimer::singleShot(0, &window, [&] {

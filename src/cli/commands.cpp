@@ -42,7 +42,8 @@ std::vector<Path> pathsOf(const Options& options) {
     return {options.paths.begin(), options.paths.end()};
 }
 
-/// Reads all files, on several threads; what cannot be opened at all is said. `fine` turns false if anything failed.
+/// Reads all files, on several threads; what cannot be opened at all is said. `fine` turns false if anything
+/// failed.
 std::vector<files::ScannedFile> readAll(const Options& options, bool& fine) {
     std::vector<files::ScannedFile> found;
     work::Progress progress;
@@ -114,7 +115,8 @@ int scan(const Options& options) {
                                              [](files::ScannedFile f) { print(fileJson(f)); });
     for (const Error& e : summary.folders)
         say(text::forDisplay(e.path.native()) + ": " + e.message);
-    say(fmt::format("{} read, {} could not be read, {} other files.", summary.read, summary.failed, summary.others));
+    say(fmt::format("{} read, {} could not be read, {} other files.", summary.read, summary.failed,
+                    summary.others));
     fine = summary.folders.empty() && summary.failed == 0;
     return fine ? 0 : 1;
 }
@@ -189,7 +191,10 @@ int readNames(const Options& options) {
         }
         Json line;
         putPath(line, found[i].path);
-        line["state"] = !found[i].tags ? "failed" : !r.fits ? "does not fit" : r.doubtful ? "doubtful" : "would be written";
+        line["state"] = !found[i].tags ? "failed"
+                        : !r.fits      ? "does not fit"
+                        : r.doubtful   ? "doubtful"
+                                       : "would be written";
         line["fields"] = r.values;
         line["error"] = !found[i].tags ? Json(found[i].error) : r.why.empty() ? Json(nullptr) : Json(r.why);
         print(line);
@@ -299,7 +304,8 @@ int takeBack(const Options& options) {
     for (const library::SetSummary& s : store->sets())
         known = known || s.id == options.set;
     if (!known) {
-        say(fmt::format("There is no set {} in the journal. \"moorfrost-cli journal\" lists them.", options.set));
+        say(fmt::format("There is no set {} in the journal. \"moorfrost-cli journal\" lists them.",
+                        options.set));
         return wrongly;
     }
     work::Progress progress;

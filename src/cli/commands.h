@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What moorfrost-cli does. Each returns the exit code: 0 all is well, 1 some files failed, 2 it was asked wrongly.
+// What moorfrost-cli does. Each returns the exit code: 0 all is well, 1 some files failed, 2 it was asked
+// wrongly.
 #pragma once
 
 #include <string>
@@ -14,7 +15,7 @@ struct Options {
     std::vector<std::string> fields; // name=value
     std::string plan;
     std::string shelf;
-    std::string library;             // "": the default
+    std::string library; // "": the default
     std::string query;
     std::string names = "portable";
     int64_t set = 0;

@@ -35,8 +35,11 @@ Json tagsJson(Json object, const tags::TagFile* t, uint64_t size, const std::str
         for (const auto& [key, values] : t->fields)
             object["fields"][key] = values;
         for (const tags::PictureInfo& p : t->pictures)
-            object["pictures"].push_back(
-                {{"type", p.type}, {"mime", p.mime}, {"width", p.width}, {"height", p.height}, {"bytes", p.bytes}});
+            object["pictures"].push_back({{"type", p.type},
+                                          {"mime", p.mime},
+                                          {"width", p.width},
+                                          {"height", p.height},
+                                          {"bytes", p.bytes}});
     }
     object["notes"] = t ? Json(t->notes) : Json::array();
     object["error"] = error.empty() ? Json(nullptr) : Json(error);
@@ -67,7 +70,8 @@ Json stepJson(const files::StepRecord& r) {
     Json changes = Json::object();
     for (const auto& [key, values] : r.step.changes) {
         auto before = r.before.find(key);
-        changes[key] = {{"before", before == r.before.end() ? std::vector<std::string>() : before->second}, {"after", values}};
+        changes[key] = {{"before", before == r.before.end() ? std::vector<std::string>() : before->second},
+                        {"after", values}};
     }
     object["fields"] = changes;
     if (!r.notes.empty())

@@ -25,21 +25,28 @@ int main(int argc, char** argv) {
     };
     withPaths(add("scan", "Read files: one object a file", scan));
     withPaths(add("set", "Write fields", setFields))
-        ->add_option("--field", o.fields, "name=value; several times for several values, blank to remove the field")
+        ->add_option("--field", o.fields,
+                     "name=value; several times for several values, blank to remove the field")
         ->required();
     CLI::App* names = withPaths(add("read-names", "Fill fields from the names of the files", readNames));
     names->add_option("--plan", o.plan, "Such as \"{artist}/{album}/{track} {title}\"")->required();
     names->add_flag("--dry-run", o.dryRun, "Only say what would be written");
     CLI::App* put = withPaths(add("put-away", "Rename and move files to their place on a shelf", putAway));
     put->add_option("--shelf", o.shelf, "The root folder")->required();
-    put->add_option("--plan", o.plan, "Such as \"{album artist, else artist}/{album}/{track: 2 digits} {title}\"")->required();
+    put->add_option("--plan", o.plan,
+                    "Such as \"{album artist, else artist}/{album}/{track: 2 digits} {title}\"")
+        ->required();
     put->add_option("--names", o.names, "What names must suit: linux, portable or ascii")
         ->check(CLI::IsMember({"linux", "portable", "ascii"}));
     put->add_flag("--copy", o.copy, "Leave the files where they are and put copies away");
     put->add_flag("--dry-run", o.dryRun, "Only say what would be done");
     add("journal", "Everything that was written: one object a set", journal);
-    add("take-back", "Undo a set that was written", takeBack)->add_option("id", o.set, "Its number")->required();
-    add("search", "Find files that are put away", search)->add_option("text", o.query, "Words in any order")->required();
+    add("take-back", "Undo a set that was written", takeBack)
+        ->add_option("id", o.set, "Its number")
+        ->required();
+    add("search", "Find files that are put away", search)
+        ->add_option("text", o.query, "Words in any order")
+        ->required();
 
     try {
         app.parse(argc, argv);

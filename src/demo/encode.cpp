@@ -28,9 +28,12 @@ struct Kind {
 };
 
 const Kind kinds[] = {
-    {".mp3", "mp3", "libmp3lame", AV_SAMPLE_FMT_S16P, 44100}, {".flac", "flac", "flac", AV_SAMPLE_FMT_S16, 44100},
-    {".ogg", "ogg", "libvorbis", AV_SAMPLE_FMT_FLTP, 44100},  {".opus", "opus", "libopus", AV_SAMPLE_FMT_S16, 48000},
-    {".m4a", "ipod", "aac", AV_SAMPLE_FMT_FLTP, 44100},       {".wav", "wav", "pcm_s16le", AV_SAMPLE_FMT_S16, 44100},
+    {".mp3", "mp3", "libmp3lame", AV_SAMPLE_FMT_S16P, 44100},
+    {".flac", "flac", "flac", AV_SAMPLE_FMT_S16, 44100},
+    {".ogg", "ogg", "libvorbis", AV_SAMPLE_FMT_FLTP, 44100},
+    {".opus", "opus", "libopus", AV_SAMPLE_FMT_S16, 48000},
+    {".m4a", "ipod", "aac", AV_SAMPLE_FMT_FLTP, 44100},
+    {".wav", "wav", "pcm_s16le", AV_SAMPLE_FMT_S16, 44100},
     {".aiff", "aiff", "pcm_s16be", AV_SAMPLE_FMT_S16, 44100},
 };
 
@@ -70,7 +73,8 @@ struct Encoder {
 
 Status encodeSound(const std::vector<int16_t>& stereo, const Path& path, int bitrate) {
     av_log_set_level(AV_LOG_QUIET);
-    const Kind* kind = std::find_if(std::begin(kinds), std::end(kinds), [&](const Kind& k) { return path.extension() == k.ending; });
+    const Kind* kind = std::find_if(std::begin(kinds), std::end(kinds),
+                                    [&](const Kind& k) { return path.extension() == k.ending; });
     Error cannot{ErrorKind::Unsupported, path, "This sound could not be encoded."};
     if (kind == std::end(kinds))
         return cannot;
@@ -106,7 +110,8 @@ Status encodeSound(const std::vector<int16_t>& stereo, const Path& path, int bit
         return cannot;
     AVChannelLayout layout;
     av_channel_layout_default(&layout, 2);
-    if (swr_alloc_set_opts2(&e.resampler, &layout, kind->format, kind->rate, &layout, AV_SAMPLE_FMT_S16, sampleRate, 0, nullptr) < 0 ||
+    if (swr_alloc_set_opts2(&e.resampler, &layout, kind->format, kind->rate, &layout, AV_SAMPLE_FMT_S16,
+                            sampleRate, 0, nullptr) < 0 ||
         swr_init(e.resampler) < 0)
         return cannot;
     const auto* in = reinterpret_cast<const uint8_t*>(stereo.data());
@@ -165,11 +170,14 @@ std::string encodePicture(const std::string& rgb, int width, int height, bool jp
     for (int y = 0; y < height; ++y)
         for (int x = 0; x < width; ++x) {
             auto at = static_cast<size_t>(3 * (y * width + x));
-            auto r = static_cast<uint8_t>(rgb[at]), g = static_cast<uint8_t>(rgb[at + 1]), b = static_cast<uint8_t>(rgb[at + 2]);
+            auto r = static_cast<uint8_t>(rgb[at]), g = static_cast<uint8_t>(rgb[at + 1]),
+                 b = static_cast<uint8_t>(rgb[at + 2]);
             if (jpeg) {
                 e.frame->data[0][y * e.frame->linesize[0] + x] = clip(0.299 * r + 0.587 * g + 0.114 * b);
-                e.frame->data[1][y * e.frame->linesize[1] + x] = clip(128 - 0.168736 * r - 0.331264 * g + 0.5 * b);
-                e.frame->data[2][y * e.frame->linesize[2] + x] = clip(128 + 0.5 * r - 0.418688 * g - 0.081312 * b);
+                e.frame->data[1][y * e.frame->linesize[1] + x] =
+                    clip(128 - 0.168736 * r - 0.331264 * g + 0.5 * b);
+                e.frame->data[2][y * e.frame->linesize[2] + x] =
+                    clip(128 + 0.5 * r - 0.418688 * g - 0.081312 * b);
             } else {
                 uint8_t* p = e.frame->data[0] + y * e.frame->linesize[0] + 3 * x;
                 p[0] = r;

@@ -12,9 +12,10 @@ int main(int argc, char** argv) {
                              "Makes the demo folders. With --keep nothing is made anew if they are there.\n");
         return 2;
     }
-    auto made = moorfrost::demo::makeDemo(std::filesystem::absolute(argv[1]), keep, [](size_t done, size_t all) {
-        std::fprintf(stderr, "\rMaking demo sounds: %zu of %zu", done, all);
-    });
+    auto made =
+        moorfrost::demo::makeDemo(std::filesystem::absolute(argv[1]), keep, [](size_t done, size_t all) {
+            std::fprintf(stderr, "\rMaking demo sounds: %zu of %zu", done, all);
+        });
     std::fprintf(stderr, "\n");
     if (!made) {
         std::fprintf(stderr, "moorfrost-demo: %s\n", made.error().message.c_str());

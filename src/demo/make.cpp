@@ -97,7 +97,8 @@ void makeBroken(const Path& incoming) {
     Path dir = incoming / "broken";
     fs::create_directories(dir / "a folder named.mp3");
     writeBytes(dir / "a folder named.mp3" / "readme.txt", "A folder may have any name.\n");
-    std::string flac = readBytes(incoming / "harbour-transfers/01_nightpost_MASTER.flac");
+    encodeSound(synthesise({777, 20, Sound::Band, 1.0}), dir / "not allowed.flac", 0);
+    std::string flac = readBytes(dir / "not allowed.flac");
     std::string wav = readBytes(incoming / "bounces/mix7_FINAL2.wav");
     std::string m4a = readBytes(incoming / "strays/Isla Varnholt - Winter Harbour.m4a");
     std::string ogg = readBytes(incoming / "strays/The Hollow Ferry - Slack Water.ogg");
@@ -107,7 +108,6 @@ void makeBroken(const Path& incoming) {
     writeBytes(dir / "nothing at all.mp3", "");
     writeBytes(dir / "a letter.wav", "Dear archive, this is not music. Yours, the Lindqvist family.\n");
     writeBytes(dir / "really flac.mp3", flac);
-    writeBytes(dir / "not allowed.flac", flac);
     ::chmod((dir / "not allowed.flac").c_str(), 0);
     writeBytes(dir / Path(std::string("old name \xE5\xE4\xF6.wav")), wav);
     Path loop = dir / "loop.ogg";
@@ -164,10 +164,12 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     if (failure)
         return *failure;
     for (const DemoPicture& p : demoPictures())
-        writeBytes(made.incoming / p.path, drawCover(static_cast<uint32_t>(p.cover), p.size, p.path.ends_with(".png")));
+        writeBytes(made.incoming / p.path,
+                   drawCover(static_cast<uint32_t>(p.cover), p.size, p.path.ends_with(".png")));
     writeBytes(made.incoming / "harbour-transfers/transfer-notes.txt",
                "Reel 1 and 2: quarter inch, 19 cm/s. Tape B runs fast.\nNight Post: from the 1998 master.\n");
-    writeBytes(made.incoming / "label-drive/Night Post remaster/remaster.log", "Remastered from the 1998 tapes by Wren-Low.\n");
+    writeBytes(made.incoming / "label-drive/Night Post remaster/remaster.log",
+               "Remastered from the 1998 tapes by Wren-Low.\n");
     makeBroken(made.incoming);
     setTimes(made.incoming);
     writeBytes(complete, "moorfrost-demo\n");

@@ -15,6 +15,7 @@ struct MadeDemo {
 };
 
 /// Into `root`, which may exist; what a former run made there is left as it is if `keep`, else made anew.
-Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(size_t done, size_t all)>& progress = {});
+Result<MadeDemo> makeDemo(const Path& root, bool keep,
+                          const std::function<void(size_t done, size_t all)>& progress = {});
 
 } // namespace moorfrost::demo

@@ -29,12 +29,14 @@ std::string drawCover(uint32_t seed, int size, bool png) {
     }};
     const auto& p = palettes[seed % palettes.size()];
     double horizon = 0.55 + 0.1 * ((seed * 7) % 5) / 5.0;
-    double sunX = 0.2 + 0.6 * ((seed * 13) % 11) / 11.0, sunY = horizon - 0.18 - 0.02 * (seed % 7), sunR = 0.06 + 0.012 * (seed % 5);
+    double sunX = 0.2 + 0.6 * ((seed * 13) % 11) / 11.0, sunY = horizon - 0.18 - 0.02 * (seed % 7),
+           sunR = 0.06 + 0.012 * (seed % 5);
     std::string rgb(static_cast<size_t>(size) * static_cast<size_t>(size) * 3, '\0');
     for (int y = 0; y < size; ++y)
         for (int x = 0; x < size; ++x) {
             double u = static_cast<double>(x) / size, v = static_cast<double>(y) / size;
-            double hill = horizon - 0.10 * std::sin(3.1 * u + seed) - 0.05 * std::sin(9 * u + seed * 2.0) + 0.08;
+            double hill =
+                horizon - 0.10 * std::sin(3.1 * u + seed) - 0.05 * std::sin(9 * u + seed * 2.0) + 0.08;
             double far = horizon - 0.16 * std::fabs(std::sin(2.3 * u + seed * 0.7)) + 0.02;
             Colour c = mix(p[0], p[1], v / horizon);
             double d = std::hypot(u - sunX, v - sunY) / sunR;

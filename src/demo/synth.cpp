@@ -64,7 +64,8 @@ double hertz(int semitonesFromA) {
 
 std::vector<int16_t> synthesise(const Piece& piece) {
     Chance chance(piece.seed);
-    static constexpr std::array<std::array<int, 7>, 3> scales = {{{0, 2, 4, 5, 7, 9, 11}, {0, 2, 3, 5, 7, 8, 10}, {0, 2, 3, 5, 7, 9, 10}}};
+    static constexpr std::array<std::array<int, 7>, 3> scales = {
+        {{0, 2, 4, 5, 7, 9, 11}, {0, 2, 3, 5, 7, 8, 10}, {0, 2, 3, 5, 7, 9, 10}}};
     const auto& scale = scales[static_cast<size_t>(chance.below(3))];
     int root = chance.below(12) - 6;
     double beat = 60.0 / (70 + chance.below(80)) / piece.speed;
@@ -80,12 +81,15 @@ std::vector<int16_t> synthesise(const Piece& piece) {
     for (int& c : chords)
         c = chance.below(7);
     float noise = 0, noiseLevel = 0, width = 0.3f + 0.4f * chance.unit();
-    auto degree = [&](int d, int octave) { return hertz(root + scale[static_cast<size_t>(((d % 7) + 7) % 7)] + 12 * octave) * piece.speed; };
+    auto degree = [&](int d, int octave) {
+        return hertz(root + scale[static_cast<size_t>(((d % 7) + 7) % 7)] + 12 * octave) * piece.speed;
+    };
     for (size_t i = 0; i < frames; ++i) {
         if (i % perStep == 0) {
             size_t step = i / perStep;
             int chord = chords[(step / 8) % 4];
-            bool melody = piece.sound == Sound::Band || piece.sound == Sound::Voice || (piece.sound == Sound::Beat && step % 4 == 0);
+            bool melody = piece.sound == Sound::Band || piece.sound == Sound::Voice ||
+                          (piece.sound == Sound::Beat && step % 4 == 0);
             if (piece.sound == Sound::Tone) {
                 voices[0].strike(1000 * piece.speed, 0.5f, 1e9);
             } else {
@@ -95,7 +99,8 @@ std::vector<int16_t> synthesise(const Piece& piece) {
                     voices[4].strike(degree(chord + pattern[(step + 3) % 8], 2), 0.10f, 0.12);
                 if (step % 8 == 0)
                     for (int k = 0; k < 3; ++k)
-                        voices[static_cast<size_t>(k + 1)].strike(degree(chord + 2 * k, 0), 0.13f, piece.sound == Sound::Drone ? 4.0 : 0.9);
+                        voices[static_cast<size_t>(k + 1)].strike(degree(chord + 2 * k, 0), 0.13f,
+                                                                  piece.sound == Sound::Drone ? 4.0 : 0.9);
                 if (step % 2 == 0 && piece.sound != Sound::Voice)
                     voices[5].strike(degree(chord, -1), 0.22f, 0.2);
                 if (piece.sound == Sound::Beat || piece.sound == Sound::Band) {

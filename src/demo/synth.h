@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Made-up music: a melody, chords, a bass, a beat and some noise, all from one number. The same number gives the same
-// samples on every machine of one kind.
+// Made-up music: a melody, chords, a bass, a beat and some noise, all from one number. The same number gives
+// the same samples on every machine of one kind.
 #pragma once
 
 #include <cstdint>

@@ -14,7 +14,7 @@ struct DemoTrack {
     std::string path; // below "incoming"
     Piece sound;
     tags::Fields fields;
-    int cover = 0;     // 0: none; else the number of the picture
+    int cover = 0; // 0: none; else the number of the picture
     int coverSize = 600;
     int bitrate = 128000;
 };

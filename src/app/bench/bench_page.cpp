@@ -18,11 +18,12 @@
 
 namespace moorfrost::app {
 
-StepButton::StepButton(const QString& name, bool last, QWidget* parent) : QAbstractButton(parent), last_(last) {
+StepButton::StepButton(const QString& name, bool last, QWidget* parent)
+    : QAbstractButton(parent), last_(last) {
     setText(name);
     setAccessibleName(name);
     setCheckable(true);
-    setFocusPolicy(Qt::StrongFocus);
+    setFocusPolicy(Qt::TabFocus);
     setCursor(Qt::PointingHandCursor);
 }
 
@@ -50,7 +51,10 @@ void StepButton::paintEvent(QPaintEvent*) {
     int textWidth = p.fontMetrics().horizontalAdvance(text());
     p.drawText(QRect(7, 0, textWidth + 2, height()), Qt::AlignVCenter | Qt::AlignLeft, text());
     if (!count_.isEmpty())
-        paint::pill(p, 7 + textWidth + 8 + paint::pillWidth(count_), rect(), count_, isChecked() ? paint::Tone::Draft : toDo_ ? paint::Tone::Neutral : paint::Tone::Good);
+        paint::pill(p, 7 + textWidth + 8 + paint::pillWidth(count_), rect(), count_,
+                    isChecked() ? paint::Tone::Draft
+                    : toDo_     ? paint::Tone::Neutral
+                                : paint::Tone::Good);
     if (isChecked())
         p.fillRect(QRect(0, height() - 2, width() - arrow, 2), c.heather);
     if (!last_)
@@ -111,7 +115,7 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
     splitter->addWidget(stack_);
     splitter->setStretchFactor(1, 1);
     splitter->setCollapsible(1, false);
-    splitter->setSizes({256, 950});
+    splitter->setSizes({244, 960});
     remember(splitter, "bench");
 
     auto* layout = new QVBoxLayout(this);
@@ -171,14 +175,23 @@ void BenchPage::refreshCounts() {
         if (FilePtr f = session_.file(id))
             trouble += !f->writable();
     auto gaps = static_cast<int>(session_.gaps());
-    auto notMoved = static_cast<int>(files.size() - trouble - std::min(files.size() - trouble, session_.movesDrafted()));
+    auto notMoved =
+        static_cast<int>(files.size() - trouble - std::min(files.size() - trouble, session_.movesDrafted()));
     bool any = !files.empty();
     steps_[BringIn]->setCount(any ? tr("%n file(s)", "", static_cast<int>(files.size())) : QString(), false);
-    steps_[Describe]->setCount(!any ? QString() : gaps > 0 ? tr("%n gap(s)", "", gaps) : tr("complete"), gaps > 0);
-    steps_[PutAway]->setCount(!any ? QString() : notMoved > 0 ? tr("%n left", "", notMoved) : tr("all drafted"), notMoved > 0);
+    steps_[Describe]->setCount(!any       ? QString()
+                               : gaps > 0 ? tr("%n gap(s)", "", gaps)
+                                          : tr("complete"),
+                               gaps > 0);
+    steps_[PutAway]->setCount(!any           ? QString()
+                              : notMoved > 0 ? tr("%n left", "", notMoved)
+                                             : tr("all drafted"),
+                              notMoved > 0);
     auto n = static_cast<int>(session_.sleeves().size());
     bool strays = n > 0 && session_.sleeves().back().isStrays();
-    sleeveCount_->setText(n == 0 ? tr("Sleeves") : tr("%n sleeve(s)", "", strays ? n - 1 : n) + (strays ? tr(" and strays") : QString()));
+    sleeveCount_->setText(n == 0 ? tr("Sleeves")
+                                 : tr("%n sleeve(s)", "", strays ? n - 1 : n) +
+                                       (strays ? tr(" and strays") : QString()));
     side_->setVisible(any);
 }
 
@@ -198,23 +211,29 @@ void BenchPage::refreshBatches() {
 }
 
 void BenchPage::newBatch() {
-    QString name = QInputDialog::getText(this, tr("New batch"), tr("Name:"), QLineEdit::Normal, tr("Batch of %1").arg(QLocale().toString(QDate::currentDate(), "d MMM")));
+    QString name =
+        QInputDialog::getText(this, tr("New batch"), tr("Name:"), QLineEdit::Normal,
+                              tr("Batch of %1").arg(QLocale().toString(QDate::currentDate(), "d MMM")));
     if (!name.trimmed().isEmpty())
         session_.newBatch(name.trimmed());
 }
 
 void BenchPage::renameBatch() {
-    QString name = QInputDialog::getText(this, tr("Rename the batch"), tr("Name:"), QLineEdit::Normal, session_.batchName());
+    QString name = QInputDialog::getText(this, tr("Rename the batch"), tr("Name:"), QLineEdit::Normal,
+                                         session_.batchName());
     if (!name.trimmed().isEmpty())
         session_.renameBatch(name.trimmed());
 }
 
 void BenchPage::forgetBatch() {
     auto drafts = static_cast<int>(session_.drafts().fieldDrafts());
-    QString text = tr("\"%1\" goes off the bench. No file is touched, and what was put away stays in the library.").arg(session_.batchName());
+    QString text =
+        tr("\"%1\" goes off the bench. No file is touched, and what was put away stays in the library.")
+            .arg(session_.batchName());
     if (drafts > 0)
         text += " " + tr("%n draft(s) that are not written are lost.", "", drafts);
-    if (QMessageBox::question(this, tr("Clear the batch"), text, QMessageBox::Ok | QMessageBox::Cancel) == QMessageBox::Ok)
+    if (QMessageBox::question(this, tr("Clear the batch"), text, QMessageBox::Ok | QMessageBox::Cancel) ==
+        QMessageBox::Ok)
         session_.forgetBatch();
 }
 

@@ -26,13 +26,16 @@ Finding findingOf(const library::FileRecord& f) {
     if (!f.readable())
         return {paint::Tone::Wrong, qs(f.error)};
     if (f.tags.damaged)
-        return {paint::Tone::Wrong, BringInPage::tr("%1 It can be read, but will not be written to.").arg(qs(text::join(f.tags.notes, " ")))};
+        return {paint::Tone::Wrong, BringInPage::tr("%1 It can be read, but will not be written to.")
+                                        .arg(qs(text::join(f.tags.notes, " ")))};
     if (!f.tags.notes.empty())
         return {paint::Tone::Attention, qs(text::join(f.tags.notes, " "))};
     if (f.tags.fields.empty())
         return {paint::Tone::Neutral, BringInPage::tr("no tags")};
     if (!f.tags.fields.contains("title") || !f.tags.fields.contains("artist"))
-        return {paint::Tone::Neutral, BringInPage::tr("half tagged: no %1").arg(f.tags.fields.contains("title") ? BringInPage::tr("artist") : BringInPage::tr("title"))};
+        return {paint::Tone::Neutral, BringInPage::tr("half tagged: no %1")
+                                          .arg(f.tags.fields.contains("title") ? BringInPage::tr("artist")
+                                                                               : BringInPage::tr("title"))};
     return {paint::Tone::Good, {}};
 }
 
@@ -62,12 +65,15 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     prepareTree(tree_, {tr("Folder and file"), tr("Length"), tr("Format"), tr("Size"), tr("What was found")});
     tree_->header()->resizeSection(Name, 300);
     tree_->header()->resizeSection(Length, 64);
-    tree_->header()->resizeSection(Kind, 150);
-    tree_->header()->resizeSection(Size, 80);
+    tree_->header()->resizeSection(Kind, 130);
+    tree_->header()->resizeSection(Size, 76);
+    for (Column c : {Length, Size})
+        tree_->headerItem()->setTextAlignment(c, Qt::AlignRight | Qt::AlignVCenter);
     remember(tree_->header(), "bring in 2");
     tree_->setContextMenuPolicy(Qt::CustomContextMenu);
     empty_ = new EmptyHint("bringin", tr("Bring in the files to be worked on"),
-                           tr("Add a folder, or drop folders and files anywhere on this window. Nothing is changed by bringing in: "
+                           tr("Add a folder, or drop folders and files anywhere on this window. Nothing is "
+                              "changed by bringing in: "
                               "Moorfrost only reads."),
                            tr("Add folder\u2026"));
     stack_ = new QStackedWidget;
@@ -105,7 +111,8 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
 
 void BringInPage::addFolder() {
     QStringList recent = session_.recentFolders();
-    QString dir = QFileDialog::getExistingDirectory(this, tr("Bring in a folder"), recent.isEmpty() ? QString() : recent.front());
+    QString dir = QFileDialog::getExistingDirectory(this, tr("Bring in a folder"),
+                                                    recent.isEmpty() ? QString() : recent.front());
     if (!dir.isEmpty())
         session_.bringIn({Path(ss(dir))}, subfolders_->isChecked());
 }
@@ -124,7 +131,8 @@ bool BringInPage::withSubfolders() const {
 void BringInPage::fillRecent() {
     recent_->menu()->clear();
     for (const QString& folder : session_.recentFolders())
-        recent_->menu()->addAction(folder, [this, folder] { session_.bringIn({Path(ss(folder))}, subfolders_->isChecked()); });
+        recent_->menu()->addAction(
+            folder, [this, folder] { session_.bringIn({Path(ss(folder))}, subfolders_->isChecked()); });
     if (recent_->menu()->isEmpty())
         recent_->menu()->addAction(tr("None yet"))->setEnabled(false);
 }
@@ -178,7 +186,8 @@ void BringInPage::refresh() {
         QFont bold = theme::uiFont(13, QFont::DemiBold);
         parent->setFont(Name, bold);
         parent->setForeground(Note, theme::colours().second);
-        std::sort(members.begin(), members.end(), [](const FilePtr& a, const FilePtr& b) { return a->path < b->path; });
+        std::sort(members.begin(), members.end(),
+                  [](const FilePtr& a, const FilePtr& b) { return a->path < b->path; });
         for (const FilePtr& f : members) {
             Finding finding = findingOf(*f);
             wrong += finding.tone == paint::Tone::Wrong;
@@ -192,7 +201,9 @@ void BringInPage::refresh() {
                 item->setText(Length, shownLength(f->tags.facts.duration));
                 QString kind = qs(audio::formatName(f->tags.format));
                 if (f->tags.facts.bitDepth > 0)
-                    kind += tr(" %1/%2").arg(f->tags.facts.bitDepth).arg(QLocale::c().toString(f->tags.facts.sampleRate / 1000.0, 'g', 4));
+                    kind += tr(" %1/%2")
+                                .arg(f->tags.facts.bitDepth)
+                                .arg(QLocale::c().toString(f->tags.facts.sampleRate / 1000.0, 'g', 4));
                 else if (f->tags.facts.bitrate > 0)
                     kind += tr(" %1 kbit/s").arg(f->tags.facts.bitrate / 1000);
                 item->setText(Kind, kind);
@@ -203,11 +214,14 @@ void BringInPage::refresh() {
             for (int c : {Length, Kind, Size})
                 item->setForeground(c, theme::colours().second);
             QString fields = f->readable() && finding.text.isEmpty()
-                                 ? tr("%1 \u2013 %2").arg(qs(tags::shownValue(f->tags.fields, "artist")), qs(tags::shownValue(f->tags.fields, "title")))
+                                 ? tr("%1 \u2013 %2")
+                                       .arg(qs(tags::shownValue(f->tags.fields, "artist")),
+                                            qs(tags::shownValue(f->tags.fields, "title")))
                                  : finding.text;
             item->setText(Note, fields);
             item->setToolTip(Note, fields);
-            item->setForeground(Note, finding.tone == paint::Tone::Good ? theme::colours().second : paint::ink(finding.tone));
+            item->setForeground(Note, finding.tone == paint::Tone::Good ? theme::colours().second
+                                                                        : paint::ink(finding.tone));
             if (finding.tone == paint::Tone::Wrong || finding.tone == paint::Tone::Attention)
                 item->setIcon(Note, theme::icon("attention", paint::ink(finding.tone)));
         }

@@ -17,7 +17,8 @@
 namespace moorfrost::app {
 
 namespace {
-const QStringList defaultColumns = {nameColumn, "disc", "track", "title", "artist", "album", "album_artist", "date", "genre", "isrc"};
+const QStringList defaultColumns = {nameColumn, "track",        "title", "artist", "album",
+                                    "date",     "album_artist", "genre", "disc",   "isrc"};
 }
 
 DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
@@ -55,7 +56,8 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(view_);
-    stack_->addWidget(new EmptyHint("file", tr("There is nothing to describe here"), tr("Bring in a folder first, or choose another sleeve on the left.")));
+    stack_->addWidget(new EmptyHint("file", tr("There is nothing to describe here"),
+                                    tr("Bring in a folder first, or choose another sleeve on the left.")));
 
     auto* left = new QWidget;
     auto* leftLayout = new QVBoxLayout(left);
@@ -68,7 +70,7 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     splitter->addWidget(drawer_);
     splitter->setStretchFactor(0, 1);
     splitter->setCollapsible(0, false);
-    splitter->setSizes({700, 312});
+    splitter->setSizes({660, 300});
     remember(splitter, "describe");
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -86,7 +88,7 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     };
     model_->setColumns(keys);
     widths();
-    view_->setColumnWidth(0, 190);
+    view_->setColumnWidth(0, 146);
     remember(view_->horizontalHeader(), "sheet/" + QString::number(keys.size()));
 
     connect(names, &QPushButton::clicked, this, &DescribePage::readFromNames);
@@ -116,7 +118,8 @@ void DescribePage::setFiles(std::vector<FileId> files) {
     stack_->setCurrentIndex(files.empty() ? 1 : 0);
     model_->setFiles(std::move(files));
     if (!same && model_->rowCount() > 0 && !view_->currentIndex().isValid())
-        view_->selectionModel()->setCurrentIndex(model_->index(0, std::min(3, model_->columnCount() - 1)), QItemSelectionModel::NoUpdate);
+        view_->selectionModel()->setCurrentIndex(model_->index(0, std::min(3, model_->columnCount() - 1)),
+                                                 QItemSelectionModel::NoUpdate);
     drawer_->setFiles(target());
 }
 
@@ -135,7 +138,8 @@ void DescribePage::readFromNames() {
 }
 
 void DescribePage::changeCase(int how) {
-    std::string (*change[])(std::string_view) = {text::titleCase, text::sentenceCase, text::lower, text::upper};
+    std::string (*change[])(std::string_view) = {text::titleCase, text::sentenceCase, text::lower,
+                                                 text::upper};
     std::vector<library::DraftSession::Wish> wishes;
     QModelIndexList cells = view_->selectionModel()->selectedIndexes();
     bool wholeTitles = cells.isEmpty();
@@ -175,7 +179,7 @@ void DescribePage::chooseColumns() {
     for (const std::string& key : session_.customKeys())
         all.push_back(key);
     for (const std::string& key : all) {
-        QAction* action = menu.addAction(key == "track" ? tr("Track (No.)") : columnLabel(key));
+        QAction* action = menu.addAction(key[0] == '@' ? columnLabel(key) : fieldLabel(key));
         const auto& now = model_->columns();
         action->setCheckable(true);
         action->setChecked(std::find(now.begin(), now.end(), key) != now.end());
@@ -205,8 +209,10 @@ void DescribePage::showMenu(const QPoint& at) {
     menu.addAction(tr("Drop drafts\tCtrl+Backspace"), view_, &SheetView::dropDrafts);
     menu.addSeparator();
     if (view_->currentIndex().isValid())
-        menu.addAction(tr("Play\tSpace"), [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
-    menu.addAction(tr("Remove from the batch (the files stay as they are)"), [this] { session_.removeFromBatch(target()); });
+        menu.addAction(tr("Play\tSpace"),
+                       [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
+    menu.addAction(tr("Remove from the batch (the files stay as they are)"),
+                   [this] { session_.removeFromBatch(target()); });
     menu.exec(at);
 }
 

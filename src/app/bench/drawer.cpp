@@ -18,8 +18,9 @@
 namespace moorfrost::app {
 
 namespace {
-const QStringList defaultFields = {"title", "artist", "album_artist", "album", "track", "tracks", "disc", "date", "genre",
-                                   "composer", "label", "catalogue_number", "isrc", "comment"};
+const QStringList defaultFields = {"title", "artist", "album_artist", "album",    "track", "tracks",
+                                   "disc",  "date",   "genre",        "composer", "label", "catalogue_number",
+                                   "isrc",  "comment"};
 constexpr int coverSide = 88;
 } // namespace
 
@@ -81,7 +82,7 @@ Drawer::Drawer(Session& session, QWidget* parent) : QFrame(parent), session_(ses
         QMenu menu(this);
         for (const tags::FieldDef& def : tags::fieldTable())
             if (std::find(keys_.begin(), keys_.end(), def.key) == keys_.end())
-                menu.addAction(columnLabel(def.key), [this, key = def.key] { addField(key); });
+                menu.addAction(fieldLabel(def.key), [this, key = def.key] { addField(key); });
         menu.addSeparator();
         menu.addAction(tr("A field of your own\u2026"), [this] {
             QString name = QInputDialog::getText(this, tr("A field of your own"), tr("Name:"));
@@ -117,7 +118,7 @@ void Drawer::chooseFields() {
     for (const std::string& key : session_.customKeys())
         all.push_back(key);
     for (const std::string& key : all) {
-        QAction* action = menu.addAction(columnLabel(key));
+        QAction* action = menu.addAction(fieldLabel(key));
         action->setCheckable(true);
         action->setChecked(std::find(keys_.begin(), keys_.end(), key) != keys_.end());
         connect(action, &QAction::toggled, this, [this, key](bool on) {
@@ -144,7 +145,7 @@ void Drawer::rebuildFields() {
     boxes_.clear();
     int row = 0;
     for (const std::string& key : keys_) {
-        auto* name = label(key == "track" ? tr("Track") : columnLabel(key), "quiet");
+        auto* name = label(fieldLabel(key), "quiet");
         name->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
         name->setMinimumWidth(92);
         auto* box = new FieldBox(session_, key);
@@ -165,9 +166,10 @@ void Drawer::setFiles(const std::vector<FileId>& files) {
     for (FieldBox* box : boxes_)
         box->setFiles(files_);
     auto n = static_cast<int>(files_.size());
-    count_->setText(n == 0   ? tr("No files chosen")
-                    : n == 1 ? shownName(session_.file(files_.front()) ? session_.file(files_.front())->path : Path())
-                             : tr("%n file(s) together", "", n));
+    count_->setText(
+        n == 0   ? tr("No files chosen")
+        : n == 1 ? shownName(session_.file(files_.front()) ? session_.file(files_.front())->path : Path())
+                 : tr("%n file(s) together", "", n));
     form_->setEnabled(n > 0);
     refreshCover();
 }
@@ -196,16 +198,22 @@ void Drawer::refreshCover() {
     cover_->setPixmap(picture);
     if (!with) {
         coverTitle_->setText(tr("No picture"));
-        coverFacts_->setText(files_.empty() ? QString() : tr("in %n file(s)", "", static_cast<int>(files_.size())));
+        coverFacts_->setText(files_.empty() ? QString()
+                                            : tr("in %n file(s)", "", static_cast<int>(files_.size())));
         coverNote_->clear();
         return;
     }
     const tags::PictureInfo& info = with->tags.pictures.front();
     QString type = qs(info.type);
     coverTitle_->setText(type.left(1).toUpper() + type.mid(1));
-    coverFacts_->setText(tr("%1 \u00D7 %2 %3, %4").arg(info.width).arg(info.height).arg(qs(info.mime).section('/', 1).toUpper(), shownSize(info.bytes)));
-    coverNote_->setText(sizes.size() == 1 ? tr("same in %1 of %2 files").arg(having).arg(files_.size())
-                                          : tr("%1 different in %2 of %3 files").arg(sizes.size()).arg(having).arg(files_.size()));
+    coverFacts_->setText(tr("%1 \u00D7 %2 %3, %4")
+                             .arg(info.width)
+                             .arg(info.height)
+                             .arg(qs(info.mime).section('/', 1).toUpper(), shownSize(info.bytes)));
+    coverNote_->setText(
+        sizes.size() == 1
+            ? tr("same in %1 of %2 files").arg(having).arg(files_.size())
+            : tr("%1 different in %2 of %3 files").arg(sizes.size()).arg(having).arg(files_.size()));
 }
 
 } // namespace moorfrost::app

@@ -8,7 +8,6 @@
 #include "app/shell/session.h"
 
 class QGridLayout;
-class QPushButton;
 
 namespace moorfrost::app {
 
@@ -20,7 +19,7 @@ class Drawer : public QFrame {
 public:
     Drawer(Session& session, QWidget* parent = nullptr);
     void setFiles(const std::vector<FileId>& files);
-    QSize sizeHint() const override { return {312, 400}; }
+    QSize sizeHint() const override { return {300, 400}; }
 
 signals:
     void refused(const QString& sentence);

@@ -25,22 +25,31 @@ constexpr int idRole = Qt::UserRole + 2;
 constexpr int draftRole = Qt::UserRole + 3;
 
 const std::pair<const char*, const char*> usualPlans[] = {
-    {QT_TRANSLATE_NOOP("PutAwayPage", "Artist / year album"), "{album artist, else artist}/{date: year, after \" \"}{album}/{disc: if several, after \"-\"}{track: 2 digits, after \" \"}{title}"},
-    {QT_TRANSLATE_NOOP("PutAwayPage", "Artist / album"), "{album artist, else artist}/{album, else \"Single tracks\"}/{track: 2 digits, after \" \"}{title}"},
-    {QT_TRANSLATE_NOOP("PutAwayPage", "Label / catalogue number"), "{label, else \"No label\"}/{catalogue number, after \" \"}{album}/{track: 2 digits, after \" \"}{artist} - {title}"},
+    {QT_TRANSLATE_NOOP("PutAwayPage", "Artist / year album"),
+     "{album artist, else artist}/{date: year} {album}/{disc: if several, after \"-\"}{track: 2 digits} "
+     "{title}"},
+    {QT_TRANSLATE_NOOP("PutAwayPage", "Artist / album"),
+     "{album artist, else artist}/{album, else \"Single tracks\"}/{track: 2 digits} {title}"},
+    {QT_TRANSLATE_NOOP("PutAwayPage", "Label / catalogue number"),
+     "{label, else \"No label\"}/{catalogue number, after \" \"}{album}/{track: 2 digits} {artist} - "
+     "{title}"},
     {QT_TRANSLATE_NOOP("PutAwayPage", "One folder: artist - title"), "{artist} - {title}"},
 };
 
 paint::Tone toneOf(naming::MarkKind kind) {
     switch (kind) {
-    case naming::MarkKind::NewFolder: return paint::Tone::Good;
+    case naming::MarkKind::NewFolder:
+        return paint::Tone::Good;
     case naming::MarkKind::Gap:
-    case naming::MarkKind::Split: return paint::Tone::Attention;
+    case naming::MarkKind::Split:
+        return paint::Tone::Attention;
     case naming::MarkKind::Clash:
     case naming::MarkKind::Taken:
-    case naming::MarkKind::Blocked: return paint::Tone::Wrong;
+    case naming::MarkKind::Blocked:
+        return paint::Tone::Wrong;
     case naming::MarkKind::InPlace:
-    case naming::MarkKind::GoesAlong: break;
+    case naming::MarkKind::GoesAlong:
+        break;
     }
     return paint::Tone::Neutral;
 }
@@ -72,7 +81,9 @@ public:
         p->fillRect(QRect(option.rect.left(), option.rect.bottom(), option.rect.width(), 1), c.faint);
         right = option.rect.right() - 8;
         for (const QString& pill : pills)
-            right -= paint::pill(*p, right, option.rect, pill.section('|', 1), static_cast<paint::Tone>(pill.section('|', 0, 0).toInt())) + 4;
+            right -= paint::pill(*p, right, option.rect, pill.section('|', 1),
+                                 static_cast<paint::Tone>(pill.section('|', 0, 0).toInt())) +
+                     4;
     }
 };
 
@@ -146,7 +157,8 @@ PutAwayPage::PutAwayPage(Session& session, QWidget* parent) : QWidget(parent), s
     tree_->header()->resizeSection(0, 400);
     remember(tree_->header(), "put away 2");
     empty_ = new EmptyHint("folder", tr("Where should the music be kept?"),
-                           tr("A shelf is a folder in which files live under consistent names. Choose one, and you will see where each file would go. "
+                           tr("A shelf is a folder in which files live under consistent names. Choose one, "
+                              "and you will see where each file would go. "
                               "Nothing moves before you say Write."),
                            tr("Add a shelf\u2026"));
     stack_ = new QStackedWidget;
@@ -204,7 +216,8 @@ PutAwayPage::PutAwayPage(Session& session, QWidget* parent) : QWidget(parent), s
             session_.setSetting("last shelf", shelf_->itemData(i).toString());
         adjust();
     });
-    connect(plan_, &QComboBox::activated, this, [this](int i) { editor_->setText(plan_->itemData(i).toString()); });
+    connect(plan_, &QComboBox::activated, this,
+            [this](int i) { editor_->setText(plan_->itemData(i).toString()); });
     connect(save, &QPushButton::clicked, this, &PutAwayPage::savePlan);
     connect(move_, &QPushButton::clicked, this, [this, adjust] {
         session_.setSetting("put away mode", "move");
@@ -252,7 +265,7 @@ void PutAwayPage::refreshShelves() {
         shelf_->setItemData(shelf_->count() - 1, shownPath(s.path), Qt::ToolTipRole);
     }
     shelf_->addItem(tr("Add a shelf\u2026"), 0);
-    shelf_->setCurrentIndex(std::max(0, shelf_->findData(wanted)));
+    shelf_->setCurrentIndex(wanted > 0 ? std::max(0, shelf_->findData(wanted)) : 0);
     timer_.start();
 }
 
@@ -285,7 +298,8 @@ void PutAwayPage::addShelf() {
         refreshShelves();
         return;
     }
-    QString name = QInputDialog::getText(this, tr("Add a shelf"), tr("Name of the shelf:"), QLineEdit::Normal, QDir(dir).dirName());
+    QString name = QInputDialog::getText(this, tr("Add a shelf"), tr("Name of the shelf:"), QLineEdit::Normal,
+                                         QDir(dir).dirName());
     session_.addShelf(name.isEmpty() ? QDir(dir).dirName() : name, Path(ss(dir)));
 }
 
@@ -317,7 +331,9 @@ void PutAwayPage::planAgain() {
     auto result = std::make_shared<naming::PutAwayResult>();
     session_.jobs().start(
         tr("Working out the places"),
-        [files, options = *options, result](std::stop_token stop, work::Progress&) { *result = naming::planPutAway(files, options, stop); },
+        [files, options = *options, result](std::stop_token stop, work::Progress&) {
+            *result = naming::planPutAway(files, options, stop);
+        },
         [this, result, run] {
             if (run == run_)
                 show(*result);
@@ -359,7 +375,8 @@ void PutAwayPage::show(const naming::PutAwayResult& result) {
             continue;
         }
         Path shared;
-        for (auto a = common.begin(), b = parent.begin(); a != common.end() && b != parent.end() && *a == *b; ++a, ++b)
+        for (auto a = common.begin(), b = parent.begin(); a != common.end() && b != parent.end() && *a == *b;
+             ++a, ++b)
             shared /= *a;
         common = shared;
     }
@@ -385,7 +402,8 @@ void PutAwayPage::show(const naming::PutAwayResult& result) {
         item->setFont(1, theme::monoFont());
         item->setForeground(1, theme::colours().third);
         item->setData(0, idRole, static_cast<qlonglong>(p.id));
-        item->setData(0, draftRole, p.id > 0 && session_.drafts().find(p.id, library::placeKey) != nullptr && p.moves());
+        item->setData(0, draftRole,
+                      p.id > 0 && session_.drafts().find(p.id, library::placeKey) != nullptr && p.moves());
         QStringList pills, tips;
         for (const naming::Mark& m : p.marks) {
             pills << pillOf(toneOf(m.kind), qs(m.text));
@@ -410,12 +428,18 @@ void PutAwayPage::show(const naming::PutAwayResult& result) {
 
     auto n = [](size_t v) { return static_cast<int>(v); };
     bool copying = copy_->isChecked();
-    size_t gaps = static_cast<size_t>(std::count_if(result.files.begin(), result.files.end(),
-                                                    [](const naming::Placement& p) { return p.mark(naming::MarkKind::Gap) != nullptr; }));
-    counts_[0]->setText(copying ? tr("%n file(s) will be copied", "", n(result.moving)) : tr("%n file(s) will move", "", n(result.moving)));
-    counts_[1]->setText(result.newFolders.empty() ? QString() : tr("%n new folder(s)", "", n(result.newFolders.size())));
-    counts_[2]->setText(result.emptied.empty() ? QString() : tr("%n emptied folder(s) will go", "", n(result.emptied.size())));
-    counts_[3]->setText(result.splitSleeves ? tr("%n album(s) would be split", "", n(result.splitSleeves)) : QString());
+    size_t gaps = static_cast<size_t>(
+        std::count_if(result.files.begin(), result.files.end(),
+                      [](const naming::Placement& p) { return p.mark(naming::MarkKind::Gap) != nullptr; }));
+    counts_[0]->setText(copying ? tr("%n file(s) will be copied", "", n(result.moving))
+                                : tr("%n file(s) will move", "", n(result.moving)));
+    counts_[1]->setText(result.newFolders.empty() ? QString()
+                                                  : tr("%n new folder(s)", "", n(result.newFolders.size())));
+    counts_[2]->setText(result.emptied.empty()
+                            ? QString()
+                            : tr("%n emptied folder(s) will go", "", n(result.emptied.size())));
+    counts_[3]->setText(result.splitSleeves ? tr("%n album(s) would be split", "", n(result.splitSleeves))
+                                            : QString());
     counts_[4]->setText(gaps ? tr("%n with gaps in the name", "", n(gaps)) : QString());
     counts_[5]->setText(!result.shelfProblem.empty() ? qs(result.shelfProblem)
                         : result.problems            ? tr("%n cannot be put away", "", n(result.problems))
@@ -455,7 +479,9 @@ void PutAwayPage::draftMoves() {
     };
     for (int i = 0; i < tree_->topLevelItemCount(); ++i)
         collect(tree_->topLevelItem(i));
-    session_.drafts().propose(ss(tr("Put away")), wishes, ss(tr("plan: %1").arg(plan_->currentText().isEmpty() ? editor_->text() : plan_->currentText())));
+    session_.drafts().propose(
+        ss(tr("Put away")), wishes,
+        ss(tr("plan: %1").arg(plan_->currentText().isEmpty() ? editor_->text() : plan_->currentText())));
 }
 
 void PutAwayPage::dropMoves() {

@@ -2,6 +2,7 @@
 // Bench / Put away: the shelf, the plan, and the tree as it will be with where each file is now.
 #pragma once
 
+#include <QPushButton>
 #include <QTreeWidget>
 
 #include <atomic>

@@ -114,7 +114,7 @@ void ReadNamesDialog::readAgain() {
     QStringList headers{tr("File")};
     for (const std::string& key : keys)
         headers << columnLabel(key);
-    headers << tr("What is in doubt");
+    headers << tr("Why not, or what is in doubt");
     tree_->blockSignals(true);
     tree_->clear();
     tree_->setColumnCount(static_cast<int>(headers.size()));
@@ -147,11 +147,12 @@ void ReadNamesDialog::readAgain() {
         QString why = qs(r.why);
         if (r.fits && f && !f->writable())
             why = tr("This file is damaged and will not be written to.");
-        item->setText(column, !r.fits ? tr("Does not fit: %1").arg(why) : why);
+        item->setText(column, why);
         item->setToolTip(column, item->text(column));
         if (!why.isEmpty()) {
             item->setForeground(column, r.fits ? theme::colours().lichen : theme::colours().rowan);
-            item->setIcon(column, theme::icon("attention", r.fits ? theme::colours().lichen : theme::colours().rowan));
+            item->setIcon(
+                column, theme::icon("attention", r.fits ? theme::colours().lichen : theme::colours().rowan));
         }
         if (!r.fits)
             item->setForeground(0, theme::colours().third);

@@ -9,7 +9,6 @@
 #include "core/naming/read_names.h"
 
 class QLabel;
-class QPushButton;
 
 namespace moorfrost::app {
 

@@ -43,7 +43,9 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
     tree_->header()->resizeSection(Future, 320);
     tree_->header()->resizeSection(Present, 300);
     remember(tree_->header(), "review");
-    empty_ = new EmptyHint("bench", tr("There are no drafts"), tr("What you type or take on the bench shows up here before anything is written."));
+    empty_ =
+        new EmptyHint("bench", tr("There are no drafts"),
+                      tr("What you type or take on the bench shows up here before anything is written."));
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(tree_);
@@ -66,9 +68,11 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
             files.insert(id);
         session_.drafts().dropAll(ss(tr("Drop all drafts")), files);
     });
-    connect(takeBack_, &QPushButton::clicked, this, [this] { session_.takeBack(session_.lastSet(), std::nullopt); });
+    connect(takeBack_, &QPushButton::clicked, this,
+            [this] { session_.takeBack(session_.lastSet(), std::nullopt); });
     connect(back_, &QPushButton::clicked, &session_, &Session::clearReport);
-    connect(tree_, &QTreeWidget::itemSelectionChanged, this, [this] { drop_->setEnabled(!tree_->selectedItems().isEmpty()); });
+    connect(tree_, &QTreeWidget::itemSelectionChanged, this,
+            [this] { drop_->setEnabled(!tree_->selectedItems().isEmpty()); });
     auto* remove = new QShortcut(QKeySequence::Delete, tree_);
     remove->setContext(Qt::WidgetShortcut);
     connect(remove, &QShortcut::activated, this, &ReviewPage::dropChosen);
@@ -108,7 +112,11 @@ void ReviewPage::showDrafts() {
         parent->setFont(Present, theme::monoFont());
         parent->setForeground(Present, c.third);
         parent->setData(What, fileRole, static_cast<qlonglong>(id));
-        for (const auto& [key, draft] : fields) {
+        std::vector<std::string> keys;
+        for (const auto& [key, draft] : fields)
+            keys.push_back(key);
+        for (const std::string& key : inTableOrder(keys)) {
+            const library::Draft& draft = fields.find(key)->second;
             auto* item = new QTreeWidgetItem(parent);
             item->setData(What, fileRole, static_cast<qlonglong>(id));
             item->setData(What, fieldRole, qs(key));
@@ -128,13 +136,16 @@ void ReviewPage::showDrafts() {
                     if (p)
                         for (const naming::Mark& m : p->marks)
                             why << qs(m.text);
-                    item->setText(Future, tr("stays: %1").arg(why.isEmpty() ? tr("no place could be worked out") : why.join(", ")));
+                    item->setText(Future, tr("stays: %1")
+                                              .arg(why.isEmpty() ? tr("no place could be worked out")
+                                                                 : why.join(", ")));
                     item->setForeground(Future, p && p->mark(naming::MarkKind::InPlace) ? c.second : c.rowan);
                 }
             } else {
                 ++drafts;
-                QString before = qs(tags::shownValue(f->tags.fields, key)), after = qs(text::join(draft.values, "; "));
-                item->setText(What, columnLabel(key));
+                QString before = qs(tags::shownValue(f->tags.fields, key)),
+                        after = qs(text::join(draft.values, "; "));
+                item->setText(What, fieldLabel(key));
                 item->setText(Future, after.isEmpty() ? tr("blank") : after);
                 item->setText(Present, before.isEmpty() ? tr("blank") : before);
                 if (before.isEmpty())
@@ -155,8 +166,12 @@ void ReviewPage::showDrafts() {
         parts << tr("%n draft(s)", "", drafts);
     if (moves > 0)
         parts << tr("%n file(s) to move", "", moves);
-    note_->setText(files == 0 ? QString() : tr("%1 in %2. Nothing is written yet; all of it can be taken back afterwards.").arg(parts.join(", "), tr("%n file(s)", "", files)));
-    empty_->setTexts(tr("There are no drafts"), tr("What you type or take on the bench shows up here before anything is written."));
+    note_->setText(files == 0
+                       ? QString()
+                       : tr("%1 in %2. Nothing is written yet; all of it can be taken back afterwards.")
+                             .arg(parts.join(", "), tr("%n file(s)", "", files)));
+    empty_->setTexts(tr("There are no drafts"),
+                     tr("What you type or take on the bench shows up here before anything is written."));
     stack_->setCurrentIndex(files == 0 ? 1 : 0);
     drop_->setEnabled(!tree_->selectedItems().isEmpty());
     dropAll_->setEnabled(files > 0);
@@ -169,7 +184,8 @@ void ReviewPage::showReport() {
     note_->clear();
     QString text = tr("%n file(s) written.", "", static_cast<int>(r.done));
     if (r.failed > 0)
-        text += " " + tr("%n file(s) left as before; the reasons are below, the drafts are kept.", "", static_cast<int>(r.failed));
+        text += " " + tr("%n file(s) left as before; the reasons are below, the drafts are kept.", "",
+                         static_cast<int>(r.failed));
     if (r.left > 0)
         text += " " + tr("Stopped: %n file(s) were not begun.", "", static_cast<int>(r.left));
     if (!r.error.empty())
@@ -185,19 +201,25 @@ void ReviewPage::showReport() {
     for (const files::StepRecord& s : r.steps)
         order.push_back(&s);
     // What needs a look comes first.
-    std::stable_sort(order.begin(), order.end(), [](auto* a, auto* b) { return a->state == files::StepState::Failed && b->state != files::StepState::Failed; });
+    std::stable_sort(order.begin(), order.end(), [](auto* a, auto* b) {
+        return a->state == files::StepState::Failed && b->state != files::StepState::Failed;
+    });
     for (const files::StepRecord* s : order) {
         auto* item = new QTreeWidgetItem(tree_);
         item->setText(What, shownName(s->step.source));
         item->setFont(What, theme::monoFont());
         bool done = s->state == files::StepState::Done;
-        item->setText(Future, done && !s->step.target.empty() ? shownPath(s->step.target) : tr("%n field(s)", "", static_cast<int>(s->step.changes.size())));
+        item->setText(Future, done && !s->step.target.empty()
+                                  ? shownPath(s->step.target)
+                                  : tr("%n field(s)", "", static_cast<int>(s->step.changes.size())));
         item->setText(Present, shownPath(s->step.source));
         for (int column : {Future, Present}) {
             item->setFont(column, theme::monoFont());
             item->setToolTip(column, item->text(column));
         }
-        QString fared = done ? (s->notes.empty() ? tr("written") : qs(text::join(s->notes, " "))) : s->state == files::StepState::Failed ? qs(s->error) : tr("not begun");
+        QString fared = done ? (s->notes.empty() ? tr("written") : qs(text::join(s->notes, " ")))
+                        : s->state == files::StepState::Failed ? qs(s->error)
+                                                               : tr("not begun");
         item->setText(Origin, fared);
         item->setToolTip(Origin, fared);
         item->setForeground(Origin, done ? c.moss : c.rowan);

@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Review: every draft and every move, what will be beside what is, with its origin; each can be dropped. After a write it
-// says how each file fared.
+// Review: every draft and every move, what will be beside what is, with its origin; each can be dropped.
+// After a write it says how each file fared.
 #pragma once
 
 #include <QLabel>
+#include <QPushButton>
 #include <QTreeWidget>
 
 #include "app/shell/session.h"

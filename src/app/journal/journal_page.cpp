@@ -41,18 +41,28 @@ public:
         p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
         int right = r.right() - 8;
         if (s.takenBack > 0)
-            right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22), s.done > 0 ? JournalPage::tr("partly taken back") : JournalPage::tr("taken back"), paint::Tone::Neutral) + 6;
+            right -=
+                paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22),
+                            s.done > 0 ? JournalPage::tr("partly taken back") : JournalPage::tr("taken back"),
+                            paint::Tone::Neutral) +
+                6;
         if (s.failed > 0)
-            right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22), JournalPage::tr("%n left out", "", static_cast<int>(s.failed)), paint::Tone::Attention) + 6;
+            right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22),
+                                 JournalPage::tr("%n left out", "", static_cast<int>(s.failed)),
+                                 paint::Tone::Attention) +
+                     6;
         p->setFont(theme::uiFont(13, QFont::DemiBold));
         p->setPen(c.ink);
         int width = right - r.left() - 14;
-        p->drawText(QRect(r.left() + 14, r.top() + 8, width, 18), Qt::AlignVCenter | Qt::AlignLeft, p->fontMetrics().elidedText(qs(s.title), Qt::ElideRight, width));
+        p->drawText(QRect(r.left() + 14, r.top() + 8, width, 18), Qt::AlignVCenter | Qt::AlignLeft,
+                    p->fontMetrics().elidedText(qs(s.title), Qt::ElideRight, width));
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
         QString when = QLocale().toString(QDateTime::fromSecsSinceEpoch(s.when), "d MMM yyyy, HH:mm");
         p->drawText(QRect(r.left() + 14, r.top() + 29, r.width() - 22, 18), Qt::AlignVCenter | Qt::AlignLeft,
-                    JournalPage::tr("%1 \u00B7 %2").arg(when, JournalPage::tr("%n file(s) written", "", static_cast<int>(s.done + s.takenBack))));
+                    JournalPage::tr("%1 \u00B7 %2")
+                        .arg(when, JournalPage::tr("%n file(s) written", "",
+                                                   static_cast<int>(s.done + s.takenBack))));
         p->restore();
     }
 
@@ -94,7 +104,9 @@ JournalPage::JournalPage(Session& session, QWidget* parent) : QWidget(parent), s
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(splitter);
-    stack_->addWidget(new EmptyHint("journal", tr("Nothing has been written yet"), tr("Every write becomes a line here, with what it replaced, and can be taken back from here.")));
+    stack_->addWidget(new EmptyHint(
+        "journal", tr("Nothing has been written yet"),
+        tr("Every write becomes a line here, with what it replaced, and can be taken back from here.")));
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
@@ -104,7 +116,8 @@ JournalPage::JournalPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(list_, &QListWidget::currentRowChanged, this, &JournalPage::readSteps);
     connect(takeBack_, &QPushButton::clicked, this, [this] { takeBack(false); });
     connect(takeBackChosen_, &QPushButton::clicked, this, [this] { takeBack(true); });
-    connect(tree_, &QTreeWidget::itemSelectionChanged, this, [this] { takeBackChosen_->setEnabled(!tree_->selectedItems().isEmpty()); });
+    connect(tree_, &QTreeWidget::itemSelectionChanged, this,
+            [this] { takeBackChosen_->setEnabled(!tree_->selectedItems().isEmpty()); });
     refill();
 }
 
@@ -153,7 +166,9 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
         item->setText(What, shownName(r.step.source));
         item->setFont(What, theme::monoFont());
         item->setToolTip(What, shownPath(r.step.source));
-        static const char* const states[] = {QT_TR_NOOP("not begun"), QT_TR_NOOP("begun"), QT_TR_NOOP("written"), QT_TR_NOOP("left as before"), QT_TR_NOOP("taken back")};
+        static const char* const states[] = {QT_TR_NOOP("not begun"), QT_TR_NOOP("begun"),
+                                             QT_TR_NOOP("written"), QT_TR_NOOP("left as before"),
+                                             QT_TR_NOOP("taken back")};
         QString state = tr(states[static_cast<size_t>(r.state)]);
         if (!r.error.empty())
             state += ": " + qs(r.error);
@@ -175,10 +190,16 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
             line->setFlags(Qt::ItemIsEnabled);
         };
         if (!r.step.target.empty())
-            child(r.step.copy ? tr("Copied to") : tr("Place"), shownPath(r.step.target), shownPath(r.step.source), true);
-        for (const auto& [key, values] : r.step.changes) {
+            child(r.step.copy ? tr("Copied to") : tr("Place"), shownPath(r.step.target),
+                  shownPath(r.step.source), true);
+        std::vector<std::string> keys;
+        for (const auto& [key, values] : r.step.changes)
+            keys.push_back(key);
+        for (const std::string& key : inTableOrder(keys)) {
+            const std::vector<std::string>& values = r.step.changes.find(key)->second;
             QString after = qs(text::join(values, "; ")), before = qs(tags::shownValue(r.before, key));
-            child(columnLabel(key) == tr("No.") ? tr("Track") : columnLabel(key), after.isEmpty() ? tr("blank") : after, before.isEmpty() ? tr("blank") : before, false);
+            child(fieldLabel(key), after.isEmpty() ? tr("blank") : after,
+                  before.isEmpty() ? tr("blank") : before, false);
         }
     }
     if (steps.size() <= 400)

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <QListWidget>
+#include <QPushButton>
 #include <QTreeWidget>
 
 #include "app/shell/session.h"

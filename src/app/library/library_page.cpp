@@ -22,7 +22,8 @@
 namespace moorfrost::app {
 
 namespace {
-const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn, "track"};
+const QStringList defaultColumns = {"title", "artist",     "album",      "date",
+                                    "genre", lengthColumn, formatColumn, "label"};
 constexpr int coverSide = 220;
 
 /// The arrow that shows by which column the table is sorted.
@@ -87,14 +88,17 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     model_->setColumns(keys);
     for (int i = 0; i < model_->columnCount(); ++i) {
         const tags::FieldDef* def = tags::fieldByKey(keys[static_cast<size_t>(i)]);
-        view_->setColumnWidth(i, def ? def->columnWidth : 84);
+        view_->setColumnWidth(i, def ? def->columnWidth * 5 / 4 : 84);
     }
-    remember(header, "library");
+    remember(header, "library/columns of table");
     sortColumn_ = QSettings().value("library/sort", 1).toInt();
     sortOrder_ = static_cast<Qt::SortOrder>(QSettings().value("library/order", 0).toInt());
     header->setSortIndicator(sortColumn_, sortOrder_);
 
-    empty_ = new EmptyHint("library", tr("The library is empty"), tr("Files come here when they are put away on a shelf. Start on the bench: bring in a folder."), tr("Go to the bench"));
+    empty_ = new EmptyHint(
+        "library", tr("The library is empty"),
+        tr("Files come here when they are put away on a shelf. Start on the bench: bring in a folder."),
+        tr("Go to the bench"));
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(view_);
@@ -154,7 +158,8 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
             view_->setCurrentIndex(model_->index(0, 0));
     });
     connect(header, &QHeaderView::sectionClicked, this, [this, header](int section) {
-        sortOrder_ = section == sortColumn_ && sortOrder_ == Qt::AscendingOrder ? Qt::DescendingOrder : Qt::AscendingOrder;
+        sortOrder_ = section == sortColumn_ && sortOrder_ == Qt::AscendingOrder ? Qt::DescendingOrder
+                                                                                : Qt::AscendingOrder;
         sortColumn_ = section;
         header->setSortIndicator(section, sortOrder_);
         QSettings().setValue("library/sort", section);
@@ -164,11 +169,13 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(header, &QWidget::customContextMenuRequested, this, &LibraryPage::chooseColumns);
     connect(view_, &SheetView::chosenChanged, this, &LibraryPage::showDetails);
     connect(view_, &SheetView::playRequested, this, &LibraryPage::playRequested);
-    connect(view_, &QTableView::doubleClicked, this, [this](const QModelIndex& i) { emit playRequested(model_->fileAt(i.row())); });
+    connect(view_, &QTableView::doubleClicked, this,
+            [this](const QModelIndex& i) { emit playRequested(model_->fileAt(i.row())); });
     connect(view_, &SheetView::menuRequested, this, [this](const QPoint& at) {
         QMenu menu(this);
         if (view_->currentIndex().isValid())
-            menu.addAction(tr("Play\tSpace"), [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
+            menu.addAction(tr("Play\tSpace"),
+                           [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
         menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
         menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
         menu.exec(at);
@@ -185,7 +192,10 @@ void LibraryPage::rebuildIndex() {
     searched_ = false;
     auto built = std::make_shared<std::shared_ptr<const library::SearchIndex>>();
     session_.jobs().start(
-        tr("Indexing the library"), [files = files_, built](std::stop_token, work::Progress&) { *built = std::make_shared<library::SearchIndex>(files); },
+        tr("Indexing the library"),
+        [files = files_, built](std::stop_token, work::Progress&) {
+            *built = std::make_shared<library::SearchIndex>(files);
+        },
         [this, built, n = files_.size()] {
             if (n != files_.size())
                 return; // a newer one is on its way
@@ -206,7 +216,8 @@ void LibraryPage::search() {
     auto answer = std::make_shared<Answer>();
     session_.jobs().start(
         tr("Searching"),
-        [index = index_, files = files_, query = ss(search_->text()), answer](std::stop_token, work::Progress&) {
+        [index = index_, files = files_, query = ss(search_->text()), answer](std::stop_token,
+                                                                              work::Progress&) {
             QElapsedTimer clock;
             clock.start();
             for (size_t i : index->search(query))
@@ -225,7 +236,12 @@ void LibraryPage::search() {
             count_->setText(none ? QString()
                             : search_->text().trimmed().isEmpty()
                                 ? tr("%n track(s)", "", hits)
-                                : tr("%L1 of %L2 tracks \u00B7 %3 ms").arg(hits).arg(files_.size()).arg(QLocale().toString(static_cast<double>(answer->nanoseconds) / 1e6, 'f', 1)));
+                                : tr("%L1 of %L2 tracks \u00B7 %3")
+                                      .arg(hits)
+                                      .arg(files_.size())
+                                      .arg(answer->nanoseconds < 1000000
+                                               ? tr("under 1 ms")
+                                               : tr("%L1 ms").arg(answer->nanoseconds / 1000000)));
             if (hits > 0 && !view_->selectionModel()->hasSelection())
                 view_->selectRow(0);
             send_->setEnabled(hits > 0);
@@ -249,7 +265,7 @@ void LibraryPage::chooseColumns(const QPoint&) {
     for (const tags::FieldDef& def : tags::fieldTable())
         all.push_back(def.key);
     for (const std::string& key : all) {
-        QAction* action = menu.addAction(key == "track" ? tr("Track (No.)") : columnLabel(key));
+        QAction* action = menu.addAction(key[0] == '@' ? columnLabel(key) : fieldLabel(key));
         const auto& now = model_->columns();
         action->setCheckable(true);
         action->setChecked(std::find(now.begin(), now.end(), key) != now.end());
@@ -297,7 +313,9 @@ void LibraryPage::showDetails() {
     for (const char* key : {"artist", "album", "date"})
         if (QString v = qs(tags::shownValue(fields, key)); !v.isEmpty())
             under << v;
-    subtitle_->setText(under.join(" \u00B7 ") + (chosen.size() > 1 ? tr("\nand %n more", "", static_cast<int>(chosen.size() - 1)) : QString()));
+    subtitle_->setText(
+        under.join(" \u00B7 ") +
+        (chosen.size() > 1 ? tr("\nand %n more", "", static_cast<int>(chosen.size() - 1)) : QString()));
     int row = 0;
     auto caption = [&](const QString& text) {
         auto* l = label(text, "caption");
@@ -319,15 +337,19 @@ void LibraryPage::showDetails() {
     };
     caption(tr("Fields"));
     for (const tags::FieldDef& def : tags::fieldTable())
-        if (def.key != "title" && def.key != "artist" && def.key != "album" && def.key != "date" && fields.contains(def.key))
-            line(columnLabel(def.key), qs(tags::shownValue(fields, def.key)));
+        if (def.key != "title" && def.key != "artist" && def.key != "album" && def.key != "date" &&
+            fields.contains(def.key))
+            line(fieldLabel(def.key), qs(tags::shownValue(fields, def.key)));
     for (const auto& [key, values] : fields)
         if (!tags::fieldByKey(key))
             line(qs(key), qs(tags::shownValue(fields, key)));
     caption(tr("Sound"));
     line(tr("Length"), shownLength(f->tags.facts.duration));
-    line(tr("Format"), qs(audio::formatName(f->tags.format)) + (f->tags.facts.bitDepth ? tr(", %1 bit").arg(f->tags.facts.bitDepth) : QString()));
-    line(tr("Rate"), tr("%L1 Hz, %n channel(s), %2 kbit/s", "", f->tags.facts.channels).arg(f->tags.facts.sampleRate).arg(f->tags.facts.bitrate / 1000));
+    line(tr("Format"), qs(audio::formatName(f->tags.format)) +
+                           (f->tags.facts.bitDepth ? tr(", %1 bit").arg(f->tags.facts.bitDepth) : QString()));
+    line(tr("Rate"), tr("%L1 Hz, %n channel(s), %2 kbit/s", "", f->tags.facts.channels)
+                         .arg(f->tags.facts.sampleRate)
+                         .arg(f->tags.facts.bitrate / 1000));
     line(tr("Size"), shownSize(f->state.size));
     caption(tr("Where it is"));
     auto* where = label({}, "mono");

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <QLineEdit>
+#include <QPushButton>
 #include <QWidget>
 
 #include "app/shell/session.h"

@@ -37,7 +37,8 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
 
     section(tr("Appearance"), tr("Both themes have the same contrast."));
     auto* look = new QButtonGroup(this);
-    const std::pair<QString, const char*> looks[] = {{tr("As the system"), "system"}, {tr("Frost (light)"), "light"}, {tr("Night moor (dark)"), "dark"}};
+    const std::pair<QString, const char*> looks[] = {
+        {tr("As the system"), "system"}, {tr("Frost (light)"), "light"}, {tr("Night moor (dark)"), "dark"}};
     for (const auto& [name, key] : looks) {
         auto* radio = new QRadioButton(name);
         radio->setChecked(QSettings().value("theme", "system").toString() == key);
@@ -50,10 +51,13 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
         });
     }
     column->addSpacing(20);
-    section(tr("Names on shelves"), tr("What the names of files and folders must suit. A value can never leave its shelf, whichever is chosen."));
+    section(tr("Names on shelves"), tr("What the names of files and folders must suit. A value can never "
+                                       "leave its shelf, whichever is chosen."));
     names_ = new QButtonGroup(this);
     const std::pair<QString, const char*> profiles[] = {
-        {tr("Portable: also for sticks and other systems. : becomes -, ? and * are left out, no trailing dots"), "portable"},
+        {tr("Portable: also for sticks and other systems. : becomes -, ? and * are left out, no trailing "
+            "dots"),
+         "portable"},
         {tr("Linux: everything but / is kept"), "linux"},
         {tr("Strict ASCII: portable, in plain letters"), "ascii"}};
     for (const auto& [name, key] : profiles) {
@@ -116,13 +120,18 @@ void SettingsPage::refreshShelves() {
         shelves_->addWidget(rename, row, 2);
         shelves_->addWidget(remove, row, 3);
         connect(rename, &QPushButton::clicked, this, [this, s] {
-            QString n = QInputDialog::getText(this, tr("Rename the shelf"), tr("Name:"), QLineEdit::Normal, qs(s.name)).simplified();
+            QString n = QInputDialog::getText(this, tr("Rename the shelf"), tr("Name:"), QLineEdit::Normal,
+                                              qs(s.name))
+                            .simplified();
             if (!n.isEmpty())
                 session_.renameShelf(s.id, n);
         });
         connect(remove, &QPushButton::clicked, this, [this, s] {
-            if (QMessageBox::question(this, tr("Remove the shelf"), tr("The library forgets the files on \"%1\". The files themselves stay where they are.").arg(qs(s.name)),
-                                      QMessageBox::Ok | QMessageBox::Cancel) == QMessageBox::Ok)
+            if (QMessageBox::question(
+                    this, tr("Remove the shelf"),
+                    tr("The library forgets the files on \"%1\". The files themselves stay where they are.")
+                        .arg(qs(s.name)),
+                    QMessageBox::Ok | QMessageBox::Cancel) == QMessageBox::Ok)
                 session_.removeShelf(s.id);
         });
         ++row;

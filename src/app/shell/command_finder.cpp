@@ -12,7 +12,8 @@
 
 namespace moorfrost::app {
 
-CommandFinder::CommandFinder(const QList<QAction*>& actions, QWidget* parent) : QDialog(parent), actions_(actions) {
+CommandFinder::CommandFinder(const QList<QAction*>& actions, QWidget* parent)
+    : QDialog(parent), actions_(actions) {
     setWindowTitle(tr("Find a command"));
     resize(520, 380);
     auto* layout = new QVBoxLayout(this);
@@ -54,7 +55,8 @@ void CommandFinder::refill() {
             continue;
         QString name = action->text().remove('&');
         std::string folded = text::fold(ss(name + " " + action->toolTip()));
-        if (!std::all_of(words.begin(), words.end(), [&](const std::string& w) { return folded.find(w) != std::string::npos; }))
+        if (!std::all_of(words.begin(), words.end(),
+                         [&](const std::string& w) { return folded.find(w) != std::string::npos; }))
             continue;
         QString keys = action->shortcut().toString(QKeySequence::NativeText);
         auto* item = new QListWidgetItem(keys.isEmpty() ? name : name + "     " + keys, list_);

@@ -48,7 +48,8 @@ void Waveform::mousePressEvent(QMouseEvent* event) {
     emit clicked(event->position().x() / width());
 }
 
-Foot::Foot(Session& session, Player& player, QWidget* parent) : QFrame(parent), session_(session), player_(player) {
+Foot::Foot(Session& session, Player& player, QWidget* parent)
+    : QFrame(parent), session_(session), player_(player) {
     setObjectName("foot");
     setFixedHeight(46);
     auto* layout = new QHBoxLayout(this);
@@ -80,6 +81,10 @@ Foot::Foot(Session& session, Player& player, QWidget* parent) : QFrame(parent), 
         if (player_.file())
             player_.seek(part * player_.file()->tags.facts.duration);
     });
+    connect(&player_, &Player::trouble, this, [this](const QString& sentence) {
+        trouble_ = sentence;
+        showPlayer();
+    });
     connect(&player_, &Player::changed, this, &Foot::showPlayer);
     connect(&session_, &Session::draftsChanged, this, &Foot::showDrafts);
     connect(&session_, &Session::placementsChanged, this, &Foot::showDrafts);
@@ -107,7 +112,13 @@ void Foot::showPlayer() {
     }
     std::string title = tags::firstValue(session_.drafts().effective(file->id), "title");
     playing_->setText(title.empty() ? shownName(file->path) : qs(title));
-    time_->setText(tr("%1 / %2").arg(shownLength(player_.position()), shownLength(file->tags.facts.duration)));
+    if (player_.isPlaying())
+        trouble_.clear();
+    playing_->setToolTip(trouble_);
+    if (!trouble_.isEmpty())
+        playing_->setText(trouble_);
+    time_->setText(
+        tr("%1 / %2").arg(shownLength(player_.position()), shownLength(file->tags.facts.duration)));
     wave_->setPosition(file->tags.facts.duration > 0 ? player_.position() / file->tags.facts.duration : 0);
     if (peaksOf_ != file->id)
         loadPeaks();
@@ -135,7 +146,9 @@ void Foot::showDrafts() {
     auto inFiles = static_cast<int>(session_.drafts().filesWithFieldDrafts());
     auto moves = static_cast<int>(session_.movesDrafted());
     bool any = drafts > 0 || moves > 0;
-    drafts_->setText(drafts > 0 ? tr("%1 in %2").arg(tr("%n draft(s)", "", drafts), tr("%n file(s)", "", inFiles)) : QString());
+    drafts_->setText(drafts > 0
+                         ? tr("%1 in %2").arg(tr("%n draft(s)", "", drafts), tr("%n file(s)", "", inFiles))
+                         : QString());
     QStringList parts;
     if (moves > 0)
         parts << tr("%n file(s) to move", "", moves);

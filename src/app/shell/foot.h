@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The foot of the window, in every workspace: the player on the left, the draft bar on the right; above it the job shelf.
+// The foot of the window, in every workspace: the player on the left, the draft bar on the right; above it
+// the job shelf.
 #pragma once
 
 #include <QFrame>
@@ -57,6 +58,7 @@ private:
     QLabel* time_;
     QLabel *drafts_, *moves_;
     QPushButton *review_, *write_;
+    QString trouble_;
     FileId peaksOf_ = 0;
     bool reviewing_ = false;
 };

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The jobs that run, for the job shelf. Work runs on its own thread; what it hands back arrives on the interface thread.
+// The jobs that run, for the job shelf. Work runs on its own thread; what it hands back arrives on the
+// interface thread.
 #pragma once
 
 #include <QObject>

@@ -27,7 +27,8 @@
 
 namespace moorfrost::app {
 
-RailButton::RailButton(const QString& icon, const QString& name, QWidget* parent) : QAbstractButton(parent), icon_(icon) {
+RailButton::RailButton(const QString& icon, const QString& name, QWidget* parent)
+    : QAbstractButton(parent), icon_(icon) {
     setText(name);
     setAccessibleName(name);
     setCheckable(true);
@@ -80,12 +81,16 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     menuButton_->setToolTip(tr("All commands (F10)"));
     menuButton_->setAccessibleName(tr("All commands"));
     menuButton_->setPopupMode(QToolButton::InstantPopup);
-    menuButton_->setStyleSheet("QToolButton{border:none;background:transparent} QToolButton:hover,QToolButton:focus{background:rgba(255,255,255,22)} "
+    menuButton_->setFocusPolicy(Qt::TabFocus);
+    menuButton_->setStyleSheet("QToolButton{border:none;background:transparent} "
+                               "QToolButton:hover,QToolButton:focus{background:rgba(255,255,255,22)} "
                                "QToolButton::menu-indicator{image:none}");
     rail->addWidget(menuButton_);
     auto* group = new QButtonGroup(this);
-    const std::tuple<const char*, QString, Workspace> entries[] = {
-        {"bench", tr("Bench"), Bench}, {"library", tr("Library"), Library}, {"journal", tr("Journal"), Journal}, {"settings", tr("Settings"), Settings}};
+    const std::tuple<const char*, QString, Workspace> entries[] = {{"bench", tr("Bench"), Bench},
+                                                                   {"library", tr("Library"), Library},
+                                                                   {"journal", tr("Journal"), Journal},
+                                                                   {"settings", tr("Settings"), Settings}};
     for (const auto& [icon, name, workspace] : entries) {
         if (workspace == Journal)
             rail->addStretch();
@@ -117,10 +122,10 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     setCentralWidget(whole);
 
     makeActions();
-    connect(foot_->reviewButton(), &QPushButton::clicked, this, [this] { showWorkspace(workspace() == Review ? before_ : Review); });
+    connect(foot_->reviewButton(), &QPushButton::clicked, this,
+            [this] { showWorkspace(workspace() == Review ? before_ : Review); });
     connect(foot_->writeButton(), &QPushButton::clicked, this, &MainWindow::writeOrReview);
     connect(&session_, &Session::said, this, &MainWindow::say);
-    connect(&player_, &Player::trouble, this, [this](const QString& s) { say(s, false); });
     connect(bench_, &BenchPage::playRequested, this, &MainWindow::play);
     connect(library_, &LibraryPage::playRequested, this, &MainWindow::play);
     connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
@@ -228,7 +233,8 @@ void MainWindow::makeActions() {
         step(BenchPage::Describe);
         bench_->describe()->chooseColumns();
     });
-    QAction* disk = add(tr("Show what is on disk (or hold Alt)"), {}, [this] { session_.setShowDisk(!session_.showsDisk()); });
+    QAction* disk = add(tr("Show what is on disk (or hold Alt)"), {},
+                        [this] { session_.setShowDisk(!session_.showsDisk()); });
     disk->setCheckable(true);
     connect(&session_, &Session::diskShown, disk, &QAction::setChecked);
     section->addSeparator();
@@ -248,8 +254,10 @@ void MainWindow::makeActions() {
 
     open(tr("Play"));
     add(tr("Play or pause"), QKeySequence("Ctrl+Space"), [this] { player_.toggle(); });
-    add(tr("Back 5 seconds"), QKeySequence("Ctrl+Shift+Left"), [this] { player_.seek(player_.position() - 5); });
-    add(tr("On 5 seconds"), QKeySequence("Ctrl+Shift+Right"), [this] { player_.seek(player_.position() + 5); });
+    add(tr("Back 5 seconds"), QKeySequence("Ctrl+Shift+Left"),
+        [this] { player_.seek(player_.position() - 5); });
+    add(tr("On 5 seconds"), QKeySequence("Ctrl+Shift+Right"),
+        [this] { player_.seek(player_.position() + 5); });
     add(tr("Stop playing"), {}, [this] { player_.stop(); });
 
     open(tr("Go to"));
@@ -316,20 +324,30 @@ void MainWindow::explainScreen() {
     QString text;
     switch (workspace()) {
     case Bench:
-        text = tr("The bench is where a batch of files is worked on, from left to right. Bring in reads folders. Describe changes fields: "
-                  "what you type is a draft, marked with a notch; hold Alt to see what is on disk. Put away shows where each file would go. "
-                  "Nothing touches a file before you say Write, and what was written can be taken back in the Journal.");
+        text = tr("The bench is where a batch of files is worked on, from left to right. Bring in reads "
+                  "folders. Describe changes fields: "
+                  "what you type is a draft, marked with a notch; hold Alt to see what is on disk. Put away "
+                  "shows where each file would go. "
+                  "Nothing touches a file before you say Write, and what was written can be taken back in "
+                  "the Journal.");
         break;
     case Library:
-        text = tr("Everything that was put away. Type to search all text; Enter goes to the table, Space plays, Ctrl+B sends to the bench. "
+        text = tr("Everything that was put away. Type to search all text; Enter goes to the table, Space "
+                  "plays, Ctrl+B sends to the bench. "
                   "Click a column to sort by it; right-click the columns to choose them.");
         break;
     case Journal:
-        text = tr("Every write is a line here, newest first. Choose one to see each file before and after. A set, or some of its files, can be taken "
+        text = tr("Every write is a line here, newest first. Choose one to see each file before and after. A "
+                  "set, or some of its files, can be taken "
                   "back as long as nothing else has changed the files since.");
         break;
-    case Settings: text = tr("Settings are kept at once; there is nothing to confirm."); break;
-    case Review: text = tr("All drafts and moves, what will be beside what is now. Delete drops the chosen ones. Write carries out the rest."); break;
+    case Settings:
+        text = tr("Settings are kept at once; there is nothing to confirm.");
+        break;
+    case Review:
+        text = tr("All drafts and moves, what will be beside what is now. Delete drops the chosen ones. "
+                  "Write carries out the rest.");
+        break;
     }
     say(text, false);
     messageTimer_.start(30000);
@@ -344,7 +362,9 @@ void MainWindow::dropEvent(QDropEvent* event) {
     std::vector<Path> paths;
     for (const QUrl& url : event->mimeData()->urls())
         if (url.isLocalFile()) // the bytes of the path, which need not be UTF-8
-            paths.emplace_back(QByteArray::fromPercentEncoding(url.toEncoded(QUrl::RemoveScheme | QUrl::RemoveAuthority)).toStdString());
+            paths.emplace_back(
+                QByteArray::fromPercentEncoding(url.toEncoded(QUrl::RemoveScheme | QUrl::RemoveAuthority))
+                    .toStdString());
     if (paths.empty())
         return;
     event->acceptProposedAction();
@@ -364,7 +384,8 @@ bool MainWindow::eventFilter(QObject* object, QEvent* event) {
         auto* key = static_cast<QKeyEvent*>(event);
         if (key->key() == Qt::Key_Alt && !key->isAutoRepeat() && isActiveWindow())
             session_.setShowDisk(event->type() == QEvent::KeyPress);
-        else if (session_.showsDisk() && event->type() == QEvent::KeyPress && key->modifiers() & Qt::AltModifier)
+        else if (session_.showsDisk() && event->type() == QEvent::KeyPress &&
+                 key->modifiers() & Qt::AltModifier)
             session_.setShowDisk(false); // a shortcut with Alt, not a look at the disk
     } else if (event->type() == QEvent::WindowDeactivate && session_.showsDisk()) {
         session_.setShowDisk(false);

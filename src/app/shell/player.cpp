@@ -125,7 +125,7 @@ void Player::startAt(double seconds) {
     halt();
     QAudioDevice device = QMediaDevices::defaultAudioOutput();
     if (device.isNull()) {
-        emit trouble(tr("There is no sound device, so nothing can be played. All else works."));
+        emit trouble(tr("No sound device: nothing can be played"));
         emit changed();
         return;
     }
@@ -138,14 +138,17 @@ void Player::startAt(double seconds) {
     decoder_ = std::jthread([this, seconds, path = file_->path](std::stop_token stop) {
         auto decoder = audio::Decoder::open(path, rate, channels);
         if (!decoder) {
-            QMetaObject::invokeMethod(this, [this, s = qs(decoder.error().message)] { emit trouble(s); }, Qt::QueuedConnection);
+            QMetaObject::invokeMethod(
+                this, [this, s = qs(decoder.error().message)] { emit trouble(s); }, Qt::QueuedConnection);
             buffer_.markEnd();
             return;
         }
         if (seconds > 0)
             (*decoder)->seek(seconds);
-        for (std::vector<int16_t> samples = (*decoder)->next(); !samples.empty(); samples = (*decoder)->next()) {
-            QByteArray bytes(reinterpret_cast<const char*>(samples.data()), static_cast<qsizetype>(samples.size() * sizeof(int16_t)));
+        for (std::vector<int16_t> samples = (*decoder)->next(); !samples.empty();
+             samples = (*decoder)->next()) {
+            QByteArray bytes(reinterpret_cast<const char*>(samples.data()),
+                             static_cast<qsizetype>(samples.size() * sizeof(int16_t)));
             if (!buffer_.put(bytes, stop))
                 return;
         }

@@ -16,7 +16,8 @@ namespace moorfrost::app {
 using library::Store;
 
 namespace {
-const char* const rememberedKeys[] = {"recent folders", "last plan", "last shelf", "names", "put away mode", "last name plan", "plans", "batch"};
+const char* const rememberedKeys[] = {"recent folders", "last plan",      "last shelf", "names",
+                                      "put away mode",  "last name plan", "plans",      "batch"};
 }
 
 struct Session::Snapshot {
@@ -49,7 +50,8 @@ struct Session::Snapshot {
 };
 
 std::vector<std::string> PlaceWish::toValues() const {
-    return {std::to_string(shelf), plan, copy ? "copy" : "move", goesAlong ? "along" : "", removeEmptied ? "tidy" : ""};
+    return {std::to_string(shelf), plan, copy ? "copy" : "move", goesAlong ? "along" : "",
+            removeEmptied ? "tidy" : ""};
 }
 
 PlaceWish PlaceWish::fromValues(const std::vector<std::string>& v) {
@@ -60,13 +62,12 @@ PlaceWish PlaceWish::fromValues(const std::vector<std::string>& v) {
 }
 
 Session::Session(const Path& libraryFile, QObject* parent)
-    : QObject(parent), jobs_(this),
-      drafts_(
-          [this](FileId id) -> const tags::Fields* {
-              auto it = files_.find(id);
-              return it == files_.end() ? nullptr : &it->second->tags.fields;
-          },
-          [] { return static_cast<int64_t>(std::time(nullptr)); }) {
+    : QObject(parent), jobs_(this), drafts_(
+                                        [this](FileId id) -> const tags::Fields* {
+                                            auto it = files_.find(id);
+                                            return it == files_.end() ? nullptr : &it->second->tags.fields;
+                                        },
+                                        [] { return static_cast<int64_t>(std::time(nullptr)); }) {
     store_ = std::make_unique<library::StoreThread>(libraryFile, [this](const std::string& sentence) {
         later([this, sentence] { emit said(qs(sentence), true); });
     });
@@ -241,7 +242,8 @@ size_t Session::gaps() const {
 void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
     if (paths.empty())
         return;
-    QString title = paths.size() == 1 ? shownName(paths.front().has_filename() ? paths.front() : paths.front().parent_path())
+    QString title = paths.size() == 1 ? shownName(paths.front().has_filename() ? paths.front()
+                                                                               : paths.front().parent_path())
                                       : tr("%n place(s)", "", static_cast<int>(paths.size()));
     QStringList recent = recentFolders();
     for (const Path& p : paths) {
@@ -298,14 +300,15 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
         tr("Reading %1").arg(title),
         [shared, paths, subfolders, flush](std::stop_token stop, work::Progress& progress) {
             auto last = std::chrono::steady_clock::now();
-            shared->summary = files::scan(paths, {subfolders, 0}, stop, progress, [&](files::ScannedFile file) {
-                shared->waiting.push_back(std::move(file));
-                auto now = std::chrono::steady_clock::now();
-                if (now - last > std::chrono::milliseconds(250) || shared->waiting.size() >= 500) {
-                    last = now;
-                    flush();
-                }
-            });
+            shared->summary =
+                files::scan(paths, {subfolders, 0}, stop, progress, [&](files::ScannedFile file) {
+                    shared->waiting.push_back(std::move(file));
+                    auto now = std::chrono::steady_clock::now();
+                    if (now - last > std::chrono::milliseconds(250) || shared->waiting.size() >= 500) {
+                        last = now;
+                        flush();
+                    }
+                });
             flush();
         },
         [this, shared] {
@@ -313,7 +316,8 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
             for (const Error& e : shared->summary.folders)
                 emit said(tr("%1: %2").arg(shownPath(e.path), qs(e.message)), true);
             if (shared->summary.stopped)
-                emit said(tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->summary.read)), false);
+                emit said(tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->summary.read)),
+                          false);
             // After the last chunk has been stored.
             store_->post([this](Store&) { later([this] { sortIntoSleeves(); }); });
         });
@@ -378,7 +382,8 @@ std::string commonest(const std::vector<tags::Fields>& files, const char* key) {
     for (const tags::Fields& f : files)
         if (const std::string& v = tags::firstValue(f, key); !v.empty())
             ++counts[v];
-    auto best = std::max_element(counts.begin(), counts.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+    auto best = std::max_element(counts.begin(), counts.end(),
+                                 [](const auto& a, const auto& b) { return a.second < b.second; });
     return best == counts.end() ? std::string() : best->first;
 }
 
@@ -388,7 +393,8 @@ void Session::refreshSleeves() {
     std::map<std::string, std::vector<matching::SleeveInput>> groups;
     for (const auto& [id, key] : sleeveOf_)
         if (FilePtr f = file(id))
-            groups[f->readable() ? key : std::string()].push_back({id, f->path, f->readable() ? drafts_.effective(id) : tags::Fields()});
+            groups[f->readable() ? key : std::string()].push_back(
+                {id, f->path, f->readable() ? drafts_.effective(id) : tags::Fields()});
     sleeves_.clear();
     for (auto& [key, members] : groups) {
         std::sort(members.begin(), members.end(), matching::playsBefore);

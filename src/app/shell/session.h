@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What the interface shows, in memory: files, the chosen batch and its sleeves, drafts, shelves. It asks the library on the
-// library's own thread and starts jobs; no function here reads a file or waits. All of it lives on the interface thread.
+// What the interface shows, in memory: files, the chosen batch and its sleeves, drafts, shelves. It asks the
+// library on the library's own thread and starts jobs; no function here reads a file or waits. All of it
+// lives on the interface thread.
 #pragma once
 
 #include <QObject>
@@ -111,14 +112,14 @@ public:
 signals:
     void loaded();
     void batchesChanged();
-    void batchChanged();   // its files or sleeves
+    void batchChanged(); // its files or sleeves
     void draftsChanged();
     void diskShown(bool on);
     void shelvesChanged();
     void libraryChanged();
     void journalChanged();
     void placementsChanged();
-    void written();        // a write or a take-back has ended
+    void written(); // a write or a take-back has ended
     void said(const QString& sentence, bool trouble);
 
 private:

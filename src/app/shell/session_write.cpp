@@ -23,7 +23,8 @@ std::vector<naming::PutAwayFile> Session::putAwayFiles(const std::vector<FileId>
 }
 
 std::optional<naming::PutAwayOptions> Session::putAwayOptions(const PlaceWish& wish) const {
-    auto shelf = std::find_if(shelves_.begin(), shelves_.end(), [&](const library::Shelf& s) { return s.id == wish.shelf; });
+    auto shelf = std::find_if(shelves_.begin(), shelves_.end(),
+                              [&](const library::Shelf& s) { return s.id == wish.shelf; });
     auto plan = naming::parsePlan(wish.plan, customKeys());
     if (shelf == shelves_.end() || !std::holds_alternative<naming::Plan>(plan))
         return std::nullopt;
@@ -80,13 +81,15 @@ void Session::planDraftedMoves() {
 }
 
 const naming::Placement* Session::placementOf(FileId id) const {
-    auto it = std::find_if(placements_.begin(), placements_.end(), [&](const naming::Placement& p) { return p.id == id; });
+    auto it = std::find_if(placements_.begin(), placements_.end(),
+                           [&](const naming::Placement& p) { return p.id == id; });
     return it == placements_.end() ? nullptr : &*it;
 }
 
 size_t Session::movesDrafted() const {
-    return static_cast<size_t>(std::count_if(placements_.begin(), placements_.end(),
-                                             [](const naming::Placement& p) { return p.id > 0 && p.moves(); }));
+    return static_cast<size_t>(
+        std::count_if(placements_.begin(), placements_.end(),
+                      [](const naming::Placement& p) { return p.id > 0 && p.moves(); }));
 }
 
 void Session::write() {
@@ -124,7 +127,8 @@ void Session::write() {
     set.emptied = emptied_;
     if (set.steps.empty())
         return;
-    int files = static_cast<int>(std::count_if(set.steps.begin(), set.steps.end(), [](const files::Step& s) { return s.file > 0; }));
+    int files = static_cast<int>(
+        std::count_if(set.steps.begin(), set.steps.end(), [](const files::Step& s) { return s.file > 0; }));
     QString title = places.empty() ? tr("Write tags of %n file(s)", "", files)
                     : copies > 0   ? tr("Put away copies of %n file(s)", "", files)
                                    : tr("Put away %n file(s)", "", files);
@@ -134,7 +138,8 @@ void Session::write() {
     auto trouble = std::make_shared<std::string>();
     jobs_.start(
         title,
-        [set, outcome, trouble, library = store_->file(), batch = batch_](std::stop_token stop, work::Progress& progress) {
+        [set, outcome, trouble, library = store_->file(), batch = batch_](std::stop_token stop,
+                                                                          work::Progress& progress) {
             auto store = Store::open(library);
             if (!store) {
                 *trouble = store.error().message;
@@ -178,8 +183,9 @@ void Session::takeBack(int64_t set, const std::optional<std::set<size_t>>& steps
         [this, outcome, trouble] {
             QString sentence = tr("%n file(s) taken back.", "", static_cast<int>(outcome->done));
             if (!outcome->refused.empty())
-                sentence += " " + tr("%n file(s) could not be: %1", "", static_cast<int>(outcome->refused.size()))
-                                      .arg(qs(outcome->refused.front().second));
+                sentence +=
+                    " " + tr("%n file(s) could not be: %1", "", static_cast<int>(outcome->refused.size()))
+                              .arg(qs(outcome->refused.front().second));
             if (!trouble->empty())
                 sentence = qs(*trouble);
             emit said(sentence, !outcome->refused.empty() || !trouble->empty());

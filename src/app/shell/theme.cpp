@@ -51,12 +51,29 @@ QString styleSheet() {
     QString s = QString::fromUtf8(file.readAll());
     const Colours& c = current;
     // Longer names first: "@heatherBack" before "@heather".
-    const std::pair<const char*, QColor> tokens[] = {
-        {"@heatherBack", c.heatherBack}, {"@fjordBack", c.fjordBack}, {"@mossBack", c.mossBack}, {"@lichenBack", c.lichenBack},
-        {"@rowanBack", c.rowanBack}, {"@accentHover", c.accentHover}, {"@accentInk", c.accentInk}, {"@accent", c.accent},
-        {"@heather", c.heather}, {"@fjord", c.fjord}, {"@moss", c.moss}, {"@lichen", c.lichen}, {"@rowan", c.rowan},
-        {"@window", c.window}, {"@panel", c.panel}, {"@sunk", c.sunk}, {"@line", c.line}, {"@faint", c.faint},
-        {"@second", c.second}, {"@third", c.third}, {"@ink", c.ink}, {"@rail", c.rail}};
+    const std::pair<const char*, QColor> tokens[] = {{"@heatherBack", c.heatherBack},
+                                                     {"@fjordBack", c.fjordBack},
+                                                     {"@mossBack", c.mossBack},
+                                                     {"@lichenBack", c.lichenBack},
+                                                     {"@rowanBack", c.rowanBack},
+                                                     {"@accentHover", c.accentHover},
+                                                     {"@accentInk", c.accentInk},
+                                                     {"@accent", c.accent},
+                                                     {"@heather", c.heather},
+                                                     {"@fjord", c.fjord},
+                                                     {"@moss", c.moss},
+                                                     {"@lichen", c.lichen},
+                                                     {"@rowan", c.rowan},
+                                                     {"@window", c.window},
+                                                     {"@panel", c.panel},
+                                                     {"@sunk", c.sunk},
+                                                     {"@line", c.line},
+                                                     {"@faint", c.faint},
+                                                     {"@second", c.second},
+                                                     {"@third", c.third},
+                                                     {"@ink", c.ink},
+                                                     {"@rail", c.rail}};
+    s.replace("@mode", c.dark ? "dark" : "light");
     for (const auto& [name, colour] : tokens)
         s.replace(QLatin1String(name), colour.name());
     return s;
@@ -65,7 +82,8 @@ QString styleSheet() {
 } // namespace
 
 void loadFonts() {
-    for (const char* file : {"Inter-Regular.otf", "Inter-Medium.otf", "Inter-SemiBold.otf", "JetBrainsMono-Regular.ttf"})
+    for (const char* file :
+         {"Inter-Regular.otf", "Inter-Medium.otf", "Inter-SemiBold.otf", "JetBrainsMono-Regular.ttf"})
         QFontDatabase::addApplicationFont(QString(":/fonts/") + file);
     systemIsDark(); // before the palette is ours
     QApplication::setStyle(QStyleFactory::create("Fusion"));

@@ -142,7 +142,8 @@ void ChipEditor::setPieces(const std::vector<Piece>& pieces, int focus) {
 void ChipEditor::editLiteral(size_t index) {
     bool ok = false;
     QString was = qs(pieces_[index].literal);
-    QString now = QInputDialog::getText(this, tr("Text between fields"), tr("Text:"), QLineEdit::Normal, was, &ok);
+    QString now =
+        QInputDialog::getText(this, tr("Text between fields"), tr("Text:"), QLineEdit::Normal, was, &ok);
     if (!ok)
         return;
     auto pieces = pieces_;
@@ -168,11 +169,12 @@ QMenu* ChipEditor::addMenu(size_t before, QWidget* parent) {
             p.modifiers.push_back({Modifier::Kind::Digits, 2, {}, {}});
         insert(p);
     };
-    for (const char* key : {"title", "artist", "album", "album_artist", "track", "disc", "date", "genre", "label", "catalogue_number"})
-        menu->addAction(columnLabel(key), [field, key] { field(key); });
+    for (const char* key : {"title", "artist", "album", "album_artist", "track", "disc", "date", "genre",
+                            "label", "catalogue_number"})
+        menu->addAction(fieldLabel(key), [field, key] { field(key); });
     QMenu* more = menu->addMenu(tr("More fields"));
     for (const tags::FieldDef& def : tags::fieldTable())
-        more->addAction(columnLabel(def.key), [field, key = def.key] { field(key); });
+        more->addAction(fieldLabel(def.key), [field, key = def.key] { field(key); });
     for (const std::string& key : custom_)
         more->addAction(qs(key), [field, key] { field(key); });
     for (const std::string& fact : naming::factNames())
@@ -197,7 +199,8 @@ QMenu* ChipEditor::chipMenu(size_t index, QWidget* parent) {
         menu->addAction(tr("Edit text\u2026"), [this, index] { editLiteral(index); });
     if (piece.kind == Piece::Kind::Field) {
         auto toggle = [&](const Modifier& m, const QString& label) {
-            auto has = std::find_if(piece.modifiers.begin(), piece.modifiers.end(), [&](const Modifier& x) { return x.kind == m.kind; });
+            auto has = std::find_if(piece.modifiers.begin(), piece.modifiers.end(),
+                                    [&](const Modifier& x) { return x.kind == m.kind; });
             bool on = has != piece.modifiers.end() && (has->number == m.number);
             QAction* action = menu->addAction(label, [replace, piece, m, on] {
                 Piece p = piece;
@@ -229,8 +232,9 @@ QMenu* ChipEditor::chipMenu(size_t index, QWidget* parent) {
             toggle({Kind::AtMost, 40, {}, {}}, tr("at most 40 characters"));
         }
         QMenu* otherwise = menu->addMenu(tr("If blank, else"));
-        for (const char* key : {"artist", "album_artist", "album", "title", "date", "original_date", "label", "genre"})
-            otherwise->addAction(columnLabel(key), [replace, piece, key] {
+        for (const char* key :
+             {"artist", "album_artist", "album", "title", "date", "original_date", "label", "genre"})
+            otherwise->addAction(fieldLabel(key), [replace, piece, key] {
                 Piece p = piece;
                 p.sources.push_back({key, {}});
                 replace(p);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// A plan as chips: fields that can be added, changed, moved and removed, with text between them; and the same as text. Both
-// edit one plan.
+// A plan as chips: fields that can be added, changed, moved and removed, with text between them; and the same
+// as text. Both edit one plan.
 #pragma once
 
 #include <QLineEdit>

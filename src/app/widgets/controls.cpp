@@ -8,9 +8,9 @@
 #include <QSettings>
 #include <QSplitter>
 #include <QStyle>
-#include <QStyledItemDelegate>
-#include <QStylePainter>
 #include <QStyleOptionComboBox>
+#include <QStylePainter>
+#include <QStyledItemDelegate>
 
 #include "app/shell/theme.h"
 
@@ -23,7 +23,8 @@ Choice::Choice(QWidget* parent) : QComboBox(parent) {
 void Choice::paintEvent(QPaintEvent* event) {
     QComboBox::paintEvent(event);
     QPainter painter(this);
-    painter.drawPixmap(width() - 20, height() / 2 - 7, theme::pixmap("chevron", theme::colours().second, 14, devicePixelRatioF()));
+    painter.drawPixmap(width() - 20, height() / 2 - 7,
+                       theme::pixmap("chevron", theme::colours().second, 14, devicePixelRatioF()));
 }
 
 ShortLabel::ShortLabel(const QString& text, QWidget* parent) : QLabel(text, parent) {
@@ -39,10 +40,12 @@ void ShortLabel::setText(const QString& text) {
 void ShortLabel::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.setPen(palette().color(foregroundRole()));
-    painter.drawText(contentsRect(), static_cast<int>(alignment()) | Qt::TextSingleLine, fontMetrics().elidedText(text(), Qt::ElideMiddle, contentsRect().width()));
+    painter.drawText(contentsRect(), static_cast<int>(alignment()) | Qt::TextSingleLine,
+                     fontMetrics().elidedText(text(), Qt::ElideMiddle, contentsRect().width()));
 }
 
-EmptyHint::EmptyHint(const QString& icon, const QString& title, const QString& text, const QString& buttonText, QWidget* parent)
+EmptyHint::EmptyHint(const QString& icon, const QString& title, const QString& text,
+                     const QString& buttonText, QWidget* parent)
     : QWidget(parent), icon_(icon), title_(label(title, "title")), text_(label(text, "quiet")) {
     auto* layout = new QVBoxLayout(this);
     layout->setAlignment(Qt::AlignCenter);
@@ -51,8 +54,8 @@ EmptyHint::EmptyHint(const QString& icon, const QString& title, const QString& t
     for (QLabel* l : {title_, text_}) {
         l->setAlignment(Qt::AlignCenter);
         l->setWordWrap(true);
+        l->setMinimumWidth(420);
         l->setMaximumWidth(460);
-        l->setMinimumWidth(200);
         layout->addWidget(l, 0, Qt::AlignHCenter);
     }
     if (!buttonText.isEmpty()) {
@@ -69,7 +72,8 @@ void EmptyHint::setTexts(const QString& title, const QString& text) {
 
 void EmptyHint::paintEvent(QPaintEvent*) {
     QPainter painter(this);
-    painter.drawPixmap(width() / 2 - 22, title_->y() - 56, theme::pixmap(icon_, theme::colours().third, 44, devicePixelRatioF()));
+    painter.drawPixmap(width() / 2 - 22, title_->y() - 56,
+                       theme::pixmap(icon_, theme::colours().third, 44, devicePixelRatioF()));
 }
 
 QLabel* label(const QString& text, const char* name, QWidget* parent) {
@@ -119,10 +123,15 @@ QFrame* rule() {
 }
 
 namespace {
-/// Rows of 28 pixels.
+/// Rows of 28 pixels. Names lose their middle when they are too long, sentences their end.
 class RowDelegate : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;
+    void initStyleOption(QStyleOptionViewItem* option, const QModelIndex& index) const override {
+        QStyledItemDelegate::initStyleOption(option, index);
+        option->textElideMode =
+            option->font.family() == theme::monoFont().family() ? Qt::ElideMiddle : Qt::ElideRight;
+    }
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         return {QStyledItemDelegate::sizeHint(option, index).width(), 28};
     }

@@ -40,7 +40,8 @@ protected:
 class EmptyHint : public QWidget {
     Q_OBJECT
 public:
-    EmptyHint(const QString& icon, const QString& title, const QString& text, const QString& button = {}, QWidget* parent = nullptr);
+    EmptyHint(const QString& icon, const QString& title, const QString& text, const QString& button = {},
+              QWidget* parent = nullptr);
     void setTexts(const QString& title, const QString& text);
     QPushButton* button() { return button_; }
 

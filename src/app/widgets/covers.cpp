@@ -25,7 +25,8 @@ QImage frontCover(const Path& path, int side) {
         }
     if (best->data.size() > mostPictureBytes || best->info.width > 12000 || best->info.height > 12000)
         return {};
-    QImage image = QImage::fromData(reinterpret_cast<const uchar*>(best->data.data()), static_cast<int>(best->data.size()));
+    QImage image = QImage::fromData(reinterpret_cast<const uchar*>(best->data.data()),
+                                    static_cast<int>(best->data.size()));
     return image.scaled(side, side, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
 }
 } // namespace
@@ -48,7 +49,8 @@ QPixmap Covers::cover(const library::FileRecord& file, int side) {
         return {};
     qreal ratio = qGuiApp->devicePixelRatio();
     int pixels = qRound(side * ratio);
-    QString key = QString("%1/%2/%3/%4").arg(file.id).arg(file.state.modifiedNs).arg(file.state.size).arg(pixels);
+    QString key =
+        QString("%1/%2/%3/%4").arg(file.id).arg(file.state.modifiedNs).arg(file.state.size).arg(pixels);
     if (QPixmap* p = cache_.object(key))
         return *p;
     if (!asked_.insert(key).second)
@@ -59,7 +61,8 @@ QPixmap Covers::cover(const library::FileRecord& file, int side) {
             this,
             [this, key, image, ratio, pixels] {
                 if (!image.isNull()) {
-                    QPixmap p = QPixmap::fromImage(image.copy((image.width() - pixels) / 2, (image.height() - pixels) / 2, pixels, pixels));
+                    QPixmap p = QPixmap::fromImage(image.copy((image.width() - pixels) / 2,
+                                                              (image.height() - pixels) / 2, pixels, pixels));
                     p.setDevicePixelRatio(ratio);
                     cache_.insert(key, new QPixmap(p), std::max(1, pixels * pixels * 4 / 1024));
                     asked_.erase(key);

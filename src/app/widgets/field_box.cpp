@@ -15,8 +15,9 @@
 
 namespace moorfrost::app {
 
-FieldBox::FieldBox(Session& session, const std::string& key, QWidget* parent) : QLineEdit(parent), session_(session), key_(key) {
-    setAccessibleName(columnLabel(key));
+FieldBox::FieldBox(Session& session, const std::string& key, QWidget* parent)
+    : QLineEdit(parent), session_(session), key_(key) {
+    setAccessibleName(fieldLabel(key));
     setObjectName("field");
     connect(&session_, &Session::draftsChanged, this, &FieldBox::refresh);
     connect(&session_, &Session::diskShown, this, &FieldBox::refresh);
@@ -41,7 +42,8 @@ void FieldBox::refresh() {
         }
     }
     counts_.assign(counts.begin(), counts.end());
-    std::sort(counts_.begin(), counts_.end(), [](const auto& a, const auto& b) { return a.second > b.second; });
+    std::sort(counts_.begin(), counts_.end(),
+              [](const auto& a, const auto& b) { return a.second > b.second; });
     bool several = counts_.size() > 1;
     shown_ = several || counts_.empty() ? QString() : qs(text::join(counts_.front().first, "; "));
     note_.clear();
@@ -49,12 +51,17 @@ void FieldBox::refresh() {
         QString first = qs(text::join(counts_.front().first, "; "));
         if (first.size() > 14)
             first = first.left(13) + QChar(0x2026);
-        note_ = counts_.front().second > 1 ? tr("%1 \u00D7 %2").arg(counts_.front().second).arg(first.isEmpty() ? tr("blank") : first) : QString();
+        note_ =
+            counts_.front().second > 1
+                ? tr("%1 \u00D7 %2").arg(counts_.front().second).arg(first.isEmpty() ? tr("blank") : first)
+                : QString();
     } else if (drafted_) {
         note_ = origins.size() == 1 ? qs(*origins.begin()) : tr("several origins");
     }
     setReadOnly(!writable || session_.showsDisk());
-    setPlaceholderText(several ? tr("%n value(s)", "", static_cast<int>(counts_.size())) : drafted_ ? tr("will be blank") : QString());
+    setPlaceholderText(several    ? tr("%n value(s)", "", static_cast<int>(counts_.size()))
+                       : drafted_ ? tr("will be blank")
+                                  : QString());
     setTextMargins(0, 0, several ? 16 : 0, 0);
     if (!isModified() || !hasFocus()) {
         setText(shown_);
@@ -67,12 +74,14 @@ void FieldBox::refresh() {
         tip << tr("%1 \u00D7 %2").arg(counts_[i].second).arg(v.isEmpty() ? tr("blank") : v);
     }
     if (drafted_)
-        tip << tr("Draft: %1").arg(QStringList(QStringList::fromVector([&] {
-                   QList<QString> l;
-                   for (const std::string& o : origins)
-                       l << qs(o);
-                   return l;
-               }())).join(", "));
+        tip << tr("Draft: %1")
+                   .arg(QStringList(QStringList::fromVector([&] {
+                            QList<QString> l;
+                            for (const std::string& o : origins)
+                                l << qs(o);
+                            return l;
+                        }()))
+                            .join(", "));
     setToolTip(tip.join('\n'));
     update();
 }
@@ -96,7 +105,8 @@ void FieldBox::propose(const std::vector<std::string>& values, const QString& ac
 void FieldBox::commit() {
     if (!isModified() || text() == shown_)
         return;
-    propose(tags::valuesFromText(key_, ss(text())), tr("Edit %1 of %2").arg(columnLabel(key_), tr("%n file(s)", "", static_cast<int>(files_.size()))));
+    propose(tags::valuesFromText(key_, ss(text())),
+            tr("Edit %1 of %2").arg(fieldLabel(key_), tr("%n file(s)", "", static_cast<int>(files_.size()))));
 }
 
 QMenu* FieldBox::makeMenu() {
@@ -106,15 +116,16 @@ QMenu* FieldBox::makeMenu() {
         if (shownValue.size() > 60)
             shownValue = shownValue.left(59) + QChar(0x2026);
         shownValue.replace('&', "&&");
-        menu->addAction(tr("%1 \u00D7 %2").arg(counts_[i].second).arg(v.isEmpty() ? tr("blank") : shownValue),
-                        [this, values = counts_[i].first] { propose(values, tr("Same %1").arg(columnLabel(key_))); });
+        menu->addAction(
+            tr("%1 \u00D7 %2").arg(counts_[i].second).arg(v.isEmpty() ? tr("blank") : shownValue),
+            [this, values = counts_[i].first] { propose(values, tr("Same %1").arg(fieldLabel(key_))); });
     }
     menu->addSeparator();
     menu->addAction(tr("Keep as they are"), [this] {
         setModified(false);
         refresh();
     });
-    menu->addAction(tr("Blank in all"), [this] { propose({}, tr("Blank %1").arg(columnLabel(key_))); });
+    menu->addAction(tr("Blank in all"), [this] { propose({}, tr("Blank %1").arg(fieldLabel(key_))); });
     QAction* drop = menu->addAction(tr("Drop drafts"), [this] {
         std::vector<std::pair<FileId, std::string>> which;
         for (FileId id : files_)
@@ -178,7 +189,8 @@ void FieldBox::paintEvent(QPaintEvent* event) {
     bool several = counts_.size() > 1;
     int right = inside.right() - 8;
     if (several) {
-        p.drawPixmap(inside.right() - 18, inside.center().y() - 6, theme::pixmap("chevron", c.second, 14, devicePixelRatioF()));
+        p.drawPixmap(inside.right() - 18, inside.center().y() - 6,
+                     theme::pixmap("chevron", c.second, 14, devicePixelRatioF()));
         right -= 16;
     }
     if (!note_.isEmpty() && !hasFocus()) {

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// One field of several files together: one value, or how many different ones; its draft and where that comes from.
+// One field of several files together: one value, or how many different ones; its draft and where that comes
+// from.
 #pragma once
 
 #include <QLineEdit>

@@ -8,7 +8,9 @@ namespace moorfrost::app {
 
 class FlowLayout : public QLayout {
 public:
-    explicit FlowLayout(QWidget* parent, int gap) : QLayout(parent), gap_(gap) { setContentsMargins(0, 0, 0, 0); }
+    explicit FlowLayout(QWidget* parent, int gap) : QLayout(parent), gap_(gap) {
+        setContentsMargins(0, 0, 0, 0);
+    }
     ~FlowLayout() override {
         while (QLayoutItem* item = takeAt(0))
             delete item;

@@ -13,11 +13,16 @@ namespace moorfrost::app::paint {
 QColor ink(Tone tone) {
     const auto& c = theme::colours();
     switch (tone) {
-    case Tone::Draft: return c.heather;
-    case Tone::Good: return c.moss;
-    case Tone::Attention: return c.lichen;
-    case Tone::Wrong: return c.rowan;
-    case Tone::Neutral: break;
+    case Tone::Draft:
+        return c.heather;
+    case Tone::Good:
+        return c.moss;
+    case Tone::Attention:
+        return c.lichen;
+    case Tone::Wrong:
+        return c.rowan;
+    case Tone::Neutral:
+        break;
     }
     return c.second;
 }
@@ -25,11 +30,16 @@ QColor ink(Tone tone) {
 QColor back(Tone tone) {
     const auto& c = theme::colours();
     switch (tone) {
-    case Tone::Draft: return c.heatherBack;
-    case Tone::Good: return c.mossBack;
-    case Tone::Attention: return c.lichenBack;
-    case Tone::Wrong: return c.rowanBack;
-    case Tone::Neutral: break;
+    case Tone::Draft:
+        return c.heatherBack;
+    case Tone::Good:
+        return c.mossBack;
+    case Tone::Attention:
+        return c.lichenBack;
+    case Tone::Wrong:
+        return c.rowanBack;
+    case Tone::Neutral:
+        break;
     }
     return c.sunk;
 }
@@ -69,7 +79,8 @@ QString tallyText(const std::vector<matching::ReadinessPart>& parts) {
         QString mark = part.met == matching::Met::Yes      ? QCoreApplication::translate("Tally", "met")
                        : part.met == matching::Met::Partly ? QCoreApplication::translate("Tally", "partly")
                                                            : QCoreApplication::translate("Tally", "missing");
-        lines << QString("%1: %2 (%3)").arg(QCoreApplication::translate("Tally", part.name.c_str()), mark, qs(part.detail));
+        lines << QString("%1: %2 (%3)")
+                     .arg(QCoreApplication::translate("Tally", part.name.c_str()), mark, qs(part.detail));
     }
     return lines.join('\n');
 }
@@ -99,7 +110,8 @@ void blankCover(QPainter& painter, const QRect& rect, const QString& icon) {
     painter.fillRect(rect, c.sunk);
     int side = std::min(24, rect.width() / 2);
     qreal ratio = painter.device()->devicePixelRatioF();
-    painter.drawPixmap(QRect(rect.center().x() - side / 2 + 1, rect.center().y() - side / 2 + 1, side, side), theme::pixmap(icon, c.third, side, ratio));
+    painter.drawPixmap(QRect(rect.center().x() - side / 2 + 1, rect.center().y() - side / 2 + 1, side, side),
+                       theme::pixmap(icon, c.third, side, ratio));
 }
 
 } // namespace moorfrost::app::paint

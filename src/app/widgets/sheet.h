@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The sheet: files by fields, edited in place. Used on the bench; the library shows its tracks with the same model, read
-// only.
+// The sheet: files by fields, edited in place. Used on the bench; the library shows its tracks with the same
+// model, read only.
 #pragma once
 
 #include <QAbstractTableModel>
@@ -16,7 +16,12 @@ inline constexpr const char* lengthColumn = "@length";
 inline constexpr const char* formatColumn = "@format";
 inline constexpr const char* placeColumn = "@folder";
 
+/// In the head of a column; "No." for the track.
 QString columnLabel(const std::string& key);
+/// Everywhere else.
+QString fieldLabel(const std::string& key);
+/// Keys in the order of the field table, custom ones last.
+std::vector<std::string> inTableOrder(std::vector<std::string> keys);
 
 class SheetModel : public QAbstractTableModel {
     Q_OBJECT

@@ -17,9 +17,21 @@ QString columnLabel(const std::string& key) {
         return SheetModel::tr("Format");
     if (key == placeColumn)
         return SheetModel::tr("Folder");
-    if (key == "track")
-        return SheetModel::tr("No.");
+    return key == "track" ? SheetModel::tr("No.") : fieldLabel(key);
+}
+
+QString fieldLabel(const std::string& key) {
     return SheetModel::tr(tags::labelOf(key).c_str());
+}
+
+std::vector<std::string> inTableOrder(std::vector<std::string> keys) {
+    auto rank = [](const std::string& key) {
+        const tags::FieldDef* def = tags::fieldByKey(key);
+        return def ? def - tags::fieldTable().data() : std::ptrdiff_t{1000};
+    };
+    std::stable_sort(keys.begin(), keys.end(),
+                     [&](const std::string& a, const std::string& b) { return rank(a) < rank(b); });
+    return keys;
 }
 
 SheetModel::SheetModel(Session& session, bool editable, QObject* parent)
@@ -62,7 +74,8 @@ void SheetModel::findUsual() {
         std::map<std::string, size_t> counts;
         for (FileId id : files_)
             ++counts[text::join(session_.drafts().effective(id, key), "; ")];
-        auto best = std::max_element(counts.begin(), counts.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+        auto best = std::max_element(counts.begin(), counts.end(),
+                                     [](const auto& a, const auto& b) { return a.second < b.second; });
         if (best != counts.end() && best->second * 3 >= files_.size() * 2 && best->second < files_.size())
             usual_[key] = best->first;
     }
@@ -79,7 +92,10 @@ QString SheetModel::cellText(FileId id, const std::string& key) const {
     if (key == lengthColumn)
         return shownLength(f->tags.facts.duration);
     if (key == formatColumn)
-        return f->tags.facts.codec.empty() ? QString() : qs(f->tags.facts.codec == "PCM" ? audio::formatName(f->tags.format) : f->tags.facts.codec);
+        return f->tags.facts.codec.empty()
+                   ? QString()
+                   : qs(f->tags.facts.codec == "PCM" ? audio::formatName(f->tags.format)
+                                                     : f->tags.facts.codec);
     return qs(text::join(session_.shownValues(id, key), "; "));
 }
 
@@ -98,7 +114,8 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
         return draft != nullptr && !session_.showsDisk();
     case OddRole: {
         auto usual = usual_.find(key);
-        return usual != usual_.end() && !session_.showsDisk() && text::join(session_.drafts().effective(id, key), "; ") != usual->second;
+        return usual != usual_.end() && !session_.showsDisk() &&
+               text::join(session_.drafts().effective(id, key), "; ") != usual->second;
     }
     case KeyRole:
         return qs(key);
@@ -117,7 +134,8 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
             lines << (disk.isEmpty() ? tr("On disk: blank") : tr("On disk: %1").arg(disk));
         }
         if (data(index, OddRole).toBool())
-            lines << tr("Most of these files say: %1").arg(usual_.at(key).empty() ? tr("nothing") : qs(usual_.at(key)));
+            lines << tr("Most of these files say: %1")
+                         .arg(usual_.at(key).empty() ? tr("nothing") : qs(usual_.at(key)));
         return lines.join('\n');
     }
     case Qt::TextAlignmentRole: {
@@ -157,7 +175,8 @@ bool SheetModel::setData(const QModelIndex& index, const QVariant& value, int ro
         emit refused(qs(why));
         return false;
     }
-    session_.drafts().propose(ss(tr("Edit %1").arg(columnLabel(key))), {{fileAt(index.row()), key, values}}, ss(tr("typed")));
+    session_.drafts().propose(ss(tr("Edit %1").arg(columnLabel(key))), {{fileAt(index.row()), key, values}},
+                              ss(tr("typed")));
     return true;
 }
 
@@ -171,21 +190,36 @@ void SheetModel::sortBy(int column, Qt::SortOrder order) {
         std::string text;
         double number;
         FileId id;
+        std::string album;
+        int place; // disc and track
     };
     std::vector<Entry> entries;
     for (FileId id : files_) {
         FilePtr f = session_.file(id);
-        std::string t = key == nameColumn && f ? text::escapeBytes(f->path.filename().native()) : ss(cellText(id, key));
+        std::string t =
+            key == nameColumn && f ? text::escapeBytes(f->path.filename().native()) : ss(cellText(id, key));
         double n = key == lengthColumn && f ? f->tags.facts.duration : std::atof(t.c_str());
-        entries.push_back({std::move(t), n, id});
+        auto count = [&](const char* k) {
+            return f ? std::atoi(tags::firstValue(f->tags.fields, k).c_str()) : 0;
+        };
+        std::string album = f ? tags::firstValue(f->tags.fields, "album") : std::string();
+        entries.push_back({std::move(t), n, id, std::move(album), count("disc") * 10000 + count("track")});
     }
     bool byNumber = number || key == lengthColumn;
     std::stable_sort(entries.begin(), entries.end(), [&](const Entry& a, const Entry& b) {
         // What is blank comes last whichever way.
         if (a.text.empty() != b.text.empty())
             return b.text.empty();
-        int c = byNumber ? (a.number < b.number ? -1 : a.number > b.number ? 1 : 0) : text::compare(a.text, b.text);
-        return order == Qt::AscendingOrder ? c < 0 : c > 0;
+        int c = byNumber ? (a.number < b.number   ? -1
+                            : a.number > b.number ? 1
+                                                  : 0)
+                         : text::compare(a.text, b.text);
+        if (c != 0)
+            return order == Qt::AscendingOrder ? c < 0 : c > 0;
+        // Within the same, the order of albums.
+        if (int byAlbum = text::compare(a.album, b.album))
+            return byAlbum < 0;
+        return a.place < b.place;
     });
     emit layoutAboutToBeChanged();
     for (size_t i = 0; i < entries.size(); ++i)

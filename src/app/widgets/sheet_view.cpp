@@ -48,7 +48,8 @@ public:
         }
         const tags::FieldDef* def = tags::fieldByKey(key);
         bool mono = key == nameColumn || key == placeColumn || (def && def->kind == tags::FieldKind::Code);
-        p->setFont(mono ? theme::monoFont() : theme::uiFont(13, key == "title" ? QFont::Medium : QFont::Normal));
+        p->setFont(mono ? theme::monoFont()
+                        : theme::uiFont(13, key == "title" ? QFont::Medium : QFont::Normal));
         p->setPen(odd ? c.rowan : key == nameColumn || !mono ? c.ink : c.second);
         QString t = index.data().toString();
         if (odd)
@@ -59,7 +60,8 @@ public:
                     p->fontMetrics().elidedText(t, mono ? Qt::ElideMiddle : Qt::ElideRight, text.width()));
     }
 
-    QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem&, const QModelIndex& index) const override {
+    QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem&,
+                          const QModelIndex& index) const override {
         auto* edit = new QLineEdit(parent);
         edit->setObjectName("cellEditor");
         edit->setAccessibleName(columnLabel(ss(index.data(SheetModel::KeyRole).toString())));
@@ -97,7 +99,8 @@ private:
 
 } // namespace
 
-SheetView::SheetView(Session& session, SheetModel* model, QWidget* parent) : QTableView(parent), session_(session), model_(model) {
+SheetView::SheetView(Session& session, SheetModel* model, QWidget* parent)
+    : QTableView(parent), session_(session), model_(model) {
     setModel(model);
     setItemDelegate(new CellDelegate(this));
     setShowGrid(false);
@@ -113,7 +116,8 @@ SheetView::SheetView(Session& session, SheetModel* model, QWidget* parent) : QTa
     horizontalHeader()->setFixedHeight(30);
     setHorizontalScrollMode(QAbstractItemView::ScrollPerPixel);
     setSelectionMode(QAbstractItemView::ExtendedSelection);
-    setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
+    setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
+                    QAbstractItemView::AnyKeyPressed);
     setTabKeyNavigation(true);
     connect(model, &QAbstractItemModel::modelReset, this, &SheetView::chosenChanged);
 }
@@ -200,7 +204,8 @@ void SheetView::paste() {
         QModelIndex origin = list.front();
         for (qsizetype r = 0; r < rows.size(); ++r)
             for (qsizetype c = 0; c < rows[r].size(); ++c)
-                wish(model_->index(origin.row() + static_cast<int>(r), origin.column() + static_cast<int>(c)), rows[r][c]);
+                wish(model_->index(origin.row() + static_cast<int>(r), origin.column() + static_cast<int>(c)),
+                     rows[r][c]);
     }
     session_.drafts().propose(ss(tr("Paste")), wishes, ss(tr("pasted")));
     if (!refused.isEmpty())
@@ -218,7 +223,8 @@ void SheetView::fillDown() {
         if (first || !(index.flags() & Qt::ItemIsEditable))
             continue;
         const std::string& key = model_->columns()[static_cast<size_t>(index.column())];
-        wishes.push_back({model_->fileAt(index.row()), key, session_.drafts().effective(model_->fileAt(it->second.row()), key)});
+        wishes.push_back({model_->fileAt(index.row()), key,
+                          session_.drafts().effective(model_->fileAt(it->second.row()), key)});
     }
     session_.drafts().propose(ss(tr("Fill down")), wishes, ss(tr("filled down")));
 }
@@ -227,14 +233,16 @@ void SheetView::blank() {
     std::vector<library::DraftSession::Wish> wishes;
     for (const QModelIndex& index : cells())
         if (index.flags() & Qt::ItemIsEditable)
-            wishes.push_back({model_->fileAt(index.row()), model_->columns()[static_cast<size_t>(index.column())], {}});
+            wishes.push_back(
+                {model_->fileAt(index.row()), model_->columns()[static_cast<size_t>(index.column())], {}});
     session_.drafts().propose(ss(tr("Blank")), wishes, ss(tr("blanked")));
 }
 
 void SheetView::dropDrafts() {
     std::vector<std::pair<FileId, std::string>> which;
     for (const QModelIndex& index : cells())
-        which.emplace_back(model_->fileAt(index.row()), model_->columns()[static_cast<size_t>(index.column())]);
+        which.emplace_back(model_->fileAt(index.row()),
+                           model_->columns()[static_cast<size_t>(index.column())]);
     session_.drafts().drop(ss(tr("Drop drafts")), which);
 }
 

@@ -39,8 +39,8 @@ struct Decoder::State {
         AVChannelLayout in = codec->ch_layout;
         if (in.order == AV_CHANNEL_ORDER_UNSPEC)
             av_channel_layout_default(&in, codec->ch_layout.nb_channels);
-        return swr_alloc_set_opts2(&resampler, &out, AV_SAMPLE_FMT_S16, rate, &in, codec->sample_fmt, codec->sample_rate, 0,
-                                   nullptr) >= 0 &&
+        return swr_alloc_set_opts2(&resampler, &out, AV_SAMPLE_FMT_S16, rate, &in, codec->sample_fmt,
+                                   codec->sample_rate, 0, nullptr) >= 0 &&
                swr_init(resampler) >= 0;
     }
 
@@ -48,7 +48,8 @@ struct Decoder::State {
         int most = swr_get_out_samples(resampler, frame->nb_samples);
         std::vector<int16_t> out(static_cast<size_t>(std::max(0, most) * channels));
         auto* data = reinterpret_cast<uint8_t*>(out.data());
-        int n = swr_convert(resampler, &data, most, const_cast<const uint8_t**>(frame->extended_data), frame->nb_samples);
+        int n = swr_convert(resampler, &data, most, const_cast<const uint8_t**>(frame->extended_data),
+                            frame->nb_samples);
         out.resize(static_cast<size_t>(std::max(0, n) * channels));
         return out;
     }
@@ -64,7 +65,8 @@ Result<std::unique_ptr<Decoder>> Decoder::open(const Path& path, int sampleRate,
     s->channels = channels;
     Error cannot{ErrorKind::Unsupported, path, "The sound of this file cannot be decoded."};
     std::string url = "file:" + path.native();
-    if (avformat_open_input(&s->format, url.c_str(), nullptr, nullptr) < 0 || avformat_find_stream_info(s->format, nullptr) < 0)
+    if (avformat_open_input(&s->format, url.c_str(), nullptr, nullptr) < 0 ||
+        avformat_find_stream_info(s->format, nullptr) < 0)
         return cannot;
     const AVCodec* codec = nullptr;
     s->stream = av_find_best_stream(s->format, AVMEDIA_TYPE_AUDIO, -1, -1, &codec, 0);

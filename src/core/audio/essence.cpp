@@ -24,7 +24,8 @@ public:
     bool addRange(const ByteSource& source, uint64_t from, uint64_t to) {
         buffer_.resize(1u << 18);
         while (from < to) {
-            size_t n = source.read(from, buffer_.data(), static_cast<size_t>(std::min<uint64_t>(buffer_.size(), to - from)));
+            size_t n = source.read(from, buffer_.data(),
+                                   static_cast<size_t>(std::min<uint64_t>(buffer_.size(), to - from)));
             if (n == 0)
                 return false;
             add(buffer_.data(), n);
@@ -181,7 +182,8 @@ Status walkFramed(const ByteSource& s, const Range& audio) {
     return Done{};
 }
 
-/// Ogg by packets: the payload of every page; of the packets of a stream, the second (the comments) is left out.
+/// Ogg by packets: the payload of every page; of the packets of a stream, the second (the comments) is left
+/// out.
 Status walkOgg(const ByteSource& s, const Range& audio) {
     uint64_t at = 0;
     uint64_t packet = 0;
@@ -242,14 +244,17 @@ Status walk(const ByteSource& source, Format format, const Range& audio) {
     case Format::Unknown:
         break;
     }
-    return Error{ErrorKind::Unsupported, {}, "Where the sound lies in " + formatName(format) + " files is not known to Moorfrost."};
+    return Error{ErrorKind::Unsupported,
+                 {},
+                 "Where the sound lies in " + formatName(format) + " files is not known to Moorfrost."};
 }
 
 } // namespace
 
 Result<Essence> essenceOf(const ByteSource& source, Format format) {
     Hasher hasher;
-    Status walked = walk(source, format, [&](uint64_t a, uint64_t b) { return hasher.addRange(source, a, b); });
+    Status walked =
+        walk(source, format, [&](uint64_t a, uint64_t b) { return hasher.addRange(source, a, b); });
     if (!walked)
         return walked.error();
     return hasher.result();

@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The essence of a sound file: its audio bytes without tags, headers of tags or padding. What a tag write must
-// never change. The parts are found by walking each format's own structure:
-//   MP3, WavPack, Monkey's Audio, Musepack, TrueAudio: what is left without ID3v2 in front and APE, ID3v1 behind
-//   FLAC: the stream information block and all frames      WAV: "fmt " and "data"      AIFF: "COMM" and "SSND"
-//   MP4: all "mdat" boxes       Ogg: the packets of all streams without the comment packet and without page headers
+// The essence of a sound file: its audio bytes without tags, headers of tags or padding. What a tag write
+// must never change. The parts are found by walking each format's own structure:
+//   MP3, WavPack, Monkey's Audio, Musepack, TrueAudio: what is left without ID3v2 in front and APE, ID3v1
+//   behind FLAC: the stream information block and all frames      WAV: "fmt " and "data"      AIFF: "COMM"
+//   and "SSND" MP4: all "mdat" boxes       Ogg: the packets of all streams without the comment packet and
+//   without page headers
 #pragma once
 
 #include <cstdint>
@@ -16,12 +17,12 @@
 namespace moorfrost::audio {
 
 struct Essence {
-    std::string hash;       // XXH3-128 of the audio bytes, 32 hex digits
-    uint64_t bytes = 0;     // how many audio bytes there are
+    std::string hash;   // XXH3-128 of the audio bytes, 32 hex digits
+    uint64_t bytes = 0; // how many audio bytes there are
 };
 
-/// Reads the whole file. Unsupported for formats whose structure is not known here; Damaged where the structure is
-/// broken or cut short.
+/// Reads the whole file. Unsupported for formats whose structure is not known here; Damaged where the
+/// structure is broken or cut short.
 Result<Essence> essenceOf(const ByteSource& source, Format format);
 
 /// A sentence if the structure says the file is cut short, else "". Reads headers only.

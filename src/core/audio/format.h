@@ -11,8 +11,20 @@
 namespace moorfrost::audio {
 
 enum class Format {
-    Unknown, Mp3, Flac, OggVorbis, Opus, Speex, Mp4, Wav, Aiff,
-    WavPack, MonkeysAudio, Musepack, TrueAudio, Asf,
+    Unknown,
+    Mp3,
+    Flac,
+    OggVorbis,
+    Opus,
+    Speex,
+    Mp4,
+    Wav,
+    Aiff,
+    WavPack,
+    MonkeysAudio,
+    Musepack,
+    TrueAudio,
+    Asf,
 };
 
 /// "MP3", "FLAC", "Ogg Vorbis" ...

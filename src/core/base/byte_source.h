@@ -24,8 +24,8 @@ public:
     }
 };
 
-/// A regular file, opened without following it into devices or pipes. Reads through a window of 16 KB, so that the
-/// many small reads of a tag parser cost few system calls. One thread at a time.
+/// A regular file, opened without following it into devices or pipes. Reads through a window of 16 KB, so
+/// that the many small reads of a tag parser cost few system calls. One thread at a time.
 class FileSource : public ByteSource {
 public:
     static Result<std::shared_ptr<FileSource>> open(const Path& path);

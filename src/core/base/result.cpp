@@ -17,7 +17,8 @@ Error systemError(int errorNumber, const Path& path, const std::string& doing) {
         return {ErrorKind::Permission, path, doing + " failed: the disk is read-only."};
     case ENOSPC:
     case EDQUOT:
-        return {ErrorKind::NoSpace, path, doing + " failed: the disk is full. Free some space and try again."};
+        return {ErrorKind::NoSpace, path,
+                doing + " failed: the disk is full. Free some space and try again."};
     case EEXIST:
         return {ErrorKind::Exists, path, doing + " failed: something with that name is there already."};
     case ELOOP:

@@ -30,7 +30,8 @@ Result<NewFile> NewFile::create(const Path& target) {
 }
 
 NewFile::NewFile(NewFile&& other) noexcept
-    : fd_(std::exchange(other.fd_, -1)), temporary_(std::move(other.temporary_)), target_(std::move(other.target_)) {}
+    : fd_(std::exchange(other.fd_, -1)), temporary_(std::move(other.temporary_)),
+      target_(std::move(other.target_)) {}
 
 NewFile::~NewFile() {
     if (fd_ < 0)
@@ -98,7 +99,8 @@ Status renameFree(const Path& from, const Path& to, bool& crossDevice) {
         if (errno == EXDEV) {
             crossDevice = true;
         } else if (errno == EINVAL || errno == ENOSYS) {
-            // A file system without this call: a hard link fails when the name is taken, which is what is needed.
+            // A file system without this call: a hard link fails when the name is taken, which is what is
+            // needed.
             if (::link(from.c_str(), to.c_str()) == 0) {
                 ::unlink(from.c_str());
                 flushFolder(to.parent_path());

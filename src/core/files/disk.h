@@ -29,7 +29,8 @@ public:
     const Path& path() const { return temporary_; }
 
 private:
-    NewFile(int fd, Path temporary, Path target) : fd_(fd), temporary_(std::move(temporary)), target_(std::move(target)) {}
+    NewFile(int fd, Path temporary, Path target)
+        : fd_(fd), temporary_(std::move(temporary)), target_(std::move(target)) {}
     int fd_;
     Path temporary_;
     Path target_;
@@ -38,8 +39,8 @@ private:
 /// The name that NewFile gives to a file while it is being made.
 Path temporaryName(const Path& target);
 
-/// Renames without ever replacing anything; ErrorKind::Exists if `to` is there. `crossDevice` is set when the two are on
-/// different disks (nothing was done then).
+/// Renames without ever replacing anything; ErrorKind::Exists if `to` is there. `crossDevice` is set when the
+/// two are on different disks (nothing was done then).
 Status renameFree(const Path& from, const Path& to, bool& crossDevice);
 
 Status removeFile(const Path& path);

@@ -39,7 +39,8 @@ void fail(StepRecord& record, const std::string& sentence) {
     record.error = sentence;
 }
 
-/// How the old file is rebuilt from the new one: runs that both have are taken from the new, the rest is kept.
+/// How the old file is rebuilt from the new one: runs that both have are taken from the new, the rest is
+/// kept.
 void keepOldContent(const tags::OverlayStream& overlay, StepRecord& record) {
     struct Shared {
         uint64_t oldOffset, newOffset, length;
@@ -51,7 +52,8 @@ void keepOldContent(const tags::OverlayStream& overlay, StepRecord& record) {
             shared.push_back({e.offset, at, e.length});
         at += e.length;
     }
-    std::sort(shared.begin(), shared.end(), [](const Shared& a, const Shared& b) { return a.oldOffset < b.oldOffset; });
+    std::sort(shared.begin(), shared.end(),
+              [](const Shared& a, const Shared& b) { return a.oldOffset < b.oldOffset; });
     auto keep = [&](uint64_t from, uint64_t to) {
         if (from >= to)
             return;
@@ -70,7 +72,8 @@ void keepOldContent(const tags::OverlayStream& overlay, StepRecord& record) {
     keep(done, overlay.original().size());
 }
 
-/// Writes what `source` reads as into a new file beside `target`, hashing on the way. With `attributes` of a descriptor.
+/// Writes what `source` reads as into a new file beside `target`, hashing on the way. With `attributes` of a
+/// descriptor.
 Result<NewFile> build(const ByteSource& source, const Path& target, int attributes) {
     auto file = NewFile::create(target);
     if (!file)
@@ -92,7 +95,8 @@ Result<NewFile> build(const ByteSource& source, const Path& target, int attribut
     if (!written)
         return written.error();
     if (audio::contentHash(**written) != audio::contentHash(source))
-        return Error{ErrorKind::Io, target, "What was written does not read back the same. Is the disk failing?"};
+        return Error{ErrorKind::Io, target,
+                     "What was written does not read back the same. Is the disk failing?"};
     return file;
 }
 
@@ -122,7 +126,8 @@ void prepare(Work& work) {
     }
     bool leaves = !r.step.copy && (!r.step.target.empty() || !r.step.changes.empty());
     if (leaves && ::access(work.source.parent_path().c_str(), W_OK | X_OK) != 0) {
-        fail(r, "The folder " + shown(work.source.parent_path()) + " is read-only. Allow writing to it, then try again.");
+        fail(r, "The folder " + shown(work.source.parent_path()) +
+                    " is read-only. Allow writing to it, then try again.");
         return;
     }
     if (!r.step.changes.empty()) {
@@ -173,7 +178,8 @@ Status move(const Path& from, const Path& to) {
 }
 
 std::string taken(const Path& target) {
-    return "Something named " + shown(target.filename()) + " is in that place already. Nothing is ever overwritten.";
+    return "Something named " + shown(target.filename()) +
+           " is in that place already. Nothing is ever overwritten.";
 }
 
 void carryOutStep(Work& work) {
@@ -201,7 +207,8 @@ void carryOutStep(Work& work) {
             failWith(source.error());
             return;
         }
-        const ByteSource& content = work.edit ? static_cast<const ByteSource&>(*work.edit->overlay) : **source;
+        const ByteSource& content =
+            work.edit ? static_cast<const ByteSource&>(*work.edit->overlay) : **source;
         auto file = build(content, target, (*source)->descriptor());
         Status named = file ? file->takeFreeName() : Status(file.error());
         if (!named) {
@@ -242,7 +249,8 @@ void carryOutStep(Work& work) {
     work.edit.reset();
 }
 
-/// Steps in an order in which no target is still another step's source. Steps in a circle stay behind, marked as failed.
+/// Steps in an order in which no target is still another step's source. Steps in a circle stay behind, marked
+/// as failed.
 std::vector<size_t> orderOf(const FileSet& set, std::vector<Work>& works) {
     std::map<Path, size_t> sources;
     std::map<Path, size_t> targets;
@@ -251,7 +259,8 @@ std::vector<size_t> orderOf(const FileSet& set, std::vector<Work>& works) {
         if (!sources.emplace(s.source, i).second && !s.copy)
             fail(works[i].record, "The same file is in this set twice.");
         if (!s.target.empty() && !targets.emplace(s.target, i).second)
-            fail(works[i].record, "Two files of this set would get the name " + shown(s.target.filename()) + ".");
+            fail(works[i].record,
+                 "Two files of this set would get the name " + shown(s.target.filename()) + ".");
     }
     std::vector<size_t> order;
     std::vector<int> mark(set.steps.size(), 0); // 1: being visited, 2: placed
@@ -263,7 +272,8 @@ std::vector<size_t> orderOf(const FileSet& set, std::vector<Work>& works) {
         mark[i] = 1;
         auto blocker = set.steps[i].target.empty() ? sources.end() : sources.find(set.steps[i].target);
         if (blocker != sources.end() && blocker->second != i && !visit(blocker->second)) {
-            fail(works[i].record, "Files of this set would swap their names. Give one of them another name first.");
+            fail(works[i].record,
+                 "Files of this set would swap their names. Give one of them another name first.");
             return false;
         }
         mark[i] = 2;
@@ -439,10 +449,12 @@ StepState settle(StepRecord& r) {
     if (r.step.copy) {
         state = atTarget && hashOf(target) == r.hashAfter ? StepState::Done : StepState::Planned;
     } else if (target.empty()) {
-        state = r.contentChanged && atSource && hashOf(source) == r.hashAfter ? StepState::Done : StepState::Planned;
+        state = r.contentChanged && atSource && hashOf(source) == r.hashAfter ? StepState::Done
+                                                                              : StepState::Planned;
     } else if (atTarget && !atSource) {
         state = StepState::Done;
-    } else if (atTarget && atSource && deviceOf(target) != deviceOf(source) && hashOf(target) == hashOf(source)) {
+    } else if (atTarget && atSource && deviceOf(target) != deviceOf(source) &&
+               hashOf(target) == hashOf(source)) {
         // A move between disks that was cut short after its copy was complete.
         if (removeFile(source))
             state = StepState::Done;

@@ -12,9 +12,9 @@ namespace {
 constexpr size_t longestName = 255; // bytes; what Linux file systems allow
 
 bool isReserved(std::string_view name) {
-    static const std::array<const char*, 22> names = {"con",  "prn",  "aux",  "nul",  "com1", "com2", "com3", "com4",
-                                                      "com5", "com6", "com7", "com8", "com9", "lpt1", "lpt2", "lpt3",
-                                                      "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9"};
+    static const std::array<const char*, 22> names = {
+        "con",  "prn",  "aux",  "nul",  "com1", "com2", "com3", "com4", "com5", "com6", "com7",
+        "com8", "com9", "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9"};
     std::string stem = text::fold(name.substr(0, name.find('.')));
     return std::find(names.begin(), names.end(), stem) != names.end();
 }
@@ -25,7 +25,9 @@ std::string profileKey(NameProfile profile) {
 }
 
 NameProfile profileFromKey(std::string_view key) {
-    return key == "linux" ? NameProfile::Linux : key == "ascii" ? NameProfile::StrictAscii : NameProfile::Portable;
+    return key == "linux"   ? NameProfile::Linux
+           : key == "ascii" ? NameProfile::StrictAscii
+                            : NameProfile::Portable;
 }
 
 std::string safeName(std::string_view raw, NameProfile profile, std::string_view ending) {

@@ -17,8 +17,8 @@ enum class NameProfile {
 std::string profileKey(NameProfile profile);
 NameProfile profileFromKey(std::string_view key);
 
-/// The name of one file or folder, at most 255 bytes with `ending` (".flac") behind it, in NFC, never ".", ".." or hidden,
-/// never with a separator in it. Blank text gives "_".
+/// The name of one file or folder, at most 255 bytes with `ending` (".flac") behind it, in NFC, never ".",
+/// ".." or hidden, never with a separator in it. Blank text gives "_".
 std::string safeName(std::string_view text, NameProfile profile, std::string_view ending = {});
 
 /// What two names are compared by, so that names that some system takes for one are found: folded case on all

@@ -65,10 +65,12 @@ Result<FileState> stateOf(const Path& path) {
     struct stat st {};
     if (::stat(path.c_str(), &st) != 0)
         return systemError(errno, path, "Looking at the file");
-    return FileState{static_cast<uint64_t>(st.st_size), int64_t{st.st_mtim.tv_sec} * 1000000000 + st.st_mtim.tv_nsec};
+    return FileState{static_cast<uint64_t>(st.st_size),
+                     int64_t{st.st_mtim.tv_sec} * 1000000000 + st.st_mtim.tv_nsec};
 }
 
-std::vector<Path> findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop, ScanSummary& summary) {
+std::vector<Path> findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop,
+                            ScanSummary& summary) {
     std::vector<Path> out;
     std::set<Identity> seen;
     for (const Path& root : roots) {
@@ -120,7 +122,8 @@ ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std
             found(std::move(file));
         }
     };
-    unsigned threads = options.threads ? options.threads : std::min(8u, std::max(1u, std::thread::hardware_concurrency()));
+    unsigned threads =
+        options.threads ? options.threads : std::min(8u, std::max(1u, std::thread::hardware_concurrency()));
     {
         std::vector<std::jthread> pool;
         for (unsigned t = 1; t < threads; ++t)

@@ -22,7 +22,7 @@ struct FileState {
 Result<FileState> stateOf(const Path& path);
 
 struct ScannedFile {
-    Path path;                         // absolute; the bytes exactly as the system gave them
+    Path path; // absolute; the bytes exactly as the system gave them
     FileState state;
     std::optional<tags::TagFile> tags; // absent where nothing could be read
     std::string error;                 // the reason, a sentence; "" where all is well
@@ -41,9 +41,10 @@ struct ScanSummary {
     std::vector<Error> folders; // folders and starting points that could not be opened
 };
 
-/// The files that look like sound by their name, under `roots` (files named directly are always taken). Links to files
-/// are followed, links to folders too, each folder once.
-std::vector<Path> findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop, ScanSummary& summary);
+/// The files that look like sound by their name, under `roots` (files named directly are always taken). Links
+/// to files are followed, links to folders too, each folder once.
+std::vector<Path> findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop,
+                            ScanSummary& summary);
 
 /// Calls `found` for every file, one call at a time, from a worker thread, in no particular order.
 ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std::stop_token stop,

@@ -34,11 +34,13 @@ const std::map<std::string, Draft, std::less<>>& DraftSession::of(FileId file) c
     return f == drafts_.end() ? none : f->second;
 }
 
-void DraftSession::propose(const std::string& name, const std::vector<Wish>& wishes, const std::string& origin) {
+void DraftSession::propose(const std::string& name, const std::vector<Wish>& wishes,
+                           const std::string& origin) {
     Action action{name, {}};
     for (const Wish& wish : wishes) {
         const Draft* had = find(wish.file, wish.field);
-        DraftChange change{wish.file, wish.field, had ? std::optional<Draft>(*had) : std::nullopt, std::nullopt};
+        DraftChange change{wish.file, wish.field, had ? std::optional<Draft>(*had) : std::nullopt,
+                           std::nullopt};
         const tags::Fields* disk = onDisk_(wish.file);
         bool same = false;
         if (disk && wish.field != placeKey) {
@@ -88,7 +90,8 @@ void DraftSession::replay(Action action, bool forward) {
     for (const DraftChange& change : action.changes) {
         put(change, forward);
         touched.insert(change.file);
-        stored.push_back(forward ? change : DraftChange{change.file, change.field, change.after, change.before});
+        stored.push_back(forward ? change
+                                 : DraftChange{change.file, change.field, change.after, change.before});
     }
     if (sink_)
         sink_(stored);

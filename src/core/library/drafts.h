@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The drafts of all files, with undo and redo. The one place through which the interface edits. Lives on one thread; what
-// changes is handed to a sink, which stores it.
+// The drafts of all files, with undo and redo. The one place through which the interface edits. Lives on one
+// thread; what changes is handed to a sink, which stores it.
 #pragma once
 
 #include <functional>
@@ -21,7 +21,9 @@ public:
     DraftSession(OnDisk onDisk, Clock clock) : onDisk_(std::move(onDisk)), clock_(std::move(clock)) {}
     void setSink(Sink sink) { sink_ = std::move(sink); }
     /// Called after every change with the files it touched.
-    void setObserver(std::function<void(const std::set<FileId>&)> observer) { observer_ = std::move(observer); }
+    void setObserver(std::function<void(const std::set<FileId>&)> observer) {
+        observer_ = std::move(observer);
+    }
 
     /// Replaces everything, without undo: what was stored.
     void load(const std::vector<std::tuple<FileId, std::string, Draft>>& drafts);

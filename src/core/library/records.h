@@ -19,10 +19,10 @@ struct FileRecord {
     FileId id = 0;
     Path path;
     files::FileState state;
-    tags::TagFile tags;   // of a file that could not be read: only facts.size
-    std::string error;    // why it could not be read
-    int64_t shelf = 0;    // 0: not put away
-    int64_t added = 0;    // seconds since 1970
+    tags::TagFile tags; // of a file that could not be read: only facts.size
+    std::string error;  // why it could not be read
+    int64_t shelf = 0;  // 0: not put away
+    int64_t added = 0;  // seconds since 1970
 
     bool readable() const { return error.empty(); }
     bool writable() const { return error.empty() && !tags.damaged; }

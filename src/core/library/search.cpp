@@ -26,8 +26,9 @@ std::vector<size_t> SearchIndex::search(std::string_view query) const {
     std::vector<size_t> hits;
     for (size_t i = 0; i + 1 < starts_.size(); ++i) {
         std::string_view record = std::string_view(text_).substr(starts_[i], starts_[i + 1] - starts_[i]);
-        bool all = std::all_of(words.begin(), words.end(),
-                               [&](const std::string& w) { return record.find(w) != std::string_view::npos; });
+        bool all = std::all_of(words.begin(), words.end(), [&](const std::string& w) {
+            return record.find(w) != std::string_view::npos;
+        });
         if (all)
             hits.push_back(i);
     }

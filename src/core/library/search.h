@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Search as you type over all text of the files: every word of the query must be in it somewhere, ignoring case and
-// diacritics. The index is immutable; build a new one when the library changes.
+// Search as you type over all text of the files: every word of the query must be in it somewhere, ignoring
+// case and diacritics. The index is immutable; build a new one when the library changes.
 #pragma once
 
 #include <memory>

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The one thread on which an application speaks to its library, so that its interface never waits for the disk.
+// The one thread on which an application speaks to its library, so that its interface never waits for the
+// disk.
 #pragma once
 
 #include <condition_variable>
@@ -16,7 +17,8 @@ class StoreThread {
 public:
     using Task = std::function<void(Store&)>;
 
-    /// `failed` is called (on the store's thread) with a sentence when the library cannot be opened or a task fails.
+    /// `failed` is called (on the store's thread) with a sentence when the library cannot be opened or a task
+    /// fails.
     StoreThread(Path file, std::function<void(const std::string&)> failed);
     /// Waits until all tasks are done.
     ~StoreThread();

@@ -21,9 +21,15 @@ public:
     int64_t set() const { return set_; }
 
     void begin(const files::FileSet& set) override { set_ = store_.beginSet(set, batch_); }
-    void stepsBegun(const std::vector<std::pair<size_t, const StepRecord*>>& steps) override { store_.saveSteps(set_, steps); }
-    void stepsEnded(const std::vector<std::pair<size_t, const StepRecord*>>& steps) override { store_.saveSteps(set_, steps); }
-    void foldersRemoved(const std::vector<Path>& folders) override { store_.saveRemovedFolders(set_, folders); }
+    void stepsBegun(const std::vector<std::pair<size_t, const StepRecord*>>& steps) override {
+        store_.saveSteps(set_, steps);
+    }
+    void stepsEnded(const std::vector<std::pair<size_t, const StepRecord*>>& steps) override {
+        store_.saveSteps(set_, steps);
+    }
+    void foldersRemoved(const std::vector<Path>& folders) override {
+        store_.saveRemovedFolders(set_, folders);
+    }
     void end(bool) override { store_.endSet(set_); }
 
 private:
@@ -95,7 +101,8 @@ int64_t shelfOf(const std::vector<Shelf>& shelves, const Path& path) {
     return best;
 }
 
-WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, std::stop_token stop, work::Progress& progress) {
+WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, std::stop_token stop,
+                      work::Progress& progress) {
     WriteOutcome outcome;
     StoreJournal journal(store, batch);
     outcome.report = files::carryOut(set, journal, stop, progress);
@@ -107,8 +114,8 @@ WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, st
     return outcome;
 }
 
-TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::set<size_t>>& only, std::stop_token stop,
-                            work::Progress& progress) {
+TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::set<size_t>>& only,
+                            std::stop_token stop, work::Progress& progress) {
     TakeBackOutcome outcome;
     std::vector<Shelf> shelves = store.shelves();
     int64_t batch = store.batchOfSet(set);
@@ -118,7 +125,8 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
         if (it->record.state == StepState::Done && (!only || only->contains(it->number)))
             wanted.push_back(&*it);
     progress.begin(wanted.size());
-    // Folders that the write removed come back with the first file that returns, or here, if they held nothing else.
+    // Folders that the write removed come back with the first file that returns, or here, if they held
+    // nothing else.
     std::vector<Path> remade;
     if (!only)
         for (const Path& folder : store.removedFolders(set))
@@ -157,13 +165,15 @@ std::vector<std::string> recover(Store& store) {
             } else {
                 ++undone;
                 step.record.state = StepState::Failed;
-                step.record.error = "Moorfrost was stopped before this file was written. It is as it was before.";
+                step.record.error =
+                    "Moorfrost was stopped before this file was written. It is as it was before.";
             }
             store.saveSteps(summary.id, {{step.number, &step.record}});
         }
         store.endSet(summary.id);
-        said.push_back(fmt::format("\"{}\" was interrupted. Of the files it was working on, {} were finished and {} are as before.",
-                                   summary.title, finished, undone));
+        said.push_back(fmt::format(
+            "\"{}\" was interrupted. Of the files it was working on, {} were finished and {} are as before.",
+            summary.title, finished, undone));
     }
     return said;
 }

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Writing and taking back with the library kept in step: the journal goes into the store, and what is known of the files
-// follows what happened to them.
+// Writing and taking back with the library kept in step: the journal goes into the store, and what is known
+// of the files follows what happened to them.
 #pragma once
 
 #include <optional>
@@ -15,8 +15,10 @@ struct WriteOutcome {
     files::SetReport report;
 };
 
-/// Carries out the set. Written drafts are removed, files are read again, files that came onto a shelf leave the batch.
-WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, std::stop_token stop, work::Progress& progress);
+/// Carries out the set. Written drafts are removed, files are read again, files that came onto a shelf leave
+/// the batch.
+WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, std::stop_token stop,
+                      work::Progress& progress);
 
 struct TakeBackOutcome {
     size_t done = 0;
@@ -24,8 +26,8 @@ struct TakeBackOutcome {
 };
 
 /// Takes back a set, or only some of its steps (by number). Files return to the batch that they came from.
-TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::set<size_t>>& only, std::stop_token stop,
-                            work::Progress& progress);
+TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::set<size_t>>& only,
+                            std::stop_token stop, work::Progress& progress);
 
 /// After a crash: settles every step that had begun. Returns a sentence per set that was found unfinished.
 std::vector<std::string> recover(Store& store);

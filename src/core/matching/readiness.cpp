@@ -17,8 +17,8 @@ Met metBy(size_t having, size_t all) {
 template<class Has>
 ReadinessPart part(const char* name, const char* what, const std::vector<ReadinessInput>& files, Has has) {
     auto having = static_cast<size_t>(std::count_if(files.begin(), files.end(), has));
-    return {name, metBy(having, files.size()), fmt::format("{} of {} files have {}", having, files.size(), what),
-            files.size() - having};
+    return {name, metBy(having, files.size()),
+            fmt::format("{} of {} files have {}", having, files.size(), what), files.size() - having};
 }
 
 } // namespace
@@ -55,7 +55,8 @@ std::vector<ReadinessPart> readinessOf(const std::vector<ReadinessInput>& files)
         parts.back().met = Met::Partly;
         parts.back().detail = "The same track number twice";
     }
-    parts.push_back(part("Front cover", "a picture", files, [](const ReadinessInput& f) { return f.hasPicture; }));
+    parts.push_back(
+        part("Front cover", "a picture", files, [](const ReadinessInput& f) { return f.hasPicture; }));
     return parts;
 }
 

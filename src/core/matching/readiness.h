@@ -12,14 +12,14 @@ namespace moorfrost::matching {
 enum class Met { Yes, Partly, No };
 
 struct ReadinessPart {
-    std::string name;     // "Titles and artists"
+    std::string name; // "Titles and artists"
     Met met = Met::No;
-    std::string detail;   // "3 of 4 files have a title"
-    size_t gaps = 0;      // files that lack it
+    std::string detail; // "3 of 4 files have a title"
+    size_t gaps = 0;    // files that lack it
 };
 
 struct ReadinessInput {
-    tags::Fields fields;  // as they will be
+    tags::Fields fields; // as they will be
     bool hasPicture = false;
 };
 

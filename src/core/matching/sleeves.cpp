@@ -43,10 +43,10 @@ int leadingNumber(const Path& path) {
 bool numberedFolder(const std::vector<const SleeveInput*>& files) {
     if (files.size() < 3)
         return false;
-    std::set<int> numbers;
+    std::set<std::pair<Path, int>> numbers; // each disc folder counts from one
     for (const SleeveInput* f : files)
         if (int n = leadingNumber(f->path); n >= 0)
-            numbers.insert(n);
+            numbers.emplace(f->path.parent_path(), n);
     return numbers.size() * 10 >= files.size() * 6;
 }
 
@@ -91,8 +91,10 @@ std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files) {
         g.why = "One folder whose file names are numbered; the files name no album.";
     }
     std::vector<Sleeve> out;
-    auto finish = [&](const std::string& key, std::vector<const SleeveInput*> members, const std::string& why) {
-        std::sort(members.begin(), members.end(), [](const SleeveInput* a, const SleeveInput* b) { return playsBefore(*a, *b); });
+    auto finish = [&](const std::string& key, std::vector<const SleeveInput*> members,
+                      const std::string& why) {
+        std::sort(members.begin(), members.end(),
+                  [](const SleeveInput* a, const SleeveInput* b) { return playsBefore(*a, *b); });
         Sleeve sleeve{key, {}, why};
         for (const SleeveInput* f : members)
             sleeve.ids.push_back(f->id);

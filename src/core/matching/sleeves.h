@@ -23,8 +23,9 @@ struct Sleeve {
     std::string why;          // a sentence: why these belong together
 };
 
-/// By folder, album and album artist. Disc folders ("CD1", "Disc 2") count as their parent. Files that say no album are a
-/// sleeve if their folder holds at least three of them, most of them numbered; else they are strays, who come last.
+/// By folder, album and album artist. Disc folders ("CD1", "Disc 2") count as their parent. Files that say no
+/// album are a sleeve if their folder holds at least three of them, most of them numbered; else they are
+/// strays, who come last.
 std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files);
 
 /// The order in which files of a release are listened to: disc, track, name.

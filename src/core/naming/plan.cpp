@@ -50,21 +50,27 @@ std::optional<std::string> unquoted(std::string_view s) {
 }
 
 std::optional<int> wholeNumber(std::string_view s) {
-    return text::isDigits(s) && s.size() <= 4 ? std::optional<int>(std::atoi(std::string(s).c_str())) : std::nullopt;
+    return text::isDigits(s) && s.size() <= 4 ? std::optional<int>(std::atoi(std::string(s).c_str()))
+                                              : std::nullopt;
 }
 
 std::optional<Modifier> parseModifier(const std::string& original) {
-    static const std::vector<std::pair<std::string, Kind>> plain = {
-        {"year", Kind::Year},           {"upper", Kind::Upper},
-        {"lower", Kind::Lower},         {"title case", Kind::TitleCase},
-        {"sentence case", Kind::SentenceCase}, {"sort form", Kind::SortForm},
-        {"first value", Kind::FirstValue}, {"if several", Kind::IfSeveral},
-        {"plain letters", Kind::PlainLetters}};
+    static const std::vector<std::pair<std::string, Kind>> plain = {{"year", Kind::Year},
+                                                                    {"upper", Kind::Upper},
+                                                                    {"lower", Kind::Lower},
+                                                                    {"title case", Kind::TitleCase},
+                                                                    {"sentence case", Kind::SentenceCase},
+                                                                    {"sort form", Kind::SortForm},
+                                                                    {"first value", Kind::FirstValue},
+                                                                    {"if several", Kind::IfSeveral},
+                                                                    {"plain letters", Kind::PlainLetters}};
     std::string s = text::lower(original);
     for (const auto& [name, kind] : plain)
         if (s == name)
             return Modifier{kind, 0, {}, {}};
-    auto rest = [&](std::string_view start) { return text::trim(std::string_view(original).substr(start.size())); };
+    auto rest = [&](std::string_view start) {
+        return text::trim(std::string_view(original).substr(start.size()));
+    };
     if (s.ends_with(" digits"))
         if (auto n = wholeNumber(text::trim(s.substr(0, s.size() - 7))); n && *n >= 1 && *n <= 9)
             return Modifier{Kind::Digits, *n, {}, {}};
@@ -74,7 +80,8 @@ std::optional<Modifier> parseModifier(const std::string& original) {
     if (s.starts_with("at most "))
         if (auto n = wholeNumber(rest("at most ")); n && *n >= 1)
             return Modifier{Kind::AtMost, *n, {}, {}};
-    const std::pair<const char*, Kind> withText[] = {{"join ", Kind::Join}, {"before ", Kind::Before}, {"after ", Kind::After}};
+    const std::pair<const char*, Kind> withText[] = {
+        {"join ", Kind::Join}, {"before ", Kind::Before}, {"after ", Kind::After}};
     for (const auto& [name, kind] : withText)
         if (s.starts_with(name))
             if (auto t = unquoted(rest(name)))
@@ -150,12 +157,14 @@ public:
                 literal += c;
                 i += 2;
             } else if (c == '}') {
-                return PlanError{i, 1, "There is a } without a { before it. For a brace in the name itself, write }}."};
+                return PlanError{
+                    i, 1, "There is a } without a { before it. For a brace in the name itself, write }}."};
             } else if (c == '{') {
                 flush(i);
                 size_t close = endOfBraces(i);
                 if (close == std::string_view::npos)
-                    return PlanError{i, text_.size() - i, "This { is never closed. Expected a } after the field."};
+                    return PlanError{i, text_.size() - i,
+                                     "This { is never closed. Expected a } after the field."};
                 if (auto error = parseField(i, close, plan))
                     return *error;
                 i = close + 1;
@@ -163,7 +172,8 @@ public:
                 flush(i);
                 bool nothingBefore = plan.pieces.empty() || plan.pieces.back().kind == Piece::Kind::Folder;
                 if (nothingBefore)
-                    return PlanError{i, 1, "There is no name before this /. Expected a field or text for the folder."};
+                    return PlanError{
+                        i, 1, "There is no name before this /. Expected a field or text for the folder."};
                 plan.pieces.push_back({Piece::Kind::Folder, "/", {}, {}, i, 1});
                 ++i;
             } else {
@@ -177,7 +187,8 @@ public:
         if (plan.pieces.empty())
             return PlanError{0, 0, "The plan is blank. Expected at least one field, such as {title}."};
         if (plan.pieces.back().kind == Piece::Kind::Folder)
-            return PlanError{text_.size() - 1, 1, "The plan ends with a folder. Expected the name of the file after the last /."};
+            return PlanError{text_.size() - 1, 1,
+                             "The plan ends with a folder. Expected the name of the file after the last /."};
         return plan;
     }
 
@@ -203,7 +214,9 @@ private:
         piece.length = close - open + 1;
         std::vector<Part> halves = splitOutsideQuotes(inside, open + 1, ':');
         if (halves[0].text.empty())
-            return PlanError{open, piece.length, "There is nothing between the braces. Expected the name of a field, such as {title}."};
+            return PlanError{
+                open, piece.length,
+                "There is nothing between the braces. Expected the name of a field, such as {title}."};
         if (halves.size() > 2)
             return PlanError{halves[2].offset, std::max<size_t>(1, halves[2].text.size()),
                              "There is a second colon here. Expected a comma between two things to do."};
@@ -233,10 +246,12 @@ private:
             for (const Part& part : splitOutsideQuotes(inside.substr(colon + 1), open + 2 + colon, ',')) {
                 auto modifier = parseModifier(part.text);
                 if (!modifier)
-                    return PlanError{part.offset, std::max<size_t>(1, part.text.size()),
-                                     (part.text.empty() ? std::string("Something is missing after the colon or comma.")
-                                                        : "\"" + part.text + "\" is not something that can be done with a value.") +
-                                         " Expected " + modifierHelp + "."};
+                    return PlanError{
+                        part.offset, std::max<size_t>(1, part.text.size()),
+                        (part.text.empty()
+                             ? std::string("Something is missing after the colon or comma.")
+                             : "\"" + part.text + "\" is not something that can be done with a value.") +
+                            " Expected " + modifierHelp + "."};
                 piece.modifiers.push_back(*modifier);
             }
         plan.pieces.push_back(piece);
@@ -249,15 +264,18 @@ private:
         if (!first) {
             std::string low = text::lower(name);
             if (!low.starts_with("else ") || text::trim(name.substr(4)).empty())
-                return PlanError{at, std::max<size_t>(1, name.size()),
-                                 "Expected \"else\" and another field here, such as {album artist, else artist}."};
+                return PlanError{
+                    at, std::max<size_t>(1, name.size()),
+                    "Expected \"else\" and another field here, such as {album artist, else artist}."};
             std::string rest = text::trim(name.substr(5));
             at += name.size() - rest.size();
             name = rest;
         }
         if (auto literal = unquoted(name)) {
             if (first)
-                return PlanError{at, name.size(), "Expected the name of a field first; text in quotes may follow after \"else\"."};
+                return PlanError{
+                    at, name.size(),
+                    "Expected the name of a field first; text in quotes may follow after \"else\"."};
             piece.sources.push_back({{}, *literal});
             return std::nullopt;
         }
@@ -280,8 +298,9 @@ private:
         std::string near = closestName(low, custom_);
         return PlanError{at, std::max<size_t>(1, name.size()),
                          "\"" + name + "\" is not the name of a field. " +
-                             (near.empty() ? std::string("Expected one such as title, artist, album, track or date.")
-                                           : "Expected perhaps \"" + near + "\".")};
+                             (near.empty()
+                                  ? std::string("Expected one such as title, artist, album, track or date.")
+                                  : "Expected perhaps \"" + near + "\".")};
     }
 
     std::string_view text_;
@@ -291,7 +310,8 @@ private:
 } // namespace
 
 bool Piece::has(Modifier::Kind wanted) const {
-    return std::any_of(modifiers.begin(), modifiers.end(), [&](const Modifier& m) { return m.kind == wanted; });
+    return std::any_of(modifiers.begin(), modifiers.end(),
+                       [&](const Modifier& m) { return m.kind == wanted; });
 }
 
 bool Piece::optional() const {
@@ -299,8 +319,8 @@ bool Piece::optional() const {
 }
 
 size_t Plan::folderCount() const {
-    return static_cast<size_t>(
-        std::count_if(pieces.begin(), pieces.end(), [](const Piece& p) { return p.kind == Piece::Kind::Folder; }));
+    return static_cast<size_t>(std::count_if(pieces.begin(), pieces.end(),
+                                             [](const Piece& p) { return p.kind == Piece::Kind::Folder; }));
 }
 
 std::vector<std::string> Plan::keys() const {
@@ -313,7 +333,8 @@ std::vector<std::string> Plan::keys() const {
 }
 
 const std::vector<std::string>& factNames() {
-    static const std::vector<std::string> names = {"format", "codec", "sample rate", "bit depth", "name", "folder"};
+    static const std::vector<std::string> names = {"format",    "codec", "sample rate",
+                                                   "bit depth", "name",  "folder"};
     return names;
 }
 
@@ -323,22 +344,38 @@ std::variant<Plan, PlanError> parsePlan(std::string_view text, const std::vector
 
 std::string modifierText(const Modifier& m) {
     switch (m.kind) {
-    case Kind::Digits: return std::to_string(m.number) + " digits";
-    case Kind::Year: return "year";
-    case Kind::Upper: return "upper";
-    case Kind::Lower: return "lower";
-    case Kind::TitleCase: return "title case";
-    case Kind::SentenceCase: return "sentence case";
-    case Kind::SortForm: return "sort form";
-    case Kind::First: return "first " + std::to_string(m.number);
-    case Kind::FirstValue: return "first value";
-    case Kind::Join: return "join \"" + m.text + "\"";
-    case Kind::IfSeveral: return "if several";
-    case Kind::Before: return "before \"" + m.text + "\"";
-    case Kind::After: return "after \"" + m.text + "\"";
-    case Kind::Replace: return "replace \"" + m.text + "\" with \"" + m.with + "\"";
-    case Kind::PlainLetters: return "plain letters";
-    case Kind::AtMost: return "at most " + std::to_string(m.number);
+    case Kind::Digits:
+        return std::to_string(m.number) + " digits";
+    case Kind::Year:
+        return "year";
+    case Kind::Upper:
+        return "upper";
+    case Kind::Lower:
+        return "lower";
+    case Kind::TitleCase:
+        return "title case";
+    case Kind::SentenceCase:
+        return "sentence case";
+    case Kind::SortForm:
+        return "sort form";
+    case Kind::First:
+        return "first " + std::to_string(m.number);
+    case Kind::FirstValue:
+        return "first value";
+    case Kind::Join:
+        return "join \"" + m.text + "\"";
+    case Kind::IfSeveral:
+        return "if several";
+    case Kind::Before:
+        return "before \"" + m.text + "\"";
+    case Kind::After:
+        return "after \"" + m.text + "\"";
+    case Kind::Replace:
+        return "replace \"" + m.text + "\" with \"" + m.with + "\"";
+    case Kind::PlainLetters:
+        return "plain letters";
+    case Kind::AtMost:
+        return "at most " + std::to_string(m.number);
     }
     return {};
 }
@@ -354,10 +391,14 @@ std::string sourceName(const Source& source) {
 
 std::string pieceText(const Piece& piece) {
     switch (piece.kind) {
-    case Piece::Kind::Folder: return "/";
-    case Piece::Kind::Skip: return "{skip}";
-    case Piece::Kind::Literal: return text::replaceAll(text::replaceAll(piece.literal, "{", "{{"), "}", "}}");
-    case Piece::Kind::Field: break;
+    case Piece::Kind::Folder:
+        return "/";
+    case Piece::Kind::Skip:
+        return "{skip}";
+    case Piece::Kind::Literal:
+        return text::replaceAll(text::replaceAll(piece.literal, "{", "{{"), "}", "}}");
+    case Piece::Kind::Field:
+        break;
     }
     std::string out = "{";
     for (size_t i = 0; i < piece.sources.size(); ++i)

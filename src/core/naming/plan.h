@@ -12,18 +12,32 @@ namespace moorfrost::naming {
 
 struct Modifier {
     enum class Kind {
-        Digits, Year, Upper, Lower, TitleCase, SentenceCase, SortForm, First, FirstValue, Join,
-        IfSeveral, Before, After, Replace, PlainLetters, AtMost,
+        Digits,
+        Year,
+        Upper,
+        Lower,
+        TitleCase,
+        SentenceCase,
+        SortForm,
+        First,
+        FirstValue,
+        Join,
+        IfSeveral,
+        Before,
+        After,
+        Replace,
+        PlainLetters,
+        AtMost,
     };
     Kind kind = Kind::Upper;
-    int number = 0;    // Digits, First, AtMost
-    std::string text;  // Join, Before, After; what Replace looks for
-    std::string with;  // what Replace puts
+    int number = 0;   // Digits, First, AtMost
+    std::string text; // Join, Before, After; what Replace looks for
+    std::string with; // what Replace puts
 };
 
 /// One of "{a, else b, else "c"}".
 struct Source {
-    std::string key;     // a field key or the name of a fact; "" for a literal
+    std::string key; // a field key or the name of a fact; "" for a literal
     std::string literal;
 };
 
@@ -37,7 +51,8 @@ struct Piece {
     size_t length = 0;
 
     bool has(Modifier::Kind kind) const;
-    /// Comes out empty without that being a gap: only where several, or with text of its own before or after it.
+    /// Comes out empty without that being a gap: only where several, or with text of its own before or after
+    /// it.
     bool optional() const;
 };
 
@@ -57,7 +72,8 @@ struct PlanError {
 };
 
 /// `customFields`: names that are allowed beside the standard fields and the facts.
-std::variant<Plan, PlanError> parsePlan(std::string_view text, const std::vector<std::string>& customFields = {});
+std::variant<Plan, PlanError> parsePlan(std::string_view text,
+                                        const std::vector<std::string>& customFields = {});
 
 /// Facts that a plan may name beside fields: format, codec, sample rate, bit depth, name, folder.
 const std::vector<std::string>& factNames();

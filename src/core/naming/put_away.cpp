@@ -69,16 +69,19 @@ std::vector<std::string> folderKeys(const Plan& plan) {
 void place(const PutAwayFile& file, const PutAwayOptions& options, const Albums& albums, Placement& p) {
     p.id = file.id;
     p.from = file.path;
-    RenderInput input{file.fields, file.facts, [&](const std::string& key) { return albums.several(file, key); }};
+    RenderInput input{file.fields, file.facts,
+                      [&](const std::string& key) { return albums.several(file, key); }};
     Rendered rendered = render(options.plan, input);
     for (size_t i = 0; i < rendered.parts.size(); ++i) {
         bool isName = i + 1 == rendered.parts.size();
         if (text::trim(rendered.parts[i]).empty()) {
-            p.marks.push_back({MarkKind::Blocked, isName ? "no name: " + text::join(rendered.missing, ", ") + " is blank"
-                                                         : "no folder: " + text::join(rendered.missing, ", ") + " is blank"});
+            p.marks.push_back({MarkKind::Blocked,
+                               isName ? "no name: " + text::join(rendered.missing, ", ") + " is blank"
+                                      : "no folder: " + text::join(rendered.missing, ", ") + " is blank"});
             return;
         }
-        p.parts.push_back(files::safeName(rendered.parts[i], options.profile, isName ? lowerEnding(file) : std::string()));
+        p.parts.push_back(
+            files::safeName(rendered.parts[i], options.profile, isName ? lowerEnding(file) : std::string()));
     }
     for (const std::string& label : rendered.missing)
         p.marks.push_back({MarkKind::Gap, "no " + text::lower(label)});
@@ -104,8 +107,10 @@ void markClashes(std::vector<Placement*>& all, const PutAwayOptions& options) {
             std::error_code error;
             if (rivals.size() > 1) {
                 const Placement* other = rivals[0] == p ? rivals[1] : rivals[0];
-                p->marks.push_back({MarkKind::Clash, "same name as " + text::forDisplay(other->from.filename().native())});
-            } else if (p->to != p->from && fs::symlink_status(p->to, error).type() != fs::file_type::not_found &&
+                p->marks.push_back(
+                    {MarkKind::Clash, "same name as " + text::forDisplay(other->from.filename().native())});
+            } else if (p->to != p->from &&
+                       fs::symlink_status(p->to, error).type() != fs::file_type::not_found &&
                        !leaving.contains(p->to.native())) {
                 p->marks.push_back({MarkKind::Taken, "name is taken"});
             }
@@ -190,8 +195,9 @@ void planAlong(const PutAwayOptions& options, PutAwayResult& result) {
         std::map<Path, size_t> targets;
         for (const Placement* p : members)
             ++targets[p->to.parent_path()];
-        Path target = std::max_element(targets.begin(), targets.end(),
-                                       [](const auto& a, const auto& b) { return a.second < b.second; })->first;
+        Path target = std::max_element(targets.begin(), targets.end(), [](const auto& a, const auto& b) {
+                          return a.second < b.second;
+                      })->first;
         size_t staying = options.goesAlong ? 0 : others.size();
         if (options.goesAlong && target != folder)
             for (const Path& other : others) {
@@ -215,7 +221,8 @@ void collectNewFolders(const PutAwayOptions& options, PutAwayResult& result) {
     auto consider = [&](const Placement& p) {
         if (!p.moves())
             return;
-        for (Path folder = p.to.parent_path(); folder != options.shelf && folder.has_relative_path(); folder = folder.parent_path()) {
+        for (Path folder = p.to.parent_path(); folder != options.shelf && folder.has_relative_path();
+             folder = folder.parent_path()) {
             std::error_code error;
             if (fs::exists(folder, error) || !fresh.insert(folder).second)
                 break;
@@ -264,7 +271,8 @@ const Mark* Placement::mark(MarkKind kind) const {
     return it == marks.end() ? nullptr : &*it;
 }
 
-PutAwayResult planPutAway(const std::vector<PutAwayFile>& files, const PutAwayOptions& options, std::stop_token stop) {
+PutAwayResult planPutAway(const std::vector<PutAwayFile>& files, const PutAwayOptions& options,
+                          std::stop_token stop) {
     PutAwayResult result;
     result.shelfProblem = whyShelfUnusable(options.shelf);
     Albums albums(files);

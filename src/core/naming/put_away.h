@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Where each file of a batch will be on a shelf, and what stands against it. Looks at the disk, changes nothing.
+// Where each file of a batch will be on a shelf, and what stands against it. Looks at the disk, changes
+// nothing.
 #pragma once
 
 #include <cstdint>
@@ -22,7 +23,7 @@ struct PutAwayFile {
     audio::Format format = audio::Format::Unknown;
     tags::Fields fields;                      // as they will be: drafts put in
     std::map<std::string, std::string> facts; // by factNames()
-    std::string sleeve;                       // files with the same are believed to be one release; "" for strays
+    std::string sleeve; // files with the same are believed to be one release; "" for strays
 };
 
 /// The facts that a plan may name.
@@ -54,7 +55,7 @@ struct Mark {
 };
 
 struct Placement {
-    int64_t id = 0;                 // 0 for files that go along
+    int64_t id = 0; // 0 for files that go along
     Path from;
     Path to;                        // absolute; empty when blocked
     std::vector<std::string> parts; // of `to` below the shelf
@@ -72,10 +73,11 @@ struct PutAwayResult {
     std::vector<Path> emptied;    // absolute, inner ones first
     size_t moving = 0;
     size_t splitSleeves = 0;
-    size_t problems = 0;          // files that cannot be put away
-    std::string shelfProblem;     // a sentence if the shelf itself cannot be used
+    size_t problems = 0;      // files that cannot be put away
+    std::string shelfProblem; // a sentence if the shelf itself cannot be used
 };
 
-PutAwayResult planPutAway(const std::vector<PutAwayFile>& files, const PutAwayOptions& options, std::stop_token stop = {});
+PutAwayResult planPutAway(const std::vector<PutAwayFile>& files, const PutAwayOptions& options,
+                          std::stop_token stop = {});
 
 } // namespace moorfrost::naming

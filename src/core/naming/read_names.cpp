@@ -36,8 +36,8 @@ std::string readable(const std::string& bytes) {
     return s;
 }
 
-/// How many bytes of `s` at `at` the literal takes, npos if it does not stand there. A space stands for any run of
-/// spaces and underscores, a hyphen for any dash; case does not matter.
+/// How many bytes of `s` at `at` the literal takes, npos if it does not stand there. A space stands for any
+/// run of spaces and underscores, a hyphen for any dash; case does not matter.
 size_t literalLength(const std::string& literal, const std::string& s, size_t at) {
     static const std::string dashes[] = {"-", "\u2010", "\u2013", "\u2014"};
     size_t p = at;
@@ -136,8 +136,8 @@ private:
             return true;
         bool digitFollows = end < s_.size() && s_[end] >= '0' && s_[end] <= '9';
         if (def->kind == tags::FieldKind::Number)
-            return text::isDigits(raw) && raw.size() <= 4 && !(digitFollows && raw.size() < 3 && !p.has(Modifier::Kind::First) &&
-                                                               !nextIsNumber(p));
+            return text::isDigits(raw) && raw.size() <= 4 &&
+                   !(digitFollows && raw.size() < 3 && !p.has(Modifier::Kind::First) && !nextIsNumber(p));
         if (def->kind == tags::FieldKind::Date) {
             bool year = raw.size() == 4 && text::isDigits(raw) && !digitFollows;
             if (p.has(Modifier::Kind::Year))
@@ -174,7 +174,8 @@ private:
 };
 
 bool isPersonKey(const std::string& key) {
-    return key == "artist" || key == "album_artist" || key == "composer" || key == "conductor" || key == "performer";
+    return key == "artist" || key == "album_artist" || key == "composer" || key == "conductor" ||
+           key == "performer";
 }
 
 int balance(const std::string& value) {
@@ -274,8 +275,8 @@ std::vector<NameReading> readNames(const Plan& plan, const std::vector<Path>& pa
             out[i].values[key] = tags::valuesFromText(key, value);
         if (ranked.size() > 1 && ranked[0].first == ranked[1].first) {
             out[i].doubtful = true;
-            out[i].why = "It can be read in " + std::to_string(ranked.size()) + " ways: " +
-                         shown(best, readings[i][ranked[1].second]) + "?";
+            out[i].why = "It can be read in " + std::to_string(ranked.size()) +
+                         " ways: " + shown(best, readings[i][ranked[1].second]) + "?";
         }
     }
     return out;

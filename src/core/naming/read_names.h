@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Plans read backwards: from the path of a file to the values of fields. Where a path can be read in several ways, the
-// artists already known, and what the other files of the same folder say, decide; what stays open is doubtful.
+// Plans read backwards: from the path of a file to the values of fields. Where a path can be read in several
+// ways, the artists already known, and what the other files of the same folder say, decide; what stays open
+// is doubtful.
 #pragma once
 
 #include <set>

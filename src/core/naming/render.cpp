@@ -26,20 +26,33 @@ std::string yearOf(const std::string& value) {
 /// Modifiers that work on each value by itself.
 std::string changed(const std::string& value, const Modifier& m) {
     switch (m.kind) {
-    case Kind::Digits: return padded(value, m.number);
-    case Kind::Year: return yearOf(value);
-    case Kind::Upper: return text::upper(value);
-    case Kind::Lower: return text::lower(value);
-    case Kind::TitleCase: return text::titleCase(value);
-    case Kind::SentenceCase: return text::sentenceCase(value);
-    case Kind::SortForm: return text::sortForm(value);
-    case Kind::PlainLetters: return text::plainLetters(value);
-    case Kind::Replace: return text::replaceAll(value, m.text, m.with);
+    case Kind::Digits:
+        return padded(value, m.number);
+    case Kind::Year:
+        return yearOf(value);
+    case Kind::Upper:
+        return text::upper(value);
+    case Kind::Lower:
+        return text::lower(value);
+    case Kind::TitleCase:
+        return text::titleCase(value);
+    case Kind::SentenceCase:
+        return text::sentenceCase(value);
+    case Kind::SortForm:
+        return text::sortForm(value);
+    case Kind::PlainLetters:
+        return text::plainLetters(value);
+    case Kind::Replace:
+        return text::replaceAll(value, m.text, m.with);
     case Kind::First:
-    case Kind::AtMost: return text::firstCharacters(value, m.number);
-    case Kind::Before: return m.text + value;
-    case Kind::After: return value + m.text;
-    default: return value;
+    case Kind::AtMost:
+        return text::firstCharacters(value, m.number);
+    case Kind::Before:
+        return m.text + value;
+    case Kind::After:
+        return value + m.text;
+    default:
+        return value;
     }
 }
 
@@ -70,7 +83,8 @@ std::string renderField(const Piece& piece, const RenderInput& input, std::vecto
             joiner = m.text;
             values = {text::join(values, joiner)};
         } else {
-            bool whole = m.kind == Kind::Before || m.kind == Kind::After || m.kind == Kind::AtMost || m.kind == Kind::First;
+            bool whole = m.kind == Kind::Before || m.kind == Kind::After || m.kind == Kind::AtMost ||
+                         m.kind == Kind::First;
             if (whole)
                 values = {text::join(values, joiner)};
             for (std::string& value : values)
@@ -90,10 +104,17 @@ Rendered render(const Plan& plan, const RenderInput& input) {
     out.parts.emplace_back();
     for (const Piece& piece : plan.pieces) {
         switch (piece.kind) {
-        case Piece::Kind::Folder: out.parts.emplace_back(); break;
-        case Piece::Kind::Literal: out.parts.back() += piece.literal; break;
-        case Piece::Kind::Field: out.parts.back() += renderField(piece, input, out.missing); break;
-        case Piece::Kind::Skip: break;
+        case Piece::Kind::Folder:
+            out.parts.emplace_back();
+            break;
+        case Piece::Kind::Literal:
+            out.parts.back() += piece.literal;
+            break;
+        case Piece::Kind::Field:
+            out.parts.back() += renderField(piece, input, out.missing);
+            break;
+        case Piece::Kind::Skip:
+            break;
         }
     }
     return out;

@@ -14,7 +14,7 @@ namespace moorfrost::naming {
 
 struct RenderInput {
     const tags::Fields& fields;
-    std::map<std::string, std::string> facts;           // by factNames()
+    std::map<std::string, std::string> facts;            // by factNames()
     std::function<bool(const std::string& key)> several; // does the album have more than one? absent: no
 };
 

@@ -10,15 +10,15 @@ namespace moorfrost::tags {
 const std::vector<FieldDef>& fieldTable() {
     using enum FieldKind;
     static const std::vector<FieldDef> table = {
-        {"title", "Title", Text, true, "TITLE", {}, 220},
-        {"artist", "Artist", Text, true, "ARTIST", {}, 160},
-        {"album", "Album", Text, false, "ALBUM", {}, 170},
+        {"title", "Title", Text, true, "TITLE", {}, 150},
+        {"artist", "Artist", Text, true, "ARTIST", {}, 122},
+        {"album", "Album", Text, false, "ALBUM", {}, 108},
         {"album_artist", "Album artist", Text, true, "ALBUMARTIST", {"ALBUM ARTIST", "ALBUM_ARTIST"}, 150},
-        {"track", "Track", Number, false, "TRACKNUMBER", {"TRACK"}, 52},
+        {"track", "Track", Number, false, "TRACKNUMBER", {"TRACK"}, 44},
         {"tracks", "Tracks", Number, false, "TRACKTOTAL", {"TOTALTRACKS", "TRACKS"}, 58},
         {"disc", "Disc", Number, false, "DISCNUMBER", {"DISC"}, 48},
         {"discs", "Discs", Number, false, "DISCTOTAL", {"TOTALDISCS", "DISCS"}, 54},
-        {"date", "Date", Date, false, "DATE", {"YEAR"}, 92},
+        {"date", "Date", Date, false, "DATE", {"YEAR"}, 90},
         {"original_date", "Original date", Date, false, "ORIGINALDATE", {"ORIGINALYEAR"}, 92},
         {"genre", "Genre", Text, true, "GENRE", {}, 110},
         {"composer", "Composer", Text, true, "COMPOSER", {}, 140},
@@ -30,7 +30,13 @@ const std::vector<FieldDef>& fieldTable() {
         {"engineer", "Engineer", Text, true, "ENGINEER", {}, 140},
         {"publisher", "Publisher", Text, true, "PUBLISHER", {}, 140},
         {"label", "Label", Text, true, "LABEL", {"ORGANIZATION"}, 120},
-        {"catalogue_number", "Catalogue number", Code, true, "CATALOGNUMBER", {"CATALOGUENUMBER", "LABELNO"}, 110},
+        {"catalogue_number",
+         "Catalogue number",
+         Code,
+         true,
+         "CATALOGNUMBER",
+         {"CATALOGUENUMBER", "LABELNO"},
+         110},
         {"barcode", "Barcode", Code, false, "BARCODE", {"UPC", "EAN", "EAN/UPC"}, 120},
         {"isrc", "ISRC", Code, true, "ISRC", {}, 120},
         {"iswc", "ISWC", Code, true, "ISWC", {}, 120},
@@ -162,7 +168,9 @@ namespace {
 
 bool isIsoDate(const std::string& v) {
     auto number = [&](size_t at, size_t n) {
-        return v.size() >= at + n && text::isDigits(std::string_view(v).substr(at, n)) ? std::stoi(v.substr(at, n)) : -1;
+        return v.size() >= at + n && text::isDigits(std::string_view(v).substr(at, n))
+                   ? std::stoi(v.substr(at, n))
+                   : -1;
     };
     if (v.size() != 4 && v.size() != 7 && v.size() != 10 && v.size() < 16)
         return false;
@@ -195,7 +203,8 @@ std::string whyNotValid(std::string_view key, const std::vector<std::string>& va
         if (def->kind == FieldKind::Number && (!text::isDigits(v) || v.size() > 6))
             return label + " is a whole number; \"" + v + "\" is not.";
         if (def->kind == FieldKind::Date && !isIsoDate(v))
-            return label + " is a year, year-month or year-month-day, such as 1998-10-05; \"" + v + "\" is not.";
+            return label + " is a year, year-month or year-month-day, such as 1998-10-05; \"" + v +
+                   "\" is not.";
         if (def->kind == FieldKind::Flag && v != "1" && v != "0")
             return label + " is 1 or blank; \"" + v + "\" is neither.";
     }

@@ -20,8 +20,8 @@ enum class FieldKind {
 };
 
 struct FieldDef {
-    std::string key;                  // "album_artist": in scripts, the store, JSON
-    std::string label;                // "Album artist": to be translated by the interface; lower case in plans
+    std::string key;   // "album_artist": in scripts, the store, JSON
+    std::string label; // "Album artist": to be translated by the interface; lower case in plans
     FieldKind kind = FieldKind::Text;
     bool several = false;             // may hold several values
     std::string property;             // its upper-case name in Vorbis comments and as a user-defined ID3 text

@@ -21,16 +21,16 @@ constexpr const char* freeform = "----:com.apple.iTunes:";
 
 const std::vector<Item>& items() {
     static const std::vector<Item> table = {
-        {"\251nam", "TITLE", Kind::Text},          {"\251ART", "ARTIST", Kind::Text},
-        {"\251alb", "ALBUM", Kind::Text},          {"aART", "ALBUMARTIST", Kind::Text},
-        {"\251day", "DATE", Kind::Text},           {"\251gen", "GENRE", Kind::Text},
-        {"\251wrt", "COMPOSER", Kind::Text},       {"\251cmt", "COMMENT", Kind::Text},
-        {"\251grp", "GROUPING", Kind::Text},       {"\251lyr", "LYRICS", Kind::Text},
-        {"\251too", "ENCODEDBY", Kind::Text},      {"cprt", "COPYRIGHT", Kind::Text},
-        {"sonm", "TITLESORT", Kind::Text},         {"soar", "ARTISTSORT", Kind::Text},
-        {"soal", "ALBUMSORT", Kind::Text},         {"soaa", "ALBUMARTISTSORT", Kind::Text},
-        {"soco", "COMPOSERSORT", Kind::Text},      {"trkn", "TRACKNUMBER", Kind::Pair},
-        {"disk", "DISCNUMBER", Kind::Pair},        {"tmpo", "BPM", Kind::Integer},
+        {"\251nam", "TITLE", Kind::Text},     {"\251ART", "ARTIST", Kind::Text},
+        {"\251alb", "ALBUM", Kind::Text},     {"aART", "ALBUMARTIST", Kind::Text},
+        {"\251day", "DATE", Kind::Text},      {"\251gen", "GENRE", Kind::Text},
+        {"\251wrt", "COMPOSER", Kind::Text},  {"\251cmt", "COMMENT", Kind::Text},
+        {"\251grp", "GROUPING", Kind::Text},  {"\251lyr", "LYRICS", Kind::Text},
+        {"\251too", "ENCODEDBY", Kind::Text}, {"cprt", "COPYRIGHT", Kind::Text},
+        {"sonm", "TITLESORT", Kind::Text},    {"soar", "ARTISTSORT", Kind::Text},
+        {"soal", "ALBUMSORT", Kind::Text},    {"soaa", "ALBUMARTISTSORT", Kind::Text},
+        {"soco", "COMPOSERSORT", Kind::Text}, {"trkn", "TRACKNUMBER", Kind::Pair},
+        {"disk", "DISCNUMBER", Kind::Pair},   {"tmpo", "BPM", Kind::Integer},
         {"cpil", "COMPILATION", Kind::Flag},
     };
     return table;
@@ -100,7 +100,8 @@ Properties mp4Properties(const TagLib::MP4::Tag& tag) {
         std::string key = name.to8Bit(false);
         if (key.starts_with("----:")) {
             size_t colon = key.find(':', 5);
-            std::string property = text::upper(name.to8Bit(true).substr(colon == std::string::npos ? 5 : colon + 1));
+            std::string property =
+                text::upper(name.to8Bit(true).substr(colon == std::string::npos ? 5 : colon + 1));
             std::vector<std::string> values = valuesOf(item, Kind::Text);
             if (!values.empty())
                 out.try_emplace(property, values);

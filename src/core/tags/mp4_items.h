@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Inside the module: properties in MP4 items. TagLib refuses names it does not know, so the mapping is here: the
-// common items by their own names, all others as freeform items "----:com.apple.iTunes:NAME".
+// Inside the module: properties in MP4 items. TagLib refuses names it does not know, so the mapping is here:
+// the common items by their own names, all others as freeform items "----:com.apple.iTunes:NAME".
 #pragma once
 
 #include <taglib/mp4tag.h>

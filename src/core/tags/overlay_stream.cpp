@@ -132,7 +132,8 @@ std::vector<Extent> OverlayStream::extents() const {
     for (const Extent& run : runs_) {
         if (run.length == 0)
             continue;
-        if (!out.empty() && out.back().fresh == run.fresh && out.back().offset + out.back().length == run.offset)
+        if (!out.empty() && out.back().fresh == run.fresh &&
+            out.back().offset + out.back().length == run.offset)
             out.back().length += run.length;
         else
             out.push_back(run);

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// A file as TagLib would change it, without changing it: TagLib reads and writes here, the file stays as it is. The
-// result is a list of extents, runs of bytes of the original or of new bytes, from which the changed file can be
-// built, and from which what it replaced can be kept.
+// A file as TagLib would change it, without changing it: TagLib reads and writes here, the file stays as it
+// is. The result is a list of extents, runs of bytes of the original or of new bytes, from which the changed
+// file can be built, and from which what it replaced can be kept.
 #pragma once
 
 #include <memory>

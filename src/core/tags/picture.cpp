@@ -68,9 +68,10 @@ PictureSize pictureSize(std::string_view d) {
 
 std::string pictureTypeName(int type) {
     static const std::array<const char*, 21> names = {
-        "other",         "file icon",     "other file icon", "front cover", "back cover",    "booklet page", "medium",
-        "lead artist",   "artist",        "conductor",       "band",        "composer",      "lyricist",     "recording place",
-        "recording",     "performance",   "screen capture",  "fish",        "illustration",  "artist logo",  "publisher logo"};
+        "other",        "file icon",       "other file icon", "front cover", "back cover",     "booklet page",
+        "medium",       "lead artist",     "artist",          "conductor",   "band",           "composer",
+        "lyricist",     "recording place", "recording",       "performance", "screen capture", "fish",
+        "illustration", "artist logo",     "publisher logo"};
     return type >= 0 && type < static_cast<int>(names.size()) ? names[static_cast<size_t>(type)] : "other";
 }
 

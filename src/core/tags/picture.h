@@ -8,7 +8,7 @@
 namespace moorfrost::tags {
 
 struct PictureSize {
-    int width = 0;  // pixels; 0 where the header does not tell
+    int width = 0; // pixels; 0 where the header does not tell
     int height = 0;
 };
 

@@ -13,12 +13,14 @@ using audio::Format;
 constexpr std::string_view performerPrefix = "PERFORMER:";
 
 bool isVorbis(Format format) {
-    return format == Format::Flac || format == Format::OggVorbis || format == Format::Opus || format == Format::Speex;
+    return format == Format::Flac || format == Format::OggVorbis || format == Format::Opus ||
+           format == Format::Speex;
 }
 
 /// ID3v2 keeps people by role.
 bool hasRoles(Format format) {
-    return format == Format::Mp3 || format == Format::Wav || format == Format::Aiff || format == Format::TrueAudio;
+    return format == Format::Mp3 || format == Format::Wav || format == Format::Aiff ||
+           format == Format::TrueAudio;
 }
 
 void addOnce(Fields& fields, const std::string& key, const std::string& value) {
@@ -44,10 +46,13 @@ void splitPair(Fields& fields, const char* numberKey, const char* totalKey) {
         fields[totalKey] = {total};
 }
 
-void addPair(Properties& out, const Fields& after, const char* numberKey, const char* totalKey, Format format) {
+void addPair(Properties& out, const Fields& after, const char* numberKey, const char* totalKey,
+             Format format) {
     const std::string& number = firstValue(after, numberKey);
     const std::string& total = firstValue(after, totalKey);
-    auto one = [](const std::string& v) { return v.empty() ? std::vector<std::string>{} : std::vector<std::string>{v}; };
+    auto one = [](const std::string& v) {
+        return v.empty() ? std::vector<std::string>{} : std::vector<std::string>{v};
+    };
     const FieldDef* n = fieldByKey(numberKey);
     const FieldDef* t = fieldByKey(totalKey);
     for (const FieldDef* def : {n, t})
@@ -111,8 +116,9 @@ Properties propertiesForChange(const Fields& after, const std::vector<std::strin
                 size_t open = value.rfind(" (");
                 bool role = open != std::string::npos && value.ends_with(")") && open + 3 < value.size();
                 std::string name = role ? value.substr(0, open) : value;
-                std::string property = role ? "PERFORMER:" + text::upper(value.substr(open + 2, value.size() - open - 3))
-                                            : std::string("PERFORMER");
+                std::string property =
+                    role ? "PERFORMER:" + text::upper(value.substr(open + 2, value.size() - open - 3))
+                         : std::string("PERFORMER");
                 out[property].push_back(name);
             }
             out["PERFORMER:*"] = {}; // every role that is not named here goes

@@ -14,19 +14,19 @@ namespace moorfrost::tags {
 
 struct Facts {
     std::string codec;
-    double duration = 0;  // seconds
-    int sampleRate = 0;   // Hz
+    double duration = 0; // seconds
+    int sampleRate = 0;  // Hz
     int channels = 0;
-    int bitDepth = 0;     // bits; 0 where the codec has none
-    int bitrate = 0;      // bits per second
-    uint64_t size = 0;    // bytes of the file
+    int bitDepth = 0;  // bits; 0 where the codec has none
+    int bitrate = 0;   // bits per second
+    uint64_t size = 0; // bytes of the file
 };
 
 struct PictureInfo {
-    std::string type;        // "front cover", "back cover", "booklet page" ...
+    std::string type; // "front cover", "back cover", "booklet page" ...
     std::string mime;
     std::string description;
-    int width = 0;           // pixels; 0 where the header could not be read
+    int width = 0; // pixels; 0 where the header could not be read
     int height = 0;
     uint64_t bytes = 0;
 };
@@ -41,8 +41,8 @@ struct TagFile {
     Facts facts;
     Fields fields;
     std::vector<PictureInfo> pictures;
-    bool damaged = false;            // breaks its own format or is cut short: readable as far as it goes, not writable
-    std::vector<std::string> notes;  // sentences: what is odd (name does not fit the content, cut short ...)
+    bool damaged = false; // breaks its own format or is cut short: readable as far as it goes, not writable
+    std::vector<std::string> notes; // sentences: what is odd (name does not fit the content, cut short ...)
 };
 
 } // namespace moorfrost::tags

@@ -15,12 +15,15 @@ namespace {
 
 Error notSound(const Path& path) {
     Format byName = audio::formatByExtension(path);
-    std::string named = byName == Format::Unknown ? "" : "It is named like " + audio::formatName(byName) + ", but its ";
+    std::string named =
+        byName == Format::Unknown ? "" : "It is named like " + audio::formatName(byName) + ", but its ";
     return {ErrorKind::Unsupported, path,
-            (named.empty() ? "The " : named) + std::string("content is not sound in any format that Moorfrost reads.")};
+            (named.empty() ? "The " : named) +
+                std::string("content is not sound in any format that Moorfrost reads.")};
 }
 
-/// Fields in the form in which two readings are compared: numbers by value, people without regard to order and case.
+/// Fields in the form in which two readings are compared: numbers by value, people without regard to order
+/// and case.
 Fields comparable(const Fields& fields) {
     Fields out;
     for (const auto& [key, values] : fields) {
@@ -81,12 +84,14 @@ Result<Opened> openAndDetect(const Path& path) {
 }
 
 Error unreadable(const Path& path, Format format) {
-    return {ErrorKind::Damaged, path, "The file begins like " + audio::formatName(format) + ", but what follows is damaged."};
+    return {ErrorKind::Damaged, path,
+            "The file begins like " + audio::formatName(format) + ", but what follows is damaged."};
 }
 
 /// One attempt: save onto a fresh overlay, read it back, compare.
-Result<PreparedEdit> tryEdit(const Path& path, std::shared_ptr<FileSource> source, Format format, const Fields& before,
-                             const Fields& wanted, const std::vector<std::string>& changed, Id3Version version) {
+Result<PreparedEdit> tryEdit(const Path& path, std::shared_ptr<FileSource> source, Format format,
+                             const Fields& before, const Fields& wanted,
+                             const std::vector<std::string>& changed, Id3Version version) {
     PreparedEdit edit;
     edit.format = format;
     edit.before = before;
@@ -102,12 +107,14 @@ Result<PreparedEdit> tryEdit(const Path& path, std::shared_ptr<FileSource> sourc
     edit.overlay->seek(0);
     auto again = openWithTagLib(edit.overlay.get(), format, false);
     if (!again || !again->isValid())
-        return Error{ErrorKind::Unsupported, path, "The file would not be readable after this change, so it was not made."};
+        return Error{ErrorKind::Unsupported, path,
+                     "The file would not be readable after this change, so it was not made."};
     edit.after = fieldsFromProperties(readProperties(*again, format));
     std::vector<std::string> bad = differing(wanted, edit.after);
     if (!bad.empty())
         return Error{ErrorKind::Unsupported, path,
-                     "This file cannot hold what was asked without harm to: " + text::join(bad, ", ") + ". Nothing was changed."};
+                     "This file cannot hold what was asked without harm to: " + text::join(bad, ", ") +
+                         ". Nothing was changed."};
     return edit;
 }
 
@@ -197,7 +204,8 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
         return nothing;
     }
     auto edit = tryEdit(path, opened->source, opened->format, before, wanted, changed, Id3Version::Keep);
-    bool hasId3 = opened->format == Format::Mp3 || opened->format == Format::Wav || opened->format == Format::Aiff;
+    bool hasId3 =
+        opened->format == Format::Mp3 || opened->format == Format::Wav || opened->format == Format::Aiff;
     if (!edit && hasId3) {
         // ID3v2.3 has no place for some things (a date of year and month, sort forms, mood).
         auto newer = tryEdit(path, opened->source, opened->format, before, wanted, changed, Id3Version::Four);
@@ -210,7 +218,8 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
         return edit.error();
     auto after = audio::essenceOf(*edit->overlay, edit->format);
     if (!after || after->hash != essence->hash || after->bytes != essence->bytes)
-        return Error{ErrorKind::Damaged, path, "This change would alter the sound itself, so it was refused."};
+        return Error{ErrorKind::Damaged, path,
+                     "This change would alter the sound itself, so it was refused."};
     edit->essence = *essence;
     edit->unchanged = edit->overlay->unchanged();
     return edit;

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Reading all that a file says of itself, and preparing a change of its tags without touching it. Safe to call from
-// several threads at once, for different files.
+// Reading all that a file says of itself, and preparing a change of its tags without touching it. Safe to
+// call from several threads at once, for different files.
 #pragma once
 
 #include <memory>
@@ -11,8 +11,8 @@
 
 namespace moorfrost::tags {
 
-/// Everything about one file. An error (with a sentence) where nothing can be said about it; what can be read of a
-/// damaged file comes back with `damaged` set.
+/// Everything about one file. An error (with a sentence) where nothing can be said about it; what can be read
+/// of a damaged file comes back with `damaged` set.
 Result<TagFile> readTags(const Path& path);
 
 /// The pictures in the file, with their bytes.
@@ -22,15 +22,16 @@ Result<std::vector<Picture>> readPictures(const Path& path);
 struct PreparedEdit {
     std::unique_ptr<OverlayStream> overlay;
     audio::Format format = audio::Format::Unknown;
-    audio::Essence essence;          // the same before and after: that is checked
+    audio::Essence essence; // the same before and after: that is checked
     Fields before;
     Fields after;
-    bool unchanged = false;          // the file holds all of it already, byte for byte
-    std::vector<std::string> notes;  // sentences: what had to be stored otherwise than before
+    bool unchanged = false;         // the file holds all of it already, byte for byte
+    std::vector<std::string> notes; // sentences: what had to be stored otherwise than before
 };
 
-/// Prepares `changes` (an empty list blanks the field). The result has been read back: the changed fields are as
-/// asked, every other field is as before, and the sound is the same; otherwise an error says what would be lost.
+/// Prepares `changes` (an empty list blanks the field). The result has been read back: the changed fields are
+/// as asked, every other field is as before, and the sound is the same; otherwise an error says what would be
+/// lost.
 Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes);
 
 /// `fields` with `changes` put in.

@@ -39,8 +39,12 @@ using audio::Format;
 
 namespace {
 
-std::string utf8(const TagLib::String& s) { return s.to8Bit(true); }
-TagLib::String wide(const std::string& s) { return TagLib::String(s, TagLib::String::UTF8); }
+std::string utf8(const TagLib::String& s) {
+    return s.to8Bit(true);
+}
+TagLib::String wide(const std::string& s) {
+    return TagLib::String(s, TagLib::String::UTF8);
+}
 
 std::vector<std::string> strings(const TagLib::StringList& list) {
     std::vector<std::string> out;
@@ -69,13 +73,17 @@ void fill(Properties& into, const Properties& from) {
 }
 
 /// What TagLib calls differently in ID3v2 from everywhere else.
-std::string id3Name(const std::string& property) { return property == "GROUPING" ? "CONTENTGROUP" : property; }
+std::string id3Name(const std::string& property) {
+    return property == "GROUPING" ? "CONTENTGROUP" : property;
+}
 
-/// TagLib's map, with the lists of people (TIPL, TMCL) read pair by pair: TagLib gives up on the whole list when it
-/// meets a role it does not know, which is what every ID3v2.3 list with an instrument in it is.
+/// TagLib's map, with the lists of people (TIPL, TMCL) read pair by pair: TagLib gives up on the whole list
+/// when it meets a role it does not know, which is what every ID3v2.3 list with an instrument in it is.
 TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
-    static const std::map<std::string, std::string> roles = {{"PRODUCER", "PRODUCER"}, {"ENGINEER", "ENGINEER"},
-                                                             {"ARRANGER", "ARRANGER"}, {"MIX", "MIXER"},
+    static const std::map<std::string, std::string> roles = {{"PRODUCER", "PRODUCER"},
+                                                             {"ENGINEER", "ENGINEER"},
+                                                             {"ARRANGER", "ARRANGER"},
+                                                             {"MIX", "MIXER"},
                                                              {"DJ-MIX", "DJMIXER"}};
     TagLib::PropertyMap map = tag.properties();
     for (const char* id : {"TIPL", "TMCL"}) {
@@ -86,7 +94,8 @@ TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
             TagLib::StringList pairs = text->fieldList();
             for (unsigned int i = 0; i + 1 < pairs.size(); i += 2) {
                 auto role = roles.find(utf8(pairs[i].upper()));
-                TagLib::String key = role != roles.end() ? wide(role->second) : "PERFORMER:" + pairs[i].upper();
+                TagLib::String key =
+                    role != roles.end() ? wide(role->second) : "PERFORMER:" + pairs[i].upper();
                 if (!map[key].contains(pairs[i + 1]))
                     map[key].append(pairs[i + 1]);
             }
@@ -95,7 +104,9 @@ TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
     return map;
 }
 
-bool hasTag(const TagLib::Tag* tag) { return tag && !tag->isEmpty(); }
+bool hasTag(const TagLib::Tag* tag) {
+    return tag && !tag->isEmpty();
+}
 
 void changeMap(TagLib::PropertyMap& map, const Properties& changes, bool id3) {
     if (changes.contains("PERFORMER:*")) {
@@ -140,9 +151,9 @@ void writeXiph(TagLib::Ogg::XiphComment& comment, const Properties& changes) {
 
 const std::map<std::string, const char*>& infoIds() {
     static const std::map<std::string, const char*> ids = {
-        {"TITLE", "INAM"},   {"ARTIST", "IART"},    {"ALBUM", "IPRD"},    {"DATE", "ICRD"},
-        {"GENRE", "IGNR"},   {"COMMENT", "ICMT"},   {"TRACKNUMBER", "IPRT"}, {"COPYRIGHT", "ICOP"},
-        {"ENGINEER", "IENG"}, {"COMPOSER", "IMUS"}, {"LANGUAGE", "ILNG"}, {"ENCODEDBY", "ITCH"}};
+        {"TITLE", "INAM"},    {"ARTIST", "IART"},   {"ALBUM", "IPRD"},       {"DATE", "ICRD"},
+        {"GENRE", "IGNR"},    {"COMMENT", "ICMT"},  {"TRACKNUMBER", "IPRT"}, {"COPYRIGHT", "ICOP"},
+        {"ENGINEER", "IENG"}, {"COMPOSER", "IMUS"}, {"LANGUAGE", "ILNG"},    {"ENCODEDBY", "ITCH"}};
     return ids;
 }
 
@@ -187,7 +198,8 @@ bool saveMpeg(TagLib::MPEG::File& file, const Properties& changes, Id3Version wi
         writeByMap(*file.ID3v1Tag(), changes);
         tags |= File::ID3v1;
     }
-    return file.save(tags, TagLib::File::StripNone, versionOf(id3, existed, wish), TagLib::File::DoNotDuplicate);
+    return file.save(tags, TagLib::File::StripNone, versionOf(id3, existed, wish),
+                     TagLib::File::DoNotDuplicate);
 }
 
 bool saveWav(TagLib::RIFF::WAV::File& file, const Properties& changes, Id3Version wish) {
@@ -210,8 +222,12 @@ void addPicture(std::vector<Picture>& out, const std::string& type, const TagLib
     p.data.assign(data.data(), data.size());
     PictureSize read = pictureSize(p.data);
     std::string byContent = pictureMime(p.data);
-    p.info = {type, byContent.empty() ? mime : byContent, description, read.width ? read.width : size.width,
-              read.height ? read.height : size.height, data.size()};
+    p.info = {type,
+              byContent.empty() ? mime : byContent,
+              description,
+              read.width ? read.width : size.width,
+              read.height ? read.height : size.height,
+              data.size()};
     out.push_back(std::move(p));
 }
 
@@ -221,20 +237,34 @@ std::unique_ptr<TagLib::File> openWithTagLib(TagLib::IOStream* stream, Format fo
     const auto style = TagLib::AudioProperties::Average;
     TagLib::ID3v2::FrameFactory* factory = TagLib::ID3v2::FrameFactory::instance();
     switch (format) {
-    case Format::Mp3: return std::make_unique<TagLib::MPEG::File>(stream, factory, facts, style);
-    case Format::Flac: return std::make_unique<TagLib::FLAC::File>(stream, factory, facts, style);
-    case Format::OggVorbis: return std::make_unique<TagLib::Ogg::Vorbis::File>(stream, facts, style);
-    case Format::Opus: return std::make_unique<TagLib::Ogg::Opus::File>(stream, facts, style);
-    case Format::Speex: return std::make_unique<TagLib::Ogg::Speex::File>(stream, facts, style);
-    case Format::Mp4: return std::make_unique<TagLib::MP4::File>(stream, facts, style);
-    case Format::Wav: return std::make_unique<TagLib::RIFF::WAV::File>(stream, facts, style);
-    case Format::Aiff: return std::make_unique<TagLib::RIFF::AIFF::File>(stream, facts, style);
-    case Format::WavPack: return std::make_unique<TagLib::WavPack::File>(stream, facts, style);
-    case Format::MonkeysAudio: return std::make_unique<TagLib::APE::File>(stream, facts, style);
-    case Format::Musepack: return std::make_unique<TagLib::MPC::File>(stream, facts, style);
-    case Format::TrueAudio: return std::make_unique<TagLib::TrueAudio::File>(stream, factory, facts, style);
-    case Format::Asf: return std::make_unique<TagLib::ASF::File>(stream, facts, style);
-    case Format::Unknown: break;
+    case Format::Mp3:
+        return std::make_unique<TagLib::MPEG::File>(stream, factory, facts, style);
+    case Format::Flac:
+        return std::make_unique<TagLib::FLAC::File>(stream, factory, facts, style);
+    case Format::OggVorbis:
+        return std::make_unique<TagLib::Ogg::Vorbis::File>(stream, facts, style);
+    case Format::Opus:
+        return std::make_unique<TagLib::Ogg::Opus::File>(stream, facts, style);
+    case Format::Speex:
+        return std::make_unique<TagLib::Ogg::Speex::File>(stream, facts, style);
+    case Format::Mp4:
+        return std::make_unique<TagLib::MP4::File>(stream, facts, style);
+    case Format::Wav:
+        return std::make_unique<TagLib::RIFF::WAV::File>(stream, facts, style);
+    case Format::Aiff:
+        return std::make_unique<TagLib::RIFF::AIFF::File>(stream, facts, style);
+    case Format::WavPack:
+        return std::make_unique<TagLib::WavPack::File>(stream, facts, style);
+    case Format::MonkeysAudio:
+        return std::make_unique<TagLib::APE::File>(stream, facts, style);
+    case Format::Musepack:
+        return std::make_unique<TagLib::MPC::File>(stream, facts, style);
+    case Format::TrueAudio:
+        return std::make_unique<TagLib::TrueAudio::File>(stream, factory, facts, style);
+    case Format::Asf:
+        return std::make_unique<TagLib::ASF::File>(stream, facts, style);
+    case Format::Unknown:
+        break;
     }
     return nullptr;
 }
@@ -341,12 +371,13 @@ std::vector<Picture> readPictures(TagLib::File& file, Format format) {
             return;
         for (const TagLib::ID3v2::Frame* frame : tag->frameListMap()["APIC"])
             if (const auto* p = dynamic_cast<const TagLib::ID3v2::AttachedPictureFrame*>(frame))
-                addPicture(out, pictureTypeName(p->type()), p->picture(), utf8(p->mimeType()), utf8(p->description()));
+                addPicture(out, pictureTypeName(p->type()), p->picture(), utf8(p->mimeType()),
+                           utf8(p->description()));
     };
     auto fromFlac = [&](const TagLib::List<TagLib::FLAC::Picture*>& list) {
         for (const TagLib::FLAC::Picture* p : list)
-            addPicture(out, pictureTypeName(p->type()), p->data(), utf8(p->mimeType()), utf8(p->description()),
-                       {p->width(), p->height()});
+            addPicture(out, pictureTypeName(p->type()), p->data(), utf8(p->mimeType()),
+                       utf8(p->description()), {p->width(), p->height()});
     };
     auto fromApe = [&](const TagLib::APE::Tag* tag) {
         if (!tag)
@@ -367,9 +398,15 @@ std::vector<Picture> readPictures(TagLib::File& file, Format format) {
         fromApe(mpeg.APETag());
         break;
     }
-    case Format::Wav: fromId3(static_cast<TagLib::RIFF::WAV::File&>(file).ID3v2Tag()); break;
-    case Format::Aiff: fromId3(static_cast<TagLib::RIFF::AIFF::File&>(file).tag()); break;
-    case Format::TrueAudio: fromId3(static_cast<TagLib::TrueAudio::File&>(file).ID3v2Tag()); break;
+    case Format::Wav:
+        fromId3(static_cast<TagLib::RIFF::WAV::File&>(file).ID3v2Tag());
+        break;
+    case Format::Aiff:
+        fromId3(static_cast<TagLib::RIFF::AIFF::File&>(file).tag());
+        break;
+    case Format::TrueAudio:
+        fromId3(static_cast<TagLib::TrueAudio::File&>(file).ID3v2Tag());
+        break;
     case Format::Flac: {
         auto& flac = static_cast<TagLib::FLAC::File&>(file);
         fromFlac(flac.pictureList());
@@ -377,12 +414,24 @@ std::vector<Picture> readPictures(TagLib::File& file, Format format) {
             fromFlac(flac.xiphComment()->pictureList());
         break;
     }
-    case Format::OggVorbis: fromFlac(static_cast<TagLib::Ogg::Vorbis::File&>(file).tag()->pictureList()); break;
-    case Format::Opus: fromFlac(static_cast<TagLib::Ogg::Opus::File&>(file).tag()->pictureList()); break;
-    case Format::Speex: fromFlac(static_cast<TagLib::Ogg::Speex::File&>(file).tag()->pictureList()); break;
-    case Format::WavPack: fromApe(static_cast<TagLib::WavPack::File&>(file).APETag()); break;
-    case Format::MonkeysAudio: fromApe(static_cast<TagLib::APE::File&>(file).APETag()); break;
-    case Format::Musepack: fromApe(static_cast<TagLib::MPC::File&>(file).APETag()); break;
+    case Format::OggVorbis:
+        fromFlac(static_cast<TagLib::Ogg::Vorbis::File&>(file).tag()->pictureList());
+        break;
+    case Format::Opus:
+        fromFlac(static_cast<TagLib::Ogg::Opus::File&>(file).tag()->pictureList());
+        break;
+    case Format::Speex:
+        fromFlac(static_cast<TagLib::Ogg::Speex::File&>(file).tag()->pictureList());
+        break;
+    case Format::WavPack:
+        fromApe(static_cast<TagLib::WavPack::File&>(file).APETag());
+        break;
+    case Format::MonkeysAudio:
+        fromApe(static_cast<TagLib::APE::File&>(file).APETag());
+        break;
+    case Format::Musepack:
+        fromApe(static_cast<TagLib::MPC::File&>(file).APETag());
+        break;
     case Format::Mp4:
         if (auto* tag = static_cast<TagLib::MP4::File&>(file).tag(); tag && tag->contains("covr"))
             for (const TagLib::MP4::CoverArt& art : tag->item("covr").toCoverArtList())
@@ -392,9 +441,11 @@ std::vector<Picture> readPictures(TagLib::File& file, Format format) {
         if (auto* tag = static_cast<TagLib::ASF::File&>(file).tag())
             for (const TagLib::ASF::Attribute& attribute : tag->attribute("WM/Picture"))
                 if (TagLib::ASF::Picture p = attribute.toPicture(); p.isValid())
-                    addPicture(out, pictureTypeName(p.type()), p.picture(), utf8(p.mimeType()), utf8(p.description()));
+                    addPicture(out, pictureTypeName(p.type()), p.picture(), utf8(p.mimeType()),
+                               utf8(p.description()));
         break;
-    case Format::Unknown: break;
+    case Format::Unknown:
+        break;
     }
     return out;
 }

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Inside the module: TagLib's file classes behind one pair of functions that speak of properties (upper-case names as
-// in Vorbis comments, several values each), whatever the format stores.
+// Inside the module: TagLib's file classes behind one pair of functions that speak of properties (upper-case
+// names as in Vorbis comments, several values each), whatever the format stores.
 #pragma once
 
 #include <map>
@@ -30,10 +30,11 @@ enum class Id3Version { Keep, Four };
 /// False if TagLib could not.
 bool writeProperties(TagLib::File& file, audio::Format format, const Properties& changes, Id3Version version);
 
-/// Fields as they are shown from properties as they are stored, and back. Stored forms differ: ID3v2, APE and MP4 hold
-/// "3/12" where Vorbis comments hold two properties.
+/// Fields as they are shown from properties as they are stored, and back. Stored forms differ: ID3v2, APE and
+/// MP4 hold "3/12" where Vorbis comments hold two properties.
 Fields fieldsFromProperties(const Properties& properties);
 /// The properties to write so that `after` holds, for the fields in `changed`; empty lists for what must go.
-Properties propertiesForChange(const Fields& after, const std::vector<std::string>& changed, audio::Format format);
+Properties propertiesForChange(const Fields& after, const std::vector<std::string>& changed,
+                               audio::Format format);
 
 } // namespace moorfrost::tags

@@ -40,7 +40,10 @@ size_t sequenceLength(std::string_view s, size_t i) {
     unsigned char lead = byte(i);
     if (lead < 0x80)
         return 1;
-    size_t length = lead >= 0xC2 && lead <= 0xDF ? 2 : (lead & 0xF0) == 0xE0 ? 3 : lead >= 0xF0 && lead <= 0xF4 ? 4 : 0;
+    size_t length = lead >= 0xC2 && lead <= 0xDF   ? 2
+                    : (lead & 0xF0) == 0xE0        ? 3
+                    : lead >= 0xF0 && lead <= 0xF4 ? 4
+                                                   : 0;
     if (length == 0 || i + length > s.size())
         return 0;
     for (size_t k = 1; k < length; ++k)
@@ -62,7 +65,8 @@ std::string escape(std::string_view bytes, bool doubleBackslash, bool controls) 
     std::string out;
     for (size_t i = 0; i < bytes.size();) {
         size_t n = sequenceLength(bytes, i);
-        bool control = controls && n == 1 && (static_cast<unsigned char>(bytes[i]) < 0x20 || bytes[i] == 0x7F);
+        bool control =
+            controls && n == 1 && (static_cast<unsigned char>(bytes[i]) < 0x20 || bytes[i] == 0x7F);
         if (n == 0 || control) {
             out += byteEscape(bytes[i++]);
         } else if (doubleBackslash && bytes[i] == '\\') {
@@ -78,15 +82,25 @@ std::string escape(std::string_view bytes, bool doubleBackslash, bool controls) 
 
 const char* foldedByHand(UChar32 c) {
     switch (c) {
-    case 0xF8: return "o";
-    case 0x142: return "l";
-    case 0xE6: return "ae";
-    case 0x153: return "oe";
-    case 0xDF: return "ss";
-    case 0x111: case 0xF0: return "d";
-    case 0xFE: return "th";
-    case 0x131: return "i";
-    default: return nullptr;
+    case 0xF8:
+        return "o";
+    case 0x142:
+        return "l";
+    case 0xE6:
+        return "ae";
+    case 0x153:
+        return "oe";
+    case 0xDF:
+        return "ss";
+    case 0x111:
+    case 0xF0:
+        return "d";
+    case 0xFE:
+        return "th";
+    case 0x131:
+        return "i";
+    default:
+        return nullptr;
     }
 }
 
@@ -117,7 +131,9 @@ std::string forDisplay(std::string_view bytes) {
 }
 
 std::string unescapeBytes(std::string_view text) {
-    auto digit = [](char c) { return c >= '0' && c <= '9' ? c - '0' : c >= 'A' && c <= 'F' ? c - 'A' + 10 : -1; };
+    auto digit = [](char c) {
+        return c >= '0' && c <= '9' ? c - '0' : c >= 'A' && c <= 'F' ? c - 'A' + 10 : -1;
+    };
     std::string out;
     for (size_t i = 0; i < text.size(); ++i) {
         if (text[i] == '\\' && i + 1 < text.size() && text[i + 1] == '\\') {
@@ -183,8 +199,12 @@ std::string fold(std::string_view text) {
     return narrow(icu::Normalizer2::getNFCInstance(status)->normalize(kept, status));
 }
 
-std::string upper(std::string_view text) { return narrow(wide(text).toUpper()); }
-std::string lower(std::string_view text) { return narrow(wide(text).toLower()); }
+std::string upper(std::string_view text) {
+    return narrow(wide(text).toUpper());
+}
+std::string lower(std::string_view text) {
+    return narrow(wide(text).toLower());
+}
 
 std::string titleCase(std::string_view text) {
     // Words are what white space, brackets and dashes set apart, so that "keeper's" keeps its small s.
@@ -215,8 +235,8 @@ std::string sentenceCase(std::string_view text) {
 }
 
 std::string sortForm(std::string_view text) {
-    static const std::array<const char*, 12> articles = {"the ", "a ",  "an ", "der ", "die ", "das ",
-                                                         "le ",  "la ", "les ", "el ", "los ", "las "};
+    static const std::array<const char*, 12> articles = {"the ", "a ",  "an ",  "der ", "die ", "das ",
+                                                         "le ",  "la ", "les ", "el ",  "los ", "las "};
     std::string folded = fold(text);
     for (const char* article : articles) {
         std::string_view a(article);
@@ -234,8 +254,8 @@ std::string plainLetters(std::string_view text) {
     std::lock_guard lock(mutex);
     if (!translit) {
         UErrorCode status = U_ZERO_ERROR;
-        translit.reset(icu::Transliterator::createInstance("Any-Latin; NFD; [:Nonspacing Mark:] Remove; Latin-ASCII",
-                                                           UTRANS_FORWARD, status));
+        translit.reset(icu::Transliterator::createInstance(
+            "Any-Latin; NFD; [:Nonspacing Mark:] Remove; Latin-ASCII", UTRANS_FORWARD, status));
         if (U_FAILURE(status) || !translit)
             return std::string(text);
     }
@@ -254,7 +274,8 @@ template<class Accept>
 std::string cutAtGrapheme(std::string_view text, Accept accept) {
     UErrorCode status = U_ZERO_ERROR;
     icu::UnicodeString s = wide(text);
-    std::unique_ptr<icu::BreakIterator> it(icu::BreakIterator::createCharacterInstance(icu::Locale::getRoot(), status));
+    std::unique_ptr<icu::BreakIterator> it(
+        icu::BreakIterator::createCharacterInstance(icu::Locale::getRoot(), status));
     it->setText(s);
     int32_t end = 0;
     int count = 0;
@@ -290,7 +311,9 @@ int compare(std::string_view a, std::string_view b) {
     if (!collator)
         return a.compare(b);
     UErrorCode status = U_ZERO_ERROR;
-    auto piece = [](std::string_view s) { return icu::StringPiece(s.data(), static_cast<int32_t>(s.size())); };
+    auto piece = [](std::string_view s) {
+        return icu::StringPiece(s.data(), static_cast<int32_t>(s.size()));
+    };
     return collator->compareUTF8(piece(a), piece(b), status);
 }
 

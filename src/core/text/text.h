@@ -12,9 +12,9 @@ namespace moorfrost::text {
 
 bool isUtf8(std::string_view bytes);
 
-/// Bytes that need not be UTF-8 as text that can be shown and turned back: each byte that is not part of valid
-/// UTF-8 becomes \xHH and each backslash becomes two. Valid UTF-8 is returned as it is, unescaped; so a reader
-/// must know which of the two it holds (moorfrost-cli says it by the presence of "path_bytes").
+/// Bytes that need not be UTF-8 as text that can be shown and turned back: each byte that is not part of
+/// valid UTF-8 becomes \xHH and each backslash becomes two. Valid UTF-8 is returned as it is, unescaped; so a
+/// reader must know which of the two it holds (moorfrost-cli says it by the presence of "path_bytes").
 std::string escapeBytes(std::string_view bytes);
 /// The bytes that escapeBytes() was given, for text that came from input that was not UTF-8.
 std::string unescapeBytes(std::string_view text);

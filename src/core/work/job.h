@@ -19,7 +19,8 @@ public:
 
     /// Starts at once. `finished` is called last, on the job's thread, also after a stop.
     Job(std::string title, Work work, std::function<void()> finished = {})
-        : title_(std::move(title)), thread_([this, work = std::move(work), finished = std::move(finished)](std::stop_token s) {
+        : title_(std::move(title)),
+          thread_([this, work = std::move(work), finished = std::move(finished)](std::stop_token s) {
               work(s, progress_);
               done_ = true;
               if (finished)

@@ -29,12 +29,14 @@ Statement& Statement::bind(double value) {
 }
 
 Statement& Statement::bind(std::string_view v) {
-    check(sqlite3_bind_text(statement_, next_++, v.data() ? v.data() : "", static_cast<int>(v.size()), SQLITE_TRANSIENT));
+    check(sqlite3_bind_text(statement_, next_++, v.data() ? v.data() : "", static_cast<int>(v.size()),
+                            SQLITE_TRANSIENT));
     return *this;
 }
 
 Statement& Statement::bindBlob(std::string_view v) {
-    check(sqlite3_bind_blob(statement_, next_++, v.data() ? v.data() : "", static_cast<int>(v.size()), SQLITE_TRANSIENT));
+    check(sqlite3_bind_blob(statement_, next_++, v.data() ? v.data() : "", static_cast<int>(v.size()),
+                            SQLITE_TRANSIENT));
     return *this;
 }
 
@@ -80,8 +82,8 @@ bool Statement::isNull(int column) const {
 }
 
 Database::Database(const Path& file) {
-    if (sqlite3_open_v2(file.c_str(), &db_, SQLITE_OPEN_READWRITE | SQLITE_OPEN_CREATE | SQLITE_OPEN_NOMUTEX, nullptr) !=
-        SQLITE_OK) {
+    if (sqlite3_open_v2(file.c_str(), &db_, SQLITE_OPEN_READWRITE | SQLITE_OPEN_CREATE | SQLITE_OPEN_NOMUTEX,
+                        nullptr) != SQLITE_OK) {
         std::string message = sqlite3_errmsg(db_);
         sqlite3_close(db_);
         throw DatabaseError(message);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// A thin hold on SQLite: a connection and prepared statements. Errors are thrown as DatabaseError and stay inside
-// library/store.
+// A thin hold on SQLite: a connection and prepared statements. Errors are thrown as DatabaseError and stay
+// inside library/store.
 #pragma once
 
 #include <cstdint>

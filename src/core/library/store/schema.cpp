@@ -5,7 +5,8 @@ namespace moorfrost::library {
 
 const std::vector<const char*>& migrations() {
     static const std::vector<const char*> list = {
-        // 0 -> 1. Paths are blobs: bytes, exactly as the system gave them. Times are seconds since 1970 unless named _ns.
+        // 0 -> 1. Paths are blobs: bytes, exactly as the system gave them. Times are seconds since 1970
+        // unless named _ns.
         R"(
         CREATE TABLE shelf (id INTEGER PRIMARY KEY, name TEXT NOT NULL, path BLOB NOT NULL UNIQUE);
         CREATE TABLE batch (id INTEGER PRIMARY KEY, name TEXT NOT NULL, created INTEGER NOT NULL);

@@ -17,7 +17,9 @@ namespace moorfrost::library {
 using nlohmann::json;
 
 namespace {
-int64_t now() { return static_cast<int64_t>(std::time(nullptr)); }
+int64_t now() {
+    return static_cast<int64_t>(std::time(nullptr));
+}
 } // namespace
 
 Path Store::defaultPath() {
@@ -38,7 +40,8 @@ Result<std::unique_ptr<Store>> Store::open(const Path& file) {
         return store;
     } catch (const DatabaseError& e) {
         return Error{ErrorKind::Io, file,
-                     "The library " + text::forDisplay(file.native()) + " cannot be opened: " + e.what() + "."};
+                     "The library " + text::forDisplay(file.native()) + " cannot be opened: " + e.what() +
+                         "."};
     }
 }
 
@@ -76,16 +79,21 @@ FileId Store::writeRow(const files::ScannedFile& f, int64_t shelf) {
     tags::TagFile none;
     none.facts.size = f.state.size;
     const tags::TagFile& t = f.tags ? *f.tags : none;
-    Statement insert(db_.handle(),
-                     "INSERT INTO file (path, size, modified_ns, format, codec, duration, sample_rate, channels, bit_depth,"
-                     " bitrate, damaged, notes, error, added) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?)"
-                     " ON CONFLICT(path) DO UPDATE SET size=excluded.size, modified_ns=excluded.modified_ns,"
-                     " format=excluded.format, codec=excluded.codec, duration=excluded.duration,"
-                     " sample_rate=excluded.sample_rate, channels=excluded.channels, bit_depth=excluded.bit_depth,"
-                     " bitrate=excluded.bitrate, damaged=excluded.damaged, notes=excluded.notes, error=excluded.error"
-                     " RETURNING id");
+    Statement insert(
+        db_.handle(),
+        "INSERT INTO file (path, size, modified_ns, format, codec, duration, sample_rate, channels, "
+        "bit_depth,"
+        " bitrate, damaged, notes, error, added) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?)"
+        " ON CONFLICT(path) DO UPDATE SET size=excluded.size, modified_ns=excluded.modified_ns,"
+        " format=excluded.format, codec=excluded.codec, duration=excluded.duration,"
+        " sample_rate=excluded.sample_rate, channels=excluded.channels, bit_depth=excluded.bit_depth,"
+        " bitrate=excluded.bitrate, damaged=excluded.damaged, notes=excluded.notes, error=excluded.error"
+        " RETURNING id");
     insert.bindPath(f.path).bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
-    insert.bind(audio::formatName(t.format)).bind(t.facts.codec).bind(t.facts.duration).bind(t.facts.sampleRate);
+    insert.bind(audio::formatName(t.format))
+        .bind(t.facts.codec)
+        .bind(t.facts.duration)
+        .bind(t.facts.sampleRate);
     insert.bind(t.facts.channels).bind(t.facts.bitDepth).bind(t.facts.bitrate).bind(t.damaged ? 1 : 0);
     insert.bind(text::join(t.notes, "\n")).bind(f.error).bind(now());
     insert.step();
@@ -136,13 +144,15 @@ std::vector<FileRecord> Store::readRows(std::optional<FileId> only) {
     std::map<FileId, size_t> index;
     auto prepare = [&](std::string sql) {
         bool isFile = sql.ends_with("FROM file");
-        auto s = std::make_unique<Statement>(db_.handle(), only ? sql + (isFile ? " WHERE id=?" : " WHERE file=?") : sql);
+        auto s = std::make_unique<Statement>(db_.handle(),
+                                             only ? sql + (isFile ? " WHERE id=?" : " WHERE file=?") : sql);
         if (only)
             s->bind(*only);
         return s;
     };
-    auto rows = prepare("SELECT id, path, size, modified_ns, format, codec, duration, sample_rate, channels, bit_depth,"
-                        " bitrate, damaged, notes, error, shelf, added FROM file");
+    auto rows = prepare(
+        "SELECT id, path, size, modified_ns, format, codec, duration, sample_rate, channels, bit_depth,"
+        " bitrate, damaged, notes, error, shelf, added FROM file");
     while (rows->step()) {
         FileRecord r;
         r.id = rows->integer(0);
@@ -172,10 +182,10 @@ std::vector<FileRecord> Store::readRows(std::optional<FileId> only) {
     auto pictures = prepare("SELECT file, type, mime, description, width, height, bytes FROM picture");
     while (pictures->step())
         if (auto it = index.find(pictures->integer(0)); it != index.end())
-            out[it->second].tags.pictures.push_back({pictures->string(1), pictures->string(2), pictures->string(3),
-                                                     static_cast<int>(pictures->integer(4)),
-                                                     static_cast<int>(pictures->integer(5)),
-                                                     static_cast<uint64_t>(pictures->integer(6))});
+            out[it->second].tags.pictures.push_back(
+                {pictures->string(1), pictures->string(2), pictures->string(3),
+                 static_cast<int>(pictures->integer(4)), static_cast<int>(pictures->integer(5)),
+                 static_cast<uint64_t>(pictures->integer(6))});
     return out;
 }
 
@@ -216,8 +226,9 @@ void Store::renameBatch(int64_t id, const std::string& name) {
 
 void Store::forgetBatch(int64_t id) {
     Transaction transaction(db_);
-    Statement(db_.handle(), "DELETE FROM file WHERE shelf IS NULL AND id IN (SELECT file FROM batch_file WHERE batch=?1)"
-                            " AND id NOT IN (SELECT file FROM batch_file WHERE batch<>?1)")
+    Statement(db_.handle(),
+              "DELETE FROM file WHERE shelf IS NULL AND id IN (SELECT file FROM batch_file WHERE batch=?1)"
+              " AND id NOT IN (SELECT file FROM batch_file WHERE batch<>?1)")
         .bind(id)
         .run();
     Statement(db_.handle(), "DELETE FROM batch WHERE id=?").bind(id).run();
@@ -252,7 +263,9 @@ void Store::addToBatch(int64_t batch, const std::vector<FileId>& files) {
 void Store::removeFromBatch(int64_t batch, const std::vector<FileId>& files) {
     Transaction transaction(db_);
     Statement remove(db_.handle(), "DELETE FROM batch_file WHERE batch=? AND file=?");
-    Statement forget(db_.handle(), "DELETE FROM file WHERE id=? AND shelf IS NULL AND id NOT IN (SELECT file FROM batch_file)");
+    Statement forget(
+        db_.handle(),
+        "DELETE FROM file WHERE id=? AND shelf IS NULL AND id NOT IN (SELECT file FROM batch_file)");
     for (FileId id : files) {
         remove.bind(batch).bind(id).run();
         forget.bind(id).run();
@@ -275,7 +288,9 @@ void Store::setSleeves(int64_t batch, const std::map<FileId, std::string>& sleev
 }
 
 int64_t Store::addShelf(const std::string& name, const Path& path) {
-    Statement s(db_.handle(), "INSERT INTO shelf (name, path) VALUES (?,?) ON CONFLICT(path) DO UPDATE SET path=path RETURNING id");
+    Statement s(
+        db_.handle(),
+        "INSERT INTO shelf (name, path) VALUES (?,?) ON CONFLICT(path) DO UPDATE SET path=path RETURNING id");
     s.bind(name).bindPath(path);
     s.step();
     return s.integer(0);
@@ -312,11 +327,14 @@ std::vector<std::tuple<FileId, std::string, Draft>> Store::drafts() {
 
 void Store::saveDrafts(const std::vector<DraftChange>& changes) {
     Transaction transaction(db_);
-    Statement put(db_.handle(), "INSERT OR REPLACE INTO draft SELECT ?,?,?,?,? WHERE EXISTS (SELECT 1 FROM file WHERE id=?)");
+    Statement put(
+        db_.handle(),
+        "INSERT OR REPLACE INTO draft SELECT ?,?,?,?,? WHERE EXISTS (SELECT 1 FROM file WHERE id=?)");
     Statement drop(db_.handle(), "DELETE FROM draft WHERE file=? AND field=?");
     for (const DraftChange& change : changes) {
         if (change.after) {
-            std::string values = json(change.after->values).dump(-1, ' ', false, json::error_handler_t::replace);
+            std::string values =
+                json(change.after->values).dump(-1, ' ', false, json::error_handler_t::replace);
             put.bind(change.file).bind(change.field).bind(values).bind(change.after->origin);
             put.bind(change.after->when).bind(change.file).run();
         } else {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The library on disk: one SQLite file. All SQL of the program is in this folder. A Store is one connection, for one
-// thread; several may be open on the same file. Functions throw DatabaseError only when the database itself fails.
+// The library on disk: one SQLite file. All SQL of the program is in this folder. A Store is one connection,
+// for one thread; several may be open on the same file. Functions throw DatabaseError only when the database
+// itself fails.
 #pragma once
 
 #include <functional>
@@ -13,8 +14,8 @@ namespace moorfrost::library {
 
 class Store {
 public:
-    /// Opens or makes the library. A library from an older version is copied aside first, then migrated; one from a
-    /// newer version is refused.
+    /// Opens or makes the library. A library from an older version is copied aside first, then migrated; one
+    /// from a newer version is refused.
     static Result<std::unique_ptr<Store>> open(const Path& file);
     /// "moorfrost/library.db" in the XDG data folder.
     static Path defaultPath();
@@ -32,7 +33,8 @@ public:
     // Batches.
     int64_t addBatch(const std::string& name);
     void renameBatch(int64_t id, const std::string& name);
-    /// The batch is gone, its files are forgotten unless they are on a shelf or in another batch. No file is touched.
+    /// The batch is gone, its files are forgotten unless they are on a shelf or in another batch. No file is
+    /// touched.
     void forgetBatch(int64_t id);
     std::vector<Batch> batches();
     std::vector<BatchFile> batchFiles(int64_t batch);

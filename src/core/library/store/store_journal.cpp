@@ -39,10 +39,13 @@ std::vector<Path> pathsFrom(const json& list) {
     return out;
 }
 
-json stateJson(const files::FileState& s) { return {s.size, s.modifiedNs}; }
+json stateJson(const files::FileState& s) {
+    return {s.size, s.modifiedNs};
+}
 
 files::FileState stateFrom(const json& j) {
-    return j.is_array() && j.size() == 2 ? files::FileState{j[0].get<uint64_t>(), j[1].get<int64_t>()} : files::FileState{};
+    return j.is_array() && j.size() == 2 ? files::FileState{j[0].get<uint64_t>(), j[1].get<int64_t>()}
+                                         : files::FileState{};
 }
 
 std::string detailOf(const StepRecord& r) {
@@ -90,7 +93,9 @@ int64_t Store::beginSet(const files::FileSet& set, int64_t batch) {
         .bind(batch)
         .run();
     int64_t id = db_.lastId();
-    Statement add(db_.handle(), "INSERT INTO step (file_set, number, file, state, source, target, copy) VALUES (?,?,?,?,?,?,?)");
+    Statement add(
+        db_.handle(),
+        "INSERT INTO step (file_set, number, file, state, source, target, copy) VALUES (?,?,?,?,?,?,?)");
     for (size_t i = 0; i < set.steps.size(); ++i) {
         const files::Step& s = set.steps[i];
         add.bind(id).bind(static_cast<int64_t>(i)).bind(s.file).bind(static_cast<int>(StepState::Planned));
@@ -104,16 +109,25 @@ void Store::saveSteps(int64_t set, const std::vector<std::pair<size_t, const Ste
     if (steps.empty())
         return;
     Transaction transaction(db_);
-    Statement save(db_.handle(), "UPDATE step SET state=?, error=?, detail=?, kept=?, file=? WHERE file_set=? AND number=?");
+    Statement save(
+        db_.handle(),
+        "UPDATE step SET state=?, error=?, detail=?, kept=?, file=? WHERE file_set=? AND number=?");
     for (const auto& [number, record] : steps) {
         save.bind(static_cast<int>(record->state)).bind(record->error).bind(detailOf(*record));
-        save.bindBlob(record->keptBytes).bind(record->step.file).bind(set).bind(static_cast<int64_t>(number)).run();
+        save.bindBlob(record->keptBytes)
+            .bind(record->step.file)
+            .bind(set)
+            .bind(static_cast<int64_t>(number))
+            .run();
     }
     transaction.commit();
 }
 
 void Store::saveRemovedFolders(int64_t set, const std::vector<Path>& folders) {
-    Statement(db_.handle(), "UPDATE file_set SET removed_folders=? WHERE id=?").bind(dumped(pathList(folders))).bind(set).run();
+    Statement(db_.handle(), "UPDATE file_set SET removed_folders=? WHERE id=?")
+        .bind(dumped(pathList(folders)))
+        .bind(set)
+        .run();
 }
 
 void Store::endSet(int64_t set) {
@@ -137,8 +151,8 @@ std::vector<SetSummary> Store::sets() {
 
 std::vector<SetStep> Store::steps(int64_t set) {
     std::vector<SetStep> out;
-    Statement s(db_.handle(),
-                "SELECT number, file, state, source, target, copy, error, detail, kept FROM step WHERE file_set=? ORDER BY number");
+    Statement s(db_.handle(), "SELECT number, file, state, source, target, copy, error, detail, kept FROM "
+                              "step WHERE file_set=? ORDER BY number");
     s.bind(set);
     while (s.step()) {
         SetStep step;

@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support/driver.h"
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QSettings>
+#include <QTest>
+#include <QTranslator>
+
+#include "app/bench/bench_page.h"
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/sleeve_list.h"
+#include "demo/make.h"
+
+namespace moorfrost::app {
+
+void Driver::prepareApplication(const QString& theme) {
+    static QTemporaryDir settings;
+    QApplication::setOrganizationName("moorfrost-tests");
+    QApplication::setApplicationName("moorfrost-tests");
+    QSettings::setDefaultFormat(QSettings::IniFormat);
+    QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
+    static QTranslator plurals;
+    if (plurals.load(":/i18n/moorfrost_en.qm"))
+        QApplication::installTranslator(&plurals);
+    theme::loadFonts();
+    theme::apply(theme::choiceFromKey(theme));
+}
+
+Driver::Driver(const Path& library)
+    : session_(std::make_unique<Session>(library)), window_(std::make_unique<MainWindow>(*session_)) {
+    window_->resize(1280, 800);
+    window_->show();
+    window_->activateWindow();
+    if (!QTest::qWaitForWindowExposed(window_.get()) ||
+        !QTest::qWaitFor([this] { return session_->isLoaded(); }, 20000))
+        qFatal("The window did not come up");
+    settle();
+}
+
+Driver::~Driver() {
+    window_.reset();
+    session_.reset();
+}
+
+void Driver::settle() {
+    // Quiet three times in a row: jobs start timers, timers start jobs.
+    for (int quiet = 0; quiet < 3;) {
+        bool answered = false;
+        session_->readSteps(-1, [&answered](std::vector<library::SetStep>) { answered = true; });
+        if (!QTest::qWaitFor([&] { return answered && session_->jobs().isIdle(); }, 120000))
+            qFatal("A job did not end");
+        QTest::qWait(130);
+        quiet = session_->jobs().isIdle() ? quiet + 1 : 0;
+    }
+}
+
+void Driver::bringIn(const std::vector<Path>& folders) {
+    session_->bringIn(folders, true);
+    settle();
+}
+
+void Driver::addShelf(const Path& folder) {
+    session_->addShelf(shownName(folder), folder);
+    settle();
+}
+
+bool Driver::chooseSleeve(const QString& title) {
+    SleeveList* list = window_->bench()->sleeves();
+    for (int i = 0; i < list->count(); ++i)
+        if (session_->sleeves()[static_cast<size_t>(i)].title == title) {
+            list->clearSelection();
+            list->setCurrentRow(i, QItemSelectionModel::ClearAndSelect);
+            settle();
+            return true;
+        }
+    return false;
+}
+
+FileId Driver::fileNamed(const std::string& name) const {
+    for (FileId id : session_->batchFiles())
+        if (session_->file(id)->path.filename() == name)
+            return id;
+    for (const FilePtr& f : session_->libraryFiles())
+        if (f->path.filename() == name)
+            return f->id;
+    return 0;
+}
+
+Path copyOfDemo(const Path& into) {
+    Path original =
+        std::filesystem::temp_directory_path() / ("moorfrost-demo-for-tests-" + std::to_string(getuid()));
+    if (auto made = demo::makeDemo(original, true); !made)
+        qFatal("The demo data could not be made: %s", made.error().message.c_str());
+    std::filesystem::copy(original, into,
+                          std::filesystem::copy_options::recursive |
+                              std::filesystem::copy_options::copy_symlinks);
+    return into;
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The real window on a library and demo folders of its own, with the few things that tests and pictures do
+// again and again.
+#pragma once
+
+#include <QTemporaryDir>
+
+#include <memory>
+
+#include "app/shell/main_window.h"
+
+namespace moorfrost::app {
+
+class Driver {
+public:
+    /// An application for tests: offscreen, settings in a temporary folder, fonts and theme loaded. Before
+    /// QApplication nothing is needed; call once.
+    static void prepareApplication(const QString& theme = "light");
+
+    explicit Driver(const Path& library);
+    ~Driver();
+    Driver(const Driver&) = delete;
+    Driver& operator=(const Driver&) = delete;
+
+    Session& session() { return *session_; }
+    MainWindow& window() { return *window_; }
+    /// Until no job runs, nothing waits for the library and timers of the interface have run.
+    void settle();
+    void bringIn(const std::vector<Path>& folders);
+    void addShelf(const Path& folder);
+    /// Chooses the sleeve with this title; false if there is none.
+    bool chooseSleeve(const QString& title);
+    FileId fileNamed(const std::string& name) const;
+
+private:
+    std::unique_ptr<Session> session_;
+    std::unique_ptr<MainWindow> window_;
+};
+
+/// A copy of the demo folders that may be changed; the originals are made once and kept beside the build.
+Path copyOfDemo(const Path& into);
+
+} // namespace moorfrost::app

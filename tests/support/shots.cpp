@@ -1,0 +1,129 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// moorfrost-shots OUT-FOLDER [light|dark] [WIDTH HEIGHT]: goes the whole way of work through the real
+// interface on a copy of the demo data and takes a picture of each main view.
+#include <QApplication>
+#include <QDir>
+#include <QTest>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/describe_page.h"
+#include "app/bench/put_away_page.h"
+#include "app/bench/read_names_dialog.h"
+#include "app/bench/review_page.h"
+#include "app/journal/journal_page.h"
+#include "app/library/library_page.h"
+#include "app/shell/foot.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/chip_editor.h"
+#include "support/driver.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+int main(int argc, char** argv) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication application(argc, argv);
+    QDir out(argc > 1 ? argv[1] : ".");
+    QString themeName = argc > 2 ? argv[2] : "light";
+    Driver::prepareApplication(themeName);
+    QTemporaryDir temporary;
+    Path root(ss(temporary.path()) + "/Tarnholm");
+    copyOfDemo(root);
+    Driver d(root / "library.db");
+    if (argc > 4)
+        d.window().resize(atoi(argv[3]), atoi(argv[4]));
+    auto shot = [&](QWidget* w, const QString& name) {
+        d.settle();
+        QString file = out.filePath(name + (themeName == "dark" ? "-dark" : "") + ".png");
+        if (!w->grab().save(file))
+            qFatal("cannot write %s", qPrintable(file));
+        qInfo("%s", qPrintable(file));
+    };
+    MainWindow& w = d.window();
+    Session& s = d.session();
+    shot(&w, "start");
+    d.addShelf(root / "Music archive");
+    s.newBatch("Tarnholm, autumn transfers");
+    d.settle();
+    d.bringIn({root / "incoming"});
+    shot(&w, "bring-in");
+
+    // Describe: a sleeve with work to do.
+    w.bench()->showStep(BenchPage::Describe);
+    if (!d.chooseSleeve("Night Post EP"))
+        qFatal("no such sleeve");
+    auto id = [&](const char* name) { return d.fileNamed(name); };
+    std::string typed = "typed";
+    s.drafts().propose("Edit",
+                       {{id("03_untitled_v2.flac"), "title", {"Cold Slip"}},
+                        {id("04_bonus.flac"), "artist", {"The Hollow Ferry"}},
+                        {id("04_bonus.flac"), "track", {"4"}}},
+                       typed);
+    std::vector<library::DraftSession::Wish> wishes;
+    for (const char* name :
+         {"01_nightpost_MASTER.flac", "02_ferryman_MASTER.flac", "03_untitled_v2.flac", "04_bonus.flac"}) {
+        wishes.push_back({id(name), "label", {"Gannet Row"}});
+        wishes.push_back({id(name), "catalogue_number", {"GR 014"}});
+        if (std::string(name) != "04_bonus.flac")
+            wishes.push_back({id(name), "date", {"1998-10-05"}});
+    }
+    s.drafts().propose("Edit", wishes, typed);
+    w.player().play(s.file(id("01_nightpost_MASTER.flac")));
+    shot(&w, "describe");
+
+    ReadNamesDialog dialog(
+        s,
+        [&] {
+            std::vector<FileId> files;
+            for (FileId f : s.batchFiles())
+                if (s.file(f)->path.native().find("/strays/") != std::string::npos)
+                    files.push_back(f);
+            return files;
+        }(),
+        &w);
+    dialog.setPlan("{artist} - {title}");
+    dialog.show();
+    shot(&dialog, "read-names");
+    dialog.takeButton()->click();
+    // Every folder that has a pattern is read by it, so that there is much to put away.
+    auto readFolder = [&](const std::string& part, const char* plan) {
+        std::vector<FileId> files;
+        for (FileId f : s.batchFiles())
+            if (s.file(f)->path.native().find(part) != std::string::npos)
+                files.push_back(f);
+        ReadNamesDialog reader(s, files, &w);
+        reader.setPlan(plan);
+        reader.takeButton()->click();
+        d.settle();
+    };
+    readFolder("/donation-lindqvist/Odran", "{artist}/{album}/{skip}/{track} {title}");
+    readFolder("/donation-lindqvist/Хор", "{artist}/{album}/{track} {title}");
+    s.sortIntoSleeves();
+    w.bench()->showStep(BenchPage::PutAway);
+    d.chooseSleeve("Night Post EP");
+    shot(&w, "put-away");
+    w.bench()->putAway()->draftButton()->click();
+    d.settle();
+    d.chooseSleeve("Live at Tarnholm Hall");
+    w.bench()->putAway()->draftButton()->click();
+    d.chooseSleeve("Salt Road");
+    w.bench()->putAway()->draftButton()->click();
+    d.chooseSleeve("Северный ветер");
+    w.bench()->putAway()->draftButton()->click();
+    d.settle();
+    w.showWorkspace(MainWindow::Review);
+    shot(&w, "review");
+    w.foot()->writeButton()->click();
+    d.settle();
+    shot(&w, "written");
+    w.showWorkspace(MainWindow::Library);
+    shot(&w, "library");
+    w.library()->searchBox()->setText("север");
+    shot(&w, "library-search");
+    w.library()->searchBox()->clear();
+    w.showWorkspace(MainWindow::Journal);
+    shot(&w, "journal");
+    w.showWorkspace(MainWindow::Settings);
+    shot(&w, "settings");
+    return 0;
+}
