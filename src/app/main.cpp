@@ -65,7 +65,7 @@ int main(int argc, char** argv) {
     // Arguments are taken as the bytes that the system gave, which need not be UTF-8.
     std::vector<Path> folders;
     for (int i = 1; i < argc; ++i)
-        if (argv[i][0] != '-' && std::filesystem::exists(argv[i]) &&
+        if (std::error_code error; argv[i][0] != '-' && std::filesystem::exists(argv[i], error) &&
             parser.positionalArguments().contains(QString::fromLocal8Bit(argv[i])))
             folders.push_back(std::filesystem::absolute(argv[i]));
     QObject::connect(&session, &Session::loaded, &window, [&] {

@@ -16,6 +16,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "support/driver.h"
+#include "support/sample_files.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -26,8 +27,8 @@ int main(int argc, char** argv) {
     QDir out(argc > 1 ? argv[1] : ".");
     QString themeName = argc > 2 ? argv[2] : "light";
     Driver::prepareApplication(themeName);
-    QTemporaryDir temporary;
-    Path root(ss(temporary.path()) + "/Tarnholm");
+    test::Sandbox box;
+    Path root = box / "Tarnholm";
     copyOfDemo(root);
     Driver d(root / "library.db");
     if (argc > 4)

@@ -77,6 +77,18 @@ std::string id3Name(const std::string& property) {
     return property == "GROUPING" ? "CONTENTGROUP" : property;
 }
 
+/// TagLib writes several people of one role with a bare comma between them; a comma inside a name has a space behind it.
+std::vector<std::string> namesIn(const std::string& list) {
+    std::vector<std::string> names(1);
+    for (size_t i = 0; i < list.size(); ++i) {
+        if (list[i] == ',' && i + 1 < list.size() && list[i + 1] != ' ')
+            names.emplace_back();
+        else
+            names.back() += list[i];
+    }
+    return names;
+}
+
 /// TagLib's map, with the lists of people (TIPL, TMCL) read pair by pair: TagLib gives up on the whole list
 /// when it meets a role it does not know, which is what every ID3v2.3 list with an instrument in it is.
 TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
@@ -86,6 +98,16 @@ TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
                                                              {"MIX", "MIXER"},
                                                              {"DJ-MIX", "DJMIXER"}};
     TagLib::PropertyMap map = tag.properties();
+    if (tag.frameListMap().contains("TIPL") || tag.frameListMap().contains("TMCL")) {
+        std::vector<TagLib::String> read;
+        for (const auto& [key, values] : map)
+            if (utf8(key).starts_with("PERFORMER:"))
+                read.push_back(key);
+        for (const auto& [id, property] : roles)
+            read.push_back(wide(property));
+        for (const TagLib::String& key : read)
+            map.erase(key);
+    }
     for (const char* id : {"TIPL", "TMCL"}) {
         for (const TagLib::ID3v2::Frame* frame : tag.frameListMap()[id]) {
             const auto* text = dynamic_cast<const TagLib::ID3v2::TextIdentificationFrame*>(frame);
@@ -94,10 +116,10 @@ TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
             TagLib::StringList pairs = text->fieldList();
             for (unsigned int i = 0; i + 1 < pairs.size(); i += 2) {
                 auto role = roles.find(utf8(pairs[i].upper()));
-                TagLib::String key =
-                    role != roles.end() ? wide(role->second) : "PERFORMER:" + pairs[i].upper();
-                if (!map[key].contains(pairs[i + 1]))
-                    map[key].append(pairs[i + 1]);
+                TagLib::String key = role != roles.end() ? wide(role->second) : "PERFORMER:" + pairs[i].upper();
+                for (const std::string& name : namesIn(utf8(pairs[i + 1])))
+                    if (!map[key].contains(wide(name)))
+                        map[key].append(wide(name));
             }
         }
     }

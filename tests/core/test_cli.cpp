@@ -1,0 +1,203 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The whole slice through moorfrost-cli, on real files of all seven formats, read back by ffprobe.
+#include <QtTest>
+
+#include <QJsonArray>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QProcess>
+
+#include "core/text/text.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+
+class TestCli : public QObject {
+    Q_OBJECT
+
+    struct Answer {
+        int code = -1;
+        QList<QJsonObject> lines;
+        QString messages;
+    };
+    Answer run(const QList<QByteArray>& arguments) {
+        // Arguments as bytes: through a shell-free file of NUL-terminated words.
+        QStringList words;
+        QProcess process;
+        Answer answer;
+        QByteArray script = "exec \"$0\" --library \"$MOORFROST_LIBRARY\"";
+        for (const QByteArray& a : arguments) {
+            QByteArray quoted = a;
+            quoted.replace("'", "'\\''");
+            script += " '" + quoted + "'";
+        }
+        test::writeBytes(*box_ / "script", script.toStdString());
+        QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
+        environment.insert("MOORFROST_LIBRARY", QString::fromStdString((*box_ / "library.db").native()));
+        process.setProcessEnvironment(environment);
+        process.start("/bin/sh", {"-c",
+                                  "script=$(cat " + QString::fromStdString((*box_ / "script").native()) +
+                                      "); eval \"$script\"",
+                                  MOORFROST_CLI});
+        process.waitForFinished(60000);
+        answer.code = process.exitCode();
+        answer.messages = QString::fromUtf8(process.readAllStandardError());
+        for (const QByteArray& line : process.readAllStandardOutput().split('\n'))
+            if (!line.isEmpty()) {
+                QJsonDocument document = QJsonDocument::fromJson(line);
+                if (!document.isObject())
+                    qFatal("not JSON: %s", line.constData());
+                answer.lines << document.object();
+            }
+        return answer;
+    }
+    QByteArray path(const std::string& name) { return QByteArray::fromStdString((*box_ / name).native()); }
+
+private slots:
+    void init() { box_ = std::make_unique<test::Sandbox>(); }
+
+    void theWholeWayOfWork() {
+        std::map<Path, std::string> before;
+        int n = 0;
+        for (const std::string& e : test::endings()) {
+            std::string number = std::to_string(++n);
+            Path file = test::makeSound(*box_ / "in/The Hollow Ferry/Night Post EP",
+                                        "0" + number + " Song " + number + e);
+            before[file] = test::readBytes(file);
+        }
+        Answer scan = run({"scan", path("in")});
+        QCOMPARE(scan.code, 0);
+        QCOMPARE(scan.lines.size(), 7);
+        for (const QJsonObject& o : scan.lines) {
+            QVERIFY(o["error"].isNull());
+            QVERIFY(!o.contains("path_bytes"));
+            QVERIFY(o["facts"].toObject()["duration"].toDouble() > 1);
+        }
+
+        Answer names =
+            run({"read-names", path("in"), "--plan", "{artist}/{album}/{track} {title}", "--dry-run"});
+        QCOMPARE(names.code, 0);
+        QCOMPARE(names.lines[0]["fields"].toObject()["artist"].toArray()[0].toString(),
+                 QString("The Hollow Ferry"));
+        for (const auto& [file, bytes] : before)
+            QVERIFY(test::readBytes(file) == bytes); // dry
+        names = run({"read-names", path("in"), "--plan", "{artist}/{album}/{track} {title}"});
+        QCOMPARE(names.code, 0);
+        QCOMPARE(run({"set", path("in"), "--field", "date=1998-10-05", "--field", "genre=Folk", "--field",
+                      "genre=Live"})
+                     .code,
+                 0);
+
+        std::filesystem::create_directories(*box_ / "shelf");
+        const QByteArray plan = "{album artist, else artist}/{date: year} {album}/{track: 2 digits} {title}";
+        Answer dry = run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", plan, "--dry-run"});
+        QCOMPARE(dry.code, 0);
+        QVERIFY(std::filesystem::is_empty(*box_ / "shelf"));
+        Answer put = run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", plan});
+        QCOMPARE(put.code, 0);
+        n = 0;
+        for (const std::string& e : test::endings()) {
+            std::string number = std::to_string(++n);
+            Path file =
+                *box_ / ("shelf/The Hollow Ferry/1998 Night Post EP/0" + number + " Song " + number + e);
+            QVERIFY2(std::filesystem::exists(file), file.c_str());
+            auto tags = test::probeTags(file);
+            QCOMPARE(tags["title"], "Song " + number);
+            QCOMPARE(tags["artist"], std::string("The Hollow Ferry"));
+            QCOMPARE(tags["album"], std::string("Night Post EP"));
+            QVERIFY(tags["date"].starts_with("1998"));
+        }
+        QVERIFY(!std::filesystem::exists(*box_ / "in/The Hollow Ferry/Night Post EP"));
+
+        QCOMPARE(run({"search", "SONG ferry"}).lines.size(), 7);
+        QCOMPARE(run({"search", "03 song"}).lines.size(), 1);
+        QCOMPARE(run({"search", "nothing like it"}).lines.size(), 0);
+
+        Answer journal = run({"journal"});
+        QCOMPARE(journal.lines.size(), 3);
+        QCOMPARE(journal.lines[0]["files"].toArray().size(), 7);
+        for (const QJsonObject& set : journal.lines)
+            QCOMPARE(run({"take-back", QByteArray::number(set["id"].toInt())}).code, 0);
+        for (const auto& [file, bytes] : before)
+            QVERIFY2(test::readBytes(file) == bytes, file.c_str());
+        QCOMPARE(run({"search", "song"}).lines.size(), 0);
+    }
+
+    void pathsThatAreNotUtf8() {
+        Path odd = *box_ / "in/caf\xE9 \\ x.flac";
+        std::filesystem::rename(test::makeSound(*box_ / "in", "a.flac"), odd);
+        Answer scan = run({"scan", QByteArray::fromStdString(odd.native())});
+        QCOMPARE(scan.code, 0);
+        QJsonObject o = scan.lines[0];
+        QCOMPARE(QByteArray::fromHex(o["path_bytes"].toString().toLatin1()).toStdString(), odd.native());
+        QCOMPARE(text::unescapeBytes(o["path"].toString().toStdString()), odd.native());
+        QCOMPARE(run({"set", QByteArray::fromStdString(odd.native()), "--field", "title=x"}).code, 0);
+    }
+
+    void exitCodes_data() {
+        QTest::addColumn<QList<QByteArray>>("arguments");
+        QTest::addColumn<int>("code");
+        QTest::addColumn<QString>("mentions");
+        auto row = [](const char* name, QList<QByteArray> a, int code, const char* mentions) {
+            QTest::newRow(name) << a << code << mentions;
+        };
+        row("no command", {}, 2, "");
+        row("unknown command", {"burn"}, 2, "");
+        row("missing file", {"scan", "/nowhere.mp3"}, 1, "1 could not");
+        row("no field", {"set", "IN"}, 2, "");
+        row("not name=value", {"set", "IN", "--field", "title"}, 2, "name=value");
+        row("impossible value", {"set", "IN", "--field", "date=soon"}, 2, "year");
+        row("plan with an error", {"read-names", "IN", "--plan", "{artits}"}, 2, "character 2");
+        row("shelf not there", {"put-away", "IN", "--shelf", "/nowhere", "--plan", "{title}"}, 2,
+            "not there");
+        row("unknown set", {"take-back", "77"}, 2, "no set 77");
+        row("name that does not fit", {"read-names", "IN", "--plan", "{artist} - {title}"}, 1, "");
+        row("blank folder name", {"put-away", "IN", "--shelf", "BOX", "--plan", "{album}/{title}"}, 1, "");
+    }
+    void exitCodes() {
+        QFETCH(QList<QByteArray>, arguments);
+        QFETCH(int, code);
+        QFETCH(QString, mentions);
+        Path file = test::makeSound(*box_ / "in", "quayside.flac");
+        std::string before = test::readBytes(file);
+        for (QByteArray& a : arguments) {
+            a = a == "IN" ? path("in") : a == "BOX" ? QByteArray::fromStdString(box_->root().native()) : a;
+        }
+        Answer answer = run(arguments);
+        QCOMPARE(answer.code, code);
+        QVERIFY2(answer.messages.contains(mentions), qPrintable(answer.messages));
+        QVERIFY(test::readBytes(file) == before);
+    }
+
+    void someFail() {
+        test::makeSound(*box_ / "in", "a.flac");
+        test::writeBytes(*box_ / "in/b.mp3", "");
+        Answer answer = run({"set", path("in"), "--field", "title=x"});
+        QCOMPARE(answer.code, 1);
+        int done = 0, failed = 0;
+        for (const QJsonObject& o : answer.lines) {
+            done += o["state"].toString() == "done";
+            failed += o["state"].toString() == "failed" && !o["error"].toString().isEmpty();
+        }
+        QCOMPARE(done, 1);
+        QCOMPARE(failed, 1);
+    }
+
+    void copies() {
+        Path file = test::makeSound(*box_ / "in", "quayside.mp3");
+        run({"set", path("in"), "--field", "title=Quayside"});
+        std::filesystem::create_directories(*box_ / "shelf");
+        QCOMPARE(run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{title}", "--copy"}).code,
+                 0);
+        QVERIFY(std::filesystem::exists(file));
+        QVERIFY(test::readBytes(*box_ / "shelf/Quayside.mp3") == test::readBytes(file));
+        Answer again = run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{title}", "--copy"});
+        QCOMPARE(again.code, 1); // the name is taken now
+    }
+
+private:
+    std::unique_ptr<test::Sandbox> box_;
+};
+
+QTEST_GUILESS_MAIN(TestCli)
+#include "test_cli.moc"

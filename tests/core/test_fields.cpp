@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QtTest>
+
+#include <set>
+
+#include "core/tags/fields.h"
+
+using namespace moorfrost;
+
+class TestFields : public QObject {
+    Q_OBJECT
+private slots:
+    void namesAreUnique() {
+        std::set<std::string> keys, properties;
+        for (const tags::FieldDef& def : tags::fieldTable()) {
+            QVERIFY2(keys.insert(def.key).second, def.key.c_str());
+            QVERIFY2(properties.insert(def.property).second, def.property.c_str());
+            for (const std::string& alias : def.aliases)
+                QVERIFY2(properties.insert(alias).second, alias.c_str());
+        }
+    }
+
+    void lookUp() {
+        QCOMPARE(tags::keyFromName("Album Artist"), std::string("album_artist"));
+        QCOMPARE(tags::keyFromName("album_artist"), std::string("album_artist"));
+        QCOMPARE(tags::keyFromName("ORGANIZATION"), std::string("label"));
+        QCOMPARE(tags::keyFromName(" Reel No "), std::string("reel no"));
+    }
+
+    void validity_data() {
+        QTest::addColumn<QString>("key");
+        QTest::addColumn<QString>("value");
+        QTest::addColumn<bool>("fine");
+        QTest::newRow("year") << "date"
+                              << "1998" << true;
+        QTest::newRow("year and month") << "date"
+                                        << "1998-10" << true;
+        QTest::newRow("day") << "date"
+                             << "1998-10-05" << true;
+        QTest::newRow("month 13") << "date"
+                                  << "1998-13" << false;
+        QTest::newRow("words") << "date"
+                               << "last year" << false;
+        QTest::newRow("number") << "track"
+                                << "12" << true;
+        QTest::newRow("pair in one") << "track"
+                                     << "1/12" << false;
+        QTest::newRow("letters in tempo") << "tempo"
+                                          << "abc" << false;
+        QTest::newRow("flag") << "compilation"
+                              << "yes" << false;
+        QTest::newRow("custom") << "reel no"
+                                << "7" << true;
+        QTest::newRow("custom with =") << "a=b"
+                                       << "7" << false;
+    }
+    void validity() {
+        QFETCH(QString, key);
+        QFETCH(QString, value);
+        QFETCH(bool, fine);
+        std::string why = tags::whyNotValid(key.toStdString(), {value.toStdString()});
+        QVERIFY2(why.empty() == fine, why.c_str());
+    }
+
+    void severalValues() {
+        QCOMPARE(tags::valuesFromText("artist", "Kestrel & Rook; Wren-Low"),
+                 (std::vector<std::string>{"Kestrel & Rook", "Wren-Low"}));
+        QCOMPARE(tags::valuesFromText("album", "One; Two"),
+                 std::vector<std::string>{"One; Two"}); // holds one
+        QVERIFY(tags::valuesFromText("artist", "  ").empty());
+        QVERIFY(!tags::whyNotValid("album", {"a", "b"}).empty());
+    }
+};
+
+QTEST_GUILESS_MAIN(TestFields)
+#include "test_fields.moc"

@@ -1,0 +1,321 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Carrying out and taking back, with real files of every format.
+#include <QtTest>
+
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <sys/wait.h>
+#include <sys/xattr.h>
+#include <unistd.h>
+
+#include "core/library/writing.h"
+#include "core/tags/tag_io.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using files::FileSet;
+using files::Step;
+using files::StepState;
+
+namespace {
+Step step(const Path& source, const tags::Fields& changes, const Path& target = {}) {
+    Step s;
+    s.source = source;
+    s.changes = changes;
+    s.target = target;
+    s.expected = *files::stateOf(source);
+    return s;
+}
+} // namespace
+
+class TestFileSet : public QObject {
+    Q_OBJECT
+private slots:
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        auto store = library::Store::open(*box_ / "library.db");
+        QVERIFY_RESULT(store);
+        store_ = std::move(*store);
+    }
+    void cleanup() { store_.reset(); }
+
+    library::WriteOutcome write(const FileSet& set, std::stop_token stop = {}) {
+        work::Progress progress;
+        return library::writeSet(*store_, set, 0, stop, progress);
+    }
+    library::TakeBackOutcome takeBack(int64_t set, std::optional<std::set<size_t>> only = {}) {
+        work::Progress progress;
+        return library::takeBackSet(*store_, set, only, {}, progress);
+    }
+
+    void tagsAndPlacesThereAndBack() {
+        FileSet set{"Put away", {}, {*box_ / "in"}};
+        std::map<Path, std::string> before;
+        for (const std::string& e : test::endings()) {
+            Path file = test::makeSound(*box_ / "in", "song" + e);
+            test::tag(file, {{"title", {"Old"}}, {"comment", {std::string(300, 'c')}}});
+            before[file] = test::readBytes(file);
+            set.steps.push_back(step(file,
+                                     {{"title", {"Gorse"}}, {"comment", {}}, {"artist", {"Isla Varnholt"}}},
+                                     *box_ / "shelf/Isla Varnholt" / ("Gorse" + e)));
+        }
+        auto outcome = write(set);
+        QCOMPARE(outcome.report.done, before.size());
+        QVERIFY(!std::filesystem::exists(*box_ / "in"));
+        for (const std::string& e : test::endings()) {
+            auto read = tags::readTags(*box_ / "shelf/Isla Varnholt" / ("Gorse" + e));
+            QVERIFY_RESULT(read);
+            QCOMPARE(read->fields["title"].front(), std::string("Gorse"));
+            QVERIFY(!read->fields.contains("comment"));
+        }
+        auto back = takeBack(outcome.set);
+        QCOMPARE(back.done, before.size());
+        for (const auto& [file, bytes] : before)
+            QVERIFY2(test::readBytes(file) == bytes, file.c_str());
+        QVERIFY(!std::filesystem::exists(*box_ / "shelf"));
+        QCOMPARE(store_->sets().front().takenBack, before.size());
+    }
+
+    void timesModeAndAttributesSurvive() {
+        Path file = test::makeSound(box_->root(), "a.flac");
+        ::chmod(file.c_str(), 0640);
+        bool attributes = ::setxattr(file.c_str(), "user.note", "kept", 4, 0) == 0;
+        timespec times[2] = {{1000, 0}, {921412800, 5}};
+        ::utimensat(AT_FDCWD, file.c_str(), times, 0);
+        auto outcome = write({"w", {step(file, {{"title", {"x"}}})}, {}});
+        QCOMPARE(outcome.report.done, size_t{1});
+        struct stat st {};
+        ::stat(file.c_str(), &st);
+        QCOMPARE(st.st_mode & 0777, mode_t{0640});
+        char value[8] = {};
+        if (attributes)
+            QCOMPARE(::getxattr(file.c_str(), "user.note", value, sizeof value), ssize_t{4});
+        takeBack(outcome.set);
+        QCOMPARE(files::stateOf(file)->modifiedNs, int64_t{921412800} * 1000000000 + 5);
+    }
+
+    void oneTroubleStopsOnlyItself() {
+        Path fine = test::makeSound(box_->root(), "fine.mp3"),
+             gone = test::makeSound(box_->root(), "gone.mp3", 2),
+             changed = test::makeSound(box_->root(), "changed.mp3", 3),
+             taken = test::makeSound(box_->root(), "taken.mp3", 4),
+             broken = test::makeSound(box_->root(), "broken.wav", 5);
+        FileSet set{"w", {}, {}};
+        for (const Path& p : {fine, gone, changed, taken, broken})
+            set.steps.push_back(step(p, {{"title", {"x"}}}));
+        set.steps[3].target = *box_ / "occupied.mp3";
+        test::writeBytes(*box_ / "occupied.mp3", "somebody's");
+        std::filesystem::remove(gone);
+        test::tag(changed, {{"title", {"by another program"}}});
+        std::string cut = test::readBytes(broken).substr(0, 20000);
+        test::writeBytes(broken, cut);
+        set.steps[4].expected = *files::stateOf(broken);
+        std::string takenBytes = test::readBytes(taken);
+        auto report = write(set).report;
+        QCOMPARE(report.done, size_t{1});
+        QCOMPARE(report.failed, size_t{4});
+        QVERIFY(report.steps[1].error.find("not there") != std::string::npos);
+        QVERIFY(report.steps[2].error.find("changed by something else") != std::string::npos);
+        QVERIFY(report.steps[3].error.find("overwritten") != std::string::npos);
+        QVERIFY(report.steps[4].error.find("cut short") != std::string::npos);
+        QVERIFY(test::readBytes(taken) == takenBytes);
+        QCOMPARE(test::readBytes(*box_ / "occupied.mp3"), std::string("somebody's"));
+        QVERIFY(test::readBytes(broken) == cut);
+    }
+
+    void readOnlyFilesAndFolders() {
+        // Root may write anywhere: the work is done in a child without its rights.
+        Path locked = *box_ / "locked", open = *box_ / "open";
+        Path inLocked = test::makeSound(locked, "a.flac"), readOnly = test::makeSound(open, "b.flac");
+        ::chmod(readOnly.c_str(), 0444);
+        ::chmod(locked.c_str(), 0555);
+        ::chmod(open.c_str(), 0777);
+        ::chmod(box_->root().c_str(), 0777);
+        store_.reset();
+        pid_t child = ::fork();
+        if (child == 0) {
+            if (::geteuid() == 0 && ::setuid(65534) != 0)
+                ::_exit(3);
+            auto store = library::Store::open(*box_ / "child.db");
+            work::Progress progress;
+            FileSet set{"w", {step(inLocked, {{"title", {"x"}}}), step(readOnly, {{"title", {"x"}}})}, {}};
+            auto report = library::writeSet(**store, set, 0, {}, progress).report;
+            bool right = report.failed == 2 && report.steps[0].error.find("read-only") != std::string::npos &&
+                         report.steps[1].error.find("read-only") != std::string::npos;
+            ::_exit(right ? 0 : 1);
+        }
+        int status = -1;
+        ::waitpid(child, &status, 0);
+        ::chmod(locked.c_str(), 0755);
+        QCOMPARE(status, 0);
+    }
+
+    void copiesLeaveTheSource() {
+        Path file = test::makeSound(box_->root(), "a.ogg");
+        std::string before = test::readBytes(file);
+        Step s = step(file, {{"title", {"Copy"}}}, *box_ / "shelf/a.ogg");
+        s.copy = true;
+        auto outcome = write({"c", {s}, {}});
+        QCOMPARE(outcome.report.done, size_t{1});
+        QVERIFY(test::readBytes(file) == before);
+        QCOMPARE(tags::readTags(*box_ / "shelf/a.ogg")->fields["title"].front(), std::string("Copy"));
+        QCOMPARE(takeBack(outcome.set).done, size_t{1});
+        QVERIFY(!std::filesystem::exists(*box_ / "shelf"));
+        QVERIFY(test::readBytes(file) == before);
+    }
+
+    void takeBackRefusesWhatOthersChanged() {
+        Path a = test::makeSound(box_->root(), "a.flac"), b = test::makeSound(box_->root(), "b.flac", 2),
+             c = test::makeSound(box_->root(), "c.flac", 3);
+        auto outcome = write(
+            {"w",
+             {step(a, {{"title", {"x"}}}), step(b, {{"title", {"x"}}}), step(c, {}, *box_ / "moved.flac")},
+             {}});
+        QCOMPARE(outcome.report.done, size_t{3});
+        test::tag(a, {{"title", {"by another program"}}});
+        std::string changed = test::readBytes(a);
+        test::writeBytes(c, "a new file in the old place");
+        auto back = takeBack(outcome.set);
+        QCOMPARE(back.done, size_t{1});
+        QCOMPARE(back.refused.size(), size_t{2});
+        QVERIFY(test::readBytes(a) == changed);
+        QVERIFY(std::filesystem::exists(*box_ / "moved.flac"));
+        // Once the place is free again, the rest can be taken back.
+        std::filesystem::remove(c);
+        QCOMPARE(takeBack(outcome.set).done, size_t{1});
+        QVERIFY(std::filesystem::exists(c));
+    }
+
+    void someFilesOfASet() {
+        Path a = test::makeSound(box_->root(), "a.flac"), b = test::makeSound(box_->root(), "b.flac", 2);
+        std::string beforeA = test::readBytes(a), beforeB = test::readBytes(b);
+        auto outcome = write({"w", {step(a, {{"title", {"x"}}}), step(b, {{"title", {"x"}}})}, {}});
+        QCOMPARE(takeBack(outcome.set, std::set<size_t>{1}).done, size_t{1});
+        QVERIFY(test::readBytes(b) == beforeB);
+        QVERIFY(test::readBytes(a) != beforeA);
+        QCOMPARE(takeBack(outcome.set).done, size_t{1});
+        QVERIFY(test::readBytes(a) == beforeA);
+    }
+
+    void movesInAChain() {
+        // b's place becomes free in the same set; c and d would swap, which is refused whole.
+        Path a = test::makeSound(box_->root(), "a.mp3", 1), b = test::makeSound(box_->root(), "b.mp3", 2),
+             c = test::makeSound(box_->root(), "c.mp3", 3), d = test::makeSound(box_->root(), "d.mp3", 4);
+        std::string first = test::readBytes(a), third = test::readBytes(c);
+        auto report =
+            write({"m", {step(a, {}, b), step(b, {}, *box_ / "e.mp3"), step(c, {}, d), step(d, {}, c)}, {}})
+                .report;
+        QCOMPARE(report.done, size_t{2});
+        QVERIFY(test::readBytes(b) == first);
+        QVERIFY(test::readBytes(c) == third);
+        QVERIFY(report.steps[2].error.find("swap") != std::string::npos ||
+                report.steps[3].error.find("swap") != std::string::npos);
+    }
+
+    void namesThatAreNotUtf8() {
+        Path odd = test::makeSound(box_->root(), "a.wav");
+        Path latin = *box_ / "old \xE5\xE4\xF6.wav";
+        std::filesystem::rename(odd, latin);
+        auto outcome = write({"w", {step(latin, {{"title", {"x"}}}, *box_ / "new \xFF.wav")}, {}});
+        QCOMPARE(outcome.report.done, size_t{1});
+        QVERIFY(std::filesystem::exists(*box_ / "new \xFF.wav"));
+        QCOMPARE(takeBack(outcome.set).done, size_t{1});
+        QVERIFY(std::filesystem::exists(latin));
+    }
+
+    void linksAreFollowedNotReplaced() {
+        Path real = test::makeSound(*box_ / "real", "a.flac");
+        Path link = *box_ / "link.flac";
+        std::filesystem::create_symlink(real, link);
+        QCOMPARE(write({"w", {step(link, {{"title", {"x"}}})}, {}}).report.done, size_t{1});
+        QVERIFY(std::filesystem::is_symlink(link));
+        QCOMPARE(tags::readTags(real)->fields["title"].front(), std::string("x"));
+    }
+
+    void stoppingLeavesACleanState() {
+        FileSet set{"w", {}, {}};
+        for (int i = 0; i < 40; ++i)
+            set.steps.push_back(
+                step(test::makeSound(box_->root(), std::to_string(i) + ".flac"), {{"title", {"x"}}}));
+        std::stop_source stop;
+        stop.request_stop();
+        auto report = write(set, stop.get_token()).report;
+        QCOMPARE(report.done + report.left, size_t{40});
+        QCOMPARE(report.left, size_t{40});
+        for (const Step& s : set.steps)
+            QVERIFY(tags::readTags(s.source)->fields.count("title") == 0);
+        for (const auto& entry : std::filesystem::directory_iterator(box_->root()))
+            QVERIFY(!entry.path().filename().native().starts_with(".moorfrost"));
+    }
+
+    // Edits, moves and take-backs in random order against a plain model of names and bytes.
+    void againstAModel() {
+        uint32_t state = 11;
+        auto next = [&](size_t n) {
+            state = state * 1664525u + 1013904223u;
+            return static_cast<size_t>(state >> 16) % n;
+        };
+        struct Written {
+            int64_t set;
+            std::map<Path, std::string> before;
+        };
+        std::vector<Path> files;
+        for (size_t i = 0; i < 6; ++i)
+            files.push_back(test::makeSound(*box_ / "m", "f" + std::to_string(i) + test::endings()[i],
+                                            20 + static_cast<uint32_t>(i)));
+        auto snapshot = [&] {
+            std::map<Path, std::string> all;
+            for (const auto& e : std::filesystem::recursive_directory_iterator(*box_ / "m"))
+                if (e.is_regular_file())
+                    all[e.path()] = test::readBytes(e.path());
+            return all;
+        };
+        std::vector<Written> history;
+        for (int round = 0; round < 40; ++round) {
+            if (!history.empty() && next(3) == 0) {
+                auto back = takeBack(history.back().set);
+                QVERIFY2(back.refused.empty(),
+                         back.refused.empty() ? "" : back.refused.front().second.c_str());
+                QVERIFY(snapshot() == history.back().before);
+                history.pop_back();
+                continue;
+            }
+            std::vector<Path> now;
+            for (const auto& [path, bytes] : snapshot())
+                now.push_back(path);
+            FileSet set{"r", {}, {}};
+            std::set<size_t> used;
+            for (size_t k = 0; k < 3; ++k) {
+                size_t i = next(now.size());
+                if (!used.insert(i).second)
+                    continue;
+                Path target =
+                    next(2)
+                        ? *box_ / "m" / ("d" + std::to_string(next(3))) /
+                              (std::to_string(round) + "-" + std::to_string(k) + now[i].extension().native())
+                        : Path();
+                set.steps.push_back(step(now[i],
+                                         next(4) ? tags::Fields{{"title", {std::string(1 + next(400), 't')}}}
+                                                 : tags::Fields{},
+                                         target));
+            }
+            history.push_back({0, snapshot()});
+            auto outcome = write(set);
+            QCOMPARE(outcome.report.failed, size_t{0});
+            history.back().set = outcome.set;
+            QCOMPARE(snapshot().size(), files.size());
+        }
+        while (!history.empty()) {
+            QVERIFY(takeBack(history.back().set).refused.empty());
+            QVERIFY(snapshot() == history.back().before);
+            history.pop_back();
+        }
+    }
+
+private:
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<library::Store> store_;
+};
+
+QTEST_GUILESS_MAIN(TestFileSet)
+#include "test_file_set.moc"

@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QtTest>
+
+#include <sys/stat.h>
+
+#include "core/files/scan.h"
+#include "core/work/job.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+
+namespace {
+std::map<std::string, files::ScannedFile> scanned(const std::vector<Path>& roots, bool subfolders,
+                                                  files::ScanSummary* summary = nullptr,
+                                                  unsigned threads = 2) {
+    std::map<std::string, files::ScannedFile> out;
+    work::Progress progress;
+    auto s = files::scan(roots, {subfolders, threads}, {}, progress,
+                         [&](files::ScannedFile f) { out[f.path.filename().native()] = f; });
+    if (summary)
+        *summary = s;
+    return out;
+}
+} // namespace
+
+class TestScan : public QObject {
+    Q_OBJECT
+private slots:
+    void foldersWithAndWithout() {
+        test::Sandbox box;
+        test::makeSound(box.root(), "a.mp3");
+        test::makeSound(box / "sub/deeper", "b.flac");
+        test::writeBytes(box / "notes.txt", "x");
+        files::ScanSummary summary;
+        QCOMPARE(scanned({box.root()}, true, &summary).size(), size_t{2});
+        QCOMPARE(summary.read, uint64_t{2});
+        QCOMPARE(summary.others, uint64_t{1});
+        QCOMPARE(scanned({box.root()}, false).size(), size_t{1});
+        QCOMPARE(scanned({box / "a.mp3", box.root(), box.root() / "."}, false).size(),
+                 size_t{1}); // once, however it is named
+    }
+
+    void oddThingsGetAReason_data() {
+        QTest::addColumn<QString>("name");
+        QTest::addColumn<QString>("mentions");
+        QTest::newRow("zero bytes") << "zero.mp3"
+                                    << "empty";
+        QTest::newRow("text") << "letter.wav"
+                              << "not sound";
+        QTest::newRow("cut short") << "cut.m4a"
+                                   << "cut short";
+        QTest::newRow("loop") << "loop.ogg"
+                              << "circle";
+        QTest::newRow("pipe") << "pipe.flac"
+                              << "pipe";
+        QTest::newRow("broken link") << "nowhere.mp3"
+                                     << "not there";
+    }
+    void oddThingsGetAReason() {
+        QFETCH(QString, name);
+        QFETCH(QString, mentions);
+        test::Sandbox box;
+        test::writeBytes(box / "zero.mp3", "");
+        test::writeBytes(box / "letter.wav", "Dear archive");
+        std::string m4a = test::readBytes(test::makeSound(box / "other", "x.m4a"));
+        test::writeBytes(box / "cut.m4a", m4a.substr(0, m4a.size() / 2));
+        std::filesystem::create_symlink("loop.ogg", box / "loop.ogg");
+        std::filesystem::create_symlink("nothing", box / "nowhere.mp3");
+        ::mkfifo((box / "pipe.flac").c_str(), 0600);
+        std::filesystem::create_directories(box / "folder.mp3");
+        test::makeSound(box.root(), "fine.flac");
+        auto all = scanned({box.root()}, false);
+        QVERIFY(!all.contains("folder.mp3")); // a folder may have any name
+        QVERIFY(all["fine.flac"].tags);
+        QVERIFY2(QString::fromStdString(all[name.toStdString()].error).contains(mentions),
+                 all[name.toStdString()].error.c_str());
+    }
+
+    void foldersThatLeadRoundAreReadOnce() {
+        test::Sandbox box;
+        test::makeSound(box / "a/b", "x.mp3");
+        std::filesystem::create_directory_symlink("..", box / "a/b/up");
+        std::filesystem::create_directory_symlink(box / "a", box / "again");
+        QCOMPARE(scanned({box.root()}, true).size(), size_t{1});
+    }
+
+    void missingStartingPoint() {
+        files::ScanSummary summary;
+        auto all = scanned({"/nowhere/at/all"}, true, &summary);
+        QCOMPARE(summary.failed, uint64_t{1});
+        QVERIFY(all.begin()->second.error.find("not there") != std::string::npos);
+    }
+
+    void bytesOfPathsAreKept() {
+        test::Sandbox box;
+        Path odd = box / "\xFF\xFE caf\xE9.wav";
+        std::filesystem::rename(test::makeSound(box.root(), "a.wav"), odd);
+        auto all = scanned({box.root()}, true);
+        QCOMPARE(all.size(), size_t{1});
+        QCOMPARE(all.begin()->second.path.native(), odd.native());
+    }
+
+    void stopping() {
+        test::Sandbox box;
+        for (int i = 0; i < 50; ++i)
+            test::makeSound(box.root(), std::to_string(i) + ".flac");
+        std::atomic<int> found = 0;
+        files::ScanSummary summary;
+        work::Job job("scan", [&](std::stop_token stop, work::Progress& progress) {
+            summary = files::scan({box.root()}, {true, 2}, stop, progress, [&](files::ScannedFile) {
+                if (++found == 5)
+                    job_->stop();
+            });
+        });
+        job_ = &job;
+        job.wait();
+        QVERIFY(summary.stopped);
+        QVERIFY(found < 50);
+        QVERIFY(job.isDone());
+        QCOMPARE(job.progress().total, uint64_t{50});
+    }
+
+    void sameResultsWhateverTheThreads() {
+        test::Sandbox box;
+        for (const std::string& e : test::endings())
+            test::tag(test::makeSound(box.root(), "x" + e), {{"title", {"Song " + e}}});
+        auto one = scanned({box.root()}, true, nullptr, 1), four = scanned({box.root()}, true, nullptr, 4);
+        QCOMPARE(one.size(), four.size());
+        for (const auto& [name, file] : one)
+            QCOMPARE(file.tags->fields, four[name].tags->fields);
+    }
+
+private:
+    work::Job* job_ = nullptr;
+};
+
+QTEST_GUILESS_MAIN(TestScan)
+#include "test_scan.moc"

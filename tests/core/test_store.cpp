@@ -1,0 +1,146 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QtTest>
+
+#include "core/library/search.h"
+#include "core/library/writing.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+
+class TestStore : public QObject {
+    Q_OBJECT
+private slots:
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        store_ = std::move(*library::Store::open(*box_ / "library.db"));
+    }
+    void cleanup() { store_.reset(); }
+
+    void filesComeBackAsTheyWere() {
+        Path file = test::makeSound(box_->root(), "old \xE5.flac");
+        test::tag(file, {{"title", {"Север"}}, {"artist", {"A", "B"}}, {"reel", {"7"}}});
+        int64_t batch = store_->addBatch("Tarnholm");
+        files::ScannedFile scanned = files::scanFile(file);
+        files::ScannedFile bad;
+        bad.path = *box_ / "gone.mp3";
+        bad.error = "The file is not there any more.";
+        auto ids = store_->saveFiles({scanned, bad}, batch);
+        store_.reset();
+        store_ = std::move(*library::Store::open(*box_ / "library.db"));
+        auto read = store_->file(ids[0]);
+        QVERIFY(read);
+        QCOMPARE(read->path, file);
+        QCOMPARE(read->tags.fields, scanned.tags->fields);
+        QCOMPARE(read->tags.facts.sampleRate, 44100);
+        QVERIFY(read->state == scanned.state);
+        QCOMPARE(store_->file(ids[1])->error, bad.error);
+        QCOMPARE(store_->batchFiles(batch).size(), size_t{2});
+        QCOMPARE(store_->allFiles().size(), size_t{2});
+        // The same path again is the same file.
+        QCOMPARE(store_->saveFile(scanned), ids[0]);
+    }
+
+    void forgettingABatch() {
+        int64_t shelf = store_->addShelf("Archive", *box_ / "shelf");
+        int64_t batch = store_->addBatch("one"), other = store_->addBatch("two");
+        Path a = test::makeSound(box_->root(), "a.flac"), b = test::makeSound(box_->root(), "b.flac"),
+             c = test::makeSound(box_->root(), "c.flac");
+        auto ids = store_->saveFiles({files::scanFile(a), files::scanFile(b), files::scanFile(c)}, batch);
+        store_->saveFile(files::scanFile(a), shelf);
+        store_->addToBatch(other, {ids[1]});
+        store_->forgetBatch(batch);
+        QVERIFY(store_->file(ids[0])); // on a shelf
+        QVERIFY(store_->file(ids[1])); // in another batch
+        QVERIFY(!store_->file(ids[2]));
+        QVERIFY(std::filesystem::exists(c));
+    }
+
+    void aNewerLibraryIsRefused() {
+        store_->database().execute("PRAGMA user_version = 999");
+        store_.reset();
+        auto opened = library::Store::open(*box_ / "library.db");
+        QVERIFY(!opened);
+        QVERIFY(opened.error().message.find("newer") != std::string::npos);
+        test::writeBytes(*box_ / "not.db", "this is not a database, it is a letter to the archive");
+        QVERIFY(!library::Store::open(*box_ / "not.db"));
+    }
+
+    void shelfOfAPath() {
+        std::vector<library::Shelf> shelves = {{1, "a", "/music"}, {2, "b", "/music/radio"}};
+        QCOMPARE(library::shelfOf(shelves, "/music/x.mp3"), int64_t{1});
+        QCOMPARE(library::shelfOf(shelves, "/music/radio/x.mp3"), int64_t{2});
+        QCOMPARE(library::shelfOf(shelves, "/musical/x.mp3"), int64_t{0});
+    }
+
+    void puttingAwayAndBack() {
+        int64_t shelf = store_->addShelf("Archive", *box_ / "shelf");
+        int64_t batch = store_->addBatch("one");
+        Path a = test::makeSound(*box_ / "in", "a.flac");
+        library::FileId id = store_->saveFiles({files::scanFile(a)}, batch).front();
+        store_->saveDrafts({{id, "title", {}, library::Draft{{"Gorse"}, "typed", 1}},
+                            {id, "genre", {}, library::Draft{{"Folk"}, "typed", 1}}});
+        files::Step step;
+        step.file = id;
+        step.source = a;
+        step.target = *box_ / "shelf/Gorse.flac";
+        step.changes = {{"title", {"Gorse"}}};
+        work::Progress progress;
+        auto outcome = library::writeSet(*store_, {"Put away", {step}, {}}, batch, {}, progress);
+        auto file = store_->file(id);
+        QCOMPARE(file->path, step.target);
+        QCOMPARE(file->shelf, shelf);
+        QCOMPARE(file->tags.fields["title"].front(), std::string("Gorse"));
+        QVERIFY(store_->batchFiles(batch).empty());
+        auto drafts = store_->drafts();
+        QCOMPARE(drafts.size(), size_t{1}); // what was not in the set is still a draft
+        QCOMPARE(std::get<1>(drafts.front()), std::string("genre"));
+
+        auto steps = store_->steps(outcome.set);
+        QCOMPARE(steps.size(), size_t{1});
+        QCOMPARE(steps[0].record.after["title"].front(), std::string("Gorse"));
+        library::takeBackSet(*store_, outcome.set, std::nullopt, {}, progress);
+        file = store_->file(id);
+        QCOMPARE(file->path, a);
+        QCOMPARE(file->shelf, int64_t{0});
+        QVERIFY(!file->tags.fields.contains("title"));
+        QCOMPARE(store_->batchFiles(batch).size(), size_t{1});
+    }
+
+    void search_data() {
+        QTest::addColumn<QString>("query");
+        QTest::addColumn<QList<int>>("hits");
+        QTest::newRow("blank") << "" << QList<int>{0, 1, 2};
+        QTest::newRow("case and diacritics") << "ASE-LINN brAEkke" << QList<int>{0};
+        QTest::newRow("inside a word") << "erry" << QList<int>{1};
+        QTest::newRow("words in any order") << "reel hollow" << QList<int>{1};
+        QTest::newRow("cyrillic") << "СЕВЕР" << QList<int>{2};
+        QTest::newRow("file name") << "take2" << QList<int>{2};
+        QTest::newRow("nothing") << "zzz" << QList<int>{};
+        QTest::newRow("not across records") << "fyrlys reel" << QList<int>{};
+    }
+    void search() {
+        QFETCH(QString, query);
+        QFETCH(QList<int>, hits);
+        auto record = [](const char* path, tags::Fields fields) {
+            auto r = std::make_shared<library::FileRecord>();
+            r->path = path;
+            r->tags.fields = std::move(fields);
+            return std::shared_ptr<const library::FileRecord>(r);
+        };
+        library::SearchIndex index(
+            {record("/a.mp3", {{"artist", {"Åse-Linn Brække"}}, {"title", {"Fyrlys"}}}),
+             record("/b.mp3", {{"artist", {"The Hollow Ferry"}}, {"title", {"Ferryman's Reel"}}}),
+             record("/take2.mp3", {{"title", {"Северный ветер"}}})});
+        QList<int> found;
+        for (size_t i : index.search(query.toStdString()))
+            found << static_cast<int>(i);
+        QCOMPARE(found, hits);
+    }
+
+private:
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<library::Store> store_;
+};
+
+QTEST_GUILESS_MAIN(TestStore)
+#include "test_store.moc"

@@ -1,0 +1,95 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support/sample_files.h"
+
+#include <cstdlib>
+#include <fstream>
+#include <mutex>
+
+#include <QJsonArray>
+#include <QJsonDocument>
+#include <QProcess>
+
+#include "core/tags/tag_io.h"
+#include "demo/encode.h"
+#include "demo/synth.h"
+
+namespace moorfrost::test {
+
+Sandbox::Sandbox() {
+    std::string name = std::filesystem::canonical(std::filesystem::temp_directory_path()).native() +
+                       "/moorfrost-test-XXXXXX";
+    if (!::mkdtemp(name.data()))
+        qFatal("no temporary folder");
+    root_ = name;
+}
+
+Sandbox::~Sandbox() {
+    std::error_code ignored;
+    std::filesystem::remove_all(root_, ignored);
+}
+
+const std::vector<std::string>& endings() {
+    static const std::vector<std::string> list = {".mp3", ".flac", ".ogg", ".opus", ".m4a", ".wav", ".aiff"};
+    return list;
+}
+
+void writeBytes(const Path& file, const std::string& bytes) {
+    std::filesystem::create_directories(file.parent_path());
+    std::ofstream(file, std::ios::binary) << bytes;
+}
+
+std::string readBytes(const Path& file) {
+    std::ifstream in(file, std::ios::binary);
+    return {std::istreambuf_iterator<char>(in), {}};
+}
+
+Path makeSound(const Path& folder, const std::string& name, uint32_t seed) {
+    static std::mutex mutex;
+    static std::map<std::pair<std::string, uint32_t>, std::string> made;
+    std::lock_guard lock(mutex);
+    std::string ending = Path(name).extension();
+    std::string& bytes = made[{ending, seed}];
+    Path target = folder / name;
+    if (bytes.empty()) {
+        Path scratch = folder / ("scratch" + ending);
+        std::filesystem::create_directories(folder);
+        if (Status s =
+                demo::encodeSound(demo::synthesise({seed, 1.5, demo::Sound::Band, 1.0}), scratch, 96000);
+            !s)
+            qFatal("%s", s.error().message.c_str());
+        bytes = readBytes(scratch);
+        std::filesystem::remove(scratch);
+    }
+    writeBytes(target, bytes);
+    return target;
+}
+
+void tag(const Path& file, const tags::Fields& fields) {
+    auto edit = tags::prepareEdit(file, fields);
+    if (!edit)
+        qFatal("%s", edit.error().message.c_str());
+    std::string bytes = edit->overlay->bytes(0, edit->overlay->size());
+    edit->overlay.reset();
+    writeBytes(file, bytes);
+}
+
+QJsonObject probe(const Path& file) {
+    QProcess ffprobe;
+    ffprobe.start("ffprobe", {"-v", "quiet", "-print_format", "json", "-show_format", "-show_streams",
+                              "file:" + QString::fromStdString(file.native())});
+    if (!ffprobe.waitForFinished(30000))
+        qFatal("ffprobe is needed for the tests");
+    return QJsonDocument::fromJson(ffprobe.readAllStandardOutput()).object();
+}
+
+std::map<std::string, std::string> probeTags(const Path& file) {
+    std::map<std::string, std::string> out;
+    QJsonObject all = probe(file);
+    for (const QJsonObject& tags : {all["streams"].toArray().at(0).toObject()["tags"].toObject(),
+                                    all["format"].toObject()["tags"].toObject()})
+        for (auto it = tags.begin(); it != tags.end(); ++it)
+            out[it.key().toLower().toStdString()] = it.value().toString().toStdString();
+    return out;
+}
+
+} // namespace moorfrost::test
