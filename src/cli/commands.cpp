@@ -3,6 +3,7 @@
 
 #include <cstdio>
 #include <system_error>
+#include <thread>
 
 #include <fmt/format.h>
 #include <unistd.h>
@@ -26,6 +27,28 @@ void say(const std::string& sentence) {
     fmt::print(stderr, "moorfrost-cli: {}\n", sentence);
 }
 
+/// How far the work is, on a terminal, a few times a second.
+class ProgressLine {
+public:
+    ProgressLine(const work::Progress& progress, std::string what) : shows_(::isatty(STDERR_FILENO) != 0) {
+        if (!shows_)
+            return;
+        thread_ = std::jthread([&progress, what = std::move(what)](std::stop_token stop) {
+            while (!stop.stop_requested()) {
+                std::this_thread::sleep_for(std::chrono::milliseconds(200));
+                work::Progress::State s = progress.state();
+                if (s.total > 0)
+                    fmt::print(stderr, "\r{}: {} of {}, {:.0f} a second ", what, s.done, s.total, s.perSecond);
+            }
+            fmt::print(stderr, "\r\x1b[K");
+        });
+    }
+
+private:
+    bool shows_;
+    std::jthread thread_;
+};
+
 std::unique_ptr<library::Store> openLibrary(const Options& options) {
     Path file = options.library.empty() ? library::Store::defaultPath() : Path(options.library);
     auto store = library::Store::open(std::filesystem::absolute(file));
@@ -47,6 +70,7 @@ std::vector<Path> pathsOf(const Options& options) {
 std::vector<files::ScannedFile> readAll(const Options& options, bool& fine) {
     std::vector<files::ScannedFile> found;
     work::Progress progress;
+    ProgressLine line(progress, "reading");
     files::ScanSummary summary = files::scan(pathsOf(options), {!options.noSubfolders, 0}, {}, progress,
                                              [&](files::ScannedFile f) { found.push_back(std::move(f)); });
     for (const Error& e : summary.folders)
@@ -77,7 +101,9 @@ int writeAndReport(library::Store& store, const files::FileSet& set, bool fine) 
     if (set.steps.empty())
         return fine ? 0 : 1;
     work::Progress progress;
+    std::optional<ProgressLine> line(std::in_place, progress, "writing");
     library::WriteOutcome outcome = library::writeSet(store, set, 0, {}, progress);
+    line.reset();
     for (const files::StepRecord& r : outcome.report.steps) {
         Json line = stepJson(r);
         line["set"] = outcome.set;

@@ -164,6 +164,9 @@ private slots:
         QCOMPARE(d_->session().drafts().fieldDrafts(), size_t{4});
         QCOMPARE(d_->session().drafts().effective(model_->fileAt(2), "genre"),
                  (std::vector<std::string>{"Folk", "Live"}));
+        // Undo is about drafts, also while the focus is in the drawer.
+        QTest::keyClick(QApplication::focusWidget(), Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(d_->session().drafts().fieldDrafts(), size_t{0});
         FieldBox* artist = box("artist");
         artist->setFocus();
         artist->selectAll();
@@ -214,6 +217,7 @@ private:
 };
 
 int main(int argc, char** argv) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
     QApplication application(argc, argv);
     Driver::prepareApplication();
     TestSheet test;

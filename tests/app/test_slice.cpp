@@ -49,6 +49,9 @@ private slots:
         mime.setUrls(
             {QUrl::fromLocalFile(QString::fromStdString((root / "incoming/harbour-transfers").native())),
              QUrl::fromLocalFile(QString::fromStdString((root / "incoming/donation-lindqvist").native()))});
+        QDragEnterEvent enter({400, 300}, Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(&w, &enter);
+        QVERIFY(enter.isAccepted());
         QDropEvent drop({400, 300}, Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
         QApplication::sendEvent(&w, &drop);
         d.settle();
@@ -275,6 +278,7 @@ private:
 };
 
 int main(int argc, char** argv) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
     QApplication application(argc, argv);
     Driver::prepareApplication();
     TestSlice test;

@@ -276,6 +276,7 @@ private slots:
 };
 
 int main(int argc, char** argv) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
     QApplication application(argc, argv);
     Driver::prepareApplication();
     TestWidgets test;

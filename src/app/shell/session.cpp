@@ -422,7 +422,7 @@ void Session::refreshSleeves() {
             std::string album = commonest(fields, "album"), artist = commonest(fields, "album_artist");
             if (artist.empty())
                 artist = commonest(fields, "artist");
-            view.title = album.empty() ? shownName(members.front().path.parent_path()) : qs(album);
+            view.title = album.empty() ? shownName(matching::releaseFolder(members.front().path)) : qs(album);
             view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);
         }
         sleeves_.push_back(std::move(view));

@@ -110,7 +110,7 @@ void Session::write() {
         step.changes = drafts_.changes(id);
         if (auto place = places.find(id); place != places.end()) {
             step.target = place->second->to;
-            step.copy = PlaceWish::fromValues(drafted.find(library::placeKey)->second.values).copy;
+            step.copy = place->second->copy;
             copies += step.copy ? 1 : 0;
         }
         if (!step.changes.empty() || !step.target.empty())
@@ -121,7 +121,7 @@ void Session::write() {
             files::Step step;
             step.source = p.from;
             step.target = p.to;
-            step.copy = copies > 0;
+            step.copy = p.copy;
             set.steps.push_back(std::move(step));
         }
     set.emptied = emptied_;

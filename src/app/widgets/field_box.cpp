@@ -136,6 +136,16 @@ QMenu* FieldBox::makeMenu() {
     return menu;
 }
 
+bool FieldBox::event(QEvent* event) {
+    // Undo and redo are about drafts, unless there is typing in the box itself.
+    if (event->type() == QEvent::ShortcutOverride && !isModified()) {
+        auto* key = static_cast<QKeyEvent*>(event);
+        if (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo))
+            return QWidget::event(event);
+    }
+    return QLineEdit::event(event);
+}
+
 void FieldBox::keyPressEvent(QKeyEvent* event) {
     if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
         // Blanking needs no text: a box that shows several values is blanked from the menu.

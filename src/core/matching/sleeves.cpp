@@ -26,16 +26,9 @@ bool isDiscFolder(const Path& folder) {
     return false;
 }
 
-Path releaseFolder(const Path& file) {
-    Path folder = file.parent_path();
-    if (isDiscFolder(folder))
-        return folder.parent_path();
-    return folder;
-}
-
 /// The number at the start of a file name, -1 if there is none.
 int leadingNumber(const Path& path) {
-    const std::string& name = path.filename().native();
+    std::string name = path.filename().native();
     size_t digits = std::min(name.find_first_not_of("0123456789"), name.size());
     return digits >= 1 && digits <= 3 ? std::atoi(name.substr(0, digits).c_str()) : -1;
 }
@@ -51,6 +44,13 @@ bool numberedFolder(const std::vector<const SleeveInput*>& files) {
 }
 
 } // namespace
+
+Path releaseFolder(const Path& file) {
+    Path folder = file.parent_path();
+    if (isDiscFolder(folder))
+        return folder.parent_path();
+    return folder;
+}
 
 bool playsBefore(const SleeveInput& a, const SleeveInput& b) {
     if (int x = number(a.fields, "disc"), y = number(b.fields, "disc"); x != y)

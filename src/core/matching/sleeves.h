@@ -28,6 +28,9 @@ struct Sleeve {
 /// strays, who come last.
 std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files);
 
+/// The folder of the release that a file is in: disc folders count as their parent.
+Path releaseFolder(const Path& file);
+
 /// The order in which files of a release are listened to: disc, track, name.
 bool playsBefore(const SleeveInput& a, const SleeveInput& b);
 

@@ -69,6 +69,7 @@ std::vector<std::string> folderKeys(const Plan& plan) {
 void place(const PutAwayFile& file, const PutAwayOptions& options, const Albums& albums, Placement& p) {
     p.id = file.id;
     p.from = file.path;
+    p.copy = options.copy;
     RenderInput input{file.fields, file.facts,
                       [&](const std::string& key) { return albums.several(file, key); }};
     Rendered rendered = render(options.plan, input);
@@ -203,6 +204,7 @@ void planAlong(const PutAwayOptions& options, PutAwayResult& result) {
             for (const Path& other : others) {
                 Placement p;
                 p.from = other;
+                p.copy = options.copy;
                 std::string ending = other.extension().native();
                 std::string name = files::safeName(other.stem().native(), options.profile, ending);
                 p.to = target / name;

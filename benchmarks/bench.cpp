@@ -1,0 +1,120 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the issues promise, beside a stated baseline in the same run. Data: the demo folders (MOORFROST_BENCH_DATA).
+#include <benchmark/benchmark.h>
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QScrollBar>
+#include <QTemporaryDir>
+
+#include <cstdio>
+#include <cstdlib>
+
+#include <taglib/fileref.h>
+#include <taglib/tpropertymap.h>
+
+#include "app/shell/theme.h"
+#include "app/widgets/sheet.h"
+#include "core/files/scan.h"
+#include "core/library/search.h"
+
+using namespace moorfrost;
+
+namespace {
+
+const std::vector<Path>& soundFiles() {
+    static const std::vector<Path> files = [] {
+        files::ScanSummary summary;
+        const char* data = std::getenv("MOORFROST_BENCH_DATA");
+        std::vector<Path> good;
+        for (const Path& p : files::findFiles({Path(data ? data : ".") / "incoming"}, true, {}, summary))
+            if (p.native().find("/broken/") == std::string::npos)
+                good.push_back(p);
+        return good;
+    }();
+    return files;
+}
+
+/// The baseline: TagLib's own loop, one thread, tags and audio facts.
+void plainTagLib(benchmark::State& state) {
+    for (auto _ : state)
+        for (const Path& p : soundFiles()) {
+            TagLib::FileRef ref(p.c_str());
+            if (ref.isNull())
+                continue;
+            TagLib::PropertyMap map = ref.file()->properties();
+            benchmark::DoNotOptimize(map.size());
+            benchmark::DoNotOptimize(ref.audioProperties()->lengthInMilliseconds());
+        }
+    state.SetItemsProcessed(static_cast<int64_t>(state.iterations() * soundFiles().size()));
+}
+
+void scanning(benchmark::State& state) {
+    std::vector<Path> files = soundFiles();
+    for (auto _ : state) {
+        work::Progress progress;
+        size_t fields = 0;
+        files::scan(files, {true, static_cast<unsigned>(state.range(0))}, {}, progress,
+                    [&](files::ScannedFile f) { fields += f.tags ? f.tags->fields.size() : 0; });
+        benchmark::DoNotOptimize(fields);
+    }
+    state.SetItemsProcessed(static_cast<int64_t>(state.iterations() * files.size()));
+}
+
+BENCHMARK(plainTagLib)->Name("scan/baseline: plain TagLib loop")->UseRealTime()->Unit(benchmark::kMillisecond)->MinTime(2);
+BENCHMARK(scanning)->Name("scan/moorfrost threads")->Arg(1)->Arg(2)->UseRealTime()->Unit(benchmark::kMillisecond)->MinTime(2);
+
+void searching(benchmark::State& state) {
+    std::vector<std::shared_ptr<const library::FileRecord>> files;
+    for (int i = 0; i < state.range(0); ++i) {
+        auto r = std::make_shared<library::FileRecord>();
+        r->path = "/shelf/" + std::to_string(i) + ".flac";
+        r->tags.fields = {{"title", {"Night Post " + std::to_string(i)}}, {"artist", {i % 2 ? "The Hollow Ferry" : "Åse-Linn Brække"}},
+                          {"album", {"Album " + std::to_string(i / 12)}}, {"genre", {"Folk"}}};
+        files.push_back(r);
+    }
+    library::SearchIndex index(files);
+    const char* queries[] = {"n", "ni", "night", "brakke", "night post 77", "ferry 12", "zz"};
+    size_t q = 0;
+    for (auto _ : state)
+        benchmark::DoNotOptimize(index.search(queries[q++ % 7]).size());
+}
+BENCHMARK(searching)->Name("search/tracks")->Arg(1000)->Arg(50000)->Unit(benchmark::kMillisecond);
+
+/// The sheet with 10,000 rows: one step of scrolling, painted.
+void sheetScroll() {
+    QTemporaryDir dir;
+    app::Session session(Path(dir.path().toStdString()) / "library.db");
+    app::SheetModel model(session, true);
+    model.setColumns({"title", "artist", "album", "date", "genre", "track"});
+    std::vector<library::FileId> ids;
+    for (int i = 1; i <= 10000; ++i)
+        ids.push_back(i);
+    app::SheetView view(session, &model);
+    view.resize(1200, 700);
+    model.setFiles(ids);
+    view.show();
+    std::vector<double> frames;
+    for (int step = 0; step < 300; ++step) {
+        QElapsedTimer clock;
+        clock.start();
+        view.verticalScrollBar()->setValue(step * 33);
+        view.repaint();
+        QCoreApplication::processEvents();
+        frames.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
+    }
+    std::sort(frames.begin(), frames.end());
+    std::printf("sheet of 10,000 rows, one scroll step painted: median %.1f ms, 95 %% under %.1f ms, worst %.1f ms\n", frames[150], frames[285], frames.back());
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    QApplication application(argc, argv);
+    app::theme::loadFonts();
+    app::theme::apply(app::theme::Choice::Light);
+    benchmark::Initialize(&argc, argv);
+    benchmark::RunSpecifiedBenchmarks();
+    sheetScroll();
+    return 0;
+}
