@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What the issues promise, beside a stated baseline in the same run. Data: the demo folders (MOORFROST_BENCH_DATA).
+// What the issues promise, beside a stated baseline in the same run. Data: the demo folders
+// (MOORFROST_BENCH_DATA).
 #include <benchmark/benchmark.h>
 
 #include <QApplication>
@@ -61,16 +62,28 @@ void scanning(benchmark::State& state) {
     state.SetItemsProcessed(static_cast<int64_t>(state.iterations() * files.size()));
 }
 
-BENCHMARK(plainTagLib)->Name("scan/baseline: plain TagLib loop")->UseRealTime()->Unit(benchmark::kMillisecond)->MinTime(2);
-BENCHMARK(scanning)->Name("scan/moorfrost threads")->Arg(1)->Arg(2)->UseRealTime()->Unit(benchmark::kMillisecond)->MinTime(2);
+BENCHMARK(plainTagLib)
+    ->Name("scan/baseline: plain TagLib loop")
+    ->UseRealTime()
+    ->Unit(benchmark::kMillisecond)
+    ->MinTime(2);
+BENCHMARK(scanning)
+    ->Name("scan/moorfrost threads")
+    ->Arg(1)
+    ->Arg(2)
+    ->UseRealTime()
+    ->Unit(benchmark::kMillisecond)
+    ->MinTime(2);
 
 void searching(benchmark::State& state) {
     std::vector<std::shared_ptr<const library::FileRecord>> files;
     for (int i = 0; i < state.range(0); ++i) {
         auto r = std::make_shared<library::FileRecord>();
         r->path = "/shelf/" + std::to_string(i) + ".flac";
-        r->tags.fields = {{"title", {"Night Post " + std::to_string(i)}}, {"artist", {i % 2 ? "The Hollow Ferry" : "Åse-Linn Brække"}},
-                          {"album", {"Album " + std::to_string(i / 12)}}, {"genre", {"Folk"}}};
+        r->tags.fields = {{"title", {"Night Post " + std::to_string(i)}},
+                          {"artist", {i % 2 ? "The Hollow Ferry" : "Åse-Linn Brække"}},
+                          {"album", {"Album " + std::to_string(i / 12)}},
+                          {"genre", {"Folk"}}};
         files.push_back(r);
     }
     library::SearchIndex index(files);
@@ -104,7 +117,9 @@ void sheetScroll() {
         frames.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
     }
     std::sort(frames.begin(), frames.end());
-    std::printf("sheet of 10,000 rows, one scroll step painted: median %.1f ms, 95 %% under %.1f ms, worst %.1f ms\n", frames[150], frames[285], frames.back());
+    std::printf(
+        "sheet of 10,000 rows, one scroll step painted: median %.1f ms, 95 %% under %.1f ms, worst %.1f ms\n",
+        frames[150], frames[285], frames.back());
 }
 
 } // namespace

@@ -66,7 +66,7 @@ int main(int argc, char** argv) {
     std::vector<Path> folders;
     for (int i = 1; i < argc; ++i)
         if (std::error_code error; argv[i][0] != '-' && std::filesystem::exists(argv[i], error) &&
-            parser.positionalArguments().contains(QString::fromLocal8Bit(argv[i])))
+                                   parser.positionalArguments().contains(QString::fromLocal8Bit(argv[i])))
             folders.push_back(std::filesystem::absolute(argv[i]));
     QObject::connect(&session, &Session::loaded, &window, [&] {
         if (parser.isSet(shelfOption)) {

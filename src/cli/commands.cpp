@@ -38,7 +38,8 @@ public:
                 std::this_thread::sleep_for(std::chrono::milliseconds(200));
                 work::Progress::State s = progress.state();
                 if (s.total > 0)
-                    fmt::print(stderr, "\r{}: {} of {}, {:.0f} a second ", what, s.done, s.total, s.perSecond);
+                    fmt::print(stderr, "\r{}: {} of {}, {:.0f} a second ", what, s.done, s.total,
+                               s.perSecond);
             }
             fmt::print(stderr, "\r\x1b[K");
         });

@@ -80,10 +80,10 @@ private slots:
                 untitled = r;
         sheet->setFocus();
         sheet->setCurrentIndex(model->index(untitled, title));
-        QTest::keyClicks(sheet, "Cold");
+        QTest::keyClicks(sheet, "C");
         QWidget* editor = QApplication::focusWidget();
         QVERIFY(editor && editor != sheet);
-        QTest::keyClicks(editor, " Slip");
+        QTest::keyClicks(editor, "old Slip");
         QTest::keyClick(editor, Qt::Key_Return);
         QCOMPARE(model->index(untitled, title).data().toString(), QString("Cold Slip"));
         QVERIFY(model->index(untitled, title).data(SheetModel::DraftRole).toBool());
@@ -122,6 +122,9 @@ private slots:
         // Put away both sleeves.
         QTest::keyClick(&w, Qt::Key_3, Qt::AltModifier);
         d.settle();
+        QVERIFY(w.bench()->putAway()->isVisible());
+        QVERIFY(w.bench()->putAway()->isPlanned());
+        QVERIFY(w.bench()->putAway()->draftButton()->isEnabled());
         QTest::mouseClick(w.bench()->putAway()->draftButton(), Qt::LeftButton);
         d.settle();
         QVERIFY(d.chooseSleeve("Night Post EP"));

@@ -45,6 +45,8 @@ Driver::~Driver() {
 }
 
 void Driver::settle() {
+    if (!QApplication::activeModalWidget() && !window_->isActiveWindow())
+        window_->activateWindow(); // after a dialog: there is no window manager here to do it
     // Quiet three times in a row: jobs start timers, timers start jobs.
     for (int quiet = 0; quiet < 3;) {
         bool answered = false;

@@ -52,14 +52,14 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     recent_->setMenu(new QMenu(recent_));
     subfolders_ = new QCheckBox(tr("with the folders inside"));
     subfolders_->setChecked(true);
-    auto* resort = button(tr("Sort into sleeves again"));
-    resort->setToolTip(tr("Puts files together by folder, album and album artist, drafts included"));
+    resort_ = button(tr("Sort into sleeves again"));
+    resort_->setToolTip(tr("Puts files together by folder, album and album artist, drafts included"));
     tools->addWidget(add);
     tools->addWidget(files);
     tools->addWidget(recent_);
     tools->addWidget(subfolders_);
     tools->addStretch();
-    tools->addWidget(resort);
+    tools->addWidget(resort_);
 
     tree_ = new QTreeWidget;
     prepareTree(tree_, {tr("Folder and file"), tr("Length"), tr("Format"), tr("Size"), tr("What was found")});
@@ -76,6 +76,7 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
                               "changed by bringing in: "
                               "Moorfrost only reads."),
                            tr("Add folder\u2026"));
+    empty_->button()->setObjectName("accent");
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(empty_);
@@ -95,12 +96,13 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     layout->setSpacing(0);
     layout->addWidget(bar("tools", tools));
     layout->addWidget(stack_, 1);
-    layout->addWidget(bar("bottom", bottom, 40));
+    bottom_ = bar("bottom", bottom, 40);
+    layout->addWidget(bottom_);
 
     connect(add, &QPushButton::clicked, this, &BringInPage::addFolder);
     connect(empty_->button(), &QPushButton::clicked, this, &BringInPage::addFolder);
     connect(files, &QPushButton::clicked, this, &BringInPage::addFiles);
-    connect(resort, &QPushButton::clicked, &session_, &Session::sortIntoSleeves);
+    connect(resort_, &QPushButton::clicked, &session_, &Session::sortIntoSleeves);
     connect(recent_->menu(), &QMenu::aboutToShow, this, &BringInPage::fillRecent);
     connect(tree_, &QTreeWidget::customContextMenuRequested, this, &BringInPage::showMenu);
     connect(tree_, &QTreeWidget::itemActivated, this, [this](QTreeWidgetItem* item) {
@@ -143,7 +145,10 @@ void BringInPage::setFiles(std::vector<FileId> files) {
 }
 
 void BringInPage::refresh() {
-    stack_->setCurrentIndex(session_.batchFiles().empty() ? 0 : 1);
+    bool none = session_.batchFiles().empty();
+    stack_->setCurrentIndex(none ? 0 : 1);
+    bottom_->setVisible(!none);
+    resort_->setVisible(!none);
     std::map<Path, std::vector<FilePtr>> folders;
     std::map<std::string, int> formats;
     int wrong = 0, attention = 0, untagged = 0, all = 0;

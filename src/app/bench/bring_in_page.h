@@ -2,6 +2,7 @@
 // Bench / Bring in: adding folders and files, what was found, and what is wrong with it.
 #pragma once
 
+#include <QPushButton>
 #include <QStackedWidget>
 #include <QToolButton>
 #include <QTreeWidget>
@@ -40,6 +41,8 @@ private:
     QStackedWidget* stack_;
     EmptyHint* empty_;
     QTreeWidget* tree_;
+    QPushButton* resort_;
+    QWidget* bottom_;
     QLabel *found_, *formats_, *attention_, *wrong_;
 };
 

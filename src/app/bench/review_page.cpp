@@ -108,7 +108,8 @@ void ReviewPage::showDrafts() {
         parent->setText(What, shownName(f->path));
         parent->setFont(What, theme::monoFont());
         parent->setToolTip(What, shownPath(f->path));
-        parent->setText(Present, shownPath(f->path.parent_path()));
+        parent->setText(Present, session_.placeText(f->path.parent_path()));
+        parent->setToolTip(Present, shownPath(f->path.parent_path()));
         parent->setFont(Present, theme::monoFont());
         parent->setForeground(Present, c.third);
         parent->setData(What, fileRole, static_cast<qlonglong>(id));
@@ -128,9 +129,9 @@ void ReviewPage::showDrafts() {
                 const naming::Placement* p = session_.placementOf(id);
                 bool copy = PlaceWish::fromValues(draft.values).copy;
                 item->setText(What, copy ? tr("Copy to") : tr("Move to"));
-                item->setText(Present, shownPath(f->path));
+                item->setText(Present, session_.placeText(f->path));
                 if (p && p->moves()) {
-                    item->setText(Future, shownPath(p->to));
+                    item->setText(Future, session_.placeText(p->to));
                 } else {
                     QStringList why;
                     if (p)
@@ -153,6 +154,8 @@ void ReviewPage::showDrafts() {
             }
             for (int column : {Future, Present})
                 item->setToolTip(column, item->text(column));
+            if (key == library::placeKey)
+                item->setToolTip(Present, shownPath(f->path));
         }
     }
     tree_->expandAll();
@@ -210,13 +213,13 @@ void ReviewPage::showReport() {
         item->setFont(What, theme::monoFont());
         bool done = s->state == files::StepState::Done;
         item->setText(Future, done && !s->step.target.empty()
-                                  ? shownPath(s->step.target)
+                                  ? session_.placeText(s->step.target)
                                   : tr("%n field(s)", "", static_cast<int>(s->step.changes.size())));
-        item->setText(Present, shownPath(s->step.source));
-        for (int column : {Future, Present}) {
+        item->setText(Present, session_.placeText(s->step.source));
+        item->setToolTip(Future, shownPath(s->step.target));
+        item->setToolTip(Present, shownPath(s->step.source));
+        for (int column : {Future, Present})
             item->setFont(column, theme::monoFont());
-            item->setToolTip(column, item->text(column));
-        }
         QString fared = done ? (s->notes.empty() ? tr("written") : qs(text::join(s->notes, " ")))
                         : s->state == files::StepState::Failed ? qs(s->error)
                                                                : tr("not begun");

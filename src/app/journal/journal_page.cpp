@@ -190,8 +190,8 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
             line->setFlags(Qt::ItemIsEnabled);
         };
         if (!r.step.target.empty())
-            child(r.step.copy ? tr("Copied to") : tr("Place"), shownPath(r.step.target),
-                  shownPath(r.step.source), true);
+            child(r.step.copy ? tr("Copied to") : tr("Place"), session_.placeText(r.step.target),
+                  session_.placeText(r.step.source), true);
         std::vector<std::string> keys;
         for (const auto& [key, values] : r.step.changes)
             keys.push_back(key);

@@ -362,7 +362,8 @@ void MainWindow::dropEvent(QDropEvent* event) {
     std::vector<Path> paths;
     for (const QUrl& url : event->mimeData()->urls())
         if (url.isLocalFile()) // the bytes of the path, which need not be UTF-8
-            paths.emplace_back(QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
+            paths.emplace_back(
+                QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
     if (paths.empty())
         return;
     event->acceptProposedAction();

@@ -94,6 +94,8 @@ public:
     // Putting away.
     std::vector<naming::PutAwayFile> putAwayFiles(const std::vector<FileId>& ids) const;
     std::optional<naming::PutAwayOptions> putAwayOptions(const PlaceWish& wish) const;
+    /// A path as a person would tell it: on a shelf by the name of the shelf, else by its last folders.
+    QString placeText(const Path& path) const;
     /// Where the drafted files will be; worked out in the background, placementsChanged() tells when.
     const std::vector<naming::Placement>& placements() const { return placements_; }
     const naming::Placement* placementOf(FileId id) const;

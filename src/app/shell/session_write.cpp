@@ -38,6 +38,20 @@ std::optional<naming::PutAwayOptions> Session::putAwayOptions(const PlaceWish& w
     return options;
 }
 
+QString Session::placeText(const Path& path) const {
+    int64_t on = library::shelfOf(shelves_, path);
+    for (const library::Shelf& s : shelves_)
+        if (s.id == on)
+            return qs(s.name) + "/" + shownPath(path.lexically_relative(s.path));
+    std::vector<Path> parts(path.begin(), path.end());
+    if (parts.size() <= 4)
+        return shownPath(path);
+    Path last;
+    for (size_t i = parts.size() - 3; i < parts.size(); ++i)
+        last /= parts[i];
+    return QString(QChar(0x2026)) + "/" + shownPath(last);
+}
+
 void Session::planDraftedMoves() {
     std::map<std::vector<std::string>, std::vector<FileId>> groups;
     for (const auto& [id, fields] : drafts_.all())

@@ -131,6 +131,8 @@ public:
         QStyledItemDelegate::initStyleOption(option, index);
         option->textElideMode =
             option->font.family() == theme::monoFont().family() ? Qt::ElideMiddle : Qt::ElideRight;
+        if (option->displayAlignment & Qt::AlignRight)
+            option->text += QString(3, QChar(0x2009)); // room to what stands on the right
     }
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         return {QStyledItemDelegate::sizeHint(option, index).width(), 28};

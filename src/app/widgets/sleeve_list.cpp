@@ -84,7 +84,10 @@ void SleeveList::refill() {
     std::set<QString> chosen;
     for (QListWidgetItem* item : selectedItems())
         chosen.insert(item->data(Qt::UserRole).toString());
-    QString current = currentItem() ? currentItem()->data(Qt::UserRole).toString() : QString();
+    setAutoScroll(false); // a new order must not move what is in sight
+    std::optional<QString> current;
+    if (currentItem())
+        current = currentItem()->data(Qt::UserRole).toString();
     const auto& sleeves = session_.sleeves();
     auto rows = static_cast<int>(sleeves.size());
     while (count() > rows)
@@ -100,9 +103,10 @@ void SleeveList::refill() {
         item(i)->setToolTip(s.title + "\n" + s.why + "\n\n" + paint::tallyText(s.readiness));
         if (chosen.contains(key))
             item(i)->setSelected(true);
-        if (key == current)
+        if (current && key == *current)
             setCurrentItem(item(i), QItemSelectionModel::NoUpdate);
     }
+    setAutoScroll(true);
     filling_ = false;
     viewport()->update();
     emit chosenChanged();

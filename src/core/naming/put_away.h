@@ -57,7 +57,7 @@ struct Mark {
 struct Placement {
     int64_t id = 0; // 0 for files that go along
     Path from;
-    Path to;                        // absolute; empty when blocked
+    Path to; // absolute; empty when blocked
     bool copy = false;
     std::vector<std::string> parts; // of `to` below the shelf
     std::vector<Mark> marks;

@@ -77,7 +77,8 @@ std::string id3Name(const std::string& property) {
     return property == "GROUPING" ? "CONTENTGROUP" : property;
 }
 
-/// TagLib writes several people of one role with a bare comma between them; a comma inside a name has a space behind it.
+/// TagLib writes several people of one role with a bare comma between them; a comma inside a name has a space
+/// behind it.
 std::vector<std::string> namesIn(const std::string& list) {
     std::vector<std::string> names(1);
     for (size_t i = 0; i < list.size(); ++i) {
@@ -116,7 +117,8 @@ TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
             TagLib::StringList pairs = text->fieldList();
             for (unsigned int i = 0; i + 1 < pairs.size(); i += 2) {
                 auto role = roles.find(utf8(pairs[i].upper()));
-                TagLib::String key = role != roles.end() ? wide(role->second) : "PERFORMER:" + pairs[i].upper();
+                TagLib::String key =
+                    role != roles.end() ? wide(role->second) : "PERFORMER:" + pairs[i].upper();
                 for (const std::string& name : namesIn(utf8(pairs[i + 1])))
                     if (!map[key].contains(wide(name)))
                         map[key].append(wide(name));
