@@ -243,5 +243,9 @@ and %n more</numerusform></translation>
         <source>%n file(s) could not be: %1</source>
         <translation><numerusform>%n file could not be: %1</numerusform><numerusform>%n files could not be: %1</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n artist(s)</source>
+        <translation><numerusform>%n artist</numerusform><numerusform>%n artists</numerusform></translation>
+    </message>
 </context>
 </TS>

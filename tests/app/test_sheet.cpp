@@ -6,6 +6,7 @@
 #include <QClipboard>
 #include <QHeaderView>
 #include <QMenu>
+#include <QPushButton>
 
 #include "app/bench/bench_page.h"
 #include "app/bench/describe_page.h"
@@ -189,8 +190,8 @@ private slots:
         select(0, "title", 3, "title");
         for (QAction* a : d_->window().allActions())
             QVERIFY(!a->text().isEmpty());
-        for (QToolButton* b : d_->window().findChildren<QToolButton*>())
-            if (b->text() == "Casing")
+        for (QPushButton* b : d_->window().findChildren<QPushButton*>())
+            if (b->text().startsWith("Casing"))
                 b->menu()->actions().at(3)->trigger();
         QCOMPARE(cell(0, "title"), QString("TITLE 1"));
         QCOMPARE(d_->session().drafts().find(model_->fileAt(0), "title")->origin, std::string("casing"));

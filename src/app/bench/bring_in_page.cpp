@@ -45,21 +45,14 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     auto* tools = new QHBoxLayout;
     auto* add = button(tr("Add folder\u2026"));
     auto* files = button(tr("Add files\u2026"));
-    recent_ = new QToolButton;
-    recent_->setObjectName("button");
-    recent_->setText(tr("Recent folders"));
-    recent_->setPopupMode(QToolButton::InstantPopup);
+    recent_ = button(tr("Recent folders \u25BE"));
     recent_->setMenu(new QMenu(recent_));
     subfolders_ = new QCheckBox(tr("with the folders inside"));
     subfolders_->setChecked(true);
     resort_ = button(tr("Sort into sleeves again"));
     resort_->setToolTip(tr("Puts files together by folder, album and album artist, drafts included"));
-    tools->addWidget(add);
-    tools->addWidget(files);
-    tools->addWidget(recent_);
-    tools->addWidget(subfolders_);
-    tools->addStretch();
-    tools->addWidget(resort_);
+    tools->addWidget(flowing({add, files, recent_, subfolders_}), 1);
+    tools->addWidget(resort_, 0, Qt::AlignTop);
 
     tree_ = new QTreeWidget;
     prepareTree(tree_, {tr("Folder and file"), tr("Length"), tr("Format"), tr("Size"), tr("What was found")});

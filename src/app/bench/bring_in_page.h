@@ -4,7 +4,6 @@
 
 #include <QPushButton>
 #include <QStackedWidget>
-#include <QToolButton>
 #include <QTreeWidget>
 
 #include "app/shell/session.h"
@@ -36,7 +35,7 @@ private:
 
     Session& session_;
     std::vector<FileId> files_;
-    QToolButton* recent_;
+    QPushButton* recent_;
     QCheckBox* subfolders_;
     QStackedWidget* stack_;
     EmptyHint* empty_;

@@ -24,12 +24,7 @@ const QStringList defaultColumns = {nameColumn, "track",        "title", "artist
 DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     auto* tools = new QHBoxLayout;
     auto* names = button(tr("Read from names\u2026"));
-    auto* casing = new QToolButton;
-    casing->setObjectName("button");
-    casing->setText(tr("Casing"));
-    casing->setIcon(theme::icon("chevron"));
-    casing->setToolButtonStyle(Qt::ToolButtonTextOnly);
-    casing->setPopupMode(QToolButton::InstantPopup);
+    auto* casing = button(tr("Casing \u25BE"));
     auto* cases = new QMenu(casing);
     const QString caseNames[] = {tr("Title Case"), tr("Sentence case"), tr("lower case"), tr("UPPER CASE")};
     for (int i = 0; i < 4; ++i)
@@ -42,10 +37,7 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
     diskNote_ = label(tr("This is what is on disk"), "attention");
     diskNote_->hide();
-    for (QWidget* w : std::initializer_list<QWidget*>{names, casing, number, columns})
-        tools->addWidget(w);
-    tools->addWidget(diskNote_);
-    tools->addStretch();
+    tools->addWidget(flowing({names, casing, number, columns, diskNote_}), 1);
     tools->addWidget(undo);
     tools->addWidget(redo);
 

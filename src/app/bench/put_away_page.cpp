@@ -105,23 +105,17 @@ PutAwayPage::PutAwayPage(Session& session, QWidget* parent) : QWidget(parent), s
         b->setCheckable(true);
         group->addButton(b);
     }
-    auto* shelfLabel = label(tr("Shelf"), "caption");
-    auto* planLabel = label(tr("Plan"), "caption");
     auto* namesLabel = label(tr("Names"), "caption");
-    for (QLabel* l : {shelfLabel, namesLabel})
-        l->setFixedWidth(48);
-    top->addWidget(shelfLabel);
-    top->addWidget(shelf_);
-    top->addSpacing(8);
-    top->addWidget(planLabel);
-    top->addWidget(plan_);
-    top->addWidget(save);
-    top->addStretch();
+    namesLabel->setFixedWidth(48);
+    QWidget* shelfBox = captioned(tr("Shelf"), {shelf_});
+    static_cast<QBoxLayout*>(shelfBox->layout())->itemAt(0)->widget()->setFixedWidth(48);
+    top->addWidget(flowing({shelfBox, captioned(tr("Plan"), {plan_, save})}, 8), 1);
     auto* segment = new QHBoxLayout;
     segment->setSpacing(0);
     segment->addWidget(move_);
     segment->addWidget(copy_);
     top->addLayout(segment);
+    top->setAlignment(segment, Qt::AlignTop);
 
     auto* names = new QHBoxLayout;
     editor_ = new ChipEditor;
@@ -138,10 +132,7 @@ PutAwayPage::PutAwayPage(Session& session, QWidget* parent) : QWidget(parent), s
     along_->setChecked(true);
     tidy_->setChecked(true);
     options->addSpacing(56);
-    options->addWidget(along_);
-    options->addSpacing(16);
-    options->addWidget(tidy_);
-    options->addStretch();
+    options->addWidget(flowing({along_, tidy_}, 16), 1);
     auto* tools = new QVBoxLayout;
     tools->addLayout(top);
     tools->addLayout(names);
@@ -151,7 +142,7 @@ PutAwayPage::PutAwayPage(Session& session, QWidget* parent) : QWidget(parent), s
     toolBar->layout()->setContentsMargins(12, 8, 12, 8);
 
     tree_ = new QTreeWidget;
-    prepareTree(tree_, {tr("Where each file will be"), tr("where it is now")});
+    prepareTree(tree_, {tr("Where each file will be"), tr("Where it is now")});
     tree_->setItemDelegate(new TreeDelegate(tree_));
     tree_->setAccessibleName(tr("The shelf as it will be"));
     tree_->header()->resizeSection(0, 400);

@@ -130,6 +130,8 @@ void ReviewPage::showDrafts() {
                 bool copy = PlaceWish::fromValues(draft.values).copy;
                 item->setText(What, copy ? tr("Copy to") : tr("Move to"));
                 item->setText(Present, session_.placeText(f->path));
+                item->setFont(Future, theme::monoFont());
+                item->setFont(Present, theme::monoFont());
                 if (p && p->moves()) {
                     item->setText(Future, session_.placeText(p->to));
                 } else {

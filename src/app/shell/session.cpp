@@ -420,7 +420,12 @@ void Session::refreshSleeves() {
             view.subtitle = count;
         } else {
             std::string album = commonest(fields, "album"), artist = commonest(fields, "album_artist");
-            if (artist.empty())
+            std::set<std::string> artists;
+            for (const tags::Fields& f : fields)
+                artists.insert(tags::firstValue(f, "artist"));
+            if (artist.empty() && artists.size() > 2)
+                artist = ss(tr("%n artist(s)", "", static_cast<int>(artists.size())));
+            else if (artist.empty())
                 artist = commonest(fields, "artist");
             view.title = album.empty() ? shownName(matching::releaseFolder(members.front().path)) : qs(album);
             view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);

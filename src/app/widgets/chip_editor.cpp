@@ -29,6 +29,10 @@ public:
     std::function<void(int)> go;
     std::function<void(int)> move;
 
+    QSize sizeHint() const override {
+        return {fontMetrics().horizontalAdvance(text()) + (objectName() == "chip" ? 18 : 8), 24};
+    }
+
 protected:
     void keyPressEvent(QKeyEvent* event) override {
         int step = event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : 0;

@@ -13,6 +13,7 @@
 #include <QStyledItemDelegate>
 
 #include "app/shell/theme.h"
+#include "app/widgets/flow_layout.h"
 
 namespace moorfrost::app {
 
@@ -41,7 +42,9 @@ void ShortLabel::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.setPen(palette().color(foregroundRole()));
     painter.drawText(contentsRect(), static_cast<int>(alignment()) | Qt::TextSingleLine,
-                     fontMetrics().elidedText(text(), Qt::ElideMiddle, contentsRect().width()));
+                     fontMetrics().elidedText(text(),
+                                              objectName() == "mono" ? Qt::ElideMiddle : Qt::ElideRight,
+                                              contentsRect().width()));
 }
 
 EmptyHint::EmptyHint(const QString& icon, const QString& title, const QString& text,
@@ -110,6 +113,28 @@ QWidget* bar(const char* name, QBoxLayout* layout, int height) {
     if (height > 0)
         w->setMinimumHeight(height);
     return w;
+}
+
+QWidget* flowing(const std::vector<QWidget*>& widgets, int gap) {
+    auto* box = new QWidget;
+    auto* flow = new FlowLayout(box, gap);
+    for (QWidget* w : widgets)
+        flow->addWidget(w);
+    QSizePolicy policy(QSizePolicy::Expanding, QSizePolicy::Preferred);
+    policy.setHeightForWidth(true);
+    box->setSizePolicy(policy);
+    return box;
+}
+
+QWidget* captioned(const QString& caption, const std::vector<QWidget*>& controls) {
+    auto* box = new QWidget;
+    auto* layout = new QHBoxLayout(box);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(8);
+    layout->addWidget(label(caption, "caption"));
+    for (QWidget* w : controls)
+        layout->addWidget(w);
+    return box;
 }
 
 QFrame* rule() {

@@ -58,6 +58,10 @@ QLabel* label(const QString& text, const char* name, QWidget* parent = nullptr);
 QPushButton* button(const QString& text, const char* name = "button");
 QToolButton* iconButton(const QString& icon, const QString& tip);
 QWidget* bar(const char* name, QBoxLayout* layout, int height = 0);
+/// Widgets one after the other that go on to a new line where there is no room.
+QWidget* flowing(const std::vector<QWidget*>& widgets, int gap = 8);
+/// A caption with its control, kept together.
+QWidget* captioned(const QString& caption, const std::vector<QWidget*>& controls);
 QFrame* rule();
 /// Tables and trees of text: fixed rows, no focus frame, columns that can be moved.
 void prepareTree(QTreeWidget* tree, const QStringList& headers);

@@ -30,20 +30,33 @@ public:
 
 private:
     int arrange(const QRect& rect, bool move) const {
-        int x = rect.x(), y = rect.y(), line = 0;
-        for (QLayoutItem* item : items_) {
-            QSize size = item->sizeHint();
-            if (x + size.width() > rect.right() + 1 && x > rect.x()) {
-                x = rect.x();
-                y += line + gap_;
-                line = 0;
+        int y = rect.y();
+        for (qsizetype first = 0; first < items_.size();) {
+            // What fits on this line, at least one.
+            int x = rect.x(), height = 0;
+            qsizetype last = first;
+            for (; last < items_.size(); ++last) {
+                QSize size = items_[last]->sizeHint();
+                if (items_[last]->isEmpty())
+                    continue;
+                if (x + size.width() > rect.right() + 1 && x > rect.x())
+                    break;
+                x += size.width() + gap_;
+                height = std::max(height, size.height());
             }
-            if (move)
-                item->setGeometry(QRect(QPoint(x, y), size));
-            x += size.width() + gap_;
-            line = std::max(line, size.height());
+            x = rect.x();
+            for (qsizetype i = first; i < last; ++i) {
+                QSize size = items_[i]->sizeHint();
+                if (items_[i]->isEmpty())
+                    continue;
+                if (move)
+                    items_[i]->setGeometry(QRect(QPoint(x, y + (height - size.height()) / 2), size));
+                x += size.width() + gap_;
+            }
+            y += height + gap_;
+            first = last;
         }
-        return y + line - rect.y();
+        return std::max(0, y - gap_ - rect.y());
     }
 
     QList<QLayoutItem*> items_;

@@ -67,7 +67,8 @@ std::string safeName(std::string_view raw, NameProfile profile, std::string_view
         out += '_';
     if (out.empty())
         out = "_";
-    return out + std::string(ending);
+    out.append(ending);
+    return out;
 }
 
 std::string nameKey(std::string_view name, NameProfile profile) {

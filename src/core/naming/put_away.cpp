@@ -127,12 +127,20 @@ void markSplits(const std::vector<PutAwayFile>& files, const PutAwayOptions& opt
     for (size_t i = 0; i < files.size(); ++i)
         if (!files[i].sleeve.empty() && !result.files[i].to.empty())
             folders[files[i].sleeve][result.files[i].to.parent_path().native()].push_back(i);
+    // Where the plan takes only the year, only the years can be what splits.
+    std::set<std::string> byYear;
+    for (const Piece& piece : options.plan.pieces)
+        if (piece.has(Modifier::Kind::Year))
+            for (const Source& source : piece.sources)
+                byYear.insert(source.key);
     for (const auto& [sleeve, places] : folders) {
         if (places.size() < 2)
             continue;
         std::string reason;
         for (const std::string& key : keys) {
-            const std::set<std::string>& values = albums.valuesOf(sleeve, key);
+            std::set<std::string> values;
+            for (const std::string& v : albums.valuesOf(sleeve, key))
+                values.insert(byYear.contains(key) ? v.substr(0, 4) : v);
             // A field that only some files have splits as well.
             size_t having = 0, all = 0;
             for (const auto& [folder, members] : places)
