@@ -52,7 +52,7 @@ int main(int argc, char** argv) {
     if (plurals.load(":/i18n/moorfrost_en.qm"))
         QApplication::installTranslator(&plurals);
     theme::loadFonts();
-    theme::apply(theme::choiceFromKey(parser.isSet(themeOption)
+    theme::chooseColours(theme::choiceFromKey(parser.isSet(themeOption)
                                           ? parser.value(themeOption)
                                           : QSettings().value("theme", "system").toString()));
     QApplication::setWindowIcon(QIcon(":/app.svg"));
@@ -62,6 +62,7 @@ int main(int argc, char** argv) {
                        : library::Store::defaultPath();
     Session session(library);
     MainWindow window(session);
+    theme::applyStyleSheet();
     // Arguments are taken as the bytes that the system gave, which need not be UTF-8.
     std::vector<Path> folders;
     for (int i = 1; i < argc; ++i)

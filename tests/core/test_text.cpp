@@ -101,6 +101,10 @@ private slots:
         QVERIFY(text::compare("Track 2", "Track 10") < 0);
         QVERIFY(text::compare("b", "a") > 0);
         QCOMPARE(text::compare("a", "a"), 0);
+        const char* words[] = {"Track 2", "track 10", "Ærlig", "Åse", "Zebra", "Хор", "灯台", "", "a", "A"};
+        for (const char* x : words)
+            for (const char* y : words)
+                QCOMPARE(text::compare(x, y) < 0, text::sortKey(x) < text::sortKey(y));
     }
 };
 

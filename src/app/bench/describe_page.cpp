@@ -109,8 +109,10 @@ void DescribePage::setFiles(std::vector<FileId> files) {
     bool same = files == model_->files();
     stack_->setCurrentIndex(files.empty() ? 1 : 0);
     model_->setFiles(std::move(files));
-    if (!same && model_->rowCount() > 0 && !view_->currentIndex().isValid())
-        view_->selectionModel()->setCurrentIndex(model_->index(0, std::min(3, model_->columnCount() - 1)),
+    if (same)
+        return; // the drawer follows the drafts by itself
+    if (model_->rowCount() > 0 && !view_->currentIndex().isValid())
+        view_->selectionModel()->setCurrentIndex(model_->index(0, std::min(2, model_->columnCount() - 1)),
                                                  QItemSelectionModel::NoUpdate);
     drawer_->setFiles(target());
 }

@@ -8,7 +8,6 @@
 #include <QLocale>
 
 #include "app/shell/text_utils.h"
-#include "core/matching/sleeves.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::app {
@@ -74,14 +73,15 @@ Session::Session(const Path& libraryFile, QObject* parent)
     drafts_.setSink([this](const std::vector<library::DraftChange>& changes) {
         store_->post([changes](Store& store) { store.saveDrafts(changes); });
     });
-    drafts_.setObserver([this](const std::set<FileId>&) {
+    drafts_.setObserver([this](const std::set<FileId>& touched) {
+        touched_.insert(touched.begin(), touched.end());
         sleeveTimer_.start();
         placeTimer_.start();
         emit draftsChanged();
     });
     sleeveTimer_.setSingleShot(true);
     sleeveTimer_.setInterval(60);
-    connect(&sleeveTimer_, &QTimer::timeout, this, &Session::refreshSleeves);
+    connect(&sleeveTimer_, &QTimer::timeout, this, &Session::describeTouchedSleeves);
     placeTimer_.setSingleShot(true);
     placeTimer_.setInterval(80);
     connect(&placeTimer_, &QTimer::timeout, this, &Session::planDraftedMoves);
@@ -134,7 +134,7 @@ void Session::take(Snapshot s) {
     settings_ = std::move(s.settings);
     sets_ = std::move(s.sets);
     drafts_.load(s.drafts);
-    refreshSleeves();
+    arrangeSleeves();
     emit batchesChanged();
     emit shelvesChanged();
     emit libraryChanged();
@@ -353,93 +353,6 @@ void Session::sendToBench(const std::vector<FileId>& files) {
             send(id);
         });
     });
-}
-
-void Session::formSleeves() {
-    std::vector<matching::SleeveInput> inputs;
-    for (const auto& [id, sleeve] : sleeveOf_)
-        if (FilePtr f = file(id); f && f->readable())
-            inputs.push_back({id, f->path, drafts_.effective(id)});
-    whyOf_.clear();
-    for (const matching::Sleeve& s : matching::formSleeves(inputs)) {
-        whyOf_[s.key] = s.why;
-        for (int64_t id : s.ids)
-            sleeveOf_[id] = s.key;
-    }
-    refreshSleeves();
-}
-
-void Session::sortIntoSleeves() {
-    formSleeves();
-    store_->post([batch = batch_, sleeves = sleeveOf_](Store& store) { store.setSleeves(batch, sleeves); });
-}
-
-namespace {
-
-/// The value that most files have, "" if none has one.
-std::string commonest(const std::vector<tags::Fields>& files, const char* key) {
-    std::map<std::string, int> counts;
-    for (const tags::Fields& f : files)
-        if (const std::string& v = tags::firstValue(f, key); !v.empty())
-            ++counts[v];
-    auto best = std::max_element(counts.begin(), counts.end(),
-                                 [](const auto& a, const auto& b) { return a.second < b.second; });
-    return best == counts.end() ? std::string() : best->first;
-}
-
-} // namespace
-
-void Session::refreshSleeves() {
-    std::map<std::string, std::vector<matching::SleeveInput>> groups;
-    for (const auto& [id, key] : sleeveOf_)
-        if (FilePtr f = file(id))
-            groups[f->readable() ? key : std::string()].push_back(
-                {id, f->path, f->readable() ? drafts_.effective(id) : tags::Fields()});
-    sleeves_.clear();
-    for (auto& [key, members] : groups) {
-        std::sort(members.begin(), members.end(), matching::playsBefore);
-        SleeveView view;
-        view.key = key;
-        view.why = qs(whyOf_[key]);
-        std::vector<tags::Fields> fields;
-        std::vector<matching::ReadinessInput> inputs;
-        for (const matching::SleeveInput& m : members) {
-            FilePtr f = file(m.id);
-            view.files.push_back(m.id);
-            if (!f->readable())
-                continue;
-            fields.push_back(m.fields);
-            inputs.push_back({m.fields, !f->tags.pictures.empty()});
-            if (view.coverFile == 0 && !f->tags.pictures.empty())
-                view.coverFile = m.id;
-        }
-        view.readiness = matching::readinessOf(inputs);
-        QString count = tr("%n file(s)", "", static_cast<int>(members.size()));
-        if (key.empty()) {
-            view.title = tr("Strays");
-            view.subtitle = count;
-        } else {
-            std::string album = commonest(fields, "album"), artist = commonest(fields, "album_artist");
-            std::set<std::string> artists;
-            for (const tags::Fields& f : fields)
-                artists.insert(tags::firstValue(f, "artist"));
-            if (artist.empty() && artists.size() > 2)
-                artist = ss(tr("%n artist(s)", "", static_cast<int>(artists.size())));
-            else if (artist.empty())
-                artist = commonest(fields, "artist");
-            view.title = album.empty() ? shownName(matching::releaseFolder(members.front().path)) : qs(album);
-            view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);
-        }
-        sleeves_.push_back(std::move(view));
-    }
-    std::sort(sleeves_.begin(), sleeves_.end(), [](const SleeveView& a, const SleeveView& b) {
-        if (a.isStrays() != b.isStrays())
-            return b.isStrays();
-        if (int c = text::compare(ss(a.title), ss(b.title)))
-            return c < 0;
-        return a.key < b.key;
-    });
-    emit batchChanged();
 }
 
 void Session::addShelf(const QString& name, const Path& path) {

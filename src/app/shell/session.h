@@ -128,8 +128,10 @@ private:
     struct Snapshot;
     void reload(std::function<void()> then = {});
     void take(Snapshot snapshot);
-    void refreshSleeves();
     void formSleeves();
+    void arrangeSleeves();
+    void describeTouchedSleeves();
+    void describeSleeve(SleeveView& view) const;
     void planDraftedMoves();
     void later(std::function<void()> onInterface);
 
@@ -151,6 +153,7 @@ private:
     std::optional<files::SetReport> lastReport_;
     int64_t lastSet_ = 0;
     uint64_t otherFiles_ = 0;
+    std::set<FileId> touched_; // by drafts, since the sleeves were last described
     QTimer sleeveTimer_, placeTimer_;
     int placeRun_ = 0;
 };

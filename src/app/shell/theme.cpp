@@ -91,6 +91,15 @@ void loadFonts() {
 }
 
 void apply(Choice choice) {
+    chooseColours(choice);
+    applyStyleSheet();
+}
+
+void applyStyleSheet() {
+    qApp->setStyleSheet(styleSheet());
+}
+
+void chooseColours(Choice choice) {
     bool dark = choice == Choice::Dark || (choice == Choice::System && systemIsDark());
     current = dark ? nightMoor() : frost();
     const Colours& c = current;
@@ -112,7 +121,6 @@ void apply(Choice choice) {
         p.setColor(QPalette::Disabled, role, c.third);
     QPixmapCache::clear();
     QApplication::setPalette(p);
-    qApp->setStyleSheet(styleSheet());
 }
 
 Choice choiceFromKey(const QString& key) {

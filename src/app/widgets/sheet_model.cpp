@@ -186,44 +186,43 @@ void SheetModel::sortBy(int column, Qt::SortOrder order) {
     const std::string key = columns_[static_cast<size_t>(column)];
     const tags::FieldDef* def = tags::fieldByKey(key);
     bool number = def && def->kind == tags::FieldKind::Number;
+    bool byNumber = number || key == lengthColumn;
     struct Entry {
-        std::string text;
+        bool blank;
         double number;
+        std::string text;  // as a sort key
+        std::string album; // as a sort key
+        int place;         // disc and track
         FileId id;
-        std::string album;
-        int place; // disc and track
     };
     std::vector<Entry> entries;
     for (FileId id : files_) {
         FilePtr f = session_.file(id);
-        std::string t =
-            key == nameColumn && f ? text::escapeBytes(f->path.filename().native()) : ss(cellText(id, key));
-        double n = key == lengthColumn && f ? f->tags.facts.duration : std::atof(t.c_str());
-        auto count = [&](const char* k) {
-            return f ? std::atoi(tags::firstValue(f->tags.fields, k).c_str()) : 0;
-        };
-        std::string album = f ? tags::firstValue(f->tags.fields, "album") : std::string();
-        entries.push_back({std::move(t), n, id, std::move(album), count("disc") * 10000 + count("track")});
+        if (!f)
+            continue;
+        std::string t = key == nameColumn ? text::escapeBytes(f->path.filename().native()) : ss(cellText(id, key));
+        double n = key == lengthColumn ? f->tags.facts.duration : std::atof(t.c_str());
+        auto count = [&](const char* k) { return std::atoi(tags::firstValue(f->tags.fields, k).c_str()); };
+        entries.push_back({t.empty(), n, byNumber ? std::string() : text::sortKey(t),
+                           text::sortKey(tags::firstValue(f->tags.fields, "album")), count("disc") * 10000 + count("track"), id});
     }
-    bool byNumber = number || key == lengthColumn;
+    bool up = order == Qt::AscendingOrder;
     std::stable_sort(entries.begin(), entries.end(), [&](const Entry& a, const Entry& b) {
-        // What is blank comes last whichever way.
-        if (a.text.empty() != b.text.empty())
-            return b.text.empty();
-        int c = byNumber ? (a.number < b.number   ? -1
-                            : a.number > b.number ? 1
-                                                  : 0)
-                         : text::compare(a.text, b.text);
-        if (c != 0)
-            return order == Qt::AscendingOrder ? c < 0 : c > 0;
+        if (a.blank != b.blank)
+            return b.blank; // what is blank comes last whichever way
+        if (byNumber && a.number != b.number)
+            return up ? a.number < b.number : a.number > b.number;
+        if (int c = a.text.compare(b.text))
+            return up ? c < 0 : c > 0;
         // Within the same, the order of albums.
-        if (int byAlbum = text::compare(a.album, b.album))
-            return byAlbum < 0;
+        if (int c = a.album.compare(b.album))
+            return c < 0;
         return a.place < b.place;
     });
     emit layoutAboutToBeChanged();
-    for (size_t i = 0; i < entries.size(); ++i)
-        files_[i] = entries[i].id;
+    files_.clear();
+    for (const Entry& e : entries)
+        files_.push_back(e.id);
     emit layoutChanged();
 }
 

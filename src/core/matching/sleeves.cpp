@@ -52,12 +52,9 @@ Path releaseFolder(const Path& file) {
     return folder;
 }
 
-bool playsBefore(const SleeveInput& a, const SleeveInput& b) {
-    if (int x = number(a.fields, "disc"), y = number(b.fields, "disc"); x != y)
-        return x < y;
-    if (int x = number(a.fields, "track"), y = number(b.fields, "track"); x != y)
-        return (x == 0 ? 100000 : x) < (y == 0 ? 100000 : y);
-    return text::compare(text::escapeBytes(a.path.native()), text::escapeBytes(b.path.native())) < 0;
+PlayKey playKey(const SleeveInput& file) {
+    int track = number(file.fields, "track");
+    return {number(file.fields, "disc"), track == 0 ? 100000 : track, text::sortKey(text::escapeBytes(file.path.native()))};
 }
 
 std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files) {
@@ -93,11 +90,13 @@ std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files) {
     std::vector<Sleeve> out;
     auto finish = [&](const std::string& key, std::vector<const SleeveInput*> members,
                       const std::string& why) {
-        std::sort(members.begin(), members.end(),
-                  [](const SleeveInput* a, const SleeveInput* b) { return playsBefore(*a, *b); });
-        Sleeve sleeve{key, {}, why};
+        std::vector<std::pair<PlayKey, int64_t>> order;
         for (const SleeveInput* f : members)
-            sleeve.ids.push_back(f->id);
+            order.emplace_back(playKey(*f), f->id);
+        std::sort(order.begin(), order.end());
+        Sleeve sleeve{key, {}, why};
+        for (const auto& [place, id] : order)
+            sleeve.ids.push_back(id);
         out.push_back(std::move(sleeve));
     };
     for (auto& [key, group] : groups)

@@ -2,6 +2,7 @@
 // Sorting the files of a batch into sleeves: what is believed to be one release.
 #pragma once
 
+#include <compare>
 #include <cstdint>
 #include <string>
 #include <vector>
@@ -31,7 +32,13 @@ std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files);
 /// The folder of the release that a file is in: disc folders count as their parent.
 Path releaseFolder(const Path& file);
 
-/// The order in which files of a release are listened to: disc, track, name.
-bool playsBefore(const SleeveInput& a, const SleeveInput& b);
+/// Orders files of a release as they are listened to: disc, track, name (by the rules of text::compare).
+struct PlayKey {
+    int disc = 0;
+    int track = 0;
+    std::string name;
+    auto operator<=>(const PlayKey&) const = default;
+};
+PlayKey playKey(const SleeveInput& file);
 
 } // namespace moorfrost::matching

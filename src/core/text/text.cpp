@@ -300,21 +300,40 @@ std::string clipBytes(std::string_view text, size_t maxBytes) {
     });
 }
 
-int compare(std::string_view a, std::string_view b) {
-    thread_local std::unique_ptr<icu::Collator> collator = [] {
+namespace {
+icu::Collator* collator() {
+    thread_local std::unique_ptr<icu::Collator> mine = [] {
         UErrorCode status = U_ZERO_ERROR;
         std::unique_ptr<icu::Collator> c(icu::Collator::createInstance(status));
         if (c)
             c->setAttribute(UCOL_NUMERIC_COLLATION, UCOL_ON, status);
         return c;
     }();
-    if (!collator)
+    return mine.get();
+}
+} // namespace
+
+int compare(std::string_view a, std::string_view b) {
+    if (!collator())
         return a.compare(b);
     UErrorCode status = U_ZERO_ERROR;
-    auto piece = [](std::string_view s) {
-        return icu::StringPiece(s.data(), static_cast<int32_t>(s.size()));
-    };
-    return collator->compareUTF8(piece(a), piece(b), status);
+    auto piece = [](std::string_view s) { return icu::StringPiece(s.data(), static_cast<int32_t>(s.size())); };
+    return collator()->compareUTF8(piece(a), piece(b), status);
+}
+
+std::string sortKey(std::string_view text) {
+    if (!collator())
+        return std::string(text);
+    icu::UnicodeString s = wide(text);
+    std::string key(static_cast<size_t>(s.length()) * 4 + 16, '\0');
+    for (;;) {
+        auto* bytes = reinterpret_cast<uint8_t*>(key.data());
+        auto needed = static_cast<size_t>(collator()->getSortKey(s, bytes, static_cast<int32_t>(key.size())));
+        bool fits = needed <= key.size();
+        key.resize(needed);
+        if (fits)
+            return key;
+    }
 }
 
 std::string trim(std::string_view text) {

@@ -48,6 +48,9 @@ std::string clipBytes(std::string_view text, size_t maxBytes);
 /// Order for people, by the default locale's rules, numbers inside text by value. <0, 0, >0.
 int compare(std::string_view a, std::string_view b);
 
+/// Bytes whose plain order is the order of compare(): for sorting many.
+std::string sortKey(std::string_view text);
+
 std::string trim(std::string_view text);
 std::string join(const std::vector<std::string>& parts, std::string_view separator);
 std::vector<std::string> split(std::string_view text, std::string_view separator);
