@@ -97,7 +97,8 @@ void searching(benchmark::State& state) {
 }
 BENCHMARK(searching)->Name("search/tracks")->Arg(1000)->Arg(50000)->Unit(benchmark::kMillisecond);
 
-/// The sheet with 10,000 rows: one step of scrolling, painted; and one edit, until everything that shows it has followed.
+/// The sheet with 10,000 rows: one step of scrolling, painted; and one edit, until everything that shows it
+/// has followed.
 void sheetScroll() {
     QTemporaryDir dir;
     Path file = Path(dir.path().toStdString()) / "library.db";
@@ -109,8 +110,12 @@ void sheetScroll() {
             f.path = "/music/" + std::to_string(i) + " Night Post.flac";
             f.tags.emplace();
             f.tags->format = audio::Format::Flac;
-            f.tags->fields = {{"title", {"Night Post " + std::to_string(i)}}, {"artist", {"The Hollow Ferry"}}, {"album", {"Album " + std::to_string(i / 12)}},
-                              {"date", {"1998-10-05"}}, {"genre", {"Folk"}}, {"track", {std::to_string(i % 12)}}};
+            f.tags->fields = {{"title", {"Night Post " + std::to_string(i)}},
+                              {"artist", {"The Hollow Ferry"}},
+                              {"album", {"Album " + std::to_string(i / 12)}},
+                              {"date", {"1998-10-05"}},
+                              {"genre", {"Folk"}},
+                              {"track", {std::to_string(i % 12)}}};
             rows.push_back(std::move(f));
         }
         (*store)->saveFiles(rows, (*store)->addBatch("b"));
@@ -119,7 +124,8 @@ void sheetScroll() {
     while (!session.isLoaded())
         QCoreApplication::processEvents();
     app::SheetModel model(session, true);
-    model.setColumns({app::nameColumn, "track", "title", "artist", "album", "date", "album_artist", "genre", "disc", "isrc"});
+    model.setColumns({app::nameColumn, "track", "title", "artist", "album", "date", "album_artist", "genre",
+                      "disc", "isrc"});
     std::vector<library::FileId> ids = session.batchFiles();
     if (ids.size() != 10000)
         std::abort();
@@ -146,7 +152,8 @@ void sheetScroll() {
         double longest = 0;
         QElapsedTimer clock;
         clock.start();
-        session.drafts().propose("Edit", {{ids[static_cast<size_t>(edit)], "title", {"New " + std::to_string(edit)}}}, "typed");
+        session.drafts().propose(
+            "Edit", {{ids[static_cast<size_t>(edit)], "title", {"New " + std::to_string(edit)}}}, "typed");
         for (int i = 0; i < 60; ++i) {
             QElapsedTimer turn;
             turn.start();
@@ -157,7 +164,9 @@ void sheetScroll() {
         pauses.push_back(longest);
     }
     std::sort(pauses.begin(), pauses.end());
-    std::printf("an edit in a batch of 10,000 files: the interface is busy for %.0f ms at most in the median, %.0f ms at worst\n", pauses[5], pauses.back());
+    std::printf("an edit in a batch of 10,000 files: the interface is busy for %.0f ms at most in the "
+                "median, %.0f ms at worst\n",
+                pauses[5], pauses.back());
     std::sort(frames.begin(), frames.end());
     std::printf(
         "sheet of 10,000 rows, one scroll step painted: median %.1f ms, 95 %% under %.1f ms, worst %.1f ms\n",

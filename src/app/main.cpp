@@ -53,8 +53,8 @@ int main(int argc, char** argv) {
         QApplication::installTranslator(&plurals);
     theme::loadFonts();
     theme::chooseColours(theme::choiceFromKey(parser.isSet(themeOption)
-                                          ? parser.value(themeOption)
-                                          : QSettings().value("theme", "system").toString()));
+                                                  ? parser.value(themeOption)
+                                                  : QSettings().value("theme", "system").toString()));
     QApplication::setWindowIcon(QIcon(":/app.svg"));
 
     Path library = parser.isSet(libraryOption)

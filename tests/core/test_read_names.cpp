@@ -38,6 +38,10 @@ private slots:
         r = one("{artist}/{album}/{skip}/{track} {title}",
                 "/x/Odran Fell Quartet/Live at Tarnholm Hall/CD2/04 Encore: Whin Moor.mp3");
         QCOMPARE(value(r, "title"), std::string("Encore: Whin Moor"));
+        r = one("{artist}/{album}/CD{disc}/{track} {title}",
+                "/x/Odran Fell Quartet/Live at Tarnholm Hall/CD2/04 Late.mp3");
+        QVERIFY(r.fits && !r.doubtful);
+        QCOMPARE(value(r, "disc"), std::string("2"));
     }
 
     void aHyphenatedNameIsNotCut() {

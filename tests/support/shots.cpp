@@ -16,7 +16,6 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "support/driver.h"
-#include "support/sample_files.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -27,8 +26,9 @@ int main(int argc, char** argv) {
     QDir out(argc > 1 ? argv[1] : ".");
     QString themeName = argc > 2 ? argv[2] : "light";
     Driver::prepareApplication(themeName);
-    test::Sandbox box;
-    Path root = box / "Tarnholm";
+    // A place with a name fit for pictures.
+    Path root = std::filesystem::temp_directory_path() / "Tarnholm Sound Archive";
+    std::filesystem::remove_all(root);
     copyOfDemo(root);
     Driver d(root / "library.db");
     if (argc > 4)
@@ -97,7 +97,7 @@ int main(int argc, char** argv) {
         reader.takeButton()->click();
         d.settle();
     };
-    readFolder("/donation-lindqvist/Odran", "{artist}/{album}/{skip}/{track} {title}");
+    readFolder("/donation-lindqvist/Odran", "{artist}/{album}/CD{disc}/{track} {title}");
     readFolder("/donation-lindqvist/Хор", "{artist}/{album}/{track} {title}");
     s.sortIntoSleeves();
     w.bench()->showStep(BenchPage::PutAway);
@@ -126,5 +126,6 @@ int main(int argc, char** argv) {
     shot(&w, "journal");
     w.showWorkspace(MainWindow::Settings);
     shot(&w, "settings");
+    std::filesystem::remove_all(root);
     return 0;
 }

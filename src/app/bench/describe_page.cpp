@@ -166,31 +166,7 @@ void DescribePage::numberTracks() {
 }
 
 void DescribePage::chooseColumns() {
-    QMenu menu(this);
-    std::vector<std::string> all = {nameColumn, lengthColumn, formatColumn, placeColumn};
-    for (const tags::FieldDef& def : tags::fieldTable())
-        all.push_back(def.key);
-    for (const std::string& key : session_.customKeys())
-        all.push_back(key);
-    for (const std::string& key : all) {
-        QAction* action = menu.addAction(key[0] == '@' ? columnLabel(key) : fieldLabel(key));
-        const auto& now = model_->columns();
-        action->setCheckable(true);
-        action->setChecked(std::find(now.begin(), now.end(), key) != now.end());
-        connect(action, &QAction::toggled, this, [this, key](bool on) {
-            std::vector<std::string> columns = model_->columns();
-            if (on)
-                columns.push_back(key);
-            else if (columns.size() > 1)
-                std::erase(columns, key);
-            model_->setColumns(columns);
-            QStringList stored;
-            for (const std::string& k : columns)
-                stored << qs(k);
-            QSettings().setValue("describe/columns", stored);
-        });
-    }
-    menu.exec(QCursor::pos());
+    view_->chooseColumns("describe/columns");
 }
 
 void DescribePage::showMenu(const QPoint& at) {

@@ -17,7 +17,7 @@ const char* const usualPlans[] = {
     "{artist} - {title}",
     "{track} {title}",
     "{artist}/{album}/{track} {title}",
-    "{artist}/{album}/{skip}/{track} {title}",
+    "{artist}/{album}/CD{disc}/{track} {title}",
     "{album}/{track} - {title}",
     "{skip} - {title}",
 };

@@ -35,10 +35,7 @@ public:
         QRect r = option.rect;
         bool chosen = option.state & QStyle::State_Selected;
         p->save();
-        p->fillRect(r, chosen ? c.fjordBack : c.panel);
-        if (chosen)
-            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), c.heather);
-        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
+        paint::listRow(*p, r, chosen, option.state & QStyle::State_HasFocus);
         int right = r.right() - 8;
         if (s.takenBack > 0)
             right -=

@@ -22,8 +22,7 @@
 namespace moorfrost::app {
 
 namespace {
-const QStringList defaultColumns = {"title", "artist",     "album",      "date",
-                                    "genre", lengthColumn, formatColumn, "label"};
+const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
 constexpr int coverSide = 220;
 
 /// The arrow that shows by which column the table is sorted.
@@ -260,29 +259,7 @@ void LibraryPage::sendToBench() {
 }
 
 void LibraryPage::chooseColumns(const QPoint&) {
-    QMenu menu(this);
-    std::vector<std::string> all = {nameColumn, lengthColumn, formatColumn, placeColumn};
-    for (const tags::FieldDef& def : tags::fieldTable())
-        all.push_back(def.key);
-    for (const std::string& key : all) {
-        QAction* action = menu.addAction(key[0] == '@' ? columnLabel(key) : fieldLabel(key));
-        const auto& now = model_->columns();
-        action->setCheckable(true);
-        action->setChecked(std::find(now.begin(), now.end(), key) != now.end());
-        connect(action, &QAction::toggled, this, [this, key](bool on) {
-            std::vector<std::string> columns = model_->columns();
-            if (on)
-                columns.push_back(key);
-            else if (columns.size() > 1)
-                std::erase(columns, key);
-            model_->setColumns(columns);
-            QStringList stored;
-            for (const std::string& k : columns)
-                stored << qs(k);
-            QSettings().setValue("library/columns", stored);
-        });
-    }
-    menu.exec(QCursor::pos());
+    view_->chooseColumns("library/columns");
 }
 
 void LibraryPage::showDetails() {
@@ -354,7 +331,8 @@ void LibraryPage::showDetails() {
     caption(tr("Where it is"));
     auto* where = label({}, "mono");
     where->setWordWrap(true);
-    where->setText(shownPath(f->path).replace("/", "/\u200B"));
+    where->setText(session_.placeText(f->path).replace("/", "/\u200B"));
+    where->setToolTip(shownPath(f->path));
     where->setTextInteractionFlags(Qt::TextSelectableByMouse);
     facts_->addWidget(where, row++, 0, 1, 2);
     line(tr("Added"), QLocale().toString(QDateTime::fromSecsSinceEpoch(f->added), QLocale::ShortFormat));

@@ -9,6 +9,21 @@ namespace moorfrost::app {
 
 using library::Store;
 
+namespace {
+/// A connection of its own for a job. A sentence if the library failed, else "".
+std::string withStore(const Path& library, const std::function<void(Store&)>& work) {
+    auto store = Store::open(library);
+    if (!store)
+        return store.error().message;
+    try {
+        work(**store);
+    } catch (const library::DatabaseError& e) {
+        return e.what();
+    }
+    return {};
+}
+} // namespace
+
 std::vector<naming::PutAwayFile> Session::putAwayFiles(const std::vector<FileId>& ids) const {
     std::vector<naming::PutAwayFile> out;
     for (FileId id : ids) {
@@ -154,24 +169,19 @@ void Session::write() {
         title,
         [set, outcome, trouble, library = store_->file(), batch = batch_](std::stop_token stop,
                                                                           work::Progress& progress) {
-            auto store = Store::open(library);
-            if (!store) {
-                *trouble = store.error().message;
-                return;
-            }
-            try {
-                *outcome = library::writeSet(**store, set, batch, stop, progress);
-            } catch (const library::DatabaseError& e) {
-                *trouble = e.what();
-            }
+            *trouble = withStore(library, [&](Store& store) {
+                *outcome = library::writeSet(store, set, batch, stop, progress);
+            });
         },
         [this, outcome, trouble] {
             if (!trouble->empty())
                 emit said(qs(*trouble), true);
             if (!outcome->report.error.empty())
                 emit said(qs(outcome->report.error), true);
-            lastReport_ = std::move(outcome->report);
-            lastSet_ = outcome->set;
+            if (trouble->empty()) {
+                lastReport_ = std::move(outcome->report);
+                lastSet_ = outcome->set;
+            }
             drafts_.forgetHistory();
             reload([this] { emit written(); });
         });
@@ -183,16 +193,9 @@ void Session::takeBack(int64_t set, const std::optional<std::set<size_t>>& steps
     jobs_.start(
         tr("Taking back"),
         [=, library = store_->file()](std::stop_token stop, work::Progress& progress) {
-            auto store = Store::open(library);
-            if (!store) {
-                *trouble = store.error().message;
-                return;
-            }
-            try {
-                *outcome = library::takeBackSet(**store, set, steps, stop, progress);
-            } catch (const library::DatabaseError& e) {
-                *trouble = e.what();
-            }
+            *trouble = withStore(library, [&](Store& store) {
+                *outcome = library::takeBackSet(store, set, steps, stop, progress);
+            });
         },
         [this, outcome, trouble] {
             QString sentence = tr("%n file(s) taken back.", "", static_cast<int>(outcome->done));

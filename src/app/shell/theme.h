@@ -22,8 +22,8 @@ struct Colours {
 void loadFonts();
 /// Applies a theme to the whole application.
 void apply(Choice choice);
-/// The two halves of apply(), for the start: colours before the window is built, the style sheet after it, because a
-/// window that is put together under a style sheet is polished again at every step.
+/// The two halves of apply(), for the start: colours before the window is built, the style sheet after it,
+/// because a window that is put together under a style sheet is polished again at every step.
 void chooseColours(Choice choice);
 void applyStyleSheet();
 Choice choiceFromKey(const QString& key);

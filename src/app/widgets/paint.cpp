@@ -85,6 +85,18 @@ QString tallyText(const std::vector<matching::ReadinessPart>& parts) {
     return lines.join('\n');
 }
 
+void listRow(QPainter& painter, const QRect& r, bool chosen, bool focused) {
+    const auto& c = theme::colours();
+    painter.fillRect(r, chosen ? c.fjordBack : c.panel);
+    if (chosen)
+        painter.fillRect(QRect(r.left(), r.top(), 3, r.height()), c.heather);
+    if (focused && !chosen) {
+        painter.setPen(c.fjord);
+        painter.drawRect(r.adjusted(0, 0, -1, -2));
+    }
+    painter.fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
+}
+
 int pillWidth(const QString& text) {
     return QFontMetrics(theme::uiFont(11, QFont::DemiBold)).horizontalAdvance(text) + 16;
 }

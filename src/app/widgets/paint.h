@@ -19,6 +19,8 @@ void notch(QPainter& painter, const QRect& rect);
 /// Readiness as a strip of marks from `at` to the right; returns its width.
 int tally(QPainter& painter, QPoint at, const std::vector<matching::ReadinessPart>& parts);
 QString tallyText(const std::vector<matching::ReadinessPart>& parts);
+/// The ground of a row in a list of sleeves or sets: chosen, focused, its line below.
+void listRow(QPainter& painter, const QRect& rect, bool chosen, bool focused);
 /// A rounded label whose right edge is at `right`; returns the width used.
 int pill(QPainter& painter, int right, const QRect& row, const QString& text, Tone tone);
 int pillWidth(const QString& text);

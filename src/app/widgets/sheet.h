@@ -70,6 +70,8 @@ public:
     void fillDown();
     void blank();
     void dropDrafts();
+    /// A menu of all columns at the pointer; what is chosen is remembered under `settingsKey`.
+    void chooseColumns(const QString& settingsKey);
 
 signals:
     void chosenChanged();

@@ -200,11 +200,13 @@ void SheetModel::sortBy(int column, Qt::SortOrder order) {
         FilePtr f = session_.file(id);
         if (!f)
             continue;
-        std::string t = key == nameColumn ? text::escapeBytes(f->path.filename().native()) : ss(cellText(id, key));
+        std::string t =
+            key == nameColumn ? text::escapeBytes(f->path.filename().native()) : ss(cellText(id, key));
         double n = key == lengthColumn ? f->tags.facts.duration : std::atof(t.c_str());
         auto count = [&](const char* k) { return std::atoi(tags::firstValue(f->tags.fields, k).c_str()); };
         entries.push_back({t.empty(), n, byNumber ? std::string() : text::sortKey(t),
-                           text::sortKey(tags::firstValue(f->tags.fields, "album")), count("disc") * 10000 + count("track"), id});
+                           text::sortKey(tags::firstValue(f->tags.fields, "album")),
+                           count("disc") * 10000 + count("track"), id});
     }
     bool up = order == Qt::AscendingOrder;
     std::stable_sort(entries.begin(), entries.end(), [&](const Entry& a, const Entry& b) {

@@ -9,6 +9,7 @@
 #include <QLineEdit>
 #include <QMenu>
 #include <QPainter>
+#include <QSettings>
 #include <QStyledItemDelegate>
 
 #include "app/shell/text_utils.h"
@@ -244,6 +245,34 @@ void SheetView::dropDrafts() {
         which.emplace_back(model_->fileAt(index.row()),
                            model_->columns()[static_cast<size_t>(index.column())]);
     session_.drafts().drop(ss(tr("Drop drafts")), which);
+}
+
+void SheetView::chooseColumns(const QString& settingsKey) {
+    QMenu menu(this);
+    std::vector<std::string> all = {nameColumn, lengthColumn, formatColumn, placeColumn};
+    for (const tags::FieldDef& def : tags::fieldTable())
+        all.push_back(def.key);
+    for (const std::string& key : session_.customKeys())
+        all.push_back(key);
+    for (const std::string& key : all) {
+        QAction* action = menu.addAction(key[0] == '@' ? columnLabel(key) : fieldLabel(key));
+        const auto& now = model_->columns();
+        action->setCheckable(true);
+        action->setChecked(std::find(now.begin(), now.end(), key) != now.end());
+        connect(action, &QAction::toggled, this, [this, key, settingsKey](bool on) {
+            std::vector<std::string> columns = model_->columns();
+            if (on)
+                columns.push_back(key);
+            else if (columns.size() > 1)
+                std::erase(columns, key);
+            model_->setColumns(columns);
+            QStringList stored;
+            for (const std::string& k : columns)
+                stored << qs(k);
+            QSettings().setValue(settingsKey, stored);
+        });
+    }
+    menu.exec(QCursor::pos());
 }
 
 void SheetView::keyPressEvent(QKeyEvent* event) {

@@ -28,14 +28,7 @@ public:
         QRect r = option.rect;
         bool chosen = option.state & QStyle::State_Selected;
         p->save();
-        p->fillRect(r, chosen ? c.fjordBack : c.panel);
-        if (chosen)
-            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), c.heather);
-        if (option.state & QStyle::State_HasFocus && !chosen) {
-            p->setPen(c.fjord);
-            p->drawRect(r.adjusted(0, 0, -1, -2));
-        }
-        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
+        paint::listRow(*p, r, chosen, option.state & QStyle::State_HasFocus);
         QRect cover(r.left() + 12, r.top() + 9, 44, 44);
         QPixmap picture;
         if (FilePtr f = session_.file(s.coverFile))

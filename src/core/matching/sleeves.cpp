@@ -54,7 +54,8 @@ Path releaseFolder(const Path& file) {
 
 PlayKey playKey(const SleeveInput& file) {
     int track = number(file.fields, "track");
-    return {number(file.fields, "disc"), track == 0 ? 100000 : track, text::sortKey(text::escapeBytes(file.path.native()))};
+    return {number(file.fields, "disc"), track == 0 ? 100000 : track,
+            text::sortKey(text::escapeBytes(file.path.native()))};
 }
 
 std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files) {

@@ -317,7 +317,9 @@ int compare(std::string_view a, std::string_view b) {
     if (!collator())
         return a.compare(b);
     UErrorCode status = U_ZERO_ERROR;
-    auto piece = [](std::string_view s) { return icu::StringPiece(s.data(), static_cast<int32_t>(s.size())); };
+    auto piece = [](std::string_view s) {
+        return icu::StringPiece(s.data(), static_cast<int32_t>(s.size()));
+    };
     return collator()->compareUTF8(piece(a), piece(b), status);
 }
 
