@@ -20,10 +20,12 @@ struct Decoder::State {
     SwrContext* resampler = nullptr;
     AVPacket* packet = av_packet_alloc();
     AVFrame* frame = av_frame_alloc();
+    Path path;
     int stream = -1;
     int rate = 44100;
     int channels = 2;
     bool draining = false;
+    double skipUntil = 0; // seconds: a seek lands before the place, what lies between is dropped
 
     ~State() {
         av_packet_free(&packet);
@@ -44,6 +46,15 @@ struct Decoder::State {
                swr_init(resampler) >= 0;
     }
 
+    bool endsBefore(double seconds) const {
+        const AVStream* in = format->streams[stream];
+        if (seconds <= 0 || frame->best_effort_timestamp == AV_NOPTS_VALUE || frame->sample_rate <= 0)
+            return false;
+        int64_t start = in->start_time == AV_NOPTS_VALUE ? 0 : in->start_time;
+        double at = static_cast<double>(frame->best_effort_timestamp - start) * av_q2d(in->time_base);
+        return at + static_cast<double>(frame->nb_samples) / frame->sample_rate <= seconds;
+    }
+
     std::vector<int16_t> convert() {
         int most = swr_get_out_samples(resampler, frame->nb_samples);
         std::vector<int16_t> out(static_cast<size_t>(std::max(0, most) * channels));
@@ -61,6 +72,7 @@ Decoder::~Decoder() = default;
 Result<std::unique_ptr<Decoder>> Decoder::open(const Path& path, int sampleRate, int channels) {
     av_log_set_level(AV_LOG_QUIET);
     auto s = std::make_unique<State>();
+    s->path = path;
     s->rate = sampleRate;
     s->channels = channels;
     Error cannot{ErrorKind::Unsupported, path, "The sound of this file cannot be decoded."};
@@ -84,6 +96,10 @@ std::vector<int16_t> Decoder::next() {
     for (;;) {
         int got = avcodec_receive_frame(s.codec, s.frame);
         if (got == 0) {
+            if (s.endsBefore(s.skipUntil)) {
+                av_frame_unref(s.frame);
+                continue;
+            }
             std::vector<int16_t> samples = s.convert();
             av_frame_unref(s.frame);
             if (!samples.empty())
@@ -105,11 +121,18 @@ std::vector<int16_t> Decoder::next() {
 }
 
 void Decoder::seek(double seconds) {
-    State& s = *state_;
     auto at = static_cast<int64_t>(seconds * AV_TIME_BASE);
-    av_seek_frame(s.format, -1, at, AVSEEK_FLAG_BACKWARD);
-    avcodec_flush_buffers(s.codec);
-    s.draining = false;
+    // In a short Ogg file FFmpeg lands on the last page and gives nothing: there we begin anew and drop what lies before.
+    bool isShort = state_->format->duration < int64_t{20} * AV_TIME_BASE;
+    if (isShort || av_seek_frame(state_->format, -1, at, AVSEEK_FLAG_BACKWARD) < 0) {
+        auto fresh = open(state_->path, state_->rate, state_->channels);
+        if (!fresh)
+            return;
+        state_ = std::move((*fresh)->state_);
+    }
+    avcodec_flush_buffers(state_->codec);
+    state_->draining = false;
+    state_->skipUntil = seconds;
 }
 
 Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop) {

@@ -1,0 +1,280 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Tags as other programs leave them: several in one file, unknown parts, other formats. What is not edited
+// survives.
+#include <QtTest>
+
+#include <QProcess>
+
+#include <taglib/apetag.h>
+#include <taglib/flacfile.h>
+#include <taglib/id3v2tag.h>
+#include <taglib/infotag.h>
+#include <taglib/mp4file.h>
+#include <taglib/mpegfile.h>
+#include <taglib/unknownframe.h>
+#include <taglib/vorbisfile.h>
+#include <taglib/wavfile.h>
+#include <taglib/xiphcomment.h>
+
+#include "core/library/writing.h"
+#include "core/tags/tag_io.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+
+namespace {
+std::string first(const Path& file, const char* key) {
+    auto read = tags::readTags(file);
+    return read ? tags::firstValue(read->fields, key) : "unreadable: " + read.error().message;
+}
+} // namespace
+
+class TestOddTags : public QObject {
+    Q_OBJECT
+private slots:
+    void apeBehindAnMp3IsKeptInStep() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.mp3");
+        {
+            TagLib::MPEG::File f(file.c_str());
+            f.APETag(true)->setTitle("Ape title");
+            f.APETag()->setArtist("Ape artist");
+            f.save(TagLib::MPEG::File::APE, TagLib::File::StripNone);
+        }
+        QCOMPARE(first(file, "title"), std::string("Ape title"));
+        test::tag(file, {{"title", {"New"}}});
+        QCOMPARE(first(file, "title"), std::string("New"));
+        QCOMPARE(first(file, "artist"), std::string("Ape artist"));
+        TagLib::MPEG::File f(file.c_str());
+        QCOMPARE(f.APETag()->title().to8Bit(true), std::string("New"));
+        test::tag(file, {{"artist", {}}});
+        QVERIFY(!tags::readTags(file)->fields.contains("artist"));
+    }
+
+    void infoOfAWav() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.wav");
+        {
+            TagLib::RIFF::WAV::File f(file.c_str());
+            f.InfoTag()->setTitle("Info title");
+            f.InfoTag()->setArtist("Info artist");
+            f.save(TagLib::RIFF::WAV::File::Info);
+        }
+        QCOMPARE(first(file, "title"), std::string("Info title"));
+        test::tag(file, {{"title", {"New"}}, {"isrc", {"ZZGRW9800011"}}});
+        QCOMPARE(first(file, "title"), std::string("New"));
+        QCOMPARE(first(file, "artist"), std::string("Info artist")); // which the new ID3v2 tag must not hide
+        QCOMPARE(test::probeTags(file)["title"], std::string("New"));
+        TagLib::RIFF::WAV::File f(file.c_str());
+        QCOMPARE(f.InfoTag()->title().to8Bit(true), std::string("New"));
+    }
+
+    void id3InFrontOfAFlac() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.flac");
+        {
+            TagLib::FLAC::File f(file.c_str());
+            f.strip(TagLib::FLAC::File::XiphComment);
+            f.save();
+        }
+        std::string frame = std::string("TIT2") + std::string("\0\0\0\x06\0\0\0", 7) + "Gorse";
+        test::writeBytes(file, std::string("ID3\x03\0\0\0\0\0\x10", 10) + frame + test::readBytes(file));
+        QCOMPARE(tags::readTags(file)->format, audio::Format::Flac);
+        QCOMPARE(first(file, "title"), std::string("Gorse"));
+        test::tag(file, {{"artist", {"Isla Varnholt"}}});
+        QCOMPARE(first(file, "title"), std::string("Gorse"));
+        QCOMPARE(first(file, "artist"), std::string("Isla Varnholt"));
+    }
+
+    void framesThatNobodyKnowsSurvive() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.mp3");
+        {
+            TagLib::MPEG::File f(file.c_str());
+            std::string raw = std::string("XYZQ") + std::string("\0\0\0\x05\0\0", 6) + "12345";
+            f.ID3v2Tag(true)->addFrame(new TagLib::ID3v2::UnknownFrame(
+                TagLib::ByteVector(raw.data(), static_cast<unsigned int>(raw.size()))));
+            f.ID3v2Tag()->setTitle("Old");
+            f.save(TagLib::MPEG::File::ID3v2);
+        }
+        test::tag(file, {{"title", {"New"}}, {"producer", {"Wren-Low"}}});
+        QVERIFY(test::readBytes(file).find("XYZQ") != std::string::npos);
+    }
+
+    void blocksThatNobodyKnowsSurvive() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.flac");
+        // An APPLICATION block after the stream information.
+        std::string bytes = test::readBytes(file);
+        std::string block = std::string("\x02\0\0\x08", 4) + "MFTSabcd";
+        bytes.insert(4 + 4 + 34, block);
+        test::writeBytes(file, bytes);
+        QVERIFY_RESULT(tags::readTags(file));
+        test::tag(file, {{"title", {"New"}}});
+        QVERIFY(test::readBytes(file).find("MFTSabcd") != std::string::npos);
+        QCOMPARE(first(file, "title"), std::string("New"));
+    }
+
+    void namesOfOthersAreUnderstood() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.ogg");
+        {
+            TagLib::Ogg::Vorbis::File f(file.c_str());
+            f.tag()->addField("ALBUM ARTIST", "The Hollow Ferry");
+            f.tag()->addField("TOTALTRACKS", "9");
+            f.tag()->addField("TRACKNUMBER", "3");
+            f.tag()->addField("ORGANIZATION", "Gannet Row");
+            f.tag()->addField("UPC", "2000000190013");
+            f.save();
+        }
+        QCOMPARE(first(file, "album_artist"), std::string("The Hollow Ferry"));
+        QCOMPARE(first(file, "tracks"), std::string("9"));
+        QCOMPARE(first(file, "label"), std::string("Gannet Row"));
+        QCOMPARE(first(file, "barcode"), std::string("2000000190013"));
+        // A new value replaces it under whatever name it was.
+        test::tag(file, {{"label", {"Fellside Reissues"}}});
+        QCOMPARE(tags::readTags(file)->fields["label"], std::vector<std::string>{"Fellside Reissues"});
+    }
+
+    void pairsInOneValue() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.flac");
+        {
+            TagLib::FLAC::File f(file.c_str());
+            f.xiphComment(true)->addField("TRACKNUMBER", "3/12");
+            f.save();
+        }
+        QCOMPARE(first(file, "track"), std::string("3"));
+        QCOMPARE(first(file, "tracks"), std::string("12"));
+        test::tag(file, {{"track", {"4"}}});
+        QCOMPARE(first(file, "track"), std::string("4"));
+        QCOMPARE(first(file, "tracks"), std::string("12"));
+    }
+
+    void freeformItemsOfOthers() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.m4a");
+        {
+            TagLib::MP4::File f(file.c_str());
+            f.tag()->setItem("----:org.example:Label", TagLib::MP4::Item(TagLib::StringList("Gannet Row")));
+            f.tag()->setItem("----:com.apple.iTunes:MY FIELD", TagLib::MP4::Item(TagLib::StringList("kept")));
+            f.save();
+        }
+        QCOMPARE(first(file, "label"), std::string("Gannet Row"));
+        test::tag(file, {{"label", {"Fellside Reissues"}}});
+        QCOMPARE(tags::readTags(file)->fields["label"], std::vector<std::string>{"Fellside Reissues"});
+        QCOMPARE(first(file, "my field"), std::string("kept"));
+    }
+
+    void peopleByRole() {
+        test::Sandbox box;
+        for (const char* ending : {".mp3", ".flac", ".m4a", ".aiff"}) {
+            Path file = test::makeSound(box.root(), std::string("a") + ending);
+            tags::Fields people = {
+                {"performer", {"Isla Varnholt (voice)", "Odran Fell (double bass)", "Wren-Low"}},
+                {"producer", {"Wren-Low", "Åse-Linn Brække, jr."}},
+                {"engineer", {"Odran Fell"}}};
+            test::tag(file, people);
+            tags::Fields read = tags::readTags(file)->fields;
+            std::sort(people["performer"].begin(), people["performer"].end());
+            std::sort(read["performer"].begin(), read["performer"].end());
+            for (const auto& [key, values] : people)
+                QVERIFY2(read[key] == values,
+                         (std::string(ending) + " " + key + ": " + tags::shownValue(read, key)).c_str());
+            test::tag(file, {{"performer", {"Wren-Low"}}});
+            QCOMPARE(tags::readTags(file)->fields["performer"], std::vector<std::string>{"Wren-Low"});
+            QCOMPARE(tags::readTags(file)->fields["engineer"], std::vector<std::string>{"Odran Fell"});
+        }
+    }
+
+    void otherFormats_data() {
+        QTest::addColumn<QString>("ending");
+        QTest::addColumn<QString>("format");
+        QTest::newRow("WavPack") << ".wv"
+                                 << "WavPack";
+        QTest::newRow("TrueAudio") << ".tta"
+                                   << "TrueAudio";
+        QTest::newRow("Speex in Ogg") << ".spx"
+                                      << "Speex";
+    }
+    void otherFormats() {
+        QFETCH(QString, ending);
+        QFETCH(QString, format);
+        test::Sandbox box;
+        Path wav = test::makeSound(box.root(), "a.wav");
+        Path file = box / ("a" + ending.toStdString());
+        QProcess ffmpeg;
+        ffmpeg.start("ffmpeg", {"-v", "quiet", "-i", QString::fromStdString(wav.native()), "-ar", "32000",
+                                QString::fromStdString(file.native())});
+        QVERIFY(ffmpeg.waitForFinished(30000) && ffmpeg.exitCode() == 0);
+        auto read = tags::readTags(file);
+        QVERIFY_RESULT(read);
+        QCOMPARE(QString::fromStdString(audio::formatName(read->format)), format);
+        QVERIFY(std::abs(read->facts.duration - 1.5) < 0.15);
+        std::string before = test::readBytes(file);
+        test::tag(file, {{"title", {"Gorse"}},
+                         {"artist", {"A", "B"}},
+                         {"track", {"3"}},
+                         {"tracks", {"9"}},
+                         {"isrc", {"ZZGRW9800011"}}});
+        tags::Fields fields = tags::readTags(file)->fields;
+        QCOMPARE(fields["title"].front(), std::string("Gorse"));
+        QCOMPARE(fields["artist"], (std::vector<std::string>{"A", "B"}));
+        QCOMPARE(fields["tracks"].front(), std::string("9"));
+        QCOMPARE(fields["isrc"].front(), std::string("ZZGRW9800011"));
+    }
+
+    void wmaIsReadOnly() {
+        test::Sandbox box;
+        Path wav = test::makeSound(box.root(), "a.wav"), file = box / "a.wma";
+        QProcess ffmpeg;
+        ffmpeg.start("ffmpeg", {"-v", "quiet", "-i", QString::fromStdString(wav.native()), "-metadata",
+                                "title=Gorse", QString::fromStdString(file.native())});
+        QVERIFY(ffmpeg.waitForFinished(30000) && ffmpeg.exitCode() == 0);
+        QCOMPARE(first(file, "title"), std::string("Gorse"));
+        auto edit = tags::prepareEdit(file, {{"title", {"New"}}});
+        QVERIFY(!edit);
+        QCOMPARE(edit.error().kind, ErrorKind::Unsupported);
+        QVERIFY(edit.error().message.find("not written") != std::string::npos);
+    }
+
+    // Bytes changed at random: an answer every time, and what is damaged is never written to without being
+    // read back.
+    void mutatedFiles() {
+        test::Sandbox box;
+        uint32_t state = 77;
+        auto next = [&](size_t n) {
+            state = state * 1664525u + 1013904223u;
+            return static_cast<size_t>(state >> 8) % n;
+        };
+        for (const std::string& ending : test::endings()) {
+            Path file = test::makeSound(box.root(), "m" + ending);
+            test::tag(
+                file,
+                {{"title", {"Gorse"}}, {"artist", {"Isla Varnholt"}}, {"comment", {std::string(200, 'c')}}});
+            std::string whole = test::readBytes(file);
+            for (int round = 0; round < 60; ++round) {
+                std::string bytes = whole;
+                for (size_t k = 0; k < 1 + next(8); ++k)
+                    bytes[next(std::min<size_t>(bytes.size(), 3000))] = static_cast<char>(next(256));
+                if (next(4) == 0)
+                    bytes.resize(next(bytes.size()));
+                test::writeBytes(file, bytes);
+                auto edit = tags::prepareEdit(file, {{"title", {"New"}}});
+                QVERIFY(test::readBytes(file) == bytes);
+                if (edit) {
+                    QCOMPARE(edit->after["title"].front(), std::string("New"));
+                    std::string result = edit->overlay->bytes(0, edit->overlay->size());
+                    edit->overlay.reset();
+                    test::writeBytes(file, result);
+                    QCOMPARE(first(file, "title"), std::string("New"));
+                } else {
+                    QVERIFY(!edit.error().message.empty());
+                }
+            }
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestOddTags)
+#include "test_odd_tags.moc"
