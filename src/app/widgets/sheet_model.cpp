@@ -222,9 +222,22 @@ void SheetModel::sortBy(int column, Qt::SortOrder order) {
         return a.place < b.place;
     });
     emit layoutAboutToBeChanged();
+    // The selection follows its files.
+    QModelIndexList before = persistentIndexList(), after;
+    std::vector<FileId> held;
+    for (const QModelIndex& i : before)
+        held.push_back(fileAt(i.row()));
     files_.clear();
-    for (const Entry& e : entries)
+    std::map<FileId, int> rowOf;
+    for (const Entry& e : entries) {
+        rowOf[e.id] = rowCount();
         files_.push_back(e.id);
+    }
+    for (qsizetype i = 0; i < before.size(); ++i) {
+        auto row = rowOf.find(held[static_cast<size_t>(i)]);
+        after << (row == rowOf.end() ? QModelIndex() : index(row->second, before[i].column()));
+    }
+    changePersistentIndexList(before, after);
     emit layoutChanged();
 }
 

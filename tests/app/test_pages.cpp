@@ -1,0 +1,455 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The pages by mouse and keyboard: put away, review, library, journal, settings, messages.
+#include <QtTest>
+
+#include <QApplication>
+#include <QCheckBox>
+#include <QHeaderView>
+#include <QMenu>
+#include <QRadioButton>
+#include <QSettings>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
+#include "app/bench/describe_page.h"
+#include "app/bench/put_away_page.h"
+#include "app/bench/review_page.h"
+#include "app/journal/journal_page.h"
+#include "app/library/library_page.h"
+#include "app/settings/settings_page.h"
+#include "app/shell/foot.h"
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/chip_editor.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/covers.h"
+#include "app/widgets/sleeve_list.h"
+#include "core/tags/tag_io.h"
+#include "demo/pictures.h"
+#include "support/driver.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+class TestPages : public QObject {
+    Q_OBJECT
+
+    /// Six songs of two albums, tagged, and a shelf.
+    void makeBatch() {
+        const std::tuple<const char*, const char*, const char*, const char*, const char*> songs[] = {
+            {"a1.flac", "Tide Table", "Isla Varnholt", "Salt Road", "1"},
+            {"a2.mp3", "Gorse", "Isla Varnholt", "Salt Road", "2"},
+            {"a10.ogg", "Last Ferry Home", "Isla Varnholt", "Salt Road", "10"},
+            {"b1.opus", "Undertow", "Kestrel & Rook", "Lanterns", "1"},
+            {"b2.m4a", "Small Hours", "Kestrel & Rook", "Lanterns", "2"},
+            {"b3.wav", "Åse's Waltz", "Kestrel & Rook", "Lanterns", "3"}};
+        for (const auto& [name, title, artist, album, track] : songs)
+            test::tag(test::makeSound(*box_ / "in", name), {{"title", {title}},
+                                                            {"artist", {artist}},
+                                                            {"album", {album}},
+                                                            {"track", {track}},
+                                                            {"date", {"2019"}}});
+        std::filesystem::create_directories(*box_ / "shelf");
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->addShelf(*box_ / "shelf");
+        d_->bringIn({*box_ / "in"});
+    }
+    void putAllAway() {
+        d_->window().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        putAway()->draftButton()->click();
+        d_->settle();
+        write();
+    }
+    void write() {
+        w().showWorkspace(MainWindow::Review);
+        d_->settle();
+        QTest::mouseClick(w().foot()->writeButton(), Qt::LeftButton);
+        d_->settle();
+    }
+    MainWindow& w() { return d_->window(); }
+    Session& s() { return d_->session(); }
+    PutAwayPage* putAway() { return w().bench()->putAway(); }
+    QStringList rows(int column) {
+        QStringList out;
+        QAbstractItemModel* m = w().library()->table()->model();
+        for (int r = 0; r < m->rowCount(); ++r)
+            out << m->index(r, column).data().toString();
+        return out;
+    }
+    template<class Widget>
+    Widget* named(QWidget* in, const QString& text) {
+        for (Widget* x : in->findChildren<Widget*>())
+            if (x->text() == text)
+                return x;
+        return nullptr;
+    }
+
+private slots:
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        QSettings().clear();
+    }
+    void cleanup() {
+        d_.reset();
+        box_.reset();
+    }
+
+    void theTreeIsTheShelfAsItWillBe() {
+        makeBatch();
+        w().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        QTreeWidget* tree = putAway()->tree();
+        QCOMPARE(tree->topLevelItemCount(), 1);
+        QTreeWidgetItem* root = tree->topLevelItem(0);
+        QCOMPARE(root->text(0), QString("shelf"));
+        QCOMPARE(root->childCount(), 2);
+        QTreeWidgetItem* album = root->child(0)->child(0);
+        QCOMPARE(root->child(0)->text(0), QString("Isla Varnholt"));
+        QCOMPARE(album->text(0), QString("2019 Salt Road"));
+        QCOMPARE(album->childCount(), 3);
+        QCOMPARE(album->child(0)->text(0), QString("01 Tide Table.flac"));
+        QVERIFY(album->child(0)->text(1).endsWith("in/a1.flac"));
+        // The plan as one types: the tree follows.
+        putAway()->editor()->showText(true);
+        putAway()->editor()->edit()->selectAll();
+        QTest::keyClicks(putAway()->editor()->edit(), "{{artist}} - {title}");
+        d_->settle();
+        QCOMPARE(tree->topLevelItem(0)->child(0)->text(0), QString("{artist} - Gorse.mp3"));
+        // With an error the last good tree stays, and the place is said.
+        QTest::keyClicks(putAway()->editor()->edit(), "{");
+        d_->settle();
+        QVERIFY(putAway()->editor()->error().contains("never closed"));
+        QCOMPARE(tree->topLevelItem(0)->childCount(), 6);
+        QVERIFY(!putAway()->draftButton()->isEnabled());
+    }
+
+    void movesFollowWhatIsEditedLater() {
+        makeBatch();
+        w().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        putAway()->draftButton()->click();
+        d_->settle();
+        QCOMPARE(s().movesDrafted(), size_t{6});
+        FileId id = d_->fileNamed("a2.mp3");
+        s().drafts().propose("Edit", {{id, "title", {"Gorse in Bloom"}}}, "typed");
+        d_->settle();
+        QCOMPARE(s().placementOf(id)->to, *box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse in Bloom.mp3");
+        // Another plan: the moves that are drafted follow it.
+        putAway()->editor()->setText("{title}");
+        d_->settle();
+        QCOMPARE(s().placementOf(id)->to, *box_ / "shelf/Gorse in Bloom.mp3");
+        // Drop the moves: they are gone, the other draft stays.
+        named<QPushButton>(putAway(), "Drop moves")->click();
+        d_->settle();
+        QCOMPARE(s().movesDrafted(), size_t{0});
+        QCOMPARE(s().drafts().fieldDrafts(), size_t{1});
+    }
+
+    void copiesLeaveTheFiles() {
+        makeBatch();
+        w().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        named<QPushButton>(putAway(), "Copy")->click();
+        d_->settle();
+        QCOMPARE(putAway()->draftButton()->text(), QString("Draft 6 copies"));
+        putAway()->draftButton()->click();
+        d_->settle();
+        write();
+        QCOMPARE(s().lastReport()->done, size_t{6});
+        for (const char* name : {"a1.flac", "b3.wav"})
+            QVERIFY(std::filesystem::exists(*box_ / "in" / name));
+        QCOMPARE(s().libraryFiles().size(), size_t{6});
+        QVERIFY(s().batchFiles().empty());
+        // The report offers to take it back at once.
+        QTest::mouseClick(named<QPushButton>(w().review(), "Take back"), Qt::LeftButton);
+        d_->settle();
+        QVERIFY(s().libraryFiles().empty());
+        QVERIFY(std::filesystem::is_empty(*box_ / "shelf"));
+        QCOMPARE(s().batchFiles().size(), size_t{6});
+    }
+
+    void picturesGoAlongIfWished() {
+        makeBatch();
+        test::writeBytes(*box_ / "in/notes.txt", "x");
+        w().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        auto texts = [&] {
+            QStringList all;
+            for (QTreeWidgetItemIterator it(putAway()->tree()); *it; ++it)
+                all << (*it)->text(0);
+            return all;
+        };
+        QVERIFY(texts().contains("notes.txt"));
+        named<QCheckBox>(putAway(), "pictures, notes and logs go along")->click();
+        d_->settle();
+        QVERIFY(!texts().contains("notes.txt"));
+    }
+
+    void theStrictestNames() {
+        makeBatch();
+        w().showWorkspace(MainWindow::Settings);
+        named<QRadioButton>(&w(), "Strict ASCII: portable, in plain letters")->click();
+        w().showWorkspace(MainWindow::Bench);
+        w().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        putAway()->draftButton()->click();
+        d_->settle();
+        QCOMPARE(s().placementOf(d_->fileNamed("b3.wav"))->to.filename(), Path("03 Ase's Waltz.wav"));
+    }
+
+    void reviewDropsWhatIsChosen() {
+        makeBatch();
+        FileId a = d_->fileNamed("a1.flac"), b = d_->fileNamed("b1.opus");
+        s().drafts().propose("Edit", {{a, "title", {"X"}}, {a, "genre", {"Folk"}}, {b, "title", {"Y"}}},
+                             "typed");
+        w().showWorkspace(MainWindow::Review);
+        d_->settle();
+        QTreeWidget* tree = w().review()->tree();
+        QCOMPARE(tree->topLevelItemCount(), 2);
+        QTreeWidgetItem* first = tree->topLevelItem(0);
+        QCOMPARE(first->child(0)->text(0), QString("Title"));
+        QCOMPARE(first->child(0)->text(1), QString("X"));          // what will be
+        QCOMPARE(first->child(0)->text(2), QString("Tide Table")); // what is
+        QCOMPARE(first->child(0)->text(3), QString("typed"));      // where it comes from
+        QCOMPARE(first->child(1)->text(2), QString("blank"));
+        // A whole file at once, with the keyboard.
+        tree->setFocus();
+        tree->setCurrentItem(first);
+        QTest::keyClick(tree, Qt::Key_Delete);
+        d_->settle();
+        QVERIFY(s().drafts().of(a).empty());
+        QCOMPARE(s().drafts().fieldDrafts(), size_t{1});
+        named<QPushButton>(w().review(), "Drop all")->click();
+        d_->settle();
+        QCOMPARE(s().drafts().fieldDrafts(), size_t{0});
+        QVERIFY(!w().foot()->writeButton()->isEnabled());
+        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(s().drafts().fieldDrafts(), size_t{3});
+    }
+
+    void theFirstClickOnWriteShowsTheSecondDoes() {
+        makeBatch();
+        FileId a = d_->fileNamed("a1.flac");
+        s().drafts().propose("Edit", {{a, "title", {"X"}}}, "typed");
+        d_->settle();
+        QTest::keyClick(&w(), Qt::Key_Return, Qt::ControlModifier);
+        QCOMPARE(w().workspace(), MainWindow::Review);
+        d_->settle();
+        QCOMPARE(tags::readTags(*box_ / "in/a1.flac")->fields["title"].front(), std::string("Tide Table"));
+        QCOMPARE(w().foot()->writeButton()->text(), QString("Write 1 change"));
+        QTest::keyClick(&w(), Qt::Key_Return, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(tags::readTags(*box_ / "in/a1.flac")->fields["title"].front(), std::string("X"));
+        QVERIFY(s().lastReport());
+        named<QPushButton>(w().review(), "Done")->click();
+        d_->settle();
+        QVERIFY(!s().lastReport());
+    }
+
+    void libraryColumnsAndSorting() {
+        makeBatch();
+        putAllAway();
+        w().showWorkspace(MainWindow::Library);
+        d_->settle();
+        SheetView* table = w().library()->table();
+        QCOMPARE(table->model()->rowCount(), 6);
+        // By artist first, within an artist in the order of the album: 1, 2, 10.
+        QCOMPARE(rows(0).mid(0, 3), (QStringList{"Tide Table", "Gorse", "Last Ferry Home"}));
+        auto click = [&](int column) {
+            QHeaderView* h = table->horizontalHeader();
+            QTest::mouseClick(h->viewport(), Qt::LeftButton, {},
+                              QPoint(h->sectionViewportPosition(column) + 12, 12));
+            d_->settle();
+        };
+        click(0);
+        QCOMPARE(rows(0).front(), QString("Åse's Waltz"));
+        click(0);
+        QCOMPARE(rows(0).front(), QString("Undertow"));
+        // It cannot be edited here.
+        QVERIFY(!(table->model()->index(0, 0).flags() & Qt::ItemIsEditable));
+        // Details of the chosen one.
+        table->selectRow(0);
+        d_->settle();
+        QVERIFY(named<QLabel>(w().library(), "Undertow"));
+        QVERIFY(named<QLabel>(w().library(), "Opus"));
+    }
+
+    void searchNarrowsAsOneTypes() {
+        makeBatch();
+        putAllAway();
+        QTest::keyClick(&w(), Qt::Key_F, Qt::ControlModifier);
+        QCOMPARE(QApplication::focusWidget(), w().library()->searchBox());
+        const std::pair<const char*, int> steps[] = {{"k", -1}, {"e", -1}, {"strel", 3}, {" ase", 1}};
+        for (const auto& [typed, hits] : steps) {
+            QTest::keyClicks(w().library()->searchBox(), typed);
+            d_->settle();
+            if (hits >= 0)
+                QCOMPARE(w().library()->table()->model()->rowCount(), hits);
+        }
+        // Enter goes to the table.
+        QTest::keyClick(w().library()->searchBox(), Qt::Key_Return);
+        QCOMPARE(QApplication::focusWidget(), w().library()->table());
+        w().library()->searchBox()->setText("nothing like it");
+        d_->settle();
+        QCOMPARE(w().library()->table()->model()->rowCount(), 0);
+    }
+
+    void someFilesOfASetAreTakenBack() {
+        makeBatch();
+        putAllAway();
+        w().showWorkspace(MainWindow::Journal);
+        d_->settle();
+        QTreeWidget* files = w().journal()->files();
+        QCOMPARE(files->topLevelItemCount(), 6);
+        for (int i = 0; i < 6; ++i)
+            QCOMPARE(files->topLevelItem(i)->text(3), QString("written"));
+        files->topLevelItem(0)->setSelected(true);
+        files->topLevelItem(1)->setSelected(true);
+        QTest::mouseClick(named<QPushButton>(w().journal(), "Take back chosen files"), Qt::LeftButton);
+        d_->settle();
+        QCOMPARE(s().libraryFiles().size(), size_t{4});
+        QCOMPARE(s().batchFiles().size(), size_t{2});
+        QCOMPARE(s().sets().front().takenBack, size_t{2});
+        QTest::mouseClick(w().journal()->takeBackButton(), Qt::LeftButton);
+        d_->settle();
+        QVERIFY(s().libraryFiles().empty());
+        QVERIFY(!w().journal()->takeBackButton()->isEnabled());
+    }
+
+    void whatCannotBeTakenBackIsSaid() {
+        makeBatch();
+        putAllAway();
+        test::tag(*box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse.mp3",
+                  {{"title", {"by another program"}}, {"comment", {std::string(9000, 'x')}}});
+        w().showWorkspace(MainWindow::Journal);
+        d_->settle();
+        QTest::mouseClick(w().journal()->takeBackButton(), Qt::LeftButton);
+        d_->settle();
+        QVERIFY2(w().message().contains("5 files taken back") &&
+                     w().message().contains("changed by something else"),
+                 qPrintable(w().message()));
+        QCOMPARE(s().libraryFiles().size(), size_t{1});
+    }
+
+    void coversComeInTheBackground() {
+        Path file = test::makeSound(*box_ / "in", "a.flac");
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->bringIn({*box_ / "in"});
+        QVERIFY(Covers::instance().cover(*s().file(d_->fileNamed("a.flac")), 44).isNull()); // it has none
+        library::FileRecord pretend = *s().file(d_->fileNamed("a.flac"));
+        pretend.tags.pictures.push_back(
+            {"front cover", "image/jpeg", "", 10, 10, 100}); // gone since it was read
+        QVERIFY(Covers::instance().cover(pretend, 44).isNull());
+        QTest::qWait(200);
+        QVERIFY(Covers::instance().cover(pretend, 44).isNull());
+    }
+
+    void sleevesAreChosenAndNarrowTheWork() {
+        makeBatch();
+        SleeveList* list = w().bench()->sleeves();
+        QCOMPARE(list->count(), 2);
+        QCOMPARE(list->chosenFiles().size(), size_t{6}); // none chosen is all
+        QVERIFY(d_->chooseSleeve("Lanterns"));
+        QCOMPARE(list->chosenFiles().size(), size_t{3});
+        w().bench()->showStep(BenchPage::Describe);
+        QCOMPARE(w().bench()->describe()->sheet()->model()->rowCount(), 3);
+        // An edit of the album changes the title of the sleeve, not what is in it, and it stays chosen.
+        std::vector<library::DraftSession::Wish> wishes;
+        for (FileId id : list->chosenFiles())
+            wishes.push_back({id, "album", {"Lanterns (2021)"}});
+        s().drafts().propose("Edit", wishes, "typed");
+        d_->settle();
+        QCOMPARE(list->chosenFiles().size(), size_t{3});
+        QCOMPARE(list->chosen().front()->title, QString("Lanterns (2021)"));
+        QVERIFY(list->item(0)->toolTip().contains("Track numbers"));
+        named<QPushButton>(w().bench(), "show all")->click();
+        QCOMPARE(w().bench()->describe()->sheet()->model()->rowCount(), 6);
+    }
+
+    void rowsDoNotMoveWhileTheyAreEdited() {
+        makeBatch();
+        d_->chooseSleeve("Salt Road");
+        w().bench()->showStep(BenchPage::Describe);
+        auto* model = static_cast<SheetModel*>(w().bench()->describe()->sheet()->model());
+        std::vector<FileId> before = model->files();
+        s().drafts().propose("Edit", {{before[0], "track", {"30"}}, {before[2], "track", {"1"}}}, "typed");
+        d_->settle();
+        QVERIFY(model->files() == before);
+        s().sortIntoSleeves();
+        d_->settle();
+        QVERIFY(model->files() != before);
+    }
+
+    void theThemeChangesAtOnce() {
+        makeBatch();
+        w().showWorkspace(MainWindow::Settings);
+        named<QRadioButton>(&w(), "Night moor (dark)")->click();
+        QVERIFY(theme::colours().dark);
+        QCOMPARE(QSettings().value("theme").toString(), QString("dark"));
+        QImage dark = w().grab().toImage();
+        named<QRadioButton>(&w(), "Frost (light)")->click();
+        QVERIFY(!theme::colours().dark);
+        QImage light = w().grab().toImage();
+        QVERIFY(qGray(dark.pixel(600, 300)) < 60);
+        QVERIFY(qGray(light.pixel(600, 300)) > 200);
+    }
+
+    void shelvesAreListedAndForgotten() {
+        makeBatch();
+        putAllAway();
+        QCOMPARE(s().shelves().size(), size_t{1});
+        s().renameShelf(s().shelves()[0].id, "Archive");
+        d_->settle();
+        w().showWorkspace(MainWindow::Settings);
+        QVERIFY(named<QLabel>(&w(), "Archive"));
+        s().removeShelf(s().shelves()[0].id);
+        d_->settle();
+        QVERIFY(s().shelves().empty());
+        QVERIFY(s().libraryFiles().empty());
+        QVERIFY(std::filesystem::exists(
+            *box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse.mp3")); // no file is touched
+        w().showWorkspace(MainWindow::Bench);
+        w().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        QVERIFY(putAway()->findChild<EmptyHint*>()->isVisible()); // it says what to do next
+    }
+
+    void everyScreenExplainsItself() {
+        makeBatch();
+        for (auto workspace : {MainWindow::Bench, MainWindow::Library, MainWindow::Journal,
+                               MainWindow::Settings, MainWindow::Review}) {
+            w().showWorkspace(workspace);
+            QString before = w().message();
+            QTest::keyClick(&w(), Qt::Key_F1);
+            QVERIFY(w().message() != before);
+            QVERIFY(w().message().size() > 40);
+        }
+    }
+
+    void aSecondLookAtTheSameFolderSeesWhatIsNew() {
+        makeBatch();
+        test::tag(test::makeSound(*box_ / "in", "a3.flac"),
+                  {{"title", {"Winter Harbour"}}, {"album", {"Salt Road"}}});
+        test::tag(*box_ / "in/a2.mp3", {{"title", {"Gorse, again"}}});
+        d_->bringIn({*box_ / "in"});
+        QCOMPARE(s().batchFiles().size(), size_t{7});
+        QCOMPARE(s().drafts().effective(d_->fileNamed("a2.mp3"), "title"),
+                 std::vector<std::string>{"Gorse, again"});
+    }
+
+private:
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<Driver> d_;
+};
+
+int main(int argc, char** argv) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication application(argc, argv);
+    Driver::prepareApplication();
+    TestPages test;
+    return QTest::qExec(&test, argc, argv);
+}
+#include "test_pages.moc"
