@@ -176,6 +176,27 @@ private slots:
         QVERIFY(!std::filesystem::exists(box / "new \xE5"));
     }
 
+    void aWriteThatGoesOnIsNotTakenForACrash() {
+        test::Sandbox box;
+        auto writing = std::move(*library::Store::open(box / "library.db"));
+        auto starting = std::move(*library::Store::open(box / "library.db"));
+        Path file = test::makeSound(box.root(), "a.flac");
+        files::Step s;
+        s.source = file;
+        s.changes = {{"title", {"x"}}};
+        int64_t set = writing->beginSet({"w", {s}, {}}, 0); // begun, and not ended yet
+        {
+            library::WriterLock lock(*writing);
+            QVERIFY(lock.isHeld());
+            QVERIFY(library::recover(*starting).empty());
+            QVERIFY(starting->sets().front().running);
+        }
+        // Its program is gone: now it is settled.
+        QCOMPARE(library::recover(*starting).size(), size_t{1});
+        QVERIFY(!starting->sets().front().running);
+        QCOMPARE(starting->steps(set)[0].record.state, files::StepState::Failed);
+    }
+
     void emptiedFoldersComeBack() {
         test::Sandbox box;
         auto store = std::move(*library::Store::open(box / "library.db"));

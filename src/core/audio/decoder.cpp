@@ -122,7 +122,8 @@ std::vector<int16_t> Decoder::next() {
 
 void Decoder::seek(double seconds) {
     auto at = static_cast<int64_t>(seconds * AV_TIME_BASE);
-    // In a short Ogg file FFmpeg lands on the last page and gives nothing: there we begin anew and drop what lies before.
+    // In a short Ogg file FFmpeg lands on the last page and gives nothing: there we begin anew and drop what
+    // lies before.
     bool isShort = state_->format->duration < int64_t{20} * AV_TIME_BASE;
     if (isShort || av_seek_frame(state_->format, -1, at, AVSEEK_FLAG_BACKWARD) < 0) {
         auto fresh = open(state_->path, state_->rate, state_->channels);

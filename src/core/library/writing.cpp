@@ -3,7 +3,10 @@
 
 #include <algorithm>
 
+#include <fcntl.h>
 #include <fmt/format.h>
+#include <sys/file.h>
+#include <unistd.h>
 
 #include "core/files/disk.h"
 #include "core/text/text.h"
@@ -88,6 +91,27 @@ void unfollow(Store& store, const std::vector<Shelf>& shelves, const StepRecord&
 
 } // namespace
 
+namespace {
+int openLock(const Store& store) {
+    Path path = store.file();
+    path += ".writing";
+    return ::open(path.c_str(), O_RDWR | O_CREAT | O_CLOEXEC, 0666);
+}
+} // namespace
+
+WriterLock::WriterLock(const Store& store) : fd_(openLock(store)) {
+    held_ = fd_ >= 0 && ::flock(fd_, LOCK_EX) == 0;
+}
+
+WriterLock::WriterLock(const Store& store, std::nothrow_t) : fd_(openLock(store)) {
+    held_ = fd_ >= 0 && ::flock(fd_, LOCK_EX | LOCK_NB) == 0;
+}
+
+WriterLock::~WriterLock() {
+    if (fd_ >= 0)
+        ::close(fd_);
+}
+
 int64_t shelfOf(const std::vector<Shelf>& shelves, const Path& path) {
     int64_t best = 0;
     size_t longest = 0;
@@ -103,6 +127,7 @@ int64_t shelfOf(const std::vector<Shelf>& shelves, const Path& path) {
 
 WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, std::stop_token stop,
                       work::Progress& progress) {
+    WriterLock lock(store);
     WriteOutcome outcome;
     StoreJournal journal(store, batch);
     outcome.report = files::carryOut(set, journal, stop, progress);
@@ -116,6 +141,7 @@ WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, st
 
 TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::set<size_t>>& only,
                             std::stop_token stop, work::Progress& progress) {
+    WriterLock lock(store);
     TakeBackOutcome outcome;
     std::vector<Shelf> shelves = store.shelves();
     int64_t batch = store.batchOfSet(set);
@@ -150,6 +176,9 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
 }
 
 std::vector<std::string> recover(Store& store) {
+    WriterLock lock(store, std::nothrow);
+    if (!lock.isHeld())
+        return {};
     std::vector<std::string> said;
     std::vector<Shelf> shelves = store.shelves();
     for (const SetSummary& summary : store.sets()) {

@@ -3,6 +3,7 @@
 // of the files follows what happened to them.
 #pragma once
 
+#include <new>
 #include <optional>
 #include <set>
 
@@ -30,7 +31,26 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
                             std::stop_token stop, work::Progress& progress);
 
 /// After a crash: settles every step that had begun. Returns a sentence per set that was found unfinished.
+/// Does nothing while another program is writing.
 std::vector<std::string> recover(Store& store);
+
+/// Held by whoever writes files for a library, in whatever process: so that a program that starts does not
+/// take a write that is going on for one that was interrupted.
+class WriterLock {
+public:
+    /// Waits for its turn.
+    explicit WriterLock(const Store& store);
+    /// Does not wait: isHeld() tells.
+    WriterLock(const Store& store, std::nothrow_t);
+    ~WriterLock();
+    WriterLock(const WriterLock&) = delete;
+    WriterLock& operator=(const WriterLock&) = delete;
+    bool isHeld() const { return held_; }
+
+private:
+    int fd_ = -1;
+    bool held_ = false;
+};
 
 /// The shelf that a path lies on, 0 if none.
 int64_t shelfOf(const std::vector<Shelf>& shelves, const Path& path);

@@ -69,14 +69,16 @@ public:
     int64_t batchOfSet(int64_t set);
 
     Database& database() { return db_; }
+    const Path& file() const { return file_; }
 
 private:
-    explicit Store(const Path& file) : db_(file) {}
+    explicit Store(const Path& file) : db_(file), file_(file) {}
     void migrate(const Path& file, bool existed);
     FileId writeRow(const files::ScannedFile& file, int64_t shelf);
     std::vector<FileRecord> readRows(std::optional<FileId> only);
 
     Database db_;
+    Path file_;
 };
 
 } // namespace moorfrost::library
