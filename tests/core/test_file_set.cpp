@@ -230,6 +230,26 @@ private slots:
         QCOMPARE(write({"w", {step(link, {{"title", {"x"}}})}, {}}).report.done, size_t{1});
         QVERIFY(std::filesystem::is_symlink(link));
         QCOMPARE(tags::readTags(real)->fields["title"].front(), std::string("x"));
+        // Moving a link would take the file from where it lives: refused. A copy is no trouble.
+        auto report = write({"m", {step(link, {}, *box_ / "shelf/a.flac")}, {}}).report;
+        QCOMPARE(report.failed, size_t{1});
+        QVERIFY(report.steps[0].error.find("link") != std::string::npos);
+        QVERIFY(std::filesystem::exists(real) && !std::filesystem::exists(*box_ / "shelf"));
+        Step copy = step(link, {}, *box_ / "shelf/a.flac");
+        copy.copy = true;
+        QCOMPARE(write({"c", {copy}, {}}).report.done, size_t{1});
+        QVERIFY(test::readBytes(*box_ / "shelf/a.flac") == test::readBytes(real));
+    }
+
+    void otherNamesOfAFileAreTold() {
+        Path file = test::makeSound(box_->root(), "a.flac");
+        std::filesystem::create_hard_link(file, *box_ / "twin.flac");
+        std::string before = test::readBytes(file);
+        auto outcome = write({"w", {step(file, {{"title", {"x"}}})}, {}});
+        QCOMPARE(outcome.report.steps[0].notes.size(), size_t{1});
+        QVERIFY(test::readBytes(*box_ / "twin.flac") == before);
+        QCOMPARE(takeBack(outcome.set).done, size_t{1});
+        QVERIFY(test::readBytes(file) == before);
     }
 
     void stoppingLeavesACleanState() {

@@ -109,6 +109,11 @@ void prepare(Work& work) {
         fail(r, "The file is not there any more.");
         return;
     }
+    if (!r.step.copy && !r.step.target.empty() && fs::is_symlink(fs::symlink_status(r.step.source, error))) {
+        fail(r,
+             "This is a link to " + shown(work.source) + ". Put a copy away, or bring in the file itself.");
+        return;
+    }
     auto state = stateOf(work.source);
     if (!state) {
         fail(r, state.error().message);
@@ -141,6 +146,8 @@ void prepare(Work& work) {
         r.notes = edit->notes;
         if (!edit->unchanged) {
             r.contentChanged = true;
+            if (!r.step.copy && fs::hard_link_count(work.source, error) > 1)
+                r.notes.push_back("The file has other names (hard links). They keep the old content.");
             r.hashBefore = audio::contentHash(edit->overlay->original());
             r.hashAfter = audio::contentHash(*edit->overlay);
             if (!r.step.copy)
