@@ -7,6 +7,7 @@
 #include <QHeaderView>
 #include <QMenu>
 #include <QPushButton>
+#include <QTimer>
 
 #include "app/bench/bench_page.h"
 #include "app/bench/describe_page.h"
@@ -184,6 +185,57 @@ private slots:
         QTest::keyClick(box("title"), Qt::Key_Return);
         QCOMPARE(cell(2, "title"), QString("Undertow"));
         QCOMPARE(cell(1, "title"), QString("Title 2"));
+    }
+
+    void theMenuOfABox() {
+        sheet_->clearSelection();
+        d_->settle();
+        FieldBox* title = box("title");
+        title->setFocus();
+        auto choose = [&](const QString& start) {
+            bool done = false;
+            QTimer::singleShot(0, this, [&] {
+                auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+                QVERIFY(menu);
+                for (QAction* a : menu->actions())
+                    if (a->text().startsWith(start) && !done) {
+                        a->trigger();
+                        done = true;
+                    }
+                menu->close();
+            });
+            QTest::keyClick(title, Qt::Key_Down);
+            QVERIFY2(done, qPrintable(start));
+        };
+        choose("Keep as they are");
+        QCOMPARE(d_->session().drafts().fieldDrafts(), size_t{0});
+        choose("1 \u00D7 Title 2"); // one of the values, for all
+        for (int r = 0; r < 4; ++r)
+            QCOMPARE(cell(r, "title"), QString("Title 2"));
+        QCOMPARE(d_->session().drafts().fieldDrafts(), size_t{3}); // the second says so already
+        choose("Drop drafts");
+        QCOMPARE(d_->session().drafts().fieldDrafts(), size_t{0});
+        choose("Blank in all");
+        for (int r = 0; r < 4; ++r)
+            QCOMPARE(cell(r, "title"), QString());
+        QCOMPARE(title->placeholderText(), QString("will be blank"));
+    }
+
+    void moreThanOneBatchOfEdits() {
+        // A long day: many edits, all taken back one by one, then done again.
+        for (int i = 0; i < 60; ++i)
+            d_->session().drafts().propose(
+                "Edit", {{model_->fileAt(i % 4), i % 3 ? "title" : "genre", {"Value " + std::to_string(i)}}},
+                "typed");
+        size_t drafts = d_->session().drafts().fieldDrafts();
+        QCOMPARE(drafts, size_t{8});
+        for (int i = 0; i < 60; ++i)
+            QTest::keyClick(&d_->window(), Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(d_->session().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(cell(0, "title"), QString("Title 1"));
+        for (int i = 0; i < 60; ++i)
+            QTest::keyClick(&d_->window(), Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+        QCOMPARE(d_->session().drafts().fieldDrafts(), drafts);
     }
 
     void numbersAndCasing() {

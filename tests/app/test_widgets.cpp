@@ -86,6 +86,53 @@ private slots:
         QCOMPARE(editor.text(), QString("{artist: sort form}/{title} "));
     }
 
+    void chipsAreAddedFromTheMenu() {
+        ChipEditor editor;
+        editor.setCustomFields({"reel"});
+        editor.setText("{title}");
+        editor.resize(600, 60);
+        editor.show();
+        auto last = [&] { return editor.findChildren<QToolButton*>("literal").last(); }; // the plus
+        auto add = [&](const QString& text) {
+            QMenu* menu = last()->menu();
+            emit menu->aboutToShow();
+            for (QAction* a : menu->actions())
+                if (a->text() == text) {
+                    a->trigger();
+                    return true;
+                }
+            return false;
+        };
+        QVERIFY(add("Dash ( - )"));
+        QVERIFY(add("Track"));
+        QCOMPARE(editor.text(), QString("{title} - {track: 2 digits}"));
+        QVERIFY(add("Skip any text"));
+        QVERIFY(editor.plan());
+        QCOMPARE(editor.text(), QString("{title} - {track: 2 digits}{skip}"));
+        // "If blank, else" on the first chip.
+        QMenu* menu = editor.findChildren<QToolButton*>("chip").first()->menu();
+        emit menu->aboutToShow();
+        for (QAction* a : menu->actions())
+            if (a->menu() && a->text().startsWith("If blank"))
+                a->menu()->actions().last()->trigger();
+        QCOMPARE(editor.text(), QString("{title, else \"Unknown\"} - {track: 2 digits}{skip}"));
+    }
+
+    void aLongReadCanBeStopped() {
+        test::Sandbox box;
+        for (int i = 0; i < 400; ++i)
+            test::makeSound(box / "in", std::to_string(i) + ".ogg");
+        Driver d(box / "library.db");
+        d.session().bringIn({box / "in"}, true);
+        d.session().jobs().stopAll();
+        d.settle();
+        QVERIFY(d.session().batchFiles().size() < 400);
+        QVERIFY(d.window().message().contains("Stopped"));
+        // The rest can be brought in later.
+        d.bringIn({box / "in"});
+        QCOMPARE(d.session().batchFiles().size(), size_t{400});
+    }
+
     void anErrorInAPlanShowsItsPlace() {
         ChipEditor editor;
         editor.setText("{artist}/{titel}");
