@@ -147,6 +147,34 @@ private slots:
         QCOMPARE(s().drafts().fieldDrafts(), size_t{1});
     }
 
+    void writingWaitsForThePlacesOfTheLastEdit() {
+        makeBatch();
+        w().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        putAway()->draftButton()->click();
+        d_->settle();
+        w().showWorkspace(MainWindow::Review);
+        d_->settle();
+        // An edit and Write in the same moment: the file goes where its new title says.
+        s().drafts().propose("Edit", {{d_->fileNamed("a2.mp3"), "title", {"Gorse in Bloom"}}}, "typed");
+        s().write();
+        d_->settle();
+        QCOMPARE(s().lastReport()->failed, size_t{0});
+        QVERIFY(std::filesystem::exists(*box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse in Bloom.mp3"));
+        QVERIFY(!std::filesystem::exists(*box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse.mp3"));
+    }
+
+    void whatIsTypedWhileTheLibraryIsReadStays() {
+        makeBatch();
+        FileId id = d_->fileNamed("a1.flac");
+        s().addShelf("second", *box_ / "in"); // reads the library anew
+        s().drafts().propose("Edit", {{id, "genre", {"Folk"}}}, "typed");
+        QTest::qWait(0);
+        d_->settle();
+        QCOMPARE(s().shelves().size(), size_t{2});
+        QCOMPARE(s().drafts().effective(id, "genre"), std::vector<std::string>{"Folk"});
+    }
+
     void copiesLeaveTheFiles() {
         makeBatch();
         w().bench()->showStep(BenchPage::PutAway);

@@ -106,6 +106,23 @@ private slots:
         QCOMPARE(store_->batchFiles(batch).size(), size_t{1});
     }
 
+    void whatIsTypedDuringAWriteStays() {
+        int64_t batch = store_->addBatch("one");
+        Path a = test::makeSound(*box_ / "in", "a.flac");
+        library::FileId id = store_->saveFiles({files::scanFile(a)}, batch).front();
+        store_->saveDrafts({{id, "title", {}, library::Draft{{"Newer"}, "typed", 2}},
+                            {id, "artist", {}, library::Draft{{"A", "B"}, "typed", 1}}});
+        files::Step step;
+        step.file = id;
+        step.source = a;
+        step.changes = {{"title", {"Older"}}, {"artist", {"A", "B"}}};
+        work::Progress progress;
+        library::writeSet(*store_, {"w", {step}, {}}, batch, {}, progress);
+        auto drafts = store_->drafts();
+        QCOMPARE(drafts.size(), size_t{1});
+        QCOMPARE(std::get<2>(drafts.front()).values, std::vector<std::string>{"Newer"});
+    }
+
     void search_data() {
         QTest::addColumn<QString>("query");
         QTest::addColumn<QList<int>>("hits");

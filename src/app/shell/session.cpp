@@ -71,11 +71,13 @@ Session::Session(const Path& libraryFile, QObject* parent)
         later([this, sentence] { emit said(qs(sentence), true); });
     });
     drafts_.setSink([this](const std::vector<library::DraftChange>& changes) {
+        ++draftRun_;
         store_->post([changes](Store& store) { store.saveDrafts(changes); });
     });
     drafts_.setObserver([this](const std::set<FileId>& touched) {
         touched_.insert(touched.begin(), touched.end());
         sleeveTimer_.start();
+        placing_ = true;
         placeTimer_.start();
         emit draftsChanged();
     });
@@ -109,9 +111,13 @@ void Session::later(std::function<void()> f) {
 }
 
 void Session::reload(std::function<void()> then) {
-    store_->post([this, then, wanted = batch_](Store& store) {
+    store_->post([this, then, wanted = batch_, run = draftRun_](Store& store) {
         auto snapshot = std::make_shared<Snapshot>(Snapshot::of(store, wanted));
-        later([this, snapshot, then] {
+        later([this, snapshot, then, run] {
+            if (run != draftRun_) { // something was typed meanwhile: it must not vanish
+                reload(then);
+                return;
+            }
             take(std::move(*snapshot));
             if (then)
                 then();

@@ -133,6 +133,7 @@ private:
     void describeTouchedSleeves();
     void describeSleeve(SleeveView& view) const;
     void planDraftedMoves();
+    void placed();
     void later(std::function<void()> onInterface);
 
     std::unique_ptr<library::StoreThread> store_;
@@ -156,6 +157,9 @@ private:
     std::set<FileId> touched_; // by drafts, since the sleeves were last described
     QTimer sleeveTimer_, placeTimer_;
     int placeRun_ = 0;
+    uint64_t draftRun_ = 0; // counts changes of drafts: a snapshot from before the last one is not taken
+    bool placing_ = false;  // the places are being worked out
+    bool writeWhenPlaced_ = false;
 };
 
 } // namespace moorfrost::app

@@ -76,7 +76,7 @@ void Session::planDraftedMoves() {
     if (groups.empty()) {
         placements_.clear();
         emptied_.clear();
-        emit placementsChanged();
+        placed();
         return;
     }
     struct Group {
@@ -104,7 +104,7 @@ void Session::planDraftedMoves() {
                 return; // newer drafts are being worked out
             placements_ = std::move(*placements);
             emptied_ = std::move(*emptied);
-            emit placementsChanged();
+            placed();
         });
     });
 }
@@ -121,7 +121,18 @@ size_t Session::movesDrafted() const {
                       [](const naming::Placement& p) { return p.id > 0 && p.moves(); }));
 }
 
+void Session::placed() {
+    placing_ = false;
+    emit placementsChanged();
+    if (std::exchange(writeWhenPlaced_, false))
+        write();
+}
+
 void Session::write() {
+    if (placing_) { // never to a place from before the last edit
+        writeWhenPlaced_ = true;
+        return;
+    }
     files::FileSet set;
     std::map<FileId, const naming::Placement*> places;
     for (const naming::Placement& p : placements_)

@@ -137,16 +137,6 @@ QWidget* captioned(const QString& caption, const std::vector<QWidget*>& controls
     return box;
 }
 
-QFrame* rule() {
-    auto* f = new QFrame;
-    f->setFixedHeight(1);
-    f->setStyleSheet(QString());
-    f->setFrameShape(QFrame::NoFrame);
-    f->setAutoFillBackground(true);
-    f->setBackgroundRole(QPalette::AlternateBase);
-    return f;
-}
-
 namespace {
 /// Rows of 28 pixels. Names lose their middle when they are too long, sentences their end.
 class RowDelegate : public QStyledItemDelegate {

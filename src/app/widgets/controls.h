@@ -62,7 +62,6 @@ QWidget* bar(const char* name, QBoxLayout* layout, int height = 0);
 QWidget* flowing(const std::vector<QWidget*>& widgets, int gap = 8);
 /// A caption with its control, kept together.
 QWidget* captioned(const QString& caption, const std::vector<QWidget*>& controls);
-QFrame* rule();
 /// Tables and trees of text: fixed rows, no focus frame, columns that can be moved.
 void prepareTree(QTreeWidget* tree, const QStringList& headers);
 /// Remembers and restores the state of headers and splitters by name.

@@ -181,7 +181,10 @@ Status move(const Path& from, const Path& to) {
     if (Status named = copy->takeFreeName(); !named)
         return named;
     setModified(to, (*source)->modifiedNs());
-    return removeFile(from);
+    Status removed = removeFile(from);
+    if (!removed)
+        removeFile(to); // the copy that was just made: one file must not become two
+    return removed;
 }
 
 std::string taken(const Path& target) {
@@ -244,7 +247,13 @@ void carryOutStep(Work& work) {
                     half.step.target.clear();
                     if (auto state = stateOf(work.source))
                         half.stateAfter = *state;
-                    takeBack(half);
+                    if (!takeBack(half).done) { // then that is what happened, and the journal says so
+                        half.notes.push_back("The tags were written, but the file stayed in its place: " +
+                                             moved.error().message);
+                        half.state = StepState::Done;
+                        r = half;
+                        return;
+                    }
                 }
                 failWith(moved.error());
                 return;

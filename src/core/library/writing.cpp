@@ -55,12 +55,7 @@ void follow(Store& store, const std::vector<Shelf>& shelves, const StepRecord& r
         store.moveFile(id, now);
     store.saveFile(files::scanFile(now), shelf);
     if (id > 0) {
-        std::vector<std::string> written;
-        for (const auto& [field, values] : r.step.changes)
-            written.push_back(field);
-        if (!r.step.target.empty())
-            written.push_back(placeKey);
-        store.removeDrafts(id, written);
+        store.removeWritten(id, r.step.changes, !r.step.target.empty());
         if (!r.step.target.empty() && shelf > 0 && batch > 0)
             store.removeFromBatch(batch, {id});
     }

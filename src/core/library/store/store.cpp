@@ -17,6 +17,11 @@ namespace moorfrost::library {
 using nlohmann::json;
 
 namespace {
+/// How the values of a draft are stored.
+std::string valuesText(const std::vector<std::string>& values) {
+    return json(values).dump(-1, ' ', false, json::error_handler_t::replace);
+}
+
 int64_t now() {
     return static_cast<int64_t>(std::time(nullptr));
 }
@@ -333,9 +338,10 @@ void Store::saveDrafts(const std::vector<DraftChange>& changes) {
     Statement drop(db_.handle(), "DELETE FROM draft WHERE file=? AND field=?");
     for (const DraftChange& change : changes) {
         if (change.after) {
-            std::string values =
-                json(change.after->values).dump(-1, ' ', false, json::error_handler_t::replace);
-            put.bind(change.file).bind(change.field).bind(values).bind(change.after->origin);
+            put.bind(change.file)
+                .bind(change.field)
+                .bind(valuesText(change.after->values))
+                .bind(change.after->origin);
             put.bind(change.after->when).bind(change.file).run();
         } else {
             drop.bind(change.file).bind(change.field).run();
@@ -344,11 +350,14 @@ void Store::saveDrafts(const std::vector<DraftChange>& changes) {
     transaction.commit();
 }
 
-void Store::removeDrafts(FileId file, const std::vector<std::string>& fields) {
+void Store::removeWritten(FileId file, const tags::Fields& written, bool moved) {
     Transaction transaction(db_);
-    Statement drop(db_.handle(), "DELETE FROM draft WHERE file=? AND field=?");
-    for (const std::string& field : fields)
-        drop.bind(file).bind(field).run();
+    // What was typed while the write went on is a new draft and stays.
+    Statement drop(db_.handle(), "DELETE FROM draft WHERE file=? AND field=? AND \"values\"=?");
+    for (const auto& [field, values] : written)
+        drop.bind(file).bind(field).bind(valuesText(values)).run();
+    if (moved)
+        Statement(db_.handle(), "DELETE FROM draft WHERE file=? AND field=?").bind(file).bind(placeKey).run();
     transaction.commit();
 }
 

@@ -52,7 +52,8 @@ public:
     // Drafts.
     std::vector<std::tuple<FileId, std::string, Draft>> drafts();
     void saveDrafts(const std::vector<DraftChange>& changes);
-    void removeDrafts(FileId file, const std::vector<std::string>& fields);
+    /// Removes the drafts that were written: those that still propose these values, and the place if `moved`.
+    void removeWritten(FileId file, const tags::Fields& written, bool moved);
 
     // Small things that are remembered with the library: last plan, recent folders.
     std::string setting(const std::string& key);

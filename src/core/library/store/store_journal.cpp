@@ -111,10 +111,11 @@ void Store::saveSteps(int64_t set, const std::vector<std::pair<size_t, const Ste
     Transaction transaction(db_);
     Statement save(
         db_.handle(),
-        "UPDATE step SET state=?, error=?, detail=?, kept=?, file=? WHERE file_set=? AND number=?");
+        "UPDATE step SET state=?, error=?, detail=?, kept=?, target=?, file=? WHERE file_set=? AND number=?");
     for (const auto& [number, record] : steps) {
         save.bind(static_cast<int>(record->state)).bind(record->error).bind(detailOf(*record));
         save.bindBlob(record->keptBytes)
+            .bindPath(record->step.target)
             .bind(record->step.file)
             .bind(set)
             .bind(static_cast<int64_t>(number))
