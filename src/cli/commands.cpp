@@ -57,7 +57,8 @@ std::unique_ptr<library::Store> openLibrary(const Options& options) {
         say(store.error().message);
         return nullptr;
     }
-    for (const std::string& sentence : library::recover(**store))
+    library::RecoveryReport report = library::recover(**store);
+    for (const std::string& sentence : library::sentencesOf(report))
         say(sentence);
     return std::move(*store);
 }

@@ -86,8 +86,8 @@ Status makeTrack(const DemoTrack& track, const Path& incoming) {
     auto edit = tags::prepareEdit(path, track.fields);
     if (!edit)
         return edit.error();
-    std::string bytes = edit->overlay->bytes(0, edit->overlay->size());
-    edit->overlay.reset();
+    std::string bytes = edit->bytes();
+    edit->original.reset();
     writeBytes(path, bytes);
     return Done{};
 }

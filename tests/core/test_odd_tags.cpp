@@ -264,8 +264,7 @@ private slots:
                 QVERIFY(test::readBytes(file) == bytes);
                 if (edit) {
                     QCOMPARE(edit->after["title"].front(), std::string("New"));
-                    std::string result = edit->overlay->bytes(0, edit->overlay->size());
-                    edit->overlay.reset();
+                    std::string result = edit->bytes();
                     test::writeBytes(file, result);
                     QCOMPARE(first(file, "title"), std::string("New"));
                 } else {

@@ -67,11 +67,22 @@ private slots:
             }
             QCOMPARE(overlay.bytes(0, model.size()), model);
             std::string rebuilt;
-            for (const tags::Extent& e : overlay.extents())
-                rebuilt += e.fresh ? overlay.freshBytes().substr(e.offset, e.length)
-                                   : before.substr(e.offset, e.length);
+            Recipe recipe = overlay.recipe();
+            for (const Extent& e : recipe.extents)
+                rebuilt +=
+                    e.fresh ? recipe.fresh.substr(e.offset, e.length) : before.substr(e.offset, e.length);
             QCOMPARE(rebuilt, model);
-            QCOMPARE(overlay.unchanged(), model == before);
+            QCOMPARE(classify(recipe, **source) == CommitClass::Nothing, model == before);
+            // The way back gives the old bytes.
+            test::writeBytes(box / "new", model);
+            auto changed = FileSource::open(box / "new");
+            Recipe back = inverseOf(recipe, **source);
+            QCOMPARE(RecipeSource(**changed, back).bytes(0, before.size() + 1), before);
+            if (classify(recipe, **source) != CommitClass::Rewrite) {
+                std::vector<Patch> patches = patchesOf(recipe, **source);
+                Recipe patched = inverseOf(patches, model.size());
+                QCOMPARE(RecipeSource(**changed, patched).bytes(0, before.size() + 1), before);
+            }
             QCOMPARE(test::readBytes(box / "x"), before); // the file itself was never touched
         }
     }

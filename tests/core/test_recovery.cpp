@@ -55,7 +55,7 @@ private slots:
             QVERIFY_RESULT(opened);
             library::Store& store = **opened;
             library::recover(store);
-            QVERIFY(library::recover(store).empty()); // a second time there is nothing left to do
+            QVERIFY(library::recover(store).isEmpty()); // a second time there is nothing left to do
             if (store.sets().empty()) {
                 for (const auto& [path, bytes] : before)
                     QVERIFY(test::readBytes(path) == bytes);

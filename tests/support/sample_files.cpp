@@ -13,11 +13,15 @@
 #include "demo/encode.h"
 #include "demo/synth.h"
 
+#include <unistd.h>
+
 namespace moorfrost::test {
 
-Sandbox::Sandbox() {
-    std::string name = std::filesystem::canonical(std::filesystem::temp_directory_path()).native() +
-                       "/moorfrost-test-XXXXXX";
+Sandbox::Sandbox(bool inMemory) {
+    Path folder = std::filesystem::canonical(std::filesystem::temp_directory_path());
+    if (inMemory && ::access("/dev/shm", W_OK) == 0)
+        folder = "/dev/shm";
+    std::string name = folder.native() + "/moorfrost-test-XXXXXX";
     if (!::mkdtemp(name.data()))
         qFatal("no temporary folder");
     root_ = name;
@@ -68,8 +72,8 @@ void tag(const Path& file, const tags::Fields& fields) {
     auto edit = tags::prepareEdit(file, fields);
     if (!edit)
         qFatal("%s", edit.error().message.c_str());
-    std::string bytes = edit->overlay->bytes(0, edit->overlay->size());
-    edit->overlay.reset();
+    std::string bytes = edit->bytes();
+    edit->original.reset();
     writeBytes(file, bytes);
 }
 

@@ -17,7 +17,8 @@ namespace moorfrost::test {
 /// A folder that is gone after the test.
 class Sandbox {
 public:
-    Sandbox();
+    /// `inMemory`: on a disk that needs no waiting for flushes, where there is one.
+    explicit Sandbox(bool inMemory = false);
     ~Sandbox(); // Qt cannot remove names that are not UTF-8
     Sandbox(const Sandbox&) = delete;
     Sandbox& operator=(const Sandbox&) = delete;

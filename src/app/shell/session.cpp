@@ -89,7 +89,7 @@ Session::Session(const Path& libraryFile, QObject* parent)
     connect(&placeTimer_, &QTimer::timeout, this, &Session::planDraftedMoves);
 
     store_->post([this](Store& store) {
-        std::vector<std::string> sentences = library::recover(store);
+        std::vector<std::string> sentences = library::sentencesOf(library::recover(store));
         later([this, sentences] {
             for (const std::string& s : sentences)
                 emit said(qs(s), true);

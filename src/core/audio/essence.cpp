@@ -5,8 +5,18 @@
 #include <functional>
 #include <memory>
 
+#include <optional>
+#include <vector>
+
 #include <fmt/format.h>
 #include <xxhash.h>
+
+extern "C" {
+#include <libavutil/mem.h>
+#include <libavutil/sha.h>
+}
+
+#include "core/text/text.h"
 
 namespace moorfrost::audio {
 
@@ -184,11 +194,12 @@ Status walkFramed(const ByteSource& s, const Range& audio) {
 
 /// Ogg by packets: the payload of every page; of the packets of a stream, the second (the comments) is left
 /// out.
-Status walkOgg(const ByteSource& s, const Range& audio) {
+Status walkOgg(const ByteSource& s, const Range& audio, uint64_t until = UINT64_MAX) {
     uint64_t at = 0;
     uint64_t packet = 0;
-    bool ended = false;
-    while (at < s.size()) {
+    const bool partly = until < s.size(); // the end is not looked at then
+    bool ended = partly;
+    while (at < s.size() && at < until) {
         std::string h = s.bytes(at, 27);
         if (h.size() < 27 || !h.starts_with("OggS"))
             return damaged(at + 27 > s.size() ? "The file is cut short in the middle of a page."
@@ -196,7 +207,7 @@ Status walkOgg(const ByteSource& s, const Range& audio) {
         auto segments = static_cast<unsigned char>(h[26]);
         std::string table = s.bytes(at + 27, segments);
         uint64_t data = at + 27 + segments;
-        ended = (h[5] & 4) != 0;
+        ended = partly || (h[5] & 4) != 0;
         if (h[5] & 2)
             packet = 0;
         uint64_t from = data, length = 0;
@@ -249,7 +260,120 @@ Status walk(const ByteSource& source, Format format, const Range& audio) {
                  "Where the sound lies in " + formatName(format) + " files is not known to Moorfrost."};
 }
 
+bool isOgg(Format format) {
+    return format == Format::OggVorbis || format == Format::Opus || format == Format::Speex;
+}
+
+using Ranges = std::vector<std::pair<uint64_t, uint64_t>>;
+
+void append(Ranges& ranges, uint64_t from, uint64_t to) {
+    if (from == to)
+        return;
+    if (!ranges.empty() && ranges.back().second == from)
+        ranges.back().second = to;
+    else
+        ranges.emplace_back(from, to);
+}
+
+/// Where bytes of the changed file come from; asked in rising order.
+class Origins {
+public:
+    explicit Origins(const Recipe& recipe) : recipe_(recipe) {}
+    /// The end of the run that `at` lies in (0 behind the last), and its place in the original if it has one.
+    std::pair<uint64_t, std::optional<uint64_t>> of(uint64_t at) {
+        while (i_ < recipe_.extents.size() && start_ + recipe_.extents[i_].length <= at)
+            start_ += recipe_.extents[i_++].length;
+        if (i_ == recipe_.extents.size())
+            return {0, std::nullopt};
+        const Extent& e = recipe_.extents[i_];
+        return {start_ + e.length, e.fresh ? std::nullopt : std::optional(e.offset + (at - start_))};
+    }
+
+private:
+    const Recipe& recipe_;
+    size_t i_ = 0;
+    uint64_t start_ = 0;
+};
+
 } // namespace
+
+Status sameEssence(const ByteSource& original, const Recipe& recipe, Format format) {
+    RecipeSource changed(original, recipe);
+    Ranges before, after;
+    auto into = [](Ranges& ranges) {
+        return [&ranges](uint64_t a, uint64_t b) {
+            append(ranges, a, b);
+            return true;
+        };
+    };
+    uint64_t until = UINT64_MAX;
+    if (isOgg(format) && recipe.size() == original.size()) {
+        // Pages behind the last fresh byte are the original's own.
+        uint64_t at = 0, last = 0;
+        bool inPlace = true;
+        for (const Extent& e : recipe.extents) {
+            inPlace = inPlace && (e.fresh || e.offset == at);
+            at += e.length;
+            last = e.fresh ? at : last;
+        }
+        if (inPlace)
+            until = last + 1;
+    }
+    auto walkBoth = [&](const ByteSource& s, Ranges& ranges) {
+        return isOgg(format) ? walkOgg(s, into(ranges), until) : walk(s, format, into(ranges));
+    };
+    if (Status walked = walkBoth(original, before); !walked)
+        return walked;
+    if (Status walked = walkBoth(changed, after); !walked)
+        return walked;
+    const Error differs{
+        ErrorKind::Damaged, {}, "This change would alter the sound itself, so it was refused."};
+    Origins origins(recipe);
+    size_t i = 0, k = 0;
+    uint64_t a = before.empty() ? 0 : before[0].first, b = after.empty() ? 0 : after[0].first;
+    while (i < before.size() && k < after.size()) {
+        auto [end, origin] = origins.of(b);
+        uint64_t n = end > b ? std::min({before[i].second - a, after[k].second - b, end - b}) : 0;
+        if (n == 0 || b + n > changed.size() || a + n > original.size())
+            return differs;
+        for (uint64_t done = 0; origin != a && done < n;) { // not shown by its place: read and compare
+            auto part = static_cast<size_t>(std::min<uint64_t>(n - done, 1u << 18));
+            std::string x = original.bytes(a + done, part);
+            if (x.size() != part || x != changed.bytes(b + done, part))
+                return differs;
+            done += part;
+        }
+        a += n;
+        b += n;
+        if (a == before[i].second && ++i < before.size())
+            a = before[i].first;
+        if (b == after[k].second && ++k < after.size())
+            b = after[k].first;
+    }
+    return i == before.size() && k == after.size() ? Status(Done{}) : Status(differs);
+}
+
+Result<std::string> essenceSha256(const ByteSource& source, Format format) {
+    std::unique_ptr<AVSHA, void (*)(void*)> sha(av_sha_alloc(), &av_free);
+    av_sha_init(sha.get(), 256);
+    std::string buffer(1u << 18, '\0');
+    Status walked = walk(source, format, [&](uint64_t from, uint64_t to) {
+        while (from < to) {
+            size_t n = source.read(from, buffer.data(),
+                                   static_cast<size_t>(std::min<uint64_t>(buffer.size(), to - from)));
+            if (n == 0)
+                return false;
+            av_sha_update(sha.get(), reinterpret_cast<const uint8_t*>(buffer.data()), n);
+            from += n;
+        }
+        return true;
+    });
+    if (!walked)
+        return walked.error();
+    std::string digest(32, '\0');
+    av_sha_final(sha.get(), reinterpret_cast<uint8_t*>(digest.data()));
+    return text::hex(digest);
+}
 
 Result<Essence> essenceOf(const ByteSource& source, Format format) {
     Hasher hasher;
@@ -261,8 +385,7 @@ Result<Essence> essenceOf(const ByteSource& source, Format format) {
 }
 
 std::string whyCutShort(const ByteSource& source, Format format) {
-    bool ogg = format == Format::OggVorbis || format == Format::Opus || format == Format::Speex;
-    if (ogg) { // walking every page would read the whole file: the last page tells
+    if (isOgg(format)) { // walking every page would read the whole file: the last page tells
         uint64_t tail = std::min<uint64_t>(source.size(), 65536 + 512);
         std::string b = source.bytes(source.size() - tail, static_cast<size_t>(tail));
         size_t page = b.rfind("OggS");
@@ -283,6 +406,12 @@ std::string whyCutShort(const ByteSource& source, Format format) {
 std::string contentHash(const ByteSource& source) {
     Hasher hasher;
     hasher.addRange(source, 0, source.size());
+    return hasher.result().hash;
+}
+
+std::string bytesHash(std::string_view bytes) {
+    Hasher hasher;
+    hasher.add(bytes.data(), bytes.size());
     return hasher.result().hash;
 }
 

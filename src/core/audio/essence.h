@@ -11,7 +11,7 @@
 #include <string>
 
 #include "core/audio/format.h"
-#include "core/base/byte_source.h"
+#include "core/base/recipe.h"
 #include "core/base/result.h"
 
 namespace moorfrost::audio {
@@ -25,10 +25,18 @@ struct Essence {
 /// structure is broken or cut short.
 Result<Essence> essenceOf(const ByteSource& source, Format format);
 
+/// SHA-256 of the same bytes, 64 hex digits: for keeping over years and for other programs.
+Result<std::string> essenceSha256(const ByteSource& source, Format format);
+
+/// Shows that a changed file has the essence of the original: the same bytes in the same order. Runs that the
+/// recipe takes from the original unmoved or moved as a whole need not be read. An Error says what is wrong.
+Status sameEssence(const ByteSource& original, const Recipe& recipe, Format format);
+
 /// A sentence if the structure says the file is cut short, else "". Reads headers only.
 std::string whyCutShort(const ByteSource& source, Format format);
 
 /// XXH3-128 of all bytes, 32 hex digits.
 std::string contentHash(const ByteSource& source);
+std::string bytesHash(std::string_view bytes);
 
 } // namespace moorfrost::audio

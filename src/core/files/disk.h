@@ -1,30 +1,32 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The few ways in which this program changes the disk, each safe by itself. Used by file sets only.
+// The few ways in which this program changes files and folders, made of the calls in io.h, with errors in
+// words. Used by file sets and their recovery only. Nothing here is durable before it is flushed.
 #pragma once
 
 #include <functional>
 #include <vector>
 
-#include "core/base/byte_source.h"
+#include "core/base/recipe.h"
 #include "core/base/result.h"
+#include "core/files/steps.h"
 
 namespace moorfrost::files {
 
 /// A file beside `target` that is not there under its name yet; removed again unless it is put in place.
 class NewFile {
 public:
-    static Result<NewFile> create(const Path& target);
+    /// `replacing`: the target is there and will be replaced.
+    static Result<NewFile> create(const Path& target, bool replacing);
     NewFile(NewFile&& other) noexcept;
     NewFile& operator=(NewFile&&) = delete;
     ~NewFile();
 
-    Status append(const char* data, size_t n);
-    /// Owner, mode, extended attributes (and so ACLs) of another file; what cannot be kept is left.
-    void copyAttributes(int fromDescriptor);
-    Status flush();
-    /// Takes the name of `target`, replacing it. Durable when it returns.
+    /// Fills it; long runs of the old file are copied inside the kernel.
+    Status fill(const FileSource& old, const Recipe& recipe);
+    int descriptor() const { return fd_; }
+    /// Takes the name of `target`, replacing it.
     Status replaceTarget();
-    /// Takes the name of `target` only if nothing has it. Durable when it returns.
+    /// Takes the name of `target` only if nothing has it.
     Status takeFreeName();
     const Path& path() const { return temporary_; }
 
@@ -37,18 +39,27 @@ private:
 };
 
 /// The name that NewFile gives to a file while it is being made.
-Path temporaryName(const Path& target);
+Path temporaryName(const Path& target, bool replacing);
+/// The name in between for a file that changes places with others, in the folder of `target`.
+Path parkedName(const Path& target);
 
 /// Renames without ever replacing anything; ErrorKind::Exists if `to` is there. `crossDevice` is set when the
 /// two are on different disks (nothing was done then).
 Status renameFree(const Path& from, const Path& to, bool& crossDevice);
 
-Status removeFile(const Path& path);
-/// Makes `folder` and what is missing above it; adds what was made to `made`, outer ones first.
-Status makeFolders(const Path& folder, std::vector<Path>& made);
+/// What a file is, without following a link.
+Result<FileIdentity> identityOf(const Path& path);
+FileIdentity identityOf(int descriptor);
+bool isThere(const Path& path);
+uint64_t deviceOf(const Path& path);
+/// The folder itself or the nearest one above it that is there.
+Path nearestFolder(Path folder);
+/// The folders that would have to be made, outer ones first.
+std::vector<Path> missingFolders(const Path& folder);
+/// Makes what is missing.
+Status makeFolders(const Path& folder);
 /// Removes the folder only if it is empty; true if it was removed.
 bool removeIfEmpty(const Path& folder);
-void setModified(const Path& path, int64_t modifiedNs);
-void flushFolder(const Path& folder);
+Status removeFile(const Path& path);
 
 } // namespace moorfrost::files

@@ -3,15 +3,13 @@
 
 #include <algorithm>
 #include <exception>
-#include <map>
-#include <set>
-#include <system_error>
 
 #include <sys/stat.h>
-#include <unistd.h>
 
 #include "core/audio/essence.h"
-#include "core/files/disk.h"
+#include "core/files/group.h"
+#include "core/files/patching.h"
+#include "core/files/step_checks.h"
 #include "core/tags/tag_io.h"
 #include "core/text/text.h"
 
@@ -21,470 +19,433 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr size_t groupSize = 16; // steps that share one flush of the journal
+// A group ends where any of these is reached.
+constexpr size_t groupSteps = 64;
+constexpr uint64_t groupImages = 4u << 20, groupNewFiles = 256u << 20;
 
-std::string shown(const Path& path) {
-    return text::forDisplay(path.native());
+using Group = std::vector<std::unique_ptr<Work>>;
+
+Recipe wholeFile(const ByteSource& source) {
+    Recipe recipe;
+    if (source.size() > 0)
+        recipe.extents.push_back({false, 0, source.size()});
+    return recipe;
 }
 
-/// A step with what has been prepared for it.
-struct Work {
-    StepRecord record;
-    Path source; // the real file: links are resolved
-    std::optional<tags::PreparedEdit> edit;
+/// The way back, and what the log needs, from the recipe. `newFile`: it is built anew in any case.
+void describeChange(Work& w, bool newFile) {
+    StepRecord& r = w.record();
+    const FileSource& old = *w.original;
+    CommitClass how = classify(w.recipe, old);
+    if (how == CommitClass::Nothing && !newFile)
+        return;
+    if (how == CommitClass::Rewrite || newFile) {
+        r.hashBefore = audio::contentHash(old);
+        r.hashAfter =
+            how == CommitClass::Nothing ? r.hashBefore : audio::contentHash(RecipeSource(old, w.recipe));
+    }
+    if (how == CommitClass::Nothing)
+        return;
+    r.how = newFile ? CommitClass::Rewrite : how;
+    if (r.how == CommitClass::Rewrite) {
+        if (!r.step.copy)
+            r.undo = inverseOf(w.recipe, old);
+        return;
+    }
+    w.entry.patches = patchesOf(w.recipe, old);
+    r.undo = inverseOf(w.entry.patches, w.recipe.size());
+    std::string fresh;
+    for (const Patch& p : w.entry.patches)
+        fresh += p.after;
+    r.changedHash = audio::bytesHash(fresh);
+}
+
+/// The choice about other names of a file, where its content changes.
+void chooseLinks(Work& w, HardLinks choice, bool& newFile) {
+    StepRecord& r = w.record();
+    struct stat st {};
+    if (r.step.copy || ::stat(r.real.c_str(), &st) != 0 || st.st_nlink < 2)
+        return;
+    CommitClass how = classify(w.recipe, *w.original);
+    if (how == CommitClass::Nothing)
+        return;
+    if (choice == HardLinks::Ask) {
+        r.linksAsked = true;
+        fail(r, "The file has other names (hard links). Choose whether they change with it or keep the old "
+                "content.");
+    } else if (choice == HardLinks::ThisName) {
+        newFile = true;
+        r.notes.push_back("The file has other names (hard links). They keep the old content.");
+    } else if (how == CommitClass::Rewrite || r.cross) {
+        fail(r,
+             "This change needs a new file, which would part it from its other names (hard links). Choose to "
+             "change this name only.");
+    } else {
+        r.notes.push_back("The file has other names (hard links). They changed with it.");
+    }
+}
+
+/// Opens the file, makes the change in memory, describes it. The record is Failed where that cannot be.
+void prepare(Work& w, const FileSet& set) {
+    StepRecord& r = w.record();
+    bool newFile = r.step.copy || r.cross;
+    if (!r.step.changes.empty()) {
+        auto edit = tags::prepareEdit(r.real, r.step.changes);
+        if (!edit)
+            return fail(r, edit.error().message);
+        r.before = std::move(edit->before);
+        r.after = std::move(edit->after);
+        std::move(edit->notes.begin(), edit->notes.end(), std::back_inserter(r.notes));
+        w.original = edit->original;
+        w.recipe = std::move(edit->recipe);
+    } else if (newFile) {
+        auto source = FileSource::open(r.real);
+        if (!source)
+            return fail(r, source.error().message);
+        w.original = *source;
+        w.recipe = wholeFile(*w.original);
+    } else {
+        return; // only its name changes
+    }
+    chooseLinks(w, set.hardLinks, newFile);
+    if (r.state == StepState::Failed)
+        return;
+    describeChange(w, newFile);
+    if (newFile ? !r.contentChanged() || set.keepTimes : set.keepTimes)
+        w.modifiedNs = r.stateBefore.modifiedNs;
+}
+
+/// Room for new files of this group beside what it writes already.
+bool hasRoom(const Group& group, Work& w) {
+    uint64_t wanted = w.newFileBytes();
+    if (wanted == 0)
+        return true;
+    auto folderOf = [](Work& x) {
+        const StepRecord& r = x.record();
+        return r.step.copy || r.cross ? r.step.target.parent_path() : r.real.parent_path();
+    };
+    Path folder = nearestFolder(folderOf(w));
+    for (const auto& other : group)
+        if (other->newFileBytes() > 0 && deviceOf(nearestFolder(folderOf(*other))) == deviceOf(folder))
+            wanted += other->newFileBytes();
+    return wanted <= freeBytes(folder);
+}
+
+/// Runs prepared works group by group. `ended` records what came of a group before it is retired; it may
+/// throw.
+class GroupLoop {
+public:
+    GroupLoop(GroupLog& log, std::function<void(Group&)> ended) : log_(log), ended_(std::move(ended)) {}
+
+    /// Adds works that must run together. False after trouble with the log.
+    bool add(std::vector<std::unique_ptr<Work>> unit) {
+        uint64_t images = 0, newFiles = 0;
+        for (const auto& w : unit) {
+            images += w->imageBytes();
+            newFiles += w->newFileBytes();
+        }
+        bool full = group_.size() + unit.size() > groupSteps || images_ + images > groupImages ||
+                    newFiles_ + newFiles > groupNewFiles;
+        for (const auto& w : unit)
+            full = full || !hasRoom(group_, *w);
+        if (full && !flush())
+            return false;
+        for (auto& w : unit) {
+            StepRecord& r = w->record();
+            if (r.state != StepState::Failed && !hasRoom(group_, *w))
+                fail(r, noRoom(w->newFileBytes(), freeBytes(r.real.parent_path())));
+            images_ += w->imageBytes();
+            newFiles_ += w->newFileBytes();
+            group_.push_back(std::move(w));
+        }
+        return true;
+    }
+
+    /// Runs what is waiting.
+    bool flush() {
+        if (!error_.empty())
+            return false;
+        Group runs, others;
+        for (auto& w : group_) {
+            StepRecord& r = w->record();
+            // Nothing to do is done.
+            if (r.state == StepState::Planned && !r.contentChanged() && r.step.target.empty() && !r.remove) {
+                r.stateAfter = r.stateBefore;
+                r.state = StepState::Done;
+            }
+            (r.state == StepState::Planned ? runs : others).push_back(std::move(w));
+        }
+        group_.clear();
+        images_ = newFiles_ = 0;
+        uint64_t number = 0;
+        bool settled = true;
+        if (!runs.empty()) {
+            auto outcome = runGroup(log_, runs);
+            if (!outcome) {
+                error_ = outcome.error().message;
+            } else {
+                number = outcome->number;
+                settled = outcome->settled;
+            }
+        }
+        std::move(runs.begin(), runs.end(), std::back_inserter(others));
+        ended_(others);
+        if (!error_.empty())
+            return false;
+        if (!settled) {
+            error_ = "A file could neither be written nor put back. What it held is kept in the journal, and "
+                     "is put "
+                     "right the next time Moorfrost starts.";
+            return false;
+        }
+        if (number > 0)
+            if (Status retired = log_.retire(number, false); !retired)
+                error_ = retired.error().message;
+        last_ = std::max(last_, number);
+        return error_.empty();
+    }
+
+    /// At the end: what was retired is so on the disk.
+    void finish() {
+        if (last_ > 0 && error_.empty())
+            log_.retire(last_, true);
+    }
+    const std::string& error() const { return error_; }
+    void stopWith(const std::string& error) { error_ = error; }
+
+private:
+    GroupLog& log_;
+    std::function<void(Group&)> ended_;
+    Group group_;
+    uint64_t images_ = 0, newFiles_ = 0, last_ = 0;
+    std::string error_;
 };
 
-void fail(StepRecord& record, const std::string& sentence) {
-    record.state = StepState::Failed;
-    record.error = sentence;
-}
-
-/// How the old file is rebuilt from the new one: runs that both have are taken from the new, the rest is
-/// kept.
-void keepOldContent(const tags::OverlayStream& overlay, StepRecord& record) {
-    struct Shared {
-        uint64_t oldOffset, newOffset, length;
-    };
-    std::vector<Shared> shared;
-    uint64_t at = 0;
-    for (const tags::Extent& e : overlay.extents()) {
-        if (!e.fresh)
-            shared.push_back({e.offset, at, e.length});
-        at += e.length;
-    }
-    std::sort(shared.begin(), shared.end(),
-              [](const Shared& a, const Shared& b) { return a.oldOffset < b.oldOffset; });
-    auto keep = [&](uint64_t from, uint64_t to) {
-        if (from >= to)
-            return;
-        std::string bytes = overlay.original().bytes(from, static_cast<size_t>(to - from));
-        record.runs.push_back({true, record.keptBytes.size(), bytes.size()});
-        record.keptBytes += bytes;
-    };
-    uint64_t done = 0;
-    for (const Shared& s : shared) {
-        if (s.oldOffset < done)
-            continue;
-        keep(done, s.oldOffset);
-        record.runs.push_back({false, s.newOffset, s.length});
-        done = s.oldOffset + s.length;
-    }
-    keep(done, overlay.original().size());
-}
-
-/// Writes what `source` reads as into a new file beside `target`, hashing on the way. With `attributes` of a
-/// descriptor.
-Result<NewFile> build(const ByteSource& source, const Path& target, int attributes) {
-    auto file = NewFile::create(target);
-    if (!file)
-        return file.error();
-    std::string buffer(1u << 18, '\0');
-    for (uint64_t at = 0; at < source.size();) {
-        size_t n = source.read(at, buffer.data(), buffer.size());
-        if (n == 0)
-            return Error{ErrorKind::Io, target, "The file could not be read to its end."};
-        if (Status s = file->append(buffer.data(), n); !s)
-            return s.error();
-        at += n;
-    }
-    file->copyAttributes(attributes);
-    if (Status s = file->flush(); !s)
-        return s.error();
-    // What reached the disk must be what was meant, before it takes any name.
-    auto written = FileSource::open(file->path());
-    if (!written)
-        return written.error();
-    if (audio::contentHash(**written) != audio::contentHash(source))
-        return Error{ErrorKind::Io, target,
-                     "What was written does not read back the same. Is the disk failing?"};
-    return file;
-}
-
-/// All checks that need no other step. Fills in what the journal keeps.
-void prepare(Work& work) {
-    StepRecord& r = work.record;
-    std::error_code error;
-    work.source = fs::canonical(r.step.source, error);
-    if (error) {
-        fail(r, "The file is not there any more.");
-        return;
-    }
-    if (!r.step.copy && !r.step.target.empty() && fs::is_symlink(fs::symlink_status(r.step.source, error))) {
-        fail(r,
-             "This is a link to " + shown(work.source) + ". Put a copy away, or bring in the file itself.");
-        return;
-    }
-    auto state = stateOf(work.source);
-    if (!state) {
-        fail(r, state.error().message);
-        return;
-    }
-    r.stateBefore = *state;
-    if (r.step.expected && *r.step.expected != *state) {
-        fail(r, "The file was changed by something else since it was read. Read it again, then decide.");
-        return;
-    }
-    bool inPlace = !r.step.copy && !r.step.changes.empty();
-    if (inPlace && ::access(work.source.c_str(), W_OK) != 0) {
-        fail(r, "The file is read-only. Allow writing to it, then try again.");
-        return;
-    }
-    bool leaves = !r.step.copy && (!r.step.target.empty() || !r.step.changes.empty());
-    if (leaves && ::access(work.source.parent_path().c_str(), W_OK | X_OK) != 0) {
-        fail(r, "The folder " + shown(work.source.parent_path()) +
-                    " is read-only. Allow writing to it, then try again.");
-        return;
-    }
-    if (!r.step.changes.empty()) {
-        auto edit = tags::prepareEdit(work.source, r.step.changes);
-        if (!edit) {
-            fail(r, edit.error().message);
-            return;
-        }
-        r.before = edit->before;
-        r.after = edit->after;
-        r.notes = edit->notes;
-        if (!edit->unchanged) {
-            r.contentChanged = true;
-            if (!r.step.copy && fs::hard_link_count(work.source, error) > 1)
-                r.notes.push_back("The file has other names (hard links). They keep the old content.");
-            r.hashBefore = audio::contentHash(edit->overlay->original());
-            r.hashAfter = audio::contentHash(*edit->overlay);
-            if (!r.step.copy)
-                keepOldContent(*edit->overlay, r);
-            work.edit = std::move(*edit);
-        }
-    }
-    if (!r.contentChanged && (r.step.copy || !r.step.target.empty())) {
-        auto source = FileSource::open(work.source);
-        if (!source) {
-            fail(r, source.error().message);
-            return;
-        }
-        if (r.step.copy)
-            r.hashBefore = r.hashAfter = audio::contentHash(**source);
-    }
-}
-
-/// Moves a file, over a copy that is compared where the disks differ.
-Status move(const Path& from, const Path& to) {
-    bool crossDevice = false;
-    Status renamed = renameFree(from, to, crossDevice);
-    if (renamed || !crossDevice)
-        return renamed;
-    auto source = FileSource::open(from);
-    if (!source)
-        return source.error();
-    auto copy = build(**source, to, (*source)->descriptor());
-    if (!copy)
-        return copy.error();
-    if (Status named = copy->takeFreeName(); !named)
-        return named;
-    setModified(to, (*source)->modifiedNs());
-    Status removed = removeFile(from);
-    if (!removed)
-        removeFile(to); // the copy that was just made: one file must not become two
-    return removed;
-}
-
-std::string taken(const Path& target) {
-    return "Something named " + shown(target.filename()) +
-           " is in that place already. Nothing is ever overwritten.";
-}
-
-void carryOutStep(Work& work) {
-    StepRecord& r = work.record;
-    const Path& target = r.step.target;
-    auto failWith = [&](const Error& e) {
-        fail(r, e.kind == ErrorKind::Exists && e.path == target ? taken(target) : e.message);
-        for (auto it = r.madeFolders.rbegin(); it != r.madeFolders.rend(); ++it)
-            removeIfEmpty(*it);
-        r.madeFolders.clear();
-    };
-    auto now = stateOf(work.source);
-    if (!now || *now != r.stateBefore) {
-        fail(r, "The file was changed by something else just now, so it was left alone.");
-        return;
-    }
-    if (!target.empty())
-        if (Status made = makeFolders(target.parent_path(), r.madeFolders); !made) {
-            failWith(made.error());
-            return;
-        }
-    if (r.step.copy) {
-        auto source = FileSource::open(work.source);
-        if (!source) {
-            failWith(source.error());
-            return;
-        }
-        const ByteSource& content =
-            work.edit ? static_cast<const ByteSource&>(*work.edit->overlay) : **source;
-        auto file = build(content, target, (*source)->descriptor());
-        Status named = file ? file->takeFreeName() : Status(file.error());
-        if (!named) {
-            failWith(named.error());
-            return;
-        }
-    } else {
-        if (work.edit) {
-            // The place is looked at before the tags are touched, so that a step fails whole.
-            std::error_code error;
-            if (!target.empty() && fs::symlink_status(target, error).type() != fs::file_type::not_found) {
-                failWith({ErrorKind::Exists, target, taken(target)});
-                return;
-            }
-            auto file = build(*work.edit->overlay, work.source, work.edit->overlay->original().descriptor());
-            Status placed = file ? file->replaceTarget() : Status(file.error());
-            if (!placed) {
-                failWith(placed.error());
-                return;
-            }
-        }
-        if (!target.empty())
-            if (Status moved = move(work.source, target); !moved) {
-                if (work.edit) { // the tags are written, the place is as before: take the tags back as well
-                    StepRecord half = r;
-                    half.step.target.clear();
-                    if (auto state = stateOf(work.source))
-                        half.stateAfter = *state;
-                    if (!takeBack(half).done) { // then that is what happened, and the journal says so
-                        half.notes.push_back("The tags were written, but the file stayed in its place: " +
-                                             moved.error().message);
-                        half.state = StepState::Done;
-                        r = half;
-                        return;
-                    }
-                }
-                failWith(moved.error());
-                return;
-            }
-    }
-    if (auto after = stateOf(target.empty() ? work.source : target))
-        r.stateAfter = *after;
-    r.state = StepState::Done;
-    work.edit.reset();
-}
-
-/// Steps in an order in which no target is still another step's source. Steps in a circle stay behind, marked
-/// as failed.
-std::vector<size_t> orderOf(const FileSet& set, std::vector<Work>& works) {
-    std::map<Path, size_t> sources;
-    std::map<Path, size_t> targets;
-    for (size_t i = 0; i < set.steps.size(); ++i) {
-        const Step& s = set.steps[i];
-        if (!sources.emplace(s.source, i).second && !s.copy)
-            fail(works[i].record, "The same file is in this set twice.");
-        if (!s.target.empty() && !targets.emplace(s.target, i).second)
-            fail(works[i].record,
-                 "Two files of this set would get the name " + shown(s.target.filename()) + ".");
-    }
-    std::vector<size_t> order;
-    std::vector<int> mark(set.steps.size(), 0); // 1: being visited, 2: placed
-    std::function<bool(size_t)> visit = [&](size_t i) {
-        if (mark[i] == 2 || works[i].record.state == StepState::Failed)
-            return true;
-        if (mark[i] == 1)
-            return false;
-        mark[i] = 1;
-        auto blocker = set.steps[i].target.empty() ? sources.end() : sources.find(set.steps[i].target);
-        if (blocker != sources.end() && blocker->second != i && !visit(blocker->second)) {
-            fail(works[i].record,
-                 "Files of this set would swap their names. Give one of them another name first.");
-            return false;
-        }
-        mark[i] = 2;
-        order.push_back(i);
-        return true;
-    };
-    for (size_t i = 0; i < set.steps.size(); ++i)
-        visit(i);
-    return order;
+std::string journalTrouble(const std::string& what) {
+    return "The journal could not be written, so the write was stopped: " + what;
 }
 
 } // namespace
 
-SetReport carryOut(const FileSet& set, JournalSink& journal, std::stop_token stop, work::Progress& progress) {
+SetReport carryOut(const FileSet& set, JournalSink& journal, GroupLog& log, std::stop_token stop,
+                   work::Progress& progress) {
     SetReport report;
-    std::vector<Work> works(set.steps.size());
-    for (size_t i = 0; i < works.size(); ++i)
-        works[i].record.step = set.steps[i];
+    report.steps.resize(set.steps.size());
+    std::vector<StepRecord*> records;
+    for (size_t i = 0; i < set.steps.size(); ++i) {
+        report.steps[i].step = set.steps[i];
+        records.push_back(&report.steps[i]);
+    }
     progress.begin(set.steps.size());
-    try {
-        journal.begin(set);
-        std::vector<size_t> order = orderOf(set, works);
-        std::vector<std::pair<size_t, const StepRecord*>> refused;
-        for (size_t i = 0; i < works.size(); ++i)
-            if (works[i].record.state == StepState::Failed)
-                refused.emplace_back(i, &works[i].record);
-        journal.stepsEnded(refused);
-        for (size_t from = 0; from < order.size() && !stop.stop_requested(); from += groupSize) {
-            size_t to = std::min(order.size(), from + groupSize);
-            std::vector<std::pair<size_t, const StepRecord*>> begun, ended;
-            for (size_t k = from; k < to; ++k) {
-                Work& work = works[order[k]];
-                prepare(work);
-                if (work.record.state != StepState::Failed) {
-                    work.record.state = StepState::Begun;
-                    begun.emplace_back(order[k], &work.record);
-                }
-                ended.emplace_back(order[k], &work.record);
-            }
-            journal.stepsBegun(begun);
-            for (size_t k = from; k < to; ++k) {
-                Work& work = works[order[k]];
-                if (work.record.state == StepState::Begun)
-                    carryOutStep(work);
-                work.edit.reset();
-                progress.step(work.record.step.source.filename().native());
-            }
-            journal.stepsEnded(ended);
+    GroupLoop loop(log, [&](Group& group) {
+        std::vector<std::pair<size_t, const StepRecord*>> ended;
+        for (auto& w : group) {
+            report.steps[w->position] = std::move(w->record());
+            // What is unsettled or was not reached is not recorded: the log, or nobody, knows of it.
+            StepState state = report.steps[w->position].state;
+            if (state == StepState::Done || state == StepState::Failed)
+                ended.emplace_back(w->position, &report.steps[w->position]);
         }
-        if (!stop.stop_requested()) {
+        journal.stepsEnded(report.set, ended);
+        for (auto& w : group) { // the bytes that are kept are in the journal now, not in memory
+            StepRecord& r = report.steps[w->position];
+            r.undo = {};
+            progress.step(r.step.source.filename().native());
+        }
+    });
+    try {
+        report.set = journal.begin(set);
+        std::vector<std::vector<size_t>> order = checkSteps(records);
+        std::vector<std::pair<size_t, const StepRecord*>> refused;
+        for (size_t i = 0; i < records.size(); ++i)
+            if (records[i]->state == StepState::Failed) {
+                refused.emplace_back(i, records[i]);
+                progress.step(records[i]->step.source.filename().native());
+            }
+        journal.stepsEnded(report.set, refused);
+        for (const std::vector<size_t>& unit : order) {
+            if (stop.stop_requested())
+                break;
+            std::vector<std::unique_ptr<Work>> works;
+            for (size_t i : unit) {
+                auto work = std::make_unique<Work>();
+                work->position = i;
+                work->entry.set = report.set;
+                work->entry.number = i;
+                work->entry.record = report.steps[i];
+                prepare(*work, set);
+                works.push_back(std::move(work));
+            }
+            if (!loop.add(std::move(works)))
+                break;
+        }
+        loop.flush();
+        loop.finish();
+        if (!stop.stop_requested() && loop.error().empty()) {
             for (const Path& folder : set.emptied)
                 if (removeIfEmpty(folder))
                     report.removedFolders.push_back(folder);
-            journal.foldersRemoved(report.removedFolders);
+            journal.foldersRemoved(report.set, report.removedFolders);
         }
-        journal.end(stop.stop_requested());
+        // A set that is not settled stays open: it is looked at again when the program starts.
+        if (loop.error().empty())
+            journal.end(report.set, stop.stop_requested());
     } catch (const std::exception& e) {
-        report.error = std::string("The journal could not be written, so the write was stopped: ") + e.what();
+        loop.stopWith(journalTrouble(e.what()));
     }
-    for (Work& work : works) {
-        report.done += work.record.state == StepState::Done;
-        report.failed += work.record.state == StepState::Failed;
-        report.left += work.record.state == StepState::Planned || work.record.state == StepState::Begun;
-        report.steps.push_back(std::move(work.record));
+    report.error = loop.error();
+    for (const StepRecord& r : report.steps) {
+        report.done += r.state == StepState::Done;
+        report.failed += r.state == StepState::Failed;
+        report.left += r.state == StepState::Planned || r.state == StepState::Begun;
     }
     return report;
 }
 
 namespace {
 
-/// The old content, read through the new file and the kept bytes.
-class OldContent : public ByteSource {
-public:
-    OldContent(const ByteSource& now, const StepRecord& record) : now_(now), record_(record) {
-        for (const KeptRun& run : record.runs)
-            size_ += run.length;
-    }
-    uint64_t size() const override { return size_; }
-    size_t read(uint64_t offset, char* into, size_t n) const override {
-        size_t got = 0;
-        uint64_t start = 0;
-        for (const KeptRun& run : record_.runs) {
-            if (got < n && offset + got < start + run.length && offset + got >= start) {
-                uint64_t skip = offset + got - start;
-                auto part = static_cast<size_t>(std::min<uint64_t>(n - got, run.length - skip));
-                size_t r = part;
-                if (run.kept)
-                    record_.keptBytes.copy(into + got, part, static_cast<size_t>(run.offset + skip));
-                else
-                    r = now_.read(run.offset + skip, into + got, part);
-                got += r;
-                if (r < part)
-                    return got;
-            }
-            start += run.length;
-        }
-        return got;
-    }
+/// The step that takes `past` back.
+void planBack(const StepRecord& past, StepRecord& back) {
+    const Path& target = past.step.target;
+    back.step.file = past.step.file;
+    back.step.source = target.empty() ? (past.real.empty() ? past.step.source : past.real) : target;
+    back.remove = past.step.copy;
+    if (!target.empty() && !past.step.copy)
+        back.step.target = past.step.source;
+    back.how =
+        past.step.copy ? CommitClass::Nothing : past.how; // so that rights are looked at; refined later
+}
 
-private:
-    const ByteSource& now_;
-    const StepRecord& record_;
-    uint64_t size_ = 0;
-};
+void prepareBack(Work& w, const StepRecord& past) {
+    StepRecord& r = w.record();
+    r.how = CommitClass::Nothing;
+    auto source = FileSource::open(r.real);
+    if (!source)
+        return fail(r, source.error().message);
+    std::string changed = "The file was changed by something else since: " + shown(r.real) + ".";
+    bool asLeft = r.stateBefore == past.stateAfter;
+    if (past.step.copy) {
+        if (!asLeft && audio::contentHash(**source) != past.hashAfter)
+            return fail(r, changed);
+        if (!isThere(past.step.source))
+            return fail(r, "The file that it was copied from is gone: " + shown(past.step.source) +
+                               ". This copy is the only one, so it stays.");
+        return;
+    }
+    if (!asLeft) { // touched, or changed? The bytes decide
+        bool same = r.stateBefore.size == past.stateAfter.size;
+        if (past.how == CommitClass::Rewrite)
+            same = same && audio::contentHash(**source) == past.hashAfter;
+        else if (past.contentChanged())
+            same = same && patchedHash(**source, past.undo) == past.changedHash;
+        if (!same)
+            return fail(r, changed);
+    }
+    if (!past.contentChanged() && !r.cross)
+        return;
+    w.original = *source;
+    w.recipe = past.contentChanged() ? past.undo : wholeFile(*w.original);
+    for (const Extent& e : w.recipe.extents)
+        if (e.offset + e.length > (e.fresh ? w.recipe.fresh.size() : w.original->size()))
+            return fail(r, past.undo.fresh.empty()
+                               ? "The history of this file has been dropped, so it cannot be taken back."
+                               : changed);
+    if (past.how == CommitClass::Rewrite && !past.hashBefore.empty() &&
+        audio::contentHash(RecipeSource(*w.original, w.recipe)) != past.hashBefore)
+        return fail(r, "What the journal kept does not give the old file: " + shown(r.real) + ".");
+    describeChange(w, r.cross || past.how == CommitClass::Rewrite);
+    w.modifiedNs = past.stateBefore.modifiedNs;
+}
 
 } // namespace
 
-TakeBackResult takeBack(const StepRecord& r) {
-    const Path& target = r.step.target;
-    std::error_code error;
-    Path there = target.empty() ? fs::canonical(r.step.source, error) : target;
-    auto now = stateOf(there);
-    if (error || !now)
-        return {false, "The file is not where it was put: " + shown(there) + "."};
-    if (*now != r.stateAfter) {
-        // Touched, or changed? Only the content decides, where it is known.
-        auto source = FileSource::open(there);
-        bool same = source && !r.hashAfter.empty() && audio::contentHash(**source) == r.hashAfter;
-        if (!same && (r.contentChanged || r.step.copy || now->size != r.stateAfter.size))
-            return {false, "The file was changed by something else since: " + shown(there) + "."};
+std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, GroupLog& log, std::stop_token stop,
+                     work::Progress& progress) {
+    std::vector<StepRecord> backs(steps.size());
+    std::vector<StepRecord*> records;
+    for (size_t i = 0; i < steps.size(); ++i) {
+        planBack(steps[i].record, backs[i]);
+        records.push_back(&backs[i]);
     }
-    if (r.step.copy) {
-        if (Status removed = removeFile(there); !removed)
-            return {false, removed.error().message};
-    } else {
-        if (!target.empty() && fs::symlink_status(r.step.source, error).type() != fs::file_type::not_found)
-            return {false, "Its old place is taken: " + shown(r.step.source) + "."};
-        if (r.contentChanged) {
-            auto source = FileSource::open(there);
-            if (!source)
-                return {false, source.error().message};
-            OldContent old(**source, r);
-            if (audio::contentHash(old) != r.hashBefore)
-                return {false, "What the journal kept does not give the old file: " + shown(there) + "."};
-            auto file = build(old, there, (*source)->descriptor());
-            Status placed = file ? file->replaceTarget() : Status(file.error());
-            if (!placed)
-                return {false, placed.error().message};
+    progress.begin(steps.size());
+    GroupLoop loop(log, [&](Group& group) {
+        std::map<int64_t, std::vector<std::pair<size_t, const StepRecord*>>> ended;
+        std::vector<Path> made;
+        for (auto& w : group) {
+            PastStep& past = steps[w->position];
+            const StepRecord& back = w->record();
+            if (back.state == StepState::Done) {
+                past.record.state = StepState::TakenBack;
+                ended[past.set].emplace_back(past.number, &past.record);
+                for (auto p = past.record.madeFolders.rbegin(); p != past.record.madeFolders.rend(); ++p)
+                    made.push_back(*p);
+            } else {
+                past.record.error = back.error;
+            }
         }
-        if (!target.empty()) {
-            std::vector<Path> made;
-            if (Status m = makeFolders(r.step.source.parent_path(), made); !m)
-                return {false, m.error().message};
-            if (Status moved = move(target, r.step.source); !moved)
-                return {false, moved.error().message};
+        for (const auto& [set, list] : ended)
+            journal.stepsEnded(set, list);
+        for (const Path& folder : made)
+            removeIfEmpty(folder);
+        for (auto& w : group) {
+            steps[w->position].record.undo = {};
+            progress.step(w->record().step.source.filename().native());
         }
-        setModified(r.step.source, r.stateBefore.modifiedNs);
+    });
+    try {
+        std::vector<std::vector<size_t>> order = checkSteps(records);
+        for (size_t i = 0; i < steps.size(); ++i)
+            if (records[i]->state == StepState::Failed) {
+                steps[i].record.error = records[i]->error;
+                progress.step(records[i]->step.source.filename().native());
+            }
+        for (const std::vector<size_t>& unit : order) {
+            if (stop.stop_requested())
+                break;
+            std::vector<std::unique_ptr<Work>> works;
+            for (size_t i : unit) {
+                auto work = std::make_unique<Work>();
+                work->position = i;
+                work->entry.set = steps[i].set;
+                work->entry.number = steps[i].number;
+                work->entry.takingBack = true;
+                work->entry.record = backs[i];
+                prepareBack(*work, steps[i].record);
+                works.push_back(std::move(work));
+            }
+            if (!loop.add(std::move(works)))
+                break;
+        }
+        loop.flush();
+        loop.finish();
+    } catch (const std::exception& e) {
+        return journalTrouble(e.what());
     }
-    for (auto it = r.madeFolders.rbegin(); it != r.madeFolders.rend(); ++it)
-        removeIfEmpty(*it);
-    return {true, {}};
+    return loop.error();
 }
 
-StepState settle(StepRecord& r) {
-    std::error_code error;
-    Path source = r.step.source;
-    if (Path real = fs::canonical(source, error); !error)
-        source = real;
-    ::unlink(temporaryName(source).c_str());
-    const Path& target = r.step.target;
-    if (!target.empty())
-        ::unlink(temporaryName(target).c_str());
-    auto hashOf = [](const Path& p) {
-        auto s = FileSource::open(p);
-        return s ? audio::contentHash(**s) : std::string();
-    };
-    auto deviceOf = [](const Path& p) {
-        struct stat st {};
-        return ::stat(p.c_str(), &st) == 0 ? st.st_dev : dev_t{};
-    };
-    bool atSource = fs::exists(source, error), atTarget = !target.empty() && fs::exists(target, error);
-    StepState state = StepState::Planned;
-    if (r.step.copy) {
-        state = atTarget && hashOf(target) == r.hashAfter ? StepState::Done : StepState::Planned;
-    } else if (target.empty()) {
-        state = r.contentChanged && atSource && hashOf(source) == r.hashAfter ? StepState::Done
-                                                                              : StepState::Planned;
-    } else if (atTarget && !atSource) {
-        state = StepState::Done;
-    } else if (atTarget && atSource && deviceOf(target) != deviceOf(source) &&
-               hashOf(target) == hashOf(source)) {
-        // A move between disks that was cut short after its copy was complete.
-        if (removeFile(source))
-            state = StepState::Done;
-    } else if (atSource && r.contentChanged && hashOf(source) == r.hashAfter) {
-        // The tags were written, the move was not: finish it.
-        std::vector<Path> made;
-        if (makeFolders(target.parent_path(), made) && move(source, target))
-            state = StepState::Done;
-    }
-    if (state == StepState::Done)
-        if (auto after = stateOf(target.empty() ? source : target))
-            r.stateAfter = *after;
-    r.state = state;
-    return state;
+Result<std::vector<Recovered>> recoverGroup(GroupLog& log, uint64_t& number,
+                                            const std::function<bool(const NumberedStep&)>& recorded) {
+    number = 0;
+    auto pending = log.pending();
+    if (!pending)
+        return pending.error();
+    std::vector<Recovered> out;
+    if (!*pending)
+        return out;
+    number = (*pending)->number;
+    std::vector<NumberedStep> open;
+    for (NumberedStep& s : (*pending)->steps)
+        if (!recorded(s))
+            open.push_back(std::move(s));
+    return settleAgain(std::move(open));
+}
+
+std::vector<Recovered> settleAgain(std::vector<NumberedStep> steps) {
+    std::vector<Recovered> out;
+    for (Settled& s : settleGroup(std::move(steps)))
+        out.push_back({std::move(s.entry), s.what == Settled::Finished});
+    return out;
 }
 
 } // namespace moorfrost::files

@@ -1,78 +1,33 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The one place in which files are changed. A file set is a list of steps (new tags, a new place, or both,
-// file by file) that is checked first, journalled before each change, carried out, and reported per file.
-// Each step leaves the file wholly as before or wholly as asked: changed content is built in a new file
-// beside it and put in place by one rename; nothing that exists is overwritten.
+// file by file) that is checked first, carried out in groups that the group log holds while they run,
+// recorded in a history, and reported per file. After a crash at any point each file is as before or as
+// asked; nothing that exists is overwritten. Any thread, one set at a time.
 #pragma once
 
-#include <cstdint>
 #include <functional>
-#include <optional>
 #include <stop_token>
-#include <string>
-#include <vector>
 
-#include "core/files/scan.h"
-#include "core/tags/fields.h"
+#include "core/files/group_log.h"
 #include "core/work/progress.h"
 
 namespace moorfrost::files {
 
-struct Step {
-    int64_t file = 0; // the caller's number for the file; 0 for files that go along
-    Path source;
-    tags::Fields changes;              // fields to write; an empty list blanks one
-    Path target;                       // where it goes; empty: it stays
-    bool copy = false;                 // the source stays as it is; changes go to the copy
-    std::optional<FileState> expected; // as it was when it was read: if it differs, the step is left out
-};
-
-struct FileSet {
-    std::string title; // "Put away 12 files"
-    std::vector<Step> steps;
-    std::vector<Path> emptied; // folders to remove at the end, if they are empty by then
-};
-
-enum class StepState { Planned, Begun, Done, Failed, TakenBack };
-
-/// A piece of a file that can be rebuilt: from the changed file, or from kept bytes.
-struct KeptRun {
-    bool kept = false;
-    uint64_t offset = 0; // in the changed file, or in the kept bytes
-    uint64_t length = 0;
-};
-
-/// What the journal keeps of one step: enough to tell where it stands after a crash, and to take it back
-/// months later.
-struct StepRecord {
-    Step step;
-    StepState state = StepState::Planned;
-    std::string error; // a sentence, when it failed
-    std::vector<std::string> notes;
-    tags::Fields before, after; // all fields, when tags were changed
-    bool contentChanged = false;
-    std::string hashBefore, hashAfter; // of the whole file, when its content changed
-    FileState stateBefore, stateAfter;
-    std::vector<KeptRun> runs; // how the old content is rebuilt from the new
-    std::string keptBytes;
-    std::vector<Path> madeFolders; // that were made for the target, outer ones first
-};
-
-/// Where the records go. Each call must be durable when it returns, or throw; the writer then stops before it
-/// touches a file.
+/// The history: where it is recorded what was done. Each call must be durable when it returns, or throw; the
+/// writer then stops, and the log keeps what was not recorded.
 class JournalSink {
 public:
     virtual ~JournalSink() = default;
-    /// The whole set, before anything is done.
-    virtual void begin(const FileSet& set) = 0;
-    /// Several steps at once: about to be changed.
-    virtual void stepsBegun(const std::vector<std::pair<size_t, const StepRecord*>>& steps) = 0;
-    virtual void stepsEnded(const std::vector<std::pair<size_t, const StepRecord*>>& steps) = 0;
-    virtual void foldersRemoved(const std::vector<Path>& folders) = 0;
-    virtual void end(bool stopped) = 0;
+    /// The whole set, before anything is done. Returns its number.
+    virtual int64_t begin(const FileSet& set) = 0;
+    /// Several steps at once: done, failed, set aside or taken back.
+    virtual void stepsEnded(int64_t set, const std::vector<std::pair<size_t, const StepRecord*>>& steps) = 0;
+    virtual void foldersRemoved(int64_t set, const std::vector<Path>& folders) = 0;
+    virtual void end(int64_t set, bool stopped) = 0;
 };
 
 struct SetReport {
+    int64_t set = 0;
     std::vector<StepRecord> steps;
     std::vector<Path> removedFolders;
     size_t done = 0, failed = 0, left = 0; // left: not begun because of a stop
@@ -80,21 +35,36 @@ struct SetReport {
 };
 
 /// Carries out the set. Steps with trouble stop only themselves. After a stop, what is done is done and
-/// journalled.
-SetReport carryOut(const FileSet& set, JournalSink& journal, std::stop_token stop, work::Progress& progress);
+/// recorded, the rest is as before. The log must hold nothing that is pending.
+SetReport carryOut(const FileSet& set, JournalSink& journal, GroupLog& log, std::stop_token stop,
+                   work::Progress& progress);
 
-/// The outcome of taking back one step.
-struct TakeBackResult {
-    bool done = false;
-    std::string error; // a sentence why not
+/// A step of a set that was written.
+struct PastStep {
+    int64_t set = 0;
+    size_t number = 0;
+    StepRecord record;
 };
 
-/// Restores what `record` replaced: tags byte for byte, place, folders. Refuses, with the reason, when the
-/// file has been changed since or its old place is taken. Steps must be taken back in reverse order.
-TakeBackResult takeBack(const StepRecord& record);
+/// Restores what the steps replaced: bytes, place, folders. Each record's state becomes TakenBack, or its
+/// error says why not: the file has been changed since, or its old place is taken. Steps must come in reverse
+/// order. Returns a sentence if the journal or the log failed, else "".
+std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, GroupLog& log, std::stop_token stop,
+                     work::Progress& progress);
 
-/// After a crash: where does a step that had begun stand? Returns the state it is in now (Planned: not done,
-/// Done), having removed half-made files and finished a half-made move.
-StepState settle(StepRecord& record);
+/// What was found and put right after a crash.
+struct Recovered {
+    NumberedStep step; // its record is in the state that it is in now
+    bool finished = false;
+};
+
+/// Puts right what the log holds, if anything. `recorded` tells which steps the history has already. An Error
+/// if the log cannot be read: nothing must be written then. The caller saves what is returned and then
+/// retires `number` (0: there was nothing).
+Result<std::vector<Recovered>> recoverGroup(GroupLog& log, uint64_t& number,
+                                            const std::function<bool(const NumberedStep&)>& recorded);
+
+/// Looks again at steps that were set aside.
+std::vector<Recovered> settleAgain(std::vector<NumberedStep> steps);
 
 } // namespace moorfrost::files

@@ -68,7 +68,24 @@ struct SetSummary {
     int64_t when = 0; // seconds since 1970
     std::string title;
     size_t done = 0, failed = 0, takenBack = 0, total = 0;
-    bool running = false; // begun and never ended: the program was stopped in the middle
+    size_t setAside = 0;
+    bool running = false;   // begun and never ended: the program was stopped in the middle
+    uint64_t keptBytes = 0; // for taking it back
+    bool dropped = false;   // they are not kept any more
+};
+
+/// How much the journal keeps, and what would go with the next write.
+struct HistoryUse {
+    uint64_t used = 0, limit = 0; // bytes
+    std::vector<SetSummary> next; // oldest first
+};
+
+/// The fixity of a file as it was stored.
+struct Fixity {
+    Path path;
+    std::string essence, sha256; // sha256 may be empty
+    uint64_t bytes = 0;
+    int64_t when = 0; // seconds since 1970
 };
 
 struct SetStep {

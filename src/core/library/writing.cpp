@@ -9,6 +9,7 @@
 #include <unistd.h>
 
 #include "core/files/disk.h"
+#include "core/files/group_log.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -21,25 +22,27 @@ namespace {
 class StoreJournal : public files::JournalSink {
 public:
     StoreJournal(Store& store, int64_t batch) : store_(store), batch_(batch) {}
-    int64_t set() const { return set_; }
 
-    void begin(const files::FileSet& set) override { set_ = store_.beginSet(set, batch_); }
-    void stepsBegun(const std::vector<std::pair<size_t, const StepRecord*>>& steps) override {
-        store_.saveSteps(set_, steps);
+    int64_t begin(const files::FileSet& set) override { return store_.beginSet(set, batch_); }
+    void stepsEnded(int64_t set, const std::vector<std::pair<size_t, const StepRecord*>>& steps) override {
+        store_.saveSteps(set, steps);
     }
-    void stepsEnded(const std::vector<std::pair<size_t, const StepRecord*>>& steps) override {
-        store_.saveSteps(set_, steps);
+    void foldersRemoved(int64_t set, const std::vector<Path>& folders) override {
+        store_.saveRemovedFolders(set, folders);
     }
-    void foldersRemoved(const std::vector<Path>& folders) override {
-        store_.saveRemovedFolders(set_, folders);
-    }
-    void end(bool) override { store_.endSet(set_); }
+    void end(int64_t set, bool) override { store_.endSet(set); }
 
 private:
     Store& store_;
     int64_t batch_;
-    int64_t set_ = 0;
 };
+
+/// The group log of a library lies beside it.
+Result<std::unique_ptr<files::GroupLog>> openLog(const Store& store) {
+    Path path = store.file();
+    path += ".group";
+    return files::GroupLog::open(path);
+}
 
 /// Brings what the library knows of one file in step with a step that was done.
 void follow(Store& store, const std::vector<Shelf>& shelves, const StepRecord& r, int64_t batch) {
@@ -84,9 +87,6 @@ void unfollow(Store& store, const std::vector<Shelf>& shelves, const StepRecord&
     }
 }
 
-} // namespace
-
-namespace {
 int openLock(const Store& store) {
     Path path = store.file();
     path += ".writing";
@@ -124,9 +124,22 @@ WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, st
                       work::Progress& progress) {
     WriterLock lock(store);
     WriteOutcome outcome;
+    auto log = openLog(store);
+    if (!log) {
+        outcome.report.error = log.error().message;
+        return outcome;
+    }
+    // What a crash left is put right before anything else is touched.
+    outcome.recovered = recoverWith(store, **log);
+    if (!outcome.recovered.error.empty()) {
+        outcome.report.error = outcome.recovered.error;
+        return outcome;
+    }
+    store.dropOldHistory();
     StoreJournal journal(store, batch);
-    outcome.report = files::carryOut(set, journal, stop, progress);
-    outcome.set = journal.set();
+    store.supersede(set);
+    outcome.report = files::carryOut(set, journal, **log, stop, progress);
+    outcome.set = outcome.report.set;
     std::vector<Shelf> shelves = store.shelves();
     for (const StepRecord& r : outcome.report.steps)
         if (r.state == StepState::Done)
@@ -138,68 +151,144 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
                             std::stop_token stop, work::Progress& progress) {
     WriterLock lock(store);
     TakeBackOutcome outcome;
+    auto log = openLog(store);
+    if (!log) {
+        outcome.error = log.error().message;
+        return outcome;
+    }
+    outcome.error = recoverWith(store, **log).error;
+    if (!outcome.error.empty())
+        return outcome;
     std::vector<Shelf> shelves = store.shelves();
     int64_t batch = store.batchOfSet(set);
-    std::vector<SetStep> steps = store.steps(set);
-    std::vector<SetStep*> wanted;
-    for (auto it = steps.rbegin(); it != steps.rend(); ++it)
-        if (it->record.state == StepState::Done && (!only || only->contains(it->number)))
-            wanted.push_back(&*it);
-    progress.begin(wanted.size());
+    std::vector<files::PastStep> wanted;
+    std::vector<SetStep> steps = store.steps(set, true);
+    for (auto it = steps.rbegin(); it != steps.rend(); ++it) {
+        if (it->record.state != StepState::Done || (only && !only->contains(it->number)))
+            continue;
+        if (auto later = store.laterSetOn(set, it->record)) {
+            outcome.refused.emplace_back(
+                it->record.step.target.empty() ? it->record.step.source : it->record.step.target,
+                fmt::format("It was changed again by \"{}\" (set {}). Take that back first.", later->title,
+                            later->id));
+            continue;
+        }
+        wanted.push_back({set, it->number, std::move(it->record)});
+    }
     // Folders that the write removed come back with the first file that returns, or here, if they held
     // nothing else.
-    std::vector<Path> remade;
     if (!only)
         for (const Path& folder : store.removedFolders(set))
-            files::makeFolders(folder, remade);
-    for (SetStep* step : wanted) {
-        if (stop.stop_requested())
-            break;
-        StepRecord& r = step->record;
-        files::TakeBackResult result = files::takeBack(r);
-        if (result.done) {
+            files::makeFolders(folder);
+    StoreJournal journal(store, batch);
+    outcome.error = files::takeBack(wanted, journal, **log, stop, progress);
+    for (const files::PastStep& step : wanted) {
+        const StepRecord& r = step.record;
+        if (r.state == StepState::TakenBack) {
             ++outcome.done;
-            r.state = StepState::TakenBack;
-            store.saveSteps(set, {{step->number, &r}});
             unfollow(store, shelves, r, batch);
-        } else {
-            outcome.refused.emplace_back(r.step.target.empty() ? r.step.source : r.step.target, result.error);
+        } else if (!r.error.empty()) {
+            outcome.refused.emplace_back(r.step.target.empty() ? r.step.source : r.step.target, r.error);
         }
-        progress.step(r.step.source.filename().native());
     }
     return outcome;
 }
 
-std::vector<std::string> recover(Store& store) {
+namespace {
+
+/// Brings the library in step with one step that was found in the log.
+void recordRecovered(Store& store, const std::vector<Shelf>& shelves, files::Recovered& found,
+                     RecoveryReport& report) {
+    files::NumberedStep& s = found.step;
+    StepRecord& r = s.record;
+    int64_t batch = store.batchOfSet(s.set);
+    Path shown = r.step.target.empty() || !found.finished ? r.step.source : r.step.target;
+    if (!s.takingBack) {
+        if (r.state == StepState::SetAside)
+            store.keepAside(s);
+        else
+            store.saveSteps(s.set, {{s.number, &r}});
+        if (found.finished)
+            follow(store, shelves, r, batch);
+    } else {
+        for (SetStep& past : store.steps(s.set)) {
+            if (past.number != s.number)
+                continue;
+            if (found.finished) {
+                past.record.state = StepState::TakenBack;
+                store.saveSteps(s.set, {{s.number, &past.record}});
+                unfollow(store, shelves, past.record, batch);
+            } else if (r.state == StepState::SetAside) {
+                past.record.notes.push_back(r.error);
+                store.saveSteps(s.set, {{s.number, &past.record}});
+            }
+        }
+    }
+    RecoveredFile file{shown, r.state == StepState::SetAside ? r.error : std::string()};
+    (r.state == StepState::SetAside ? report.setAside
+     : found.finished               ? report.finished
+                                    : report.asBefore)
+        .push_back(file);
+}
+
+} // namespace
+
+RecoveryReport recoverWith(Store& store, files::GroupLog& log) {
+    RecoveryReport report;
+    std::vector<Shelf> shelves = store.shelves();
+    uint64_t number = 0;
+    auto found = files::recoverGroup(log, number, [&](const files::NumberedStep& s) {
+        StepState now = store.stateOfStep(s.set, s.number);
+        return s.takingBack ? now != StepState::Done : now != StepState::Planned;
+    });
+    if (!found) {
+        report.error = found.error().message + " Nothing is written until that is put right.";
+        return report;
+    }
+    for (files::Recovered& step : *found)
+        recordRecovered(store, shelves, step, report);
+    // What was set aside earlier may be within reach again.
+    std::vector<files::NumberedStep> aside = store.asideSteps();
+    if (found->empty() && !aside.empty())
+        for (files::Recovered& step : files::settleAgain(std::move(aside)))
+            if (step.step.record.state != StepState::SetAside)
+                recordRecovered(store, shelves, step, report);
+    if (number > 0)
+        if (Status retired = log.retire(number, true); !retired)
+            report.error = retired.error().message;
+    for (const SetSummary& summary : store.sets())
+        if (summary.running) {
+            report.sets.push_back(summary.title);
+            store.endSet(summary.id);
+        }
+    return report;
+}
+
+std::vector<std::string> sentencesOf(const RecoveryReport& report) {
+    std::vector<std::string> out;
+    if (!report.sets.empty() || !report.finished.empty())
+        out.push_back(fmt::format("{} interrupted. {} files were finished, {} are as they were before.",
+                                  report.sets.empty() ? "A write was"
+                                                      : "\"" + text::join(report.sets, "\", \"") + "\" was",
+                                  report.finished.size(), report.asBefore.size()));
+    for (const RecoveredFile& file : report.setAside)
+        out.push_back("Set aside: " + text::forDisplay(file.path.native()) + ". " + file.why);
+    if (!report.error.empty())
+        out.push_back(report.error);
+    return out;
+}
+
+RecoveryReport recover(Store& store) {
     WriterLock lock(store, std::nothrow);
     if (!lock.isHeld())
         return {};
-    std::vector<std::string> said;
-    std::vector<Shelf> shelves = store.shelves();
-    for (const SetSummary& summary : store.sets()) {
-        if (!summary.running)
-            continue;
-        size_t finished = 0, undone = 0;
-        for (SetStep& step : store.steps(summary.id)) {
-            if (step.record.state != StepState::Begun && step.record.state != StepState::Planned)
-                continue;
-            if (step.record.state == StepState::Begun && files::settle(step.record) == StepState::Done) {
-                ++finished;
-                follow(store, shelves, step.record, store.batchOfSet(summary.id));
-            } else {
-                ++undone;
-                step.record.state = StepState::Failed;
-                step.record.error =
-                    "Moorfrost was stopped before this file was written. It is as it was before.";
-            }
-            store.saveSteps(summary.id, {{step.number, &step.record}});
-        }
-        store.endSet(summary.id);
-        said.push_back(fmt::format(
-            "\"{}\" was interrupted. Of the files it was working on, {} were finished and {} are as before.",
-            summary.title, finished, undone));
+    auto log = openLog(store);
+    if (!log) {
+        RecoveryReport report;
+        report.error = log.error().message;
+        return report;
     }
-    return said;
+    return recoverWith(store, **log);
 }
 
 } // namespace moorfrost::library

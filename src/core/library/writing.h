@@ -11,9 +11,26 @@
 
 namespace moorfrost::library {
 
+struct RecoveredFile {
+    Path path;
+    std::string why; // set aside: a sentence
+};
+
+/// What was found after a crash and put right.
+struct RecoveryReport {
+    std::vector<std::string> sets; // titles of the sets that were interrupted
+    std::vector<RecoveredFile> finished, asBefore, setAside;
+    std::string error; // a sentence when the log or the library could not be read or written
+    bool isEmpty() const { return sets.empty() && finished.empty() && setAside.empty() && error.empty(); }
+};
+
+/// The report in a few sentences for a person; none if it is empty.
+std::vector<std::string> sentencesOf(const RecoveryReport& report);
+
 struct WriteOutcome {
     int64_t set = 0;
     files::SetReport report;
+    RecoveryReport recovered; // what was put right before
 };
 
 /// Carries out the set. Written drafts are removed, files are read again, files that came onto a shelf leave
@@ -24,15 +41,17 @@ WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, st
 struct TakeBackOutcome {
     size_t done = 0;
     std::vector<std::pair<Path, std::string>> refused; // with the reason
+    std::string error;                                 // a sentence when it could not go on
 };
 
 /// Takes back a set, or only some of its steps (by number). Files return to the batch that they came from.
 TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::set<size_t>>& only,
                             std::stop_token stop, work::Progress& progress);
 
-/// After a crash: settles every step that had begun. Returns a sentence per set that was found unfinished.
-/// Does nothing while another program is writing.
-std::vector<std::string> recover(Store& store);
+/// After a crash: puts right what was being written. Does nothing while another program is writing.
+RecoveryReport recover(Store& store);
+/// The same, by whoever holds the WriterLock and the log.
+RecoveryReport recoverWith(Store& store, files::GroupLog& log);
 
 /// Held by whoever writes files for a library, in whatever process: so that a program that starts does not
 /// take a write that is going on for one that was interrupted.

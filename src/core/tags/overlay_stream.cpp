@@ -74,9 +74,9 @@ size_t OverlayStream::splitAt(uint64_t offset) {
     return i + 1;
 }
 
-void OverlayStream::replaceRange(uint64_t start, uint64_t length, const TagLib::ByteVector& data) {
+void OverlayStream::replaceRange(uint64_t start, uint64_t length, std::string_view data) {
     if (start > size_) { // TagLib may write past the end; the gap reads as zeros
-        TagLib::ByteVector gap(static_cast<unsigned int>(start - size_), 0);
+        std::string gap(static_cast<size_t>(start - size_), '\0');
         replaceRange(size_, 0, gap);
     }
     length = std::min(length, size_ - start);
@@ -84,9 +84,9 @@ void OverlayStream::replaceRange(uint64_t start, uint64_t length, const TagLib::
     size_t last = splitAt(start + length);
     auto at = runs_.erase(runs_.begin() + static_cast<std::ptrdiff_t>(first),
                           runs_.begin() + static_cast<std::ptrdiff_t>(last));
-    if (!data.isEmpty()) {
+    if (!data.empty()) {
         runs_.insert(at, {true, fresh_.size(), data.size()});
-        fresh_.append(data.data(), data.size());
+        fresh_.append(data);
     }
     size_ = size_ - length + data.size();
     if (cursorStart_ > start || cursorRun_ > first) {
@@ -102,12 +102,12 @@ void OverlayStream::replaceRange(uint64_t start, uint64_t length, const TagLib::
 void OverlayStream::writeBlock(const TagLib::ByteVector& data) {
     if (data.isEmpty())
         return;
-    replaceRange(static_cast<uint64_t>(position_), data.size(), data);
+    replaceRange(static_cast<uint64_t>(position_), data.size(), {data.data(), data.size()});
     position_ += static_cast<long>(data.size());
 }
 
 void OverlayStream::insert(const TagLib::ByteVector& data, unsigned long start, unsigned long replace) {
-    replaceRange(start, replace, data);
+    replaceRange(start, replace, {data.data(), data.size()});
     position_ = static_cast<long>(start + data.size());
 }
 
@@ -127,33 +127,23 @@ void OverlayStream::truncate(long length) {
         replaceRange(keep, size_ - keep, {});
 }
 
-std::vector<Extent> OverlayStream::extents() const {
-    std::vector<Extent> out;
-    for (const Extent& run : runs_) {
+Recipe OverlayStream::recipe() const {
+    Recipe out;
+    for (Extent run : runs_) {
         if (run.length == 0)
             continue;
-        if (!out.empty() && out.back().fresh == run.fresh &&
-            out.back().offset + out.back().length == run.offset)
-            out.back().length += run.length;
+        if (run.fresh) {
+            uint64_t at = out.fresh.size();
+            out.fresh.append(fresh_, static_cast<size_t>(run.offset), static_cast<size_t>(run.length));
+            run.offset = at;
+        }
+        if (!out.extents.empty() && out.extents.back().fresh == run.fresh &&
+            out.extents.back().offset + out.extents.back().length == run.offset)
+            out.extents.back().length += run.length;
         else
-            out.push_back(run);
+            out.extents.push_back(run);
     }
     return out;
-}
-
-bool OverlayStream::unchanged() const {
-    if (size_ != original_->size())
-        return false;
-    uint64_t at = 0;
-    for (const Extent& run : extents()) {
-        if (!run.fresh && run.offset != at)
-            return false;
-        if (run.fresh && original_->bytes(at, static_cast<size_t>(run.length)) !=
-                             fresh_.substr(static_cast<size_t>(run.offset), static_cast<size_t>(run.length)))
-            return false;
-        at += run.length;
-    }
-    return true;
 }
 
 } // namespace moorfrost::tags

@@ -10,16 +10,9 @@
 
 #include <taglib/tiostream.h>
 
-#include "core/base/byte_source.h"
+#include "core/base/recipe.h"
 
 namespace moorfrost::tags {
-
-/// A run of bytes: of the original file, or of the bytes that were added.
-struct Extent {
-    bool fresh = false;
-    uint64_t offset = 0; // in the original, or in the store of added bytes
-    uint64_t length = 0;
-};
 
 class OverlayStream : public TagLib::IOStream, public ByteSource {
 public:
@@ -42,17 +35,16 @@ public:
     uint64_t size() const override { return size_; }
     size_t read(uint64_t offset, char* into, size_t n) const override;
 
-    /// The changed file, in order; neighbouring runs that continue each other are joined.
-    std::vector<Extent> extents() const;
-    const std::string& freshBytes() const { return fresh_; }
-    const FileSource& original() const { return *original_; }
-    /// Whether the overlay reads byte for byte like the original.
-    bool unchanged() const;
+    /// Puts `data` in the place of `length` bytes.
+    void replaceRange(uint64_t start, uint64_t length, std::string_view data);
+    /// How the changed file is made from the original; neighbouring runs that continue each other are joined,
+    /// and fresh bytes that were replaced again are left out.
+    Recipe recipe() const;
+    const std::shared_ptr<FileSource>& original() const { return original_; }
 
 private:
     size_t locate(uint64_t offset, uint64_t& startOfRun) const;
     size_t splitAt(uint64_t offset);
-    void replaceRange(uint64_t start, uint64_t length, const TagLib::ByteVector& data);
 
     std::shared_ptr<FileSource> original_;
     std::string name_;

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <cstdlib>
 
+#include "core/tags/overlay_stream.h"
+#include "core/tags/refit.h"
 #include "core/tags/taglib_file.h"
 #include "core/text/text.h"
 
@@ -57,6 +59,53 @@ std::vector<std::string> differing(const Fields& a, const Fields& b) {
     return labels;
 }
 
+/// Where an ID3v1 tag hides in front of the APE tag at the end of the file: a place where no program looks
+/// for it. 0 if there is none.
+uint64_t misplacedAt(const ByteSource& s) {
+    std::string footer = s.size() > 160 ? s.bytes(s.size() - 32, 32) : std::string();
+    if (!footer.starts_with("APETAGEX"))
+        return 0;
+    auto byte = [&](size_t i) { return static_cast<uint64_t>(static_cast<unsigned char>(footer[i])); };
+    uint64_t length = byte(12) | byte(13) << 8 | byte(14) << 16 | byte(15) << 24;
+    if (byte(23) & 0x80)
+        length += 32;
+    if (length + 128 > s.size() || s.bytes(s.size() - length - 128, 3) != "TAG")
+        return 0;
+    return s.size() - length - 128;
+}
+
+Fields misplacedId3v1(const ByteSource& s) {
+    Fields out;
+    uint64_t at = misplacedAt(s);
+    if (at == 0)
+        return out;
+    std::string b = s.bytes(at, 128);
+    auto add = [&](const char* key, size_t from, size_t length) {
+        std::string v = b.substr(from, length);
+        v = v.substr(0, v.find('\0'));
+        while (!v.empty() && v.back() == ' ')
+            v.pop_back();
+        if (!v.empty())
+            out[key] = {TagLib::String(v, TagLib::String::Latin1).to8Bit(true)};
+    };
+    add("title", 3, 30);
+    add("artist", 33, 30);
+    add("album", 63, 30);
+    add("date", 93, 4);
+    add("comment", 97, 28);
+    return out;
+}
+
+void dropMisplacedId3v1(OverlayStream& overlay, std::vector<std::string>& notes) {
+    uint64_t at = misplacedAt(overlay);
+    if (at == 0)
+        return;
+    overlay.replaceRange(at, 128, {});
+    notes.push_back(
+        "An ID3v1 tag in the wrong place, in front of the APE tag, was removed; what only it held was "
+        "kept.");
+}
+
 struct Opened {
     std::shared_ptr<FileSource> source;
     std::unique_ptr<OverlayStream> stream;
@@ -95,17 +144,21 @@ Result<PreparedEdit> tryEdit(const Path& path, std::shared_ptr<FileSource> sourc
     PreparedEdit edit;
     edit.format = format;
     edit.before = before;
-    edit.overlay = std::make_unique<OverlayStream>(source, path);
+    edit.original = source;
+    OverlayStream overlay(source, path);
+    if (format == Format::Mp3)
+        dropMisplacedId3v1(overlay, edit.notes);
     Properties properties = propertiesForChange(wanted, changed, format);
     {
-        auto file = openWithTagLib(edit.overlay.get(), format, false);
+        auto file = openWithTagLib(&overlay, format, false);
         if (!file || !file->isValid())
             return unreadable(path, format);
-        if (!writeProperties(*file, format, properties, version))
+        if (!writeProperties(*file, overlay, format, properties, version, edit.notes))
             return Error{ErrorKind::Unsupported, path, "The tags of this file could not be changed."};
     }
-    edit.overlay->seek(0);
-    auto again = openWithTagLib(edit.overlay.get(), format, false);
+    refit(overlay, format);
+    overlay.seek(0);
+    auto again = openWithTagLib(&overlay, format, false);
     if (!again || !again->isValid())
         return Error{ErrorKind::Unsupported, path,
                      "The file would not be readable after this change, so it was not made."};
@@ -115,6 +168,12 @@ Result<PreparedEdit> tryEdit(const Path& path, std::shared_ptr<FileSource> sourc
         return Error{ErrorKind::Unsupported, path,
                      "This file cannot hold what was asked without harm to: " + text::join(bad, ", ") +
                          ". Nothing was changed."};
+    edit.recipe = overlay.recipe();
+    edit.how = classify(edit.recipe, *source);
+    if (edit.how == CommitClass::Nothing)
+        edit.notes.clear();
+    else if (Status same = audio::sameEssence(*source, edit.recipe, format); !same)
+        return Error{same.error().kind, path, same.error().message};
     return edit;
 }
 
@@ -158,6 +217,10 @@ Result<std::vector<Picture>> readPictures(const Path& path) {
     return readPictures(*file, opened->format);
 }
 
+std::string PreparedEdit::bytes() const {
+    return RecipeSource(*original, recipe).bytes(0, static_cast<size_t>(recipe.size()));
+}
+
 Fields applied(Fields fields, const Fields& changes) {
     for (const auto& [key, values] : changes) {
         if (values.empty())
@@ -177,13 +240,10 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
         return opened.error();
     if (!opened->cutShort.empty())
         return Error{ErrorKind::Damaged, path, opened->cutShort + " Damaged files are not written to."};
-    auto essence = audio::essenceOf(*opened->source, opened->format);
-    if (!essence) {
-        Error error = essence.error();
-        error.path = path;
-        error.message += " So it is not written to.";
-        return error;
-    }
+    if (opened->format == Format::Asf)
+        return Error{ErrorKind::Unsupported, path,
+                     "Where the sound lies in " + audio::formatName(opened->format) +
+                         " files is not known to Moorfrost. So it is not written to."};
     auto file = openWithTagLib(opened->stream.get(), opened->format, false);
     if (!file || !file->isValid())
         return unreadable(path, opened->format);
@@ -194,15 +254,12 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
     for (const auto& [key, values] : changes)
         changed.push_back(key);
     Fields wanted = applied(before, changes);
-    if (changed.empty()) {
-        PreparedEdit nothing;
-        nothing.overlay = std::move(opened->stream);
-        nothing.format = opened->format;
-        nothing.essence = *essence;
-        nothing.before = nothing.after = before;
-        nothing.unchanged = true;
-        return nothing;
-    }
+    if (opened->format == Format::Mp3) // what only a misplaced tag knows is kept, in its proper place
+        for (const auto& [key, values] : misplacedId3v1(*opened->source))
+            if (!wanted.contains(key) && !changes.contains(key)) {
+                wanted[key] = values;
+                changed.push_back(key);
+            }
     auto edit = tryEdit(path, opened->source, opened->format, before, wanted, changed, Id3Version::Keep);
     bool hasId3 =
         opened->format == Format::Mp3 || opened->format == Format::Wav || opened->format == Format::Aiff;
@@ -216,12 +273,6 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
     }
     if (!edit)
         return edit.error();
-    auto after = audio::essenceOf(*edit->overlay, edit->format);
-    if (!after || after->hash != essence->hash || after->bytes != essence->bytes)
-        return Error{ErrorKind::Damaged, path,
-                     "This change would alter the sound itself, so it was refused."};
-    edit->essence = *essence;
-    edit->unchanged = edit->overlay->unchanged();
     return edit;
 }
 

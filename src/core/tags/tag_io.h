@@ -6,7 +6,7 @@
 #include <memory>
 
 #include "core/audio/essence.h"
-#include "core/tags/overlay_stream.h"
+#include "core/base/recipe.h"
 #include "core/tags/tag_file.h"
 
 namespace moorfrost::tags {
@@ -20,13 +20,16 @@ Result<std::vector<Picture>> readPictures(const Path& path);
 
 /// A changed file that exists only in memory.
 struct PreparedEdit {
-    std::unique_ptr<OverlayStream> overlay;
+    std::shared_ptr<FileSource> original;
+    Recipe recipe; // how the changed file is made of it
+    CommitClass how = CommitClass::Nothing;
     audio::Format format = audio::Format::Unknown;
-    audio::Essence essence; // the same before and after: that is checked
     Fields before;
     Fields after;
-    bool unchanged = false;         // the file holds all of it already, byte for byte
     std::vector<std::string> notes; // sentences: what had to be stored otherwise than before
+
+    /// The whole changed file.
+    std::string bytes() const;
 };
 
 /// Prepares `changes` (an empty list blanks the field). The result has been read back: the changed fields are

@@ -28,6 +28,7 @@
 #include <taglib/xiphcomment.h>
 
 #include "core/tags/mp4_items.h"
+#include "core/tags/refit.h"
 #include "core/text/text.h"
 
 namespace moorfrost::tags {
@@ -204,7 +205,8 @@ TagLib::ID3v2::Version versionOf(const TagLib::ID3v2::Tag* tag, bool existed, Id
     return TagLib::ID3v2::v4;
 }
 
-bool saveMpeg(TagLib::MPEG::File& file, const Properties& changes, Id3Version wish) {
+bool saveMpeg(TagLib::MPEG::File& file, const Properties& changes, Id3Version wish,
+              std::vector<std::string>& notes) {
     using File = TagLib::MPEG::File;
     bool existed = file.hasID3v2Tag();
     int tags = File::ID3v2;
@@ -214,13 +216,42 @@ bool saveMpeg(TagLib::MPEG::File& file, const Properties& changes, Id3Version wi
     if (file.hasAPETag()) {
         writeByMap(*file.APETag(), changes);
         tags |= File::APE;
+        notes.push_back("The APE tag of the file was brought in step with its ID3v2 tag.");
     }
     if (file.hasID3v1Tag()) {
         writeByMap(*file.ID3v1Tag(), changes);
         tags |= File::ID3v1;
+        notes.push_back(
+            "The ID3v1 tag of the file was brought in step with its ID3v2 tag, as far as it can hold "
+            "the values.");
     }
     return file.save(tags, TagLib::File::StripNone, versionOf(id3, existed, wish),
                      TagLib::File::DoNotDuplicate);
+}
+
+/// TagLib writes an ID3v2 tag in front again, but always as version 2.4: the old version is put back.
+bool saveFlac(TagLib::FLAC::File& file, OverlayStream& stream, const Properties& changes, Id3Version wish,
+              std::vector<std::string>& notes) {
+    bool noComment = !file.hasXiphComment() || file.xiphComment()->isEmpty();
+    TagLib::ID3v2::Version version = versionOf(file.ID3v2Tag(), file.hasID3v2Tag(), wish);
+    if (file.hasID3v2Tag()) {
+        if (noComment) // the new comment must not hide what ID3v2 holds
+            file.xiphComment(true)->setProperties(id3Properties(*file.ID3v2Tag()));
+        writeId3(*file.ID3v2Tag(), changes);
+        notes.push_back("The ID3v2 tag in front of the FLAC was brought in step with its comments.");
+    }
+    if (file.hasID3v1Tag()) {
+        writeByMap(*file.ID3v1Tag(), changes);
+        notes.push_back("The ID3v1 tag behind the FLAC was brought in step with its comments.");
+    }
+    writeXiph(*file.xiphComment(true), changes);
+    if (!file.save())
+        return false;
+    if (file.hasID3v2Tag() && version == TagLib::ID3v2::v3) {
+        TagLib::ByteVector older = file.ID3v2Tag()->render(version);
+        stream.replaceRange(0, audio::id3v2Length(stream, 0), {older.data(), older.size()});
+    }
+    return true;
 }
 
 bool saveWav(TagLib::RIFF::WAV::File& file, const Properties& changes, Id3Version wish) {
@@ -319,10 +350,11 @@ Properties readProperties(TagLib::File& file, Format format) {
     return out;
 }
 
-bool writeProperties(TagLib::File& file, Format format, const Properties& changes, Id3Version version) {
+bool writeProperties(TagLib::File& file, OverlayStream& stream, Format format, const Properties& changes,
+                     Id3Version version, std::vector<std::string>& notes) {
     switch (format) {
     case Format::Mp3:
-        return saveMpeg(static_cast<TagLib::MPEG::File&>(file), changes, version);
+        return saveMpeg(static_cast<TagLib::MPEG::File&>(file), changes, version, notes);
     case Format::Wav:
         return saveWav(static_cast<TagLib::RIFF::WAV::File&>(file), changes, version);
     case Format::Aiff: {
@@ -335,23 +367,24 @@ bool writeProperties(TagLib::File& file, Format format, const Properties& change
         writeMp4(*mp4.tag(), changes);
         return mp4.save();
     }
-    case Format::Flac: {
-        auto& flac = static_cast<TagLib::FLAC::File&>(file);
-        bool noComment = !flac.hasXiphComment() || flac.xiphComment()->isEmpty();
-        if (noComment && flac.hasID3v2Tag()) // the new comment must not hide what ID3v2 holds
-            flac.xiphComment(true)->setProperties(id3Properties(*flac.ID3v2Tag()));
-        writeXiph(*flac.xiphComment(true), changes);
-        return flac.save();
+    case Format::Flac:
+        return saveFlac(static_cast<TagLib::FLAC::File&>(file), stream, changes, version, notes);
+    case Format::OggVorbis: {
+        auto& vorbis = static_cast<TagLib::Ogg::Vorbis::File&>(file);
+        writeXiph(*vorbis.tag(), changes);
+        return saveOggComment(vorbis, stream,
+                              TagLib::ByteVector("\x03vorbis", 7) + vorbis.tag()->render(true));
     }
-    case Format::OggVorbis:
-        writeXiph(*static_cast<TagLib::Ogg::Vorbis::File&>(file).tag(), changes);
-        return file.save();
-    case Format::Opus:
-        writeXiph(*static_cast<TagLib::Ogg::Opus::File&>(file).tag(), changes);
-        return file.save();
-    case Format::Speex:
-        writeXiph(*static_cast<TagLib::Ogg::Speex::File&>(file).tag(), changes);
-        return file.save();
+    case Format::Opus: {
+        auto& opus = static_cast<TagLib::Ogg::Opus::File&>(file);
+        writeXiph(*opus.tag(), changes);
+        return saveOggComment(opus, stream, TagLib::ByteVector("OpusTags", 8) + opus.tag()->render(false));
+    }
+    case Format::Speex: {
+        auto& speex = static_cast<TagLib::Ogg::Speex::File&>(file);
+        writeXiph(*speex.tag(), changes);
+        return saveOggComment(speex, stream, speex.tag()->render(true));
+    }
     case Format::WavPack:
         writeByMap(*static_cast<TagLib::WavPack::File&>(file).APETag(true), changes);
         return file.save();

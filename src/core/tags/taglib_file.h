@@ -11,6 +11,7 @@
 #include <taglib/tfile.h>
 
 #include "core/audio/format.h"
+#include "core/tags/overlay_stream.h"
 #include "core/tags/tag_file.h"
 
 namespace moorfrost::tags {
@@ -26,9 +27,11 @@ Facts readFacts(TagLib::File& file, audio::Format format);
 
 enum class Id3Version { Keep, Four };
 
-/// Sets or (empty list) removes the properties named in `changes`, in every tag that the file has, and saves.
-/// False if TagLib could not.
-bool writeProperties(TagLib::File& file, audio::Format format, const Properties& changes, Id3Version version);
+/// Sets or (empty list) removes the properties named in `changes`, in every tag that the file has, and saves
+/// onto the stream that the file was opened with. False if TagLib could not. `notes` gets a sentence for
+/// every second tag that was brought in step.
+bool writeProperties(TagLib::File& file, OverlayStream& stream, audio::Format format,
+                     const Properties& changes, Id3Version version, std::vector<std::string>& notes);
 
 /// Fields as they are shown from properties as they are stored, and back. Stored forms differ: ID3v2, APE and
 /// MP4 hold "3/12" where Vorbis comments hold two properties.

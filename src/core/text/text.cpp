@@ -150,6 +150,17 @@ std::string unescapeBytes(std::string_view text) {
     return out;
 }
 
+std::string fromHex(std::string_view hex) {
+    auto digit = [](char c) {
+        return c >= '0' && c <= '9' ? c - '0' : c >= 'a' && c <= 'f' ? c - 'a' + 10 : -1;
+    };
+    std::string bytes;
+    for (size_t i = 0; i + 1 < hex.size(); i += 2)
+        if (int a = digit(hex[i]), b = digit(hex[i + 1]); a >= 0 && b >= 0)
+            bytes += static_cast<char>(a * 16 + b);
+    return bytes;
+}
+
 std::string hex(std::string_view bytes) {
     static const char* digits = "0123456789abcdef";
     std::string out;

@@ -19,6 +19,8 @@ std::string escapeBytes(std::string_view bytes);
 /// The bytes that escapeBytes() was given, for text that came from input that was not UTF-8.
 std::string unescapeBytes(std::string_view text);
 std::string hex(std::string_view bytes);
+/// The way back; what is not hexadecimal is left out.
+std::string fromHex(std::string_view hex);
 
 /// Text fit to stand on one line of a screen: escaped as above, control characters as \xHH.
 std::string forDisplay(std::string_view bytes);

@@ -40,6 +40,21 @@ const std::vector<const char*>& migrations() {
             error TEXT NOT NULL DEFAULT '', detail TEXT NOT NULL DEFAULT '{}', kept BLOB,
             PRIMARY KEY (file_set, number)) WITHOUT ROWID;
         )",
+        // 1 -> 2. What is set aside after a crash, how much each set keeps, whether that was dropped; steps
+        // by
+        // place; fixity, by place.
+        R"(
+        ALTER TABLE step ADD COLUMN aside BLOB;
+        ALTER TABLE file_set ADD COLUMN kept_bytes INTEGER NOT NULL DEFAULT 0;
+        ALTER TABLE file_set ADD COLUMN dropped INTEGER NOT NULL DEFAULT 0;
+        UPDATE file_set SET kept_bytes =
+            (SELECT coalesce(sum(length(kept)), 0) FROM step WHERE step.file_set = file_set.id);
+        CREATE INDEX step_source ON step (source);
+        CREATE INDEX step_target ON step (target);
+        CREATE TABLE fixity (
+            path BLOB PRIMARY KEY, essence TEXT NOT NULL, sha256 TEXT NOT NULL, bytes INTEGER NOT NULL,
+            "when" INTEGER NOT NULL) WITHOUT ROWID;
+        )",
     };
     return list;
 }

@@ -65,7 +65,25 @@ public:
     void saveRemovedFolders(int64_t set, const std::vector<Path>& folders);
     void endSet(int64_t set);
     std::vector<SetSummary> sets();
-    std::vector<SetStep> steps(int64_t set);
+    /// Without the bytes that are kept, unless asked for.
+    std::vector<SetStep> steps(int64_t set, bool withKept = false);
+    files::StepState stateOfStep(int64_t set, size_t number);
+    /// A later set, not taken back, that this step has to wait for.
+    std::optional<SetSummary> laterSetOn(int64_t set, const files::StepRecord& record);
+    /// A step that is neither done nor undone, with all that is needed to look at it again.
+    void keepAside(const files::NumberedStep& step);
+    std::vector<files::NumberedStep> asideSteps();
+    /// Steps that are set aside end where their files are about to be written again.
+    void supersede(const files::FileSet& set);
+    /// What is kept for taking back, against the limit in the settings ("history-limit", bytes).
+    HistoryUse historyUse();
+    /// Drops what is over the limit, oldest first. Those sets cannot be taken back any more.
+    void dropOldHistory();
+
+    // Fixity.
+    void saveFixity(const Fixity& fixity);
+    std::optional<Fixity> fixity(const Path& path);
+    std::vector<Fixity> allFixity();
     std::vector<Path> removedFolders(int64_t set);
     int64_t batchOfSet(int64_t set);
 
@@ -77,6 +95,8 @@ private:
     void migrate(const Path& file, bool existed);
     FileId writeRow(const files::ScannedFile& file, int64_t shelf);
     std::vector<FileRecord> readRows(std::optional<FileId> only);
+    void saveStep(int64_t set, size_t number, const files::StepRecord& record);
+    std::vector<Fixity> readFixity(const Path* only);
 
     Database db_;
     Path file_;

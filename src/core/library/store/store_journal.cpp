@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The part of the store that keeps the journal.
+#include <cstdlib>
 #include <ctime>
+#include <iterator>
 
 #include <nlohmann/json.hpp>
 
@@ -9,7 +11,6 @@
 
 namespace moorfrost::library {
 
-using files::KeptRun;
 using files::StepRecord;
 using files::StepState;
 using nlohmann::json;
@@ -30,57 +31,37 @@ json pathList(const std::vector<Path>& paths) {
 
 std::vector<Path> pathsFrom(const json& list) {
     std::vector<Path> out;
-    for (const auto& item : list) {
-        std::string hex = item.get<std::string>(), bytes;
-        for (size_t i = 0; i + 1 < hex.size(); i += 2)
-            bytes += static_cast<char>(std::stoi(hex.substr(i, 2), nullptr, 16));
-        out.emplace_back(bytes);
-    }
+    for (const auto& item : list)
+        out.emplace_back(text::fromHex(item.get<std::string>()));
     return out;
 }
 
-json stateJson(const files::FileState& s) {
-    return {s.size, s.modifiedNs};
-}
+/// By default two gigabytes are kept for taking back.
+constexpr uint64_t defaultHistory = uint64_t{2} << 30;
 
-files::FileState stateFrom(const json& j) {
-    return j.is_array() && j.size() == 2 ? files::FileState{j[0].get<uint64_t>(), j[1].get<int64_t>()}
-                                         : files::FileState{};
-}
+constexpr const char* summaryColumns =
+    "SELECT id, \"when\", title, running,"
+    " (SELECT count(*) FROM step WHERE file_set=file_set.id AND state=2),"
+    " (SELECT count(*) FROM step WHERE file_set=file_set.id AND state=3),"
+    " (SELECT count(*) FROM step WHERE file_set=file_set.id AND state=4),"
+    " (SELECT count(*) FROM step WHERE file_set=file_set.id),"
+    " (SELECT count(*) FROM step WHERE file_set=file_set.id AND state=5), kept_bytes, dropped FROM file_set ";
 
-std::string detailOf(const StepRecord& r) {
-    json runs = json::array();
-    for (const KeptRun& run : r.runs)
-        runs.push_back({run.kept ? 1 : 0, run.offset, run.length});
-    return dumped({{"changes", r.step.changes},
-                   {"before", r.before},
-                   {"after", r.after},
-                   {"notes", r.notes},
-                   {"content_changed", r.contentChanged},
-                   {"hash_before", r.hashBefore},
-                   {"hash_after", r.hashAfter},
-                   {"state_before", stateJson(r.stateBefore)},
-                   {"state_after", stateJson(r.stateAfter)},
-                   {"made_folders", pathList(r.madeFolders)},
-                   {"runs", runs}});
-}
-
-void readDetail(const std::string& detail, StepRecord& r) {
-    json d = json::parse(detail, nullptr, false);
-    if (!d.is_object() || !d.contains("changes"))
-        return;
-    r.step.changes = d["changes"].get<tags::Fields>();
-    r.before = d["before"].get<tags::Fields>();
-    r.after = d["after"].get<tags::Fields>();
-    r.notes = d["notes"].get<std::vector<std::string>>();
-    r.contentChanged = d["content_changed"].get<bool>();
-    r.hashBefore = d["hash_before"].get<std::string>();
-    r.hashAfter = d["hash_after"].get<std::string>();
-    r.stateBefore = stateFrom(d["state_before"]);
-    r.stateAfter = stateFrom(d["state_after"]);
-    r.madeFolders = pathsFrom(d["made_folders"]);
-    for (const auto& run : d["runs"])
-        r.runs.push_back({run[0].get<int>() != 0, run[1].get<uint64_t>(), run[2].get<uint64_t>()});
+SetSummary summaryFrom(const Statement& s) {
+    SetSummary out;
+    auto count = [&](int column) { return static_cast<size_t>(s.integer(column)); };
+    out.id = s.integer(0);
+    out.when = s.integer(1);
+    out.title = s.string(2);
+    out.running = s.integer(3) != 0;
+    out.done = count(4);
+    out.failed = count(5);
+    out.takenBack = count(6);
+    out.total = count(7);
+    out.setAside = count(8);
+    out.keptBytes = static_cast<uint64_t>(s.integer(9));
+    out.dropped = s.integer(10) != 0;
+    return out;
 }
 
 } // namespace
@@ -109,19 +90,24 @@ void Store::saveSteps(int64_t set, const std::vector<std::pair<size_t, const Ste
     if (steps.empty())
         return;
     Transaction transaction(db_);
-    Statement save(
-        db_.handle(),
-        "UPDATE step SET state=?, error=?, detail=?, kept=?, target=?, file=? WHERE file_set=? AND number=?");
-    for (const auto& [number, record] : steps) {
-        save.bind(static_cast<int>(record->state)).bind(record->error).bind(detailOf(*record));
-        save.bindBlob(record->keptBytes)
-            .bindPath(record->step.target)
-            .bind(record->step.file)
-            .bind(set)
-            .bind(static_cast<int64_t>(number))
-            .run();
-    }
+    for (const auto& [number, record] : steps)
+        saveStep(set, number, *record);
     transaction.commit();
+}
+
+void Store::saveStep(int64_t set, size_t number, const StepRecord& record) {
+    // What is kept stays when only the state changes: taken back, or looked at without it.
+    bool bytes = !record.undo.fresh.empty();
+    Statement save(db_.handle(),
+                   bytes ? "UPDATE step SET state=?, error=?, detail=?, target=?, file=?, aside=NULL, kept=? "
+                           "WHERE file_set=? AND number=?"
+                         : "UPDATE step SET state=?, error=?, detail=?, target=?, file=?, aside=NULL "
+                           "WHERE file_set=? AND number=?");
+    save.bind(static_cast<int>(record.state)).bind(record.error).bind(files::toText(record));
+    save.bindPath(record.step.target).bind(record.step.file);
+    if (bytes)
+        save.bindBlob(record.undo.fresh);
+    save.bind(set).bind(static_cast<int64_t>(number)).run();
 }
 
 void Store::saveRemovedFolders(int64_t set, const std::vector<Path>& folders) {
@@ -132,44 +118,160 @@ void Store::saveRemovedFolders(int64_t set, const std::vector<Path>& folders) {
 }
 
 void Store::endSet(int64_t set) {
-    Statement(db_.handle(), "UPDATE file_set SET running=0 WHERE id=?").bind(set).run();
+    Statement(db_.handle(),
+              "UPDATE file_set SET running=0, kept_bytes="
+              "(SELECT coalesce(sum(length(kept)), 0) FROM step WHERE step.file_set=file_set.id) WHERE id=?")
+        .bind(set)
+        .run();
 }
 
 std::vector<SetSummary> Store::sets() {
     std::vector<SetSummary> out;
-    Statement s(db_.handle(),
-                "SELECT id, \"when\", title, running,"
-                " (SELECT count(*) FROM step WHERE file_set=file_set.id AND state=2),"
-                " (SELECT count(*) FROM step WHERE file_set=file_set.id AND state=3),"
-                " (SELECT count(*) FROM step WHERE file_set=file_set.id AND state=4),"
-                " (SELECT count(*) FROM step WHERE file_set=file_set.id) FROM file_set ORDER BY id DESC");
+    Statement s(db_.handle(), std::string(summaryColumns) + "ORDER BY id DESC");
     while (s.step())
-        out.push_back({s.integer(0), s.integer(1), s.string(2), static_cast<size_t>(s.integer(4)),
-                       static_cast<size_t>(s.integer(5)), static_cast<size_t>(s.integer(6)),
-                       static_cast<size_t>(s.integer(7)), s.integer(3) != 0});
+        out.push_back(summaryFrom(s));
     return out;
 }
 
-std::vector<SetStep> Store::steps(int64_t set) {
+std::vector<SetStep> Store::steps(int64_t set, bool withKept) {
     std::vector<SetStep> out;
-    Statement s(db_.handle(), "SELECT number, file, state, source, target, copy, error, detail, kept FROM "
-                              "step WHERE file_set=? ORDER BY number");
+    Statement s(db_.handle(),
+                withKept ? "SELECT number, file, state, source, target, copy, error, detail, kept FROM step"
+                           " WHERE file_set=? ORDER BY number"
+                         : "SELECT number, file, state, source, target, copy, error, detail, NULL FROM step"
+                           " WHERE file_set=? ORDER BY number");
     s.bind(set);
     while (s.step()) {
         SetStep step;
         step.set = set;
         step.number = static_cast<size_t>(s.integer(0));
         StepRecord& r = step.record;
+        if (auto record = files::recordFromText(s.string(7)))
+            r = std::move(*record);
         r.step.file = s.integer(1);
         r.state = static_cast<StepState>(s.integer(2));
         r.step.source = s.string(3);
         r.step.target = s.string(4);
         r.step.copy = s.integer(5) != 0;
         r.error = s.string(6);
-        readDetail(s.string(7), r);
-        r.keptBytes = s.string(8);
+        r.undo.fresh = s.string(8);
         out.push_back(std::move(step));
     }
+    return out;
+}
+
+StepState Store::stateOfStep(int64_t set, size_t number) {
+    Statement s(db_.handle(), "SELECT state FROM step WHERE file_set=? AND number=?");
+    s.bind(set).bind(static_cast<int64_t>(number));
+    return s.step() ? static_cast<StepState>(s.integer(0)) : StepState::Planned;
+}
+
+std::optional<SetSummary> Store::laterSetOn(int64_t set, const StepRecord& record) {
+    const Path& target = record.step.target;
+    Statement s(db_.handle(),
+                std::string(summaryColumns) +
+                    "WHERE id IN (SELECT file_set FROM step WHERE file_set>? AND state=2 AND (source=? OR "
+                    "target=?)) ORDER BY id DESC LIMIT 1");
+    s.bind(set).bindPath(target.empty() ? record.step.source : target);
+    // What has come to its old place stands in the way; a copy does not go back there.
+    if (record.step.copy || target.empty())
+        s.bindNull();
+    else
+        s.bindPath(record.step.source);
+    return s.step() ? std::optional(summaryFrom(s)) : std::nullopt;
+}
+
+void Store::keepAside(const files::NumberedStep& step) {
+    Transaction transaction(db_);
+    saveStep(step.set, step.number, step.record);
+    Statement(db_.handle(), "UPDATE step SET aside=? WHERE file_set=? AND number=?")
+        .bindBlob(files::GroupLog::encode({step}))
+        .bind(step.set)
+        .bind(static_cast<int64_t>(step.number))
+        .run();
+    transaction.commit();
+}
+
+std::vector<files::NumberedStep> Store::asideSteps() {
+    std::vector<files::NumberedStep> out;
+    Statement s(db_.handle(), "SELECT aside FROM step WHERE state=5 AND aside IS NOT NULL ORDER BY file_set");
+    while (s.step())
+        if (auto steps = files::GroupLog::decode(s.string(0)))
+            std::move(steps->begin(), steps->end(), std::back_inserter(out));
+    return out;
+}
+
+void Store::supersede(const files::FileSet& set) {
+    Statement any(db_.handle(), "SELECT 1 FROM step WHERE state=5 LIMIT 1");
+    if (!any.step())
+        return;
+    Transaction transaction(db_);
+    Statement end(db_.handle(),
+                  "UPDATE step SET state=3, aside=NULL, error=error || ' It was written again later.' "
+                  "WHERE state=5 AND (source=?1 OR target=?1 OR source=?2 OR target=?2)");
+    for (const files::Step& step : set.steps)
+        end.bindPath(step.source).bindPath(step.target.empty() ? step.source : step.target).run();
+    transaction.commit();
+}
+
+HistoryUse Store::historyUse() {
+    HistoryUse use;
+    std::string limit = setting("history-limit");
+    use.limit = text::isDigits(limit) ? std::strtoull(limit.c_str(), nullptr, 10) : defaultHistory;
+    std::vector<SetSummary> all = sets();
+    for (const SetSummary& s : all)
+        use.used += s.dropped ? 0 : s.keptBytes;
+    uint64_t after = use.used;
+    for (auto it = all.rbegin(); it != all.rend() && after > use.limit; ++it)
+        if (!it->dropped && !it->running && it->keptBytes > 0) {
+            after -= it->keptBytes;
+            use.next.push_back(*it);
+        }
+    return use;
+}
+
+void Store::dropOldHistory() {
+    HistoryUse use = historyUse();
+    if (use.next.empty())
+        return;
+    Transaction transaction(db_);
+    for (const SetSummary& s : use.next) {
+        Statement(db_.handle(), "UPDATE step SET kept=NULL WHERE file_set=?").bind(s.id).run();
+        Statement(db_.handle(), "UPDATE file_set SET dropped=1 WHERE id=?").bind(s.id).run();
+    }
+    transaction.commit();
+}
+
+void Store::saveFixity(const Fixity& f) {
+    Statement(db_.handle(),
+              "INSERT OR REPLACE INTO fixity (path, essence, sha256, bytes, \"when\") VALUES (?,?,?,?,?)")
+        .bindPath(f.path)
+        .bind(f.essence)
+        .bind(f.sha256)
+        .bind(static_cast<int64_t>(f.bytes))
+        .bind(f.when)
+        .run();
+}
+
+std::optional<Fixity> Store::fixity(const Path& path) {
+    for (Fixity& f : readFixity(&path))
+        return f;
+    return std::nullopt;
+}
+
+std::vector<Fixity> Store::allFixity() {
+    return readFixity(nullptr);
+}
+
+std::vector<Fixity> Store::readFixity(const Path* only) {
+    std::vector<Fixity> out;
+    Statement s(db_.handle(), std::string("SELECT path, essence, sha256, bytes, \"when\" FROM fixity ") +
+                                  (only ? "WHERE path=?" : "ORDER BY path"));
+    if (only)
+        s.bindPath(*only);
+    while (s.step())
+        out.push_back(
+            {s.string(0), s.string(1), s.string(2), static_cast<uint64_t>(s.integer(3)), s.integer(4)});
     return out;
 }
 

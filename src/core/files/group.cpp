@@ -1,0 +1,357 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/files/group.h"
+
+#include <algorithm>
+#include <cerrno>
+#include <map>
+#include <set>
+
+#include <fcntl.h>
+#include <unistd.h>
+
+#include "core/audio/essence.h"
+#include "core/files/io.h"
+#include "core/files/patching.h"
+#include "core/text/text.h"
+
+namespace moorfrost::files {
+
+namespace {
+
+std::string shown(const Path& path) {
+    return text::forDisplay(path.native());
+}
+
+std::string taken(const Path& target) {
+    return "Something named " + shown(target.filename()) +
+           " is in that place already. Nothing is ever overwritten.";
+}
+
+/// From this many files on, one wait for the whole disk is cheaper than one for each file.
+constexpr size_t manyFiles = 4;
+
+class Runner {
+public:
+    explicit Runner(std::vector<std::unique_ptr<Work>>& works) : works_(works), runs_(works.size()) {}
+
+    bool run() {
+        each(&Runner::writeBytes);
+        flushBytes();
+        each(&Runner::compare);
+        failBrokenCircles();
+        each(&Runner::replace);
+        each(&Runner::place);
+        unpark();
+        flushFolders();
+        each(&Runner::removeSource);
+        flushFolders();
+        each(&Runner::finish);
+        return settled_;
+    }
+
+private:
+    /// What is open while the group runs.
+    struct Run {
+        std::optional<OpenFile> open;  // patched in place
+        std::optional<NewFile> made;   // with the new content, not in its place yet
+        bool replaced = false;         // the new file has taken the name of the old
+        bool placed = false;           // the target has it
+        bool unsettled = false;        // neither done nor undone
+        std::vector<Path> madeFolders; // really made
+    };
+
+    void each(void (Runner::*stage)(Work&, Run&)) {
+        for (size_t i = 0; i < works_.size(); ++i)
+            if (works_[i]->record().state == StepState::Begun && !runs_[i].unsettled)
+                (this->*stage)(*works_[i], runs_[i]);
+    }
+
+    static bool makesFile(const Work& w) {
+        const StepRecord& r = w.entry.record;
+        return r.step.copy || w.entry.record.cross || r.how == CommitClass::Rewrite;
+    }
+
+    /// Undoes what was done of this step, and says why. If even that fails, the step stays begun.
+    void fail(Work& w, Run& run, const std::string& sentence) {
+        StepRecord& r = w.record();
+        if (run.made)
+            folders_.insert(run.made->path().parent_path());
+        run.made.reset();
+        bool clean = true;
+        if (run.placed && (r.step.copy || w.entry.record.cross)) {
+            clean = bool(removeFile(r.step.target));
+            folders_.insert(r.step.target.parent_path());
+        } else if (run.replaced) {
+            clean = restore(w);
+        } else if (run.open) {
+            Status back = writePatches(run.open->descriptor(), r.real, w.entry.patches, true);
+            clean = back && io::flushData(run.open->descriptor()) == 0;
+            io::setModified(run.open->descriptor(), r.stateBefore.modifiedNs);
+        }
+        r.error = sentence;
+        if (!clean) {
+            run.unsettled = true;
+            settled_ = false;
+            return;
+        }
+        for (auto it = run.madeFolders.rbegin(); it != run.madeFolders.rend(); ++it)
+            removeIfEmpty(*it);
+        r.state = StepState::Failed;
+        r.madeFolders.clear();
+    }
+
+    void fail(Work& w, Run& run, const Error& e) {
+        fail(w, run,
+             e.kind == ErrorKind::Exists && e.path == w.record().step.target ? taken(e.path) : e.message);
+    }
+
+    /// Builds the old content again where a new file had taken its place.
+    bool restore(Work& w) {
+        StepRecord& r = w.record();
+        auto now = FileSource::open(r.real);
+        auto file = now ? NewFile::create(r.real, true) : Result<NewFile>(now.error());
+        if (!file || !file->fill(**now, r.undo))
+            return false;
+        io::copyAttributes((*now)->descriptor(), file->descriptor());
+        io::setModified(file->descriptor(), r.stateBefore.modifiedNs);
+        folders_.insert(r.real.parent_path());
+        return io::flush(file->descriptor()) == 0 && file->replaceTarget();
+    }
+
+    /// Still the file that was looked at?
+    bool isSame(const Work& w) {
+        const StepRecord& r = w.entry.record;
+        auto id = identityOf(r.real);
+        auto state = stateOf(r.real);
+        return id && state && id->isSameAs(r.identity) && *state == r.stateBefore;
+    }
+
+    void writeBytes(Work& w, Run& run) {
+        StepRecord& r = w.record();
+        if (r.remove)
+            return;
+        if (!isSame(w))
+            return fail(w, run, "The file was changed by something else just now, so it was left alone.");
+        const Path& target = r.step.target;
+        if (!target.empty()) {
+            Path folder = target.parent_path();
+            run.madeFolders = missingFolders(folder);
+            for (const Path& p : run.madeFolders)
+                folders_.insert(p.parent_path());
+            if (Status made = makeFolders(folder); !made)
+                return fail(w, run, made.error());
+        }
+        if (makesFile(w)) {
+            bool atTarget = r.step.copy || w.entry.record.cross;
+            auto file = NewFile::create(atTarget ? target : r.real, !atTarget);
+            if (!file)
+                return fail(w, run, file.error());
+            run.made.emplace(std::move(*file));
+            if (Status filled = run.made->fill(*w.original, w.recipe); !filled)
+                return fail(w, run, filled.error());
+            for (std::string& lost : io::copyAttributes(w.original->descriptor(), run.made->descriptor()))
+                r.notes.push_back(std::move(lost));
+            if (w.modifiedNs)
+                io::setModified(run.made->descriptor(), *w.modifiedNs);
+        } else if (r.contentChanged()) {
+            auto file = OpenFile::open(r.real);
+            if (!file)
+                return fail(w, run, file.error());
+            if (!identityOf(file->descriptor()).isSameAs(r.identity))
+                return fail(w, run,
+                            "The file was replaced by something else just now, so it was left alone.");
+            run.open.emplace(std::move(*file));
+            Status written = writePatches(run.open->descriptor(), r.real, w.entry.patches, false);
+            if (!written)
+                return fail(w, run, written.error());
+            if (w.modifiedNs)
+                io::setModified(run.open->descriptor(), *w.modifiedNs);
+        }
+    }
+
+    void flushBytes() {
+        std::map<uint64_t, std::vector<size_t>> byDisk; // st_dev -> runs
+        for (size_t i = 0; i < works_.size(); ++i)
+            if (int fd = descriptorOf(runs_[i]); fd >= 0 && works_[i]->record().state == StepState::Begun)
+                byDisk[identityOf(fd).device].push_back(i);
+        for (const auto& [disk, runs] : byDisk) {
+            if (runs.size() >= manyFiles && io::flushDisk(descriptorOf(runs_[runs.front()])) == 0)
+                continue;
+            for (size_t i : runs) { // one by one: so a failure has a name
+                int fd = descriptorOf(runs_[i]);
+                int error = runs_[i].made ? io::flush(fd) : io::flushData(fd);
+                if (error != 0)
+                    fail(*works_[i], runs_[i],
+                         systemError(error, works_[i]->record().real, "Writing the file"));
+            }
+        }
+    }
+
+    static int descriptorOf(const Run& run) {
+        return run.made ? run.made->descriptor() : run.open ? run.open->descriptor() : -1;
+    }
+
+    /// What was written into a new file must read back as what was meant, before it takes any name.
+    void compare(Work& w, Run& run) {
+        if (!run.made)
+            return;
+        auto written = FileSource::open(run.made->path());
+        if (!written || audio::contentHash(**written) != w.record().hashAfter)
+            fail(w, run, "What was written does not read back the same. Is the disk failing?");
+    }
+
+    /// Names can change places only all together.
+    void failBrokenCircles() {
+        std::set<int> broken;
+        for (const auto& w : works_)
+            if (w->record().circle > 0 && w->record().state != StepState::Begun)
+                broken.insert(w->record().circle);
+        for (size_t i = 0; i < works_.size(); ++i)
+            if (broken.contains(works_[i]->record().circle) && works_[i]->record().state == StepState::Begun)
+                fail(*works_[i], runs_[i],
+                     "Another file that it was to change places with could not be written.");
+    }
+
+    void replace(Work& w, Run& run) {
+        StepRecord& r = w.record();
+        if (!run.made || r.step.copy || r.cross)
+            return;
+        if (!isSame(w))
+            return fail(w, run, "The file was changed by something else just now, so it was left alone.");
+        if (Status placed = run.made->replaceTarget(); !placed)
+            return fail(w, run, placed.error());
+        run.replaced = true;
+        folders_.insert(r.real.parent_path());
+    }
+
+    void place(Work& w, Run& run) {
+        StepRecord& r = w.record();
+        const Path& target = r.step.target;
+        if (r.remove || target.empty())
+            return;
+        if (r.step.copy || w.entry.record.cross) {
+            if (Status named = run.made->takeFreeName(); !named)
+                return fail(w, run, named.error());
+            run.placed = true;
+            folders_.insert(target.parent_path());
+            return;
+        }
+        folders_.insert(r.real.parent_path());
+        folders_.insert(target.parent_path());
+        bool cross = false;
+        if (!r.parked.empty()) {
+            if (Status parked = renameFree(r.real, r.parked, cross); !parked)
+                return fail(w, run, parked.error());
+            parked_.insert(static_cast<size_t>(&run - runs_.data()));
+        } else if (Status moved = renameFree(r.real, target, cross); !moved) {
+            return fail(w, run, moved.error());
+        } else {
+            run.placed = true;
+        }
+    }
+
+    /// Those that waited while others changed places.
+    void unpark() {
+        for (size_t i = 0; i < works_.size(); ++i) {
+            StepRecord& r = works_[i]->record();
+            if (r.parked.empty() || !parked_.contains(i))
+                continue;
+            bool cross = false;
+            if (renameFree(r.parked, r.step.target, cross))
+                continue;
+            if (renameFree(r.parked, r.real, cross)) {
+                fail(*works_[i], runs_[i], taken(r.step.target));
+            } else {
+                r.error = "The file waits as " + shown(r.parked) + ", because its new place is taken.";
+                runs_[i].unsettled = true;
+                settled_ = false;
+            }
+        }
+    }
+
+    void flushFolders() {
+        for (const Path& folder : folders_)
+            if (int error = isThere(folder) ? io::flushFolder(folder) : 0; error != 0) {
+                settled_ = false;
+                doubt_ = true;
+                trouble_ = systemError(error, folder, "Writing the folder").message;
+            }
+        folders_.clear();
+    }
+
+    void removeSource(Work& w, Run& run) {
+        StepRecord& r = w.record();
+        if (r.remove) {
+            Status removed = removeFile(r.real);
+            folders_.insert(r.real.parent_path());
+            if (!removed)
+                fail(w, run, removed.error());
+        } else if (w.entry.record.cross && !r.step.copy) {
+            if (!isSame(w))
+                return fail(w, run, "The file was changed by something else just now, so it was left alone.");
+            folders_.insert(r.real.parent_path());
+            if (Status removed = removeFile(r.real); !removed)
+                fail(w, run, removed.error());
+        }
+    }
+
+    void finish(Work& w, Run&) {
+        StepRecord& r = w.record();
+        if (doubt_) {
+            r.error = trouble_;
+            return;
+        }
+        if (!r.remove)
+            if (auto after = stateOf(r.step.target.empty() ? r.real : r.step.target))
+                r.stateAfter = *after;
+        r.state = StepState::Done;
+    }
+
+    std::vector<std::unique_ptr<Work>>& works_;
+    std::vector<Run> runs_;
+    std::set<Path> folders_; // whose names changed since the last flush
+    std::set<size_t> parked_;
+    bool doubt_ = false; // the names may not be on the disk
+    bool settled_ = true;
+    std::string trouble_;
+};
+
+} // namespace
+
+uint64_t Work::imageBytes() const {
+    uint64_t n = entry.record.undo.fresh.size() + 1024;
+    for (const Patch& p : entry.patches)
+        n += p.after.size();
+    return n;
+}
+
+uint64_t Work::newFileBytes() const {
+    const StepRecord& r = entry.record;
+    return r.step.copy || r.cross || r.how == CommitClass::Rewrite ? recipe.size() : 0;
+}
+
+Result<GroupOutcome> runGroup(GroupLog& log, std::vector<std::unique_ptr<Work>>& works) {
+    std::vector<NumberedStep> entries;
+    for (const auto& w : works) {
+        w->record().state = StepState::Begun;
+        if (!w->record().step.target.empty() && !w->record().remove)
+            w->record().madeFolders = missingFolders(w->record().step.target.parent_path());
+        entries.push_back(w->entry);
+    }
+    auto number = log.append(entries);
+    if (!number) {
+        for (const auto& w : works) {
+            w->record().state = StepState::Planned;
+            w->record().madeFolders.clear();
+        }
+        return number.error();
+    }
+    entries.clear();
+    Runner runner(works);
+    GroupOutcome outcome;
+    outcome.number = *number;
+    outcome.settled = runner.run();
+    return outcome;
+}
+
+} // namespace moorfrost::files

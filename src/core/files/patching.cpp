@@ -1,0 +1,139 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/files/patching.h"
+
+#include <algorithm>
+#include <cerrno>
+#include <utility>
+
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+#include "core/audio/essence.h"
+#include "core/files/io.h"
+
+namespace moorfrost::files {
+
+namespace {
+
+constexpr uint64_t sector = 512;
+
+std::string readAt(int fd, uint64_t offset, size_t n) {
+    std::string out(n, '\0');
+    size_t got = 0;
+    while (got < n) {
+        ssize_t r = ::pread(fd, out.data() + got, n - got, static_cast<off_t>(offset + got));
+        if (r < 0 && errno == EINTR)
+            continue;
+        if (r <= 0)
+            break;
+        got += static_cast<size_t>(r);
+    }
+    out.resize(got);
+    return out;
+}
+
+} // namespace
+
+Result<OpenFile> OpenFile::open(const Path& path) {
+    int fd = ::open(path.c_str(), O_RDWR | O_CLOEXEC | O_NOFOLLOW | O_NONBLOCK);
+    if (fd < 0)
+        return systemError(errno, path, "Opening the file for writing");
+    return OpenFile(fd);
+}
+
+OpenFile::OpenFile(OpenFile&& other) noexcept : fd_(std::exchange(other.fd_, -1)) {}
+
+OpenFile& OpenFile::operator=(OpenFile&& other) noexcept {
+    std::swap(fd_, other.fd_);
+    return *this;
+}
+
+OpenFile::~OpenFile() {
+    if (fd_ >= 0)
+        ::close(fd_);
+}
+
+Status writePatches(int fd, const Path& path, const std::vector<Patch>& patches, bool back) {
+    for (const Patch& p : patches) {
+        const std::string& bytes = back ? p.before : p.after;
+        int error = bytes.empty() ? 0 : io::write(fd, p.offset, bytes.data(), bytes.size());
+        if (error == 0 && p.before.size() != p.after.size()) {
+            struct stat st {};
+            uint64_t end = p.offset + bytes.size();
+            if (::fstat(fd, &st) == 0 && static_cast<uint64_t>(st.st_size) != end)
+                error = io::truncate(fd, end);
+        }
+        if (error != 0)
+            return systemError(error, path, "Writing the file");
+    }
+    return Done{};
+}
+
+PatchState patchState(int fd, const std::vector<Patch>& patches, uint64_t oldSize) {
+    struct stat st {};
+    if (::fstat(fd, &st) != 0)
+        return PatchState::Neither;
+    auto size = static_cast<uint64_t>(st.st_size);
+    uint64_t newSize = oldSize;
+    if (!patches.empty() && patches.back().before.size() != patches.back().after.size())
+        newSize = patches.back().offset + patches.back().after.size();
+    if (size < std::min(oldSize, newSize) || size > std::max(oldSize, newSize))
+        return PatchState::Neither;
+    bool allOld = size == oldSize, allNew = size == newSize;
+    for (const Patch& p : patches) {
+        uint64_t end = p.offset + std::max(p.before.size(), p.after.size());
+        for (uint64_t at = p.offset; at < end;) {
+            uint64_t next = std::min(end, (at / sector + 1) * sector);
+            auto part = [&](const std::string& s) {
+                size_t from = static_cast<size_t>(at - p.offset);
+                return from < s.size() ? s.substr(from, static_cast<size_t>(next - at)) : std::string();
+            };
+            std::string there = readAt(fd, at, static_cast<size_t>(next - at));
+            std::string before = part(p.before), after = part(p.after);
+            bool old = there == before, fresh = there == after;
+            // Where the file grew, its end may have been moved before the bytes came: zeros, or not there
+            // yet.
+            if (!old && !fresh && at >= oldSize) {
+                bool zeros = there.find_first_not_of('\0') == std::string::npos;
+                bool begun = there.size() < after.size() && after.starts_with(there);
+                if (!zeros && !begun)
+                    return PatchState::Neither;
+            } else if (!old && !fresh) {
+                // A sector in which the end of the file lies, or will lie: what both have decides, and behind
+                // that may be either, or zeros.
+                size_t both = std::min({there.size(), before.size(), after.size()});
+                std::string_view rest = std::string_view(there).substr(both);
+                auto behind = [&](const std::string& s) {
+                    return s.size() >= both && std::string_view(s).substr(both).starts_with(rest);
+                };
+                bool head = before.compare(0, both, there, 0, both) == 0 ||
+                            after.compare(0, both, there, 0, both) == 0;
+                bool zeros = rest.find_first_not_of('\0') == std::string_view::npos;
+                if (!head || (!zeros && !behind(before) && !behind(after)))
+                    return PatchState::Neither;
+            }
+            allOld = allOld && old;
+            allNew = allNew && fresh;
+            at = next;
+        }
+    }
+    return allNew ? PatchState::New : allOld ? PatchState::Old : PatchState::Mixed;
+}
+
+std::string patchedHash(const ByteSource& file, const Recipe& undo) {
+    std::string fresh;
+    uint64_t at = 0;
+    for (const Extent& e : undo.extents) {
+        if (e.fresh)
+            continue;
+        if (e.offset > at)
+            fresh += file.bytes(at, static_cast<size_t>(e.offset - at));
+        at = e.offset + e.length;
+    }
+    if (at < file.size())
+        fresh += file.bytes(at, static_cast<size_t>(file.size() - at));
+    return audio::bytesHash(fresh);
+}
+
+} // namespace moorfrost::files
