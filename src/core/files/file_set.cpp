@@ -193,9 +193,9 @@ public:
         if (!error_.empty())
             return false;
         if (!settled) {
-            error_ = "A file could neither be written nor put back. What it held is kept in the journal, and "
-                     "is put "
-                     "right the next time Moorfrost starts.";
+            error_ = "The disk failed so that something could not be put back at once. The journal holds it, "
+                     "and it "
+                     "is put right before anything else is written.";
             return false;
         }
         if (number > 0)

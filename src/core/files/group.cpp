@@ -56,14 +56,20 @@ private:
         std::optional<NewFile> made;   // with the new content, not in its place yet
         bool replaced = false;         // the new file has taken the name of the old
         bool placed = false;           // the target has it
+        bool parked = false;           // it waits under the name in between
         bool unsettled = false;        // neither done nor undone
         std::vector<Path> madeFolders; // really made
     };
 
     void each(void (Runner::*stage)(Work&, Run&)) {
         for (size_t i = 0; i < works_.size(); ++i)
-            if (works_[i]->record().state == StepState::Begun && !runs_[i].unsettled)
+            if (isOpen(i))
                 (this->*stage)(*works_[i], runs_[i]);
+    }
+
+    /// Neither failed nor left for later.
+    bool isOpen(size_t i) const {
+        return works_[i]->entry.record.state == StepState::Begun && !runs_[i].unsettled;
     }
 
     static bool makesFile(const Work& w) {
@@ -74,24 +80,26 @@ private:
     /// Undoes what was done of this step, and says why. If even that fails, the step stays begun.
     void fail(Work& w, Run& run, const std::string& sentence) {
         StepRecord& r = w.record();
-        if (run.made)
-            folders_.insert(run.made->path().parent_path());
-        run.made.reset();
         bool clean = true;
+        if (run.made) {
+            Path unfinished = run.made->path();
+            run.made.reset();
+            folders_.insert(unfinished.parent_path());
+            clean = unfinished.empty() || !isThere(unfinished);
+        }
         if (run.placed && (r.step.copy || w.entry.record.cross)) {
-            clean = bool(removeFile(r.step.target));
+            clean = removeFile(r.step.target) && clean;
             folders_.insert(r.step.target.parent_path());
         } else if (run.replaced) {
-            clean = restore(w);
+            clean = restore(w) && clean;
         } else if (run.open) {
             Status back = writePatches(run.open->descriptor(), r.real, w.entry.patches, true);
-            clean = back && io::flushData(run.open->descriptor()) == 0;
+            clean = back && io::flushData(run.open->descriptor()) == 0 && clean;
             io::setModified(run.open->descriptor(), r.stateBefore.modifiedNs);
         }
         r.error = sentence;
         if (!clean) {
-            run.unsettled = true;
-            settled_ = false;
+            leaveOpen(run);
             return;
         }
         for (auto it = run.madeFolders.rbegin(); it != run.madeFolders.rend(); ++it)
@@ -203,11 +211,11 @@ private:
     /// Names can change places only all together.
     void failBrokenCircles() {
         std::set<int> broken;
-        for (const auto& w : works_)
-            if (w->record().circle > 0 && w->record().state != StepState::Begun)
-                broken.insert(w->record().circle);
         for (size_t i = 0; i < works_.size(); ++i)
-            if (broken.contains(works_[i]->record().circle) && works_[i]->record().state == StepState::Begun)
+            if (works_[i]->record().circle > 0 && !isOpen(i))
+                broken.insert(works_[i]->record().circle);
+        for (size_t i = 0; i < works_.size(); ++i)
+            if (broken.contains(works_[i]->record().circle) && isOpen(i))
                 fail(*works_[i], runs_[i],
                      "Another file that it was to change places with could not be written.");
     }
@@ -236,37 +244,61 @@ private:
             folders_.insert(target.parent_path());
             return;
         }
+        if (broken_.contains(r.circle))
+            return;
         folders_.insert(r.real.parent_path());
         folders_.insert(target.parent_path());
         bool cross = false;
-        if (!r.parked.empty()) {
-            if (Status parked = renameFree(r.real, r.parked, cross); !parked)
-                return fail(w, run, parked.error());
-            parked_.insert(static_cast<size_t>(&run - runs_.data()));
-        } else if (Status moved = renameFree(r.real, target, cross); !moved) {
-            return fail(w, run, moved.error());
-        } else {
-            run.placed = true;
+        Status moved = renameFree(r.real, r.parked.empty() ? target : r.parked, cross);
+        if (!moved && r.circle > 0)
+            broken_[r.circle] = moved.error().message; // all of them go back
+        else if (!moved)
+            fail(w, run, moved.error());
+        else
+            (r.parked.empty() ? run.placed : run.parked) = true;
+    }
+
+    /// Those that waited while others changed places. If one of them cannot go on, its whole circle goes
+    /// back.
+    void unpark() {
+        bool cross = false;
+        for (size_t i = 0; i < works_.size(); ++i) {
+            StepRecord& r = works_[i]->record();
+            if (!runs_[i].parked || broken_.contains(r.circle))
+                continue;
+            if (renameFree(r.parked, r.step.target, cross))
+                runs_[i].parked = false;
+            else if (r.circle > 0)
+                broken_[r.circle] = taken(r.step.target);
+            else if (renameFree(r.parked, r.real, cross))
+                fail(*works_[i], runs_[i], taken(r.step.target));
+            else
+                leaveOpen(runs_[i]);
+        }
+        for (const auto& [circle, why] : broken_) {
+            std::vector<size_t> members;
+            for (size_t i = works_.size(); i-- > 0;)
+                if (works_[i]->record().circle == circle && isOpen(i))
+                    members.push_back(i);
+            bool back = true;
+            for (size_t i : members) { // the last one first
+                StepRecord& r = works_[i]->record();
+                if (runs_[i].placed || runs_[i].parked)
+                    back = back && renameFree(runs_[i].parked ? r.parked : r.step.target, r.real, cross);
+                runs_[i].placed = false;
+            }
+            for (size_t i : members) {
+                if (back)
+                    fail(*works_[i], runs_[i], why);
+                else
+                    leaveOpen(runs_[i]);
+            }
         }
     }
 
-    /// Those that waited while others changed places.
-    void unpark() {
-        for (size_t i = 0; i < works_.size(); ++i) {
-            StepRecord& r = works_[i]->record();
-            if (r.parked.empty() || !parked_.contains(i))
-                continue;
-            bool cross = false;
-            if (renameFree(r.parked, r.step.target, cross))
-                continue;
-            if (renameFree(r.parked, r.real, cross)) {
-                fail(*works_[i], runs_[i], taken(r.step.target));
-            } else {
-                r.error = "The file waits as " + shown(r.parked) + ", because its new place is taken.";
-                runs_[i].unsettled = true;
-                settled_ = false;
-            }
-        }
+    void leaveOpen(Run& run) {
+        run.unsettled = true;
+        settled_ = false;
     }
 
     void flushFolders() {
@@ -309,9 +341,9 @@ private:
 
     std::vector<std::unique_ptr<Work>>& works_;
     std::vector<Run> runs_;
-    std::set<Path> folders_; // whose names changed since the last flush
-    std::set<size_t> parked_;
-    bool doubt_ = false; // the names may not be on the disk
+    std::set<Path> folders_;            // whose names changed since the last flush
+    std::map<int, std::string> broken_; // circles, and why
+    bool doubt_ = false;                // the names may not be on the disk
     bool settled_ = true;
     std::string trouble_;
 };

@@ -33,6 +33,19 @@ std::string readAt(int fd, uint64_t offset, size_t n) {
     return out;
 }
 
+/// Whether a write of `after` over `before` that was cut off can have left `there`: some first part is new,
+/// the rest old. Where the file grows, its end may have moved before the bytes came: zeros. Where it becomes
+/// shorter, its end may not have moved yet.
+bool isInterrupted(std::string_view there, std::string_view before, std::string_view after) {
+    size_t fresh = 0;
+    while (fresh < std::min(there.size(), after.size()) && there[fresh] == after[fresh])
+        ++fresh;
+    for (size_t i = fresh; i < there.size(); ++i)
+        if (there[i] != (i < before.size() ? before[i] : '\0'))
+            return false;
+    return true;
+}
+
 } // namespace
 
 Result<OpenFile> OpenFile::open(const Path& path) {
@@ -92,27 +105,8 @@ PatchState patchState(int fd, const std::vector<Patch>& patches, uint64_t oldSiz
             std::string there = readAt(fd, at, static_cast<size_t>(next - at));
             std::string before = part(p.before), after = part(p.after);
             bool old = there == before, fresh = there == after;
-            // Where the file grew, its end may have been moved before the bytes came: zeros, or not there
-            // yet.
-            if (!old && !fresh && at >= oldSize) {
-                bool zeros = there.find_first_not_of('\0') == std::string::npos;
-                bool begun = there.size() < after.size() && after.starts_with(there);
-                if (!zeros && !begun)
-                    return PatchState::Neither;
-            } else if (!old && !fresh) {
-                // A sector in which the end of the file lies, or will lie: what both have decides, and behind
-                // that may be either, or zeros.
-                size_t both = std::min({there.size(), before.size(), after.size()});
-                std::string_view rest = std::string_view(there).substr(both);
-                auto behind = [&](const std::string& s) {
-                    return s.size() >= both && std::string_view(s).substr(both).starts_with(rest);
-                };
-                bool head = before.compare(0, both, there, 0, both) == 0 ||
-                            after.compare(0, both, there, 0, both) == 0;
-                bool zeros = rest.find_first_not_of('\0') == std::string_view::npos;
-                if (!head || (!zeros && !behind(before) && !behind(after)))
-                    return PatchState::Neither;
-            }
+            if (!old && !fresh && !isInterrupted(there, before, after))
+                return PatchState::Neither;
             allOld = allOld && old;
             allNew = allNew && fresh;
             at = next;

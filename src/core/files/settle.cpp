@@ -35,6 +35,14 @@ void aside(Settled& s, const std::string& why) {
     s.why = why;
 }
 
+/// Until the disk is there and can be written to.
+void block(Settled& s, const std::string& why) {
+    aside(s, why);
+    s.entry.record.blocked = true;
+}
+
+constexpr const char* again = " Moorfrost tries again when it is started and before it writes.";
+
 bool moveTo(const Path& from, const Path& to) {
     bool cross = false;
     if (!makeFolders(to.parent_path()) || !renameFree(from, to, cross))
@@ -52,8 +60,8 @@ void settleCopied(Settled& s) {
         return aside(s,
                      "The folder " + shown(target.parent_path()) + " cannot be reached. Connect its disk.");
     if (!r.step.copy && !isThere(r.real.parent_path()))
-        return aside(s,
-                     "The folder " + shown(r.real.parent_path()) + " cannot be reached. Connect its disk.");
+        return block(s, "The folder " + shown(r.real.parent_path()) +
+                            " cannot be reached. Connect its disk." + again);
     if (!isThere(target) || hashOf(target) != r.hashAfter) {
         s.what = Settled::AsBefore;
         if (!r.step.copy && !isThere(r.real))
@@ -72,8 +80,8 @@ void settleCopied(Settled& s) {
     }
     flushFolderOf(target);
     if (!removeFile(r.real)) {
-        aside(s, "The file was copied to " + shown(target) + ", but " + shown(r.real) +
-                     " could not be removed. Both are whole.");
+        block(s, "The file was copied to " + shown(target) + ", but " + shown(r.real) +
+                     " could not be removed. Both are whole." + again);
         return;
     }
     flushFolderOf(r.real);
@@ -170,7 +178,9 @@ void settleOne(Settled& s) {
     for (const Path& p :
          {temporaryName(r.real, true), target.empty() ? Path() : temporaryName(target, false)})
         if (!p.empty() && isThere(p)) {
-            io::unlink(p);
+            if (!removeFile(p))
+                return block(s, "An unfinished file could not be removed: " + shown(p) +
+                                    ". Allow writing to its folder." + again);
             flushFolderOf(p);
         }
     if (r.step.copy || r.cross)
@@ -178,10 +188,10 @@ void settleOne(Settled& s) {
     bool sure = false;
     Path there = locate(r, sure);
     if (there.empty()) {
-        bool reachable = isThere(r.real.parent_path());
-        return aside(s, reachable ? "The file is not at its place any more: " + shown(r.real) + "."
-                                  : "The folder of the file cannot be reached: " +
-                                        shown(r.real.parent_path()) + ". Connect its disk.");
+        if (isThere(r.real.parent_path()))
+            return aside(s, "The file is not at its place any more: " + shown(r.real) + ".");
+        return block(s, "The folder of the file cannot be reached: " + shown(r.real.parent_path()) +
+                            ". Connect its disk." + again);
     }
     bool moves = !target.empty();
     Content content = contentOf(r, s.entry.patches, there, sure);
@@ -196,8 +206,8 @@ void settleOne(Settled& s) {
     }
     if (content == Content::Mixed) {
         if (!undoPatches(r, s.entry.patches, there))
-            return aside(s, "The write into this file was interrupted, and it could not be put back: " +
-                                shown(there) + ". Allow writing to it, then start Moorfrost again.");
+            return block(s, "The write into this file was interrupted, and it could not be put back: " +
+                                shown(there) + ". Allow writing to it." + again);
         s.what = Settled::Undone;
         content = Content::Old;
     }
@@ -219,7 +229,7 @@ void settleOne(Settled& s) {
                  (r.how == CommitClass::Rewrite ? undoRewrite(r, back ? r.real : there)
                                                 : undoPatches(r, s.entry.patches, back ? r.real : there));
     if (!back || !clean)
-        return aside(s, "The file was on its way to " + shown(target) + ", which is taken. It is " +
+        return block(s, "The file was on its way to " + shown(target) + ", which is taken. It is " +
                             shown(back ? r.real : there) + " now.");
     s.what = Settled::Undone;
 }
@@ -256,8 +266,9 @@ std::vector<Settled> settleGroup(std::vector<NumberedStep> steps) {
         all.push_back({std::move(step), Settled::AsBefore, {}});
     finishCircles(all);
     for (Settled& s : all) {
-        settleOne(s);
         StepRecord& r = s.entry.record;
+        r.blocked = false;
+        settleOne(s);
         if (s.what == Settled::Finished) {
             r.state = StepState::Done;
             if (!r.remove)

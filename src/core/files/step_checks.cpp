@@ -44,6 +44,8 @@ private:
 };
 
 void checkAlone(StepRecord& r) {
+    if (!r.step.refused.empty())
+        return fail(r, r.step.refused);
     std::error_code error;
     r.real = fs::canonical(r.step.source, error);
     if (error)

@@ -61,6 +61,7 @@ std::string toText(const StepRecord& r) {
                 {"parked", pathJson(r.parked)},
                 {"made_folders", folders},
                 {"remove", r.remove},
+                {"blocked", r.blocked},
                 {"runs", undo}};
     return all.dump(-1, ' ', false, json::error_handler_t::replace);
 }
@@ -106,6 +107,7 @@ Result<StepRecord> recordFromText(const std::string& text) {
         r.circle = d.value("circle", 0);
         r.parked = pathFrom(d.value("parked", json("")));
         r.remove = d.value("remove", false);
+        r.blocked = d.value("blocked", false);
         for (const json& p : d.value("made_folders", json::array()))
             r.madeFolders.push_back(pathFrom(p));
         for (const json& run : d.value("runs", json::array()))

@@ -24,6 +24,7 @@ struct Step {
     // What it held then. Where size or time differ, these decide whether it was changed or only touched.
     std::optional<tags::Fields> expectedFields;
     std::string expectedEssence; // XXH3 of the audio, where it is known
+    std::string refused;         // why the caller wants it left out: a sentence
 };
 
 /// What to do with files that have other names (hard links).
@@ -82,6 +83,7 @@ struct StepRecord {
     Path parked;                   // a name in between, for the first of them
     std::vector<Path> madeFolders; // that were made for the target, outer ones first
     bool remove = false;           // taking back a copy
+    bool blocked = false;          // set aside only until its disk can be written to again
 
     bool contentChanged() const { return how != CommitClass::Nothing; }
 };

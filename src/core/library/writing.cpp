@@ -137,8 +137,14 @@ WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, st
     }
     store.dropOldHistory();
     StoreJournal journal(store, batch);
-    store.supersede(set);
-    outcome.report = files::carryOut(set, journal, **log, stop, progress);
+    files::FileSet open = set;
+    for (const files::NumberedStep& s : store.asideSteps())
+        if (s.record.blocked)
+            for (files::Step& step : open.steps)
+                if (step.source == s.record.step.source || step.source == s.record.step.target)
+                    step.refused = "An earlier write of this file is set aside. " + s.record.error;
+    store.supersede(open);
+    outcome.report = files::carryOut(open, journal, **log, stop, progress);
     outcome.set = outcome.report.set;
     std::vector<Shelf> shelves = store.shelves();
     for (const StepRecord& r : outcome.report.steps)

@@ -210,7 +210,8 @@ void Store::supersede(const files::FileSet& set) {
                   "UPDATE step SET state=3, aside=NULL, error=error || ' It was written again later.' "
                   "WHERE state=5 AND (source=?1 OR target=?1 OR source=?2 OR target=?2)");
     for (const files::Step& step : set.steps)
-        end.bindPath(step.source).bindPath(step.target.empty() ? step.source : step.target).run();
+        if (step.refused.empty())
+            end.bindPath(step.source).bindPath(step.target.empty() ? step.source : step.target).run();
     transaction.commit();
 }
 
