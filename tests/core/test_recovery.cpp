@@ -162,7 +162,7 @@ bool inChild(FaultyDisk::What what, int at, const std::function<void()>& work) {
 
 int stride() {
     const char* s = std::getenv("MOORFROST_TORTURE_STRIDE");
-    return s ? std::atoi(s) : 5;
+    return s ? std::atoi(s) : 3;
 }
 
 } // namespace
