@@ -35,6 +35,7 @@ const Kind kinds[] = {
     {".m4a", "ipod", "aac", AV_SAMPLE_FMT_FLTP, 44100},
     {".wav", "wav", "pcm_s16le", AV_SAMPLE_FMT_S16, 44100},
     {".aiff", "aiff", "pcm_s16be", AV_SAMPLE_FMT_S16, 44100},
+    {".wv", "wv", "wavpack", AV_SAMPLE_FMT_S16P, 44100},
 };
 
 struct Encoder {

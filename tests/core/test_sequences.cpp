@@ -153,7 +153,8 @@ private:
     bool canGoBack(size_t set, const Effect& e, const std::vector<Effect>& together) const {
         for (size_t later = set + 1; later < history_.size(); ++later)
             for (const Effect& other : history_[later].effects)
-                if (!other.back && (other.from == e.to || (!e.copy && e.to != e.from && other.to == e.from)))
+                if (!other.back && (other.from == e.to || (!e.copy && e.to != e.from &&
+                                                           other.to != other.from && other.to == e.from)))
                     return false;
         if (e.copy)
             return model_.contains(e.from) || std::any_of(together.begin(), together.end(),
@@ -183,7 +184,8 @@ private:
                        s.record.state == StepState::TakenBack;
             });
             if (was && !can)
-                return "something was taken back that others depend on";
+                return "something was taken back that others depend on: " + e.from + " -> " + e.to +
+                       (e.copy ? " copy" : "");
             // What is refused though the model sees no reason: only because a step that it waits for is
             // refused.
             if (was)

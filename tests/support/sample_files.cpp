@@ -77,6 +77,41 @@ void tag(const Path& file, const tags::Fields& fields) {
     writeBytes(file, bytes);
 }
 
+namespace {
+QByteArray outputOf(const QString& program, const QStringList& arguments, bool& clean) {
+    QProcess process;
+    process.start(program, arguments);
+    if (!process.waitForFinished(60000))
+        qFatal("%s did not finish", qPrintable(program));
+    QByteArray complaints = process.readAllStandardError();
+    clean = process.exitCode() == 0 && complaints.isEmpty();
+    if (!clean)
+        qWarning("%s", complaints.constData());
+    return process.readAllStandardOutput();
+}
+} // namespace
+
+tags::Fields secondReader(const Path& file) {
+    bool clean = false;
+    QByteArray json =
+        outputOf("/usr/bin/python3", {MOORFROST_SECOND_READER, QString::fromStdString(file.native())}, clean);
+    tags::Fields fields;
+    const QJsonObject object = QJsonDocument::fromJson(json).object();
+    for (auto it = object.begin(); it != object.end(); ++it)
+        for (const QJsonValue& v : it.value().toArray())
+            fields[it.key().toStdString()].push_back(v.toString().toStdString());
+    return fields;
+}
+
+std::string decodedSound(const Path& file) {
+    bool clean = false;
+    QByteArray sum = outputOf("ffmpeg",
+                              {"-v", "error", "-i", "file:" + QString::fromStdString(file.native()), "-map",
+                               "0:a", "-f", "md5", "-"},
+                              clean);
+    return clean ? sum.toStdString() : std::string();
+}
+
 QJsonObject probe(const Path& file) {
     QProcess ffprobe;
     ffprobe.start("ffprobe", {"-v", "quiet", "-print_format", "json", "-show_format", "-show_streams",

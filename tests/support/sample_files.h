@@ -43,6 +43,11 @@ std::string readBytes(const Path& file);
 std::map<std::string, std::string> probeTags(const Path& file);
 QJsonObject probe(const Path& file);
 
+/// What a second library, mutagen, says of the file.
+tags::Fields secondReader(const Path& file);
+/// A checksum of the sound as FFmpeg decodes it; empty if it has anything to complain of.
+std::string decodedSound(const Path& file);
+
 inline std::string str(const QByteArray& b) {
     return b.toStdString();
 }

@@ -1,0 +1,242 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// How changes reach the file: in place wherever there is room, with padding left for the next time; and what
+// each format had before stays as it was.
+#include <QtTest>
+
+#include <taglib/apetag.h>
+#include <taglib/flacfile.h>
+#include <taglib/id3v2header.h>
+#include <taglib/id3v2tag.h>
+#include <taglib/infotag.h>
+#include <taglib/mpegfile.h>
+#include <taglib/tpropertymap.h>
+#include <taglib/wavfile.h>
+#include <taglib/xiphcomment.h>
+
+#include "core/audio/essence.h"
+#include "core/tags/tag_io.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+
+namespace {
+/// The class of an edit; the file is changed by it.
+CommitClass edit(const Path& file, const tags::Fields& changes) {
+    auto prepared = tags::prepareEdit(file, changes);
+    if (!prepared)
+        qFatal("%s", prepared.error().message.c_str());
+    CommitClass how = prepared->how;
+    test::writeBytes(file, prepared->bytes());
+    return how;
+}
+} // namespace
+
+class TestCommitClass : public QObject {
+    Q_OBJECT
+private slots:
+    void classes_data() {
+        QTest::addColumn<QString>("ending");
+        QTest::addColumn<int>("first"); // of a file without tags
+        QTest::addColumn<int>("later"); // of small edits after that
+        QTest::addColumn<int>("large"); // of one that does not fit
+        auto row = [](const char* ending, CommitClass first, CommitClass later, CommitClass large) {
+            QTest::newRow(ending) << ending << static_cast<int>(first) << static_cast<int>(later)
+                                  << static_cast<int>(large);
+        };
+        using enum CommitClass;
+        row(".mp3", Rewrite, InPlace, Rewrite);
+        row(".flac", InPlace, InPlace, Rewrite);
+        row(".ogg", Rewrite, InPlace, Rewrite);
+        row(".opus", Rewrite, InPlace, Rewrite);
+        row(".m4a", Tail, InPlace, Tail);
+        row(".wav", Tail, Tail, Tail);
+        row(".aiff", Tail, InPlace, Tail);
+        row(".wv", Tail, Tail, Tail);
+    }
+    void classes() {
+        QFETCH(QString, ending);
+        QFETCH(int, first);
+        QFETCH(int, later);
+        QFETCH(int, large);
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a" + ending.toStdString());
+        std::string sound = test::decodedSound(file);
+        QVERIFY(!sound.empty());
+        QCOMPARE(static_cast<int>(edit(file, {{"title", {"Night Post"}}})), first);
+        for (size_t length : {4u, 34u, 64u, 124u, 154u, 9u}) {
+            CommitClass how =
+                edit(file, {{"title", {std::string(length, 't')}}, {"artist", {"The Hollow Ferry"}}});
+            QCOMPARE(static_cast<int>(how), later);
+            QCOMPARE(test::secondReader(file)["title"].front(), std::string(length, 't'));
+            QCOMPARE(test::probeTags(file)["title"], std::string(length, 't'));
+        }
+        QCOMPARE(static_cast<int>(edit(file, {{"comment", {std::string(9000, 'c')}}})), large);
+        QCOMPARE(static_cast<int>(edit(file, {{"title", {"x"}}})), later);
+        QCOMPARE(static_cast<int>(edit(file, {{"title", {"x"}}})), static_cast<int>(CommitClass::Nothing));
+        QCOMPARE(test::decodedSound(file), sound);
+    }
+
+    void valuesInTheSecondReader_data() {
+        QTest::addColumn<QString>("ending");
+        for (const char* e : {".mp3", ".flac", ".ogg", ".opus", ".m4a", ".wav", ".aiff", ".wv"})
+            QTest::newRow(e) << e;
+    }
+    void valuesInTheSecondReader() {
+        QFETCH(QString, ending);
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a" + ending.toStdString());
+        tags::Fields fields = {{"title", {"Vinterhavn \u2013 \u706F\u53F0"}},
+                               {"artist", {"Isla Varnholt", "\u00C5se-Linn Br\u00E6kke"}},
+                               {"album", {"Night Post"}},
+                               {"album_artist", {"The Hollow Ferry"}},
+                               {"date", {"1998-10-05"}},
+                               {"genre", {"Folk", "Field recording"}},
+                               {"composer", {"Tomas Lindqvist"}},
+                               {"isrc", {"ZZGRW9800011"}}};
+        edit(file, fields);
+        tags::Fields second = test::secondReader(file);
+        for (const auto& [key, values] : fields)
+            QVERIFY2(second[key] == values,
+                     (key + ": " + (second[key].empty() ? "missing" : second[key].front())).c_str());
+    }
+
+    void id3InFrontOfFlacIsKept() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.flac");
+        {
+            // Version 2.3, as an old program would have put it there.
+            TagLib::ID3v2::Tag tag;
+            tag.setTitle("Cold Slip");
+            tag.setAlbum("Night Post");
+            TagLib::ByteVector front = tag.render(TagLib::ID3v2::v3);
+            test::writeBytes(file, std::string(front.data(), front.size()) + test::readBytes(file));
+        }
+        auto before = audio::essenceOf(**FileSource::open(file), audio::Format::Flac);
+        auto prepared = tags::prepareEdit(file, {{"title", {"Gorse"}}});
+        QVERIFY_RESULT(prepared);
+        QCOMPARE(prepared->how, CommitClass::InPlace);
+        QVERIFY(prepared->notes.front().find("in step") != std::string::npos);
+        test::writeBytes(file, prepared->bytes());
+        TagLib::FLAC::File flac(file.c_str());
+        QVERIFY(flac.hasID3v2Tag());
+        QCOMPARE(flac.ID3v2Tag()->header()->majorVersion(), 3u);
+        QCOMPARE(flac.ID3v2Tag()->title().to8Bit(true), std::string("Gorse"));
+        QCOMPARE(flac.xiphComment()->title().to8Bit(true), std::string("Gorse"));
+        QCOMPARE(flac.xiphComment()->album().to8Bit(true), std::string("Night Post"));
+        QVERIFY(audio::essenceOf(**FileSource::open(file), audio::Format::Flac)->hash == before->hash);
+    }
+
+    void theVersionOfId3Stays() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.mp3");
+        for (auto version : {TagLib::ID3v2::v3, TagLib::ID3v2::v4}) {
+            {
+                TagLib::MPEG::File mpeg(file.c_str());
+                mpeg.ID3v2Tag(true)->setTitle("Cold Slip");
+                mpeg.save(TagLib::MPEG::File::ID3v2, TagLib::File::StripOthers, version);
+            }
+            edit(file, {{"title", {"Gorse"}}, {"artist", {"The Hollow Ferry"}}});
+            TagLib::MPEG::File mpeg(file.c_str());
+            QCOMPARE(mpeg.ID3v2Tag()->header()->majorVersion(), static_cast<unsigned>(version));
+            QVERIFY(!mpeg.hasID3v1Tag() && !mpeg.hasAPETag());
+        }
+    }
+
+    void anId3v1TagInTheWrongPlace() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.mp3");
+        {
+            TagLib::MPEG::File mpeg(file.c_str());
+            TagLib::PropertyMap map;
+            map["ARTIST"] = TagLib::StringList("The Hollow Ferry");
+            mpeg.APETag(true)->setProperties(map);
+            mpeg.save(TagLib::MPEG::File::APE, TagLib::File::StripNone, TagLib::ID3v2::v4,
+                      TagLib::File::DoNotDuplicate);
+        }
+        std::string bytes = test::readBytes(file);
+        size_t ape = bytes.rfind("APETAGEX", bytes.rfind("APETAGEX") - 1);
+        std::string old = "TAGCold Slip";
+        old.resize(128, '\0');
+        bytes.insert(ape, old);
+        test::writeBytes(file, bytes);
+        auto before = audio::essenceOf(**FileSource::open(file), audio::Format::Mp3);
+        auto prepared = tags::prepareEdit(file, {{"album", {"Night Post"}}});
+        QVERIFY_RESULT(prepared);
+        QVERIFY(std::any_of(prepared->notes.begin(), prepared->notes.end(),
+                            [](const std::string& n) { return n.find("wrong place") != std::string::npos; }));
+        test::writeBytes(file, prepared->bytes());
+        QVERIFY(test::readBytes(file).find("TAGCold") == std::string::npos);
+        auto read = tags::readTags(file);
+        QCOMPARE(read->fields["title"].front(), std::string("Cold Slip")); // what only it held is kept
+        QCOMPARE(read->fields["artist"].front(), std::string("The Hollow Ferry"));
+        QCOMPARE(audio::essenceOf(**FileSource::open(file), audio::Format::Mp3)->hash, before->hash);
+    }
+
+    void infoInFrontOfTheAudioDoesNotMoveIt() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.wav");
+        std::string bytes = test::readBytes(file);
+        std::string info = std::string("LIST\x1A\0\0\0INFOINAM\x0E\0\0\0Harbour wind\0\0", 34);
+        size_t data = bytes.find("data");
+        // Whatever is between "fmt " and the audio makes room for it.
+        bytes.insert(data, info);
+        auto size = static_cast<uint32_t>(bytes.size() - 8);
+        for (size_t i = 0; i < 4; ++i)
+            bytes[4 + i] = static_cast<char>(size >> (8 * i));
+        test::writeBytes(file, bytes);
+        QCOMPARE(tags::readTags(file)->fields["title"].front(), std::string("Harbour wind"));
+        std::string sound = test::decodedSound(file);
+        auto prepared = tags::prepareEdit(file, {{"title", {"Gorse"}}});
+        QVERIFY_RESULT(prepared);
+        QCOMPARE(prepared->how, CommitClass::Tail);
+        test::writeBytes(file, prepared->bytes());
+        QCOMPARE(test::readBytes(file).find("data"), data + info.size());
+        QCOMPARE(test::decodedSound(file), sound);
+        QCOMPARE(test::probeTags(file)["title"], std::string("Gorse"));
+        QCOMPARE(tags::readTags(file)->fields["title"].front(), std::string("Gorse"));
+    }
+
+    void lettersInATempoAreRefused() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.m4a");
+        auto prepared = tags::prepareEdit(file, {{"tempo", {"fast"}}});
+        QVERIFY(!prepared);
+        QVERIFY(!prepared.error().message.empty());
+    }
+
+    // The proof that the sound is the same must see when it is not.
+    void anotherSoundIsSeen_data() { valuesInTheSecondReader_data(); }
+    void anotherSoundIsSeen() {
+        QFETCH(QString, ending);
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a" + ending.toStdString());
+        edit(file, {{"title", {"Night Post"}}});
+        auto prepared = tags::prepareEdit(file, {{"title", {"Gorse"}}});
+        QVERIFY_RESULT(prepared);
+        const ByteSource& old = *prepared->original;
+        QVERIFY_RESULT(audio::sameEssence(old, prepared->recipe, prepared->format));
+        // One byte of audio is another: in the middle, which is sound in every format here.
+        Recipe bad = prepared->recipe;
+        uint64_t middle = old.size() / 2, at = 0;
+        for (size_t i = 0; i < bad.extents.size(); ++i) {
+            Extent e = bad.extents[i];
+            if (!e.fresh && at <= middle && middle + 1 < at + e.length) {
+                uint64_t head = middle - at;
+                std::string byte = old.bytes(e.offset + head, 1);
+                byte[0] = static_cast<char>(byte[0] ^ 1);
+                Extent rest{false, e.offset + head + 1, e.length - head - 1};
+                bad.extents[i].length = head;
+                bad.extents.insert(bad.extents.begin() + static_cast<std::ptrdiff_t>(i) + 1,
+                                   {Extent{true, bad.fresh.size(), 1}, rest});
+                bad.fresh += byte;
+                break;
+            }
+            at += e.length;
+        }
+        QVERIFY(!(bad == prepared->recipe));
+        QVERIFY(!audio::sameEssence(old, bad, prepared->format));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestCommitClass)
+#include "test_commit_class.moc"
