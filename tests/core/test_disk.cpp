@@ -237,19 +237,18 @@ private slots:
     void flushesAreShared() {
         test::Sandbox box;
         files::FileSet set{"w", {}, {}};
-        for (int i = 0; i < 130; ++i)
+        for (int i = 0; i < 400; ++i)
             set.steps.push_back(titled(test::makeSound(box.root(), std::to_string(i) + ".flac"), "x"));
         Writer writer(box.root());
         test::FaultyDisk disk;
-        QCOMPARE(writer.write(set).done, size_t{130});
+        QCOMPARE(writer.write(set).done, size_t{400});
         auto flushes = std::count_if(disk.calls.begin(), disk.calls.end(), [](files::io::Call c) {
             return c == files::io::Call::Flush || c == files::io::Call::FlushDisk;
         });
-        // Three groups of at most 64: the log and the disk each time, and the log at the end; the last group
-        // has two files, which are flushed one by one.
-        QCOMPARE(flushes, 3 + 2 + 2 + 1);
-        QCOMPARE(writer.history.log, (std::vector<std::string>{"begin 130", "ended 0", "ended 64", "ended 64",
-                                                               "ended 2", "folders 0", "end"}));
+        // Two groups: the log and the disk each time, and the log at the end.
+        QCOMPARE(flushes, 2 + 2 + 1);
+        QCOMPARE(writer.history.log, (std::vector<std::string>{"begin 400", "ended 0", "ended 384",
+                                                               "ended 16", "folders 0", "end"}));
     }
 
     // A disk that is full is what a limit on the size of files is: writing stops in the middle.

@@ -60,14 +60,23 @@ size_t FileSource::read(uint64_t offset, char* into, size_t n) const {
     n = static_cast<size_t>(std::min<uint64_t>(n, size_ - offset));
     if (n >= windowSize)
         return readFully(fd_, offset, into, n);
-    if (offset < windowStart_ || offset + n > windowStart_ + window_.size()) {
-        window_.resize(windowSize);
-        windowStart_ = offset;
-        window_.resize(readFully(fd_, offset, window_.data(), windowSize));
+    size_t i = 0;
+    while (i < windows_.size() &&
+           (offset < windows_[i].start || offset + n > windows_[i].start + windows_[i].bytes.size()))
+        ++i;
+    bool isNew = i == windows_.size();
+    std::rotate(windows_.begin(), windows_.begin() + static_cast<std::ptrdiff_t>(isNew ? i - 1 : i),
+                windows_.begin() + static_cast<std::ptrdiff_t>(isNew ? i : i + 1));
+    Window& window = windows_.front();
+    if (isNew) {
+        // Near the end of the file the window ends with it: tags there are read backwards.
+        window.start = offset + windowSize > size_ && size_ > windowSize ? size_ - windowSize : offset;
+        window.bytes.resize(windowSize);
+        window.bytes.resize(readFully(fd_, window.start, window.bytes.data(), windowSize));
     }
-    size_t at = static_cast<size_t>(offset - windowStart_);
-    size_t got = at < window_.size() ? std::min(n, window_.size() - at) : 0;
-    std::memcpy(into, window_.data() + at, got);
+    size_t at = static_cast<size_t>(offset - window.start);
+    size_t got = at < window.bytes.size() ? std::min(n, window.bytes.size() - at) : 0;
+    std::memcpy(into, window.bytes.data() + at, got);
     return got;
 }
 

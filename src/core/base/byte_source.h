@@ -2,6 +2,7 @@
 // Random reading of bytes, from a file or from the overlay over one.
 #pragma once
 
+#include <array>
 #include <cstdint>
 #include <memory>
 #include <string>
@@ -24,7 +25,7 @@ public:
     }
 };
 
-/// A regular file, opened without following it into devices or pipes. Reads through a window of 16 KB, so
+/// A regular file, opened without following it into devices or pipes. Reads through windows of 16 KB, so
 /// that the many small reads of a tag parser cost few system calls. One thread at a time.
 class FileSource : public ByteSource {
 public:
@@ -44,8 +45,11 @@ private:
     int fd_;
     uint64_t size_;
     int64_t modifiedNs_;
-    mutable std::string window_;
-    mutable uint64_t windowStart_ = 0;
+    struct Window {
+        std::string bytes;
+        uint64_t start = 0;
+    };
+    mutable std::array<Window, 3> windows_; // the last used one first: parsers go between both ends
 };
 
 } // namespace moorfrost

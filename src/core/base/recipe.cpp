@@ -32,6 +32,10 @@ void addDifferences(std::vector<Patch>& patches, const Patch& all) {
     constexpr size_t gap = 64;
     size_t n = all.after.size();
     for (size_t at = 0; at < n;) {
+        if (n - at >= gap && std::memcmp(&all.before[at], &all.after[at], gap) == 0) {
+            at += gap;
+            continue;
+        }
         if (all.before[at] == all.after[at]) {
             ++at;
             continue;

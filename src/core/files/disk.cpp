@@ -106,6 +106,17 @@ Status renameFree(const Path& from, const Path& to, bool& crossDevice) {
     return systemError(error, error == EEXIST ? to : from, "Moving the file");
 }
 
+Result<Look> lookAt(const Path& path) {
+    struct stat st {};
+    if (::lstat(path.c_str(), &st) != 0)
+        return systemError(errno, path, "Looking at the file");
+    return Look{
+        {st.st_dev, st.st_ino, 0},
+        {static_cast<uint64_t>(st.st_size), int64_t{st.st_mtim.tv_sec} * 1000000000 + st.st_mtim.tv_nsec},
+        S_ISLNK(st.st_mode),
+        st.st_nlink};
+}
+
 FileIdentity identityOf(int descriptor) {
     struct stat st {};
     struct statfs system {};

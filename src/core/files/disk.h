@@ -49,6 +49,14 @@ Status renameFree(const Path& from, const Path& to, bool& crossDevice);
 
 /// What a file is, without following a link.
 Result<FileIdentity> identityOf(const Path& path);
+/// Both at once, without the number of the file system.
+struct Look {
+    FileIdentity identity;
+    FileState state;
+    bool isLink = false;
+    uint64_t links = 0; // names that the file has
+};
+Result<Look> lookAt(const Path& path);
 FileIdentity identityOf(int descriptor);
 bool isThere(const Path& path);
 uint64_t deviceOf(const Path& path);

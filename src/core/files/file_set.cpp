@@ -4,14 +4,13 @@
 #include <algorithm>
 #include <exception>
 
-#include <sys/stat.h>
-
 #include "core/audio/essence.h"
 #include "core/files/group.h"
 #include "core/files/patching.h"
 #include "core/files/step_checks.h"
 #include "core/tags/tag_io.h"
 #include "core/text/text.h"
+#include "core/work/parallel.h"
 
 namespace moorfrost::files {
 
@@ -20,7 +19,7 @@ namespace fs = std::filesystem;
 namespace {
 
 // A group ends where any of these is reached.
-constexpr size_t groupSteps = 64;
+constexpr size_t groupSteps = 384, groupNewCount = 96; // each step has a file open
 constexpr uint64_t groupImages = 4u << 20, groupNewFiles = 256u << 20;
 
 using Group = std::vector<std::unique_ptr<Work>>;
@@ -58,13 +57,15 @@ void describeChange(Work& w, bool newFile) {
     for (const Patch& p : w.entry.patches)
         fresh += p.after;
     r.changedHash = audio::bytesHash(fresh);
+    w.original.reset(); // the patches are all that is needed
+    w.recipe = {};
 }
 
 /// The choice about other names of a file, where its content changes.
 void chooseLinks(Work& w, HardLinks choice, bool& newFile) {
     StepRecord& r = w.record();
-    struct stat st {};
-    if (r.step.copy || ::stat(r.real.c_str(), &st) != 0 || st.st_nlink < 2)
+    auto look = lookAt(r.real);
+    if (r.step.copy || !look || look->links < 2)
         return;
     CommitClass how = classify(w.recipe, *w.original);
     if (how == CommitClass::Nothing)
@@ -75,13 +76,13 @@ void chooseLinks(Work& w, HardLinks choice, bool& newFile) {
                 "content.");
     } else if (choice == HardLinks::ThisName) {
         newFile = true;
-        r.notes.push_back("The file has other names (hard links). They keep the old content.");
+        r.notes.emplace_back("The file has other names (hard links). They keep the old content.");
     } else if (how == CommitClass::Rewrite || r.cross) {
         fail(r,
              "This change needs a new file, which would part it from its other names (hard links). Choose to "
              "change this name only.");
     } else {
-        r.notes.push_back("The file has other names (hard links). They changed with it.");
+        r.notes.emplace_back("The file has other names (hard links). They changed with it.");
     }
 }
 
@@ -140,12 +141,14 @@ public:
     /// Adds works that must run together. False after trouble with the log.
     bool add(std::vector<std::unique_ptr<Work>> unit) {
         uint64_t images = 0, newFiles = 0;
+        size_t newCount = 0;
         for (const auto& w : unit) {
             images += w->imageBytes();
             newFiles += w->newFileBytes();
+            newCount += w->newFileBytes() > 0;
         }
-        bool full = group_.size() + unit.size() > groupSteps || images_ + images > groupImages ||
-                    newFiles_ + newFiles > groupNewFiles;
+        bool full = newCount_ + newCount > groupNewCount || group_.size() + unit.size() > groupSteps ||
+                    images_ + images > groupImages || newFiles_ + newFiles > groupNewFiles;
         for (const auto& w : unit)
             full = full || !hasRoom(group_, *w);
         if (full && !flush())
@@ -156,6 +159,7 @@ public:
                 fail(r, noRoom(w->newFileBytes(), freeBytes(r.real.parent_path())));
             images_ += w->imageBytes();
             newFiles_ += w->newFileBytes();
+            newCount_ += w->newFileBytes() > 0;
             group_.push_back(std::move(w));
         }
         return true;
@@ -177,6 +181,7 @@ public:
         }
         group_.clear();
         images_ = newFiles_ = 0;
+        newCount_ = 0;
         uint64_t number = 0;
         bool settled = true;
         if (!runs.empty()) {
@@ -218,8 +223,27 @@ private:
     std::function<void(Group&)> ended_;
     Group group_;
     uint64_t images_ = 0, newFiles_ = 0, last_ = 0;
+    size_t newCount_ = 0;
     std::string error_;
 };
+
+/// Prepares the steps of each unit, several at once on several threads, and hands them on in order.
+void runUnits(const std::vector<std::vector<size_t>>& order, GroupLoop& loop, std::stop_token stop,
+              const std::function<std::unique_ptr<Work>(size_t)>& prepared) {
+    constexpr size_t chunk = 64;
+    for (size_t from = 0; from < order.size() && !stop.stop_requested(); from += chunk) {
+        size_t to = std::min(order.size(), from + chunk);
+        std::vector<Group> units(to - from);
+        work::inParallel(to - from, [&](size_t k) {
+            for (size_t i : order[from + k])
+                units[k].push_back(prepared(i));
+        });
+        for (Group& unit : units)
+            if (!loop.add(std::move(unit)))
+                return;
+    }
+    loop.flush();
+}
 
 std::string journalTrouble(const std::string& what) {
     return "The journal could not be written, so the write was stopped: " + what;
@@ -263,23 +287,15 @@ SetReport carryOut(const FileSet& set, JournalSink& journal, GroupLog& log, std:
                 progress.step(records[i]->step.source.filename().native());
             }
         journal.stepsEnded(report.set, refused);
-        for (const std::vector<size_t>& unit : order) {
-            if (stop.stop_requested())
-                break;
-            std::vector<std::unique_ptr<Work>> works;
-            for (size_t i : unit) {
-                auto work = std::make_unique<Work>();
-                work->position = i;
-                work->entry.set = report.set;
-                work->entry.number = i;
-                work->entry.record = report.steps[i];
-                prepare(*work, set);
-                works.push_back(std::move(work));
-            }
-            if (!loop.add(std::move(works)))
-                break;
-        }
-        loop.flush();
+        runUnits(order, loop, stop, [&](size_t i) {
+            auto work = std::make_unique<Work>();
+            work->position = i;
+            work->entry.set = report.set;
+            work->entry.number = i;
+            work->entry.record = report.steps[i];
+            prepare(*work, set);
+            return work;
+        });
         loop.finish();
         if (!stop.stop_requested() && loop.error().empty()) {
             for (const Path& folder : set.emptied)
@@ -399,24 +415,16 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, GroupLo
                 steps[i].record.error = records[i]->error;
                 progress.step(records[i]->step.source.filename().native());
             }
-        for (const std::vector<size_t>& unit : order) {
-            if (stop.stop_requested())
-                break;
-            std::vector<std::unique_ptr<Work>> works;
-            for (size_t i : unit) {
-                auto work = std::make_unique<Work>();
-                work->position = i;
-                work->entry.set = steps[i].set;
-                work->entry.number = steps[i].number;
-                work->entry.takingBack = true;
-                work->entry.record = backs[i];
-                prepareBack(*work, steps[i].record);
-                works.push_back(std::move(work));
-            }
-            if (!loop.add(std::move(works)))
-                break;
-        }
-        loop.flush();
+        runUnits(order, loop, stop, [&](size_t i) {
+            auto work = std::make_unique<Work>();
+            work->position = i;
+            work->entry.set = steps[i].set;
+            work->entry.number = steps[i].number;
+            work->entry.takingBack = true;
+            work->entry.record = backs[i];
+            prepareBack(*work, steps[i].record);
+            return work;
+        });
         loop.finish();
     } catch (const std::exception& e) {
         return journalTrouble(e.what());

@@ -129,9 +129,8 @@ private:
     /// Still the file that was looked at?
     bool isSame(const Work& w) {
         const StepRecord& r = w.entry.record;
-        auto id = identityOf(r.real);
-        auto state = stateOf(r.real);
-        return id && state && id->isSameAs(r.identity) && *state == r.stateBefore;
+        auto now = lookAt(r.real);
+        return now && now->identity.isSameAs(r.identity) && now->state == r.stateBefore;
     }
 
     void writeBytes(Work& w, Run& run) {

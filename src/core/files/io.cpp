@@ -179,13 +179,13 @@ std::vector<std::string> copyAttributes(int from, int to) {
         bool ownerSame = ::fstat(to, &own) == 0 && own.st_uid == st.st_uid && own.st_gid == st.st_gid;
         if (!ownerSame && ::fchown(to, st.st_uid, st.st_gid) != 0) {
             if (::fchown(to, static_cast<uid_t>(-1), st.st_gid) != 0)
-                lost.push_back(
+                lost.emplace_back(
                     "The file belongs to another user or group now: the old one could not be set.");
             else
-                lost.push_back("The file belongs to another user now: the old one could not be set.");
+                lost.emplace_back("The file belongs to another user now: the old one could not be set.");
         }
         if (::fchmod(to, st.st_mode & 07777) != 0)
-            lost.push_back("The rights of the file could not be kept.");
+            lost.emplace_back("The rights of the file could not be kept.");
         std::string names(65536, '\0');
         ssize_t length = ::flistxattr(from, names.data(), names.size());
         bool all = true;
@@ -197,7 +197,7 @@ std::vector<std::string> copyAttributes(int from, int to) {
             at += static_cast<ssize_t>(std::string_view(name).size()) + 1;
         }
         if (!all)
-            lost.push_back("Some extended attributes of the file could not be kept.");
+            lost.emplace_back("Some extended attributes of the file could not be kept.");
         return 0;
     });
     return lost;

@@ -33,16 +33,15 @@ std::string readAt(int fd, uint64_t offset, size_t n) {
     return out;
 }
 
-/// Whether a write of `after` over `before` that was cut off can have left `there`: some first part is new,
-/// the rest old. Where the file grows, its end may have moved before the bytes came: zeros. Where it becomes
-/// shorter, its end may not have moved yet.
+/// Whether writing `after` over `before`, or the way back, was cut off and can have left `there`: every byte
+/// is the old or the new one. Where the file is longer than it was, its end may have moved before the bytes
+/// came: zeros.
 bool isInterrupted(std::string_view there, std::string_view before, std::string_view after) {
-    size_t fresh = 0;
-    while (fresh < std::min(there.size(), after.size()) && there[fresh] == after[fresh])
-        ++fresh;
-    for (size_t i = fresh; i < there.size(); ++i)
-        if (there[i] != (i < before.size() ? before[i] : '\0'))
+    for (size_t i = 0; i < there.size(); ++i) {
+        bool old = i < before.size() ? there[i] == before[i] : there[i] == '\0';
+        if (!old && (i >= after.size() || there[i] != after[i]))
             return false;
+    }
     return true;
 }
 

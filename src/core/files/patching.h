@@ -28,7 +28,7 @@ Status writePatches(int descriptor, const Path& path, const std::vector<Patch>& 
 enum class PatchState {
     Old,     // all bytes as before
     New,     // all bytes as asked
-    Mixed,   // a write that was interrupted: every sector of 512 bytes is one, the other, or cut off between
+    Mixed,   // a write that was interrupted: every byte is the one or the other
     Neither, // somebody else has been at it
 };
 PatchState patchState(int descriptor, const std::vector<Patch>& patches, uint64_t oldSize);

@@ -2,16 +2,15 @@
 #include "core/files/scan.h"
 
 #include <algorithm>
-#include <atomic>
 #include <cerrno>
 #include <mutex>
 #include <set>
 #include <system_error>
-#include <thread>
 
 #include <sys/stat.h>
 
 #include "core/tags/tag_io.h"
+#include "core/work/parallel.h"
 
 namespace moorfrost::files {
 
@@ -111,25 +110,17 @@ ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std
     ScanSummary summary;
     std::vector<Path> files = findFiles(roots, options.subfolders, stop, summary);
     progress.begin(files.size());
-    std::atomic<size_t> next = 0;
     std::mutex mutex;
-    auto work = [&] {
-        for (size_t i = next++; i < files.size() && !stop.stop_requested(); i = next++) {
-            ScannedFile file = scanFile(files[i]);
-            std::lock_guard lock(mutex);
-            ++(file.tags ? summary.read : summary.failed);
-            progress.step(files[i].filename().native());
-            found(std::move(file));
-        }
+    auto scanOne = [&](size_t i) {
+        if (stop.stop_requested())
+            return;
+        ScannedFile file = scanFile(files[i]);
+        std::lock_guard lock(mutex);
+        ++(file.tags ? summary.read : summary.failed);
+        progress.step(files[i].filename().native());
+        found(std::move(file));
     };
-    unsigned threads =
-        options.threads ? options.threads : std::min(8u, std::max(1u, std::thread::hardware_concurrency()));
-    {
-        std::vector<std::jthread> pool;
-        for (unsigned t = 1; t < threads; ++t)
-            pool.emplace_back(work);
-        work();
-    }
+    work::inParallel(files.size(), scanOne, options.threads);
     summary.stopped = stop.stop_requested();
     return summary;
 }

@@ -43,29 +43,38 @@ private:
     std::map<Path, std::multimap<std::string, Path>> folders_;
 };
 
-void checkAlone(StepRecord& r) {
+void checkAlone(StepRecord& r, std::map<Path, Path>& folders) {
     if (!r.step.refused.empty())
         return fail(r, r.step.refused);
     std::error_code error;
-    r.real = fs::canonical(r.step.source, error);
-    if (error)
-        return fail(r, "The file is not there any more.");
     const Path& target = r.step.target;
     bool leaves = !r.step.copy && !target.empty();
-    if (leaves && fs::is_symlink(fs::symlink_status(r.step.source, error)))
-        return fail(r,
-                    "This is a link to " + shown(r.real) + ". Put a copy away, or bring in the file itself.");
-    auto state = stateOf(r.real);
-    auto identity = identityOf(r.real);
-    if (!state || !identity)
-        return fail(r, state ? identity.error().message : state.error().message);
+    auto look = lookAt(r.step.source);
+    if (!look)
+        return fail(r, "The file is not there any more.");
+    if (leaves && look->isLink)
+        return fail(r, "This is a link to " + shown(fs::canonical(r.step.source, error)) +
+                           ". Put a copy away, or bring in the file itself.");
+    if (look->isLink) {
+        r.real = fs::canonical(r.step.source, error);
+        look = error ? look : lookAt(r.real);
+    } else {
+        auto [folder, isNew] = folders.try_emplace(r.step.source.parent_path());
+        if (isNew)
+            folder->second = fs::canonical(folder->first.empty() ? Path(".") : folder->first, error);
+        r.real = folder->second / r.step.source.filename();
+    }
+    if (error || !look)
+        return fail(r, "The file is not there any more.");
     bool touched = false;
-    if (std::string why = whyChanged(r, *state, touched); !why.empty())
+    if (std::string why = whyChanged(r, look->state, touched); !why.empty())
         return fail(r, why);
     if (touched)
-        r.notes.push_back("The file was touched since it was read, but what it holds is the same.");
-    r.stateBefore = *state;
-    r.identity = *identity;
+        r.notes.emplace_back("The file was touched since it was read, but what it holds is the same.");
+    r.stateBefore = look->state;
+    r.identity = look->identity;
+    if (auto full = identityOf(r.real)) // with the number of the file system, which outlives a restart
+        r.identity = *full;
     bool changesFile = !r.step.copy && (!r.step.changes.empty() || r.contentChanged());
     if (changesFile && ::access(r.real.c_str(), W_OK) != 0)
         return fail(r, "The file is read-only. Allow writing to it, then try again.");
@@ -257,9 +266,10 @@ std::string noRoom(uint64_t wanted, uint64_t there) {
 }
 
 std::vector<std::vector<size_t>> checkSteps(std::vector<StepRecord*>& records) {
+    std::map<Path, Path> folders; // with links resolved
     for (StepRecord* r : records)
         if (r->state != StepState::Failed)
-            checkAlone(*r);
+            checkAlone(*r, folders);
     checkPlaces(records);
     // A place is free only if the step that frees it goes through.
     for (bool again = true; again;) {

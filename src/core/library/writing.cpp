@@ -19,13 +19,93 @@ using files::StepState;
 
 namespace {
 
+/// Brings what the library knows of the files in step with steps that were done: one group, one transaction.
+void follow(Store& store, const std::vector<Shelf>& shelves, int64_t batch,
+            const std::vector<const StepRecord*>& steps, bool reread) {
+    std::vector<std::pair<FileId, Path>> moves;
+    std::vector<Path> sources;
+    for (const StepRecord* r : steps)
+        sources.push_back(r->step.source);
+    std::vector<FileId> ids = store.filesByPath(sources);
+    for (size_t i = 0; i < steps.size(); ++i) {
+        if (steps[i]->step.file > 0)
+            ids[i] = steps[i]->step.file;
+        if (!steps[i]->step.copy && ids[i] > 0 && !steps[i]->step.target.empty())
+            moves.emplace_back(ids[i], steps[i]->step.target);
+    }
+    store.moveFiles(moves);
+    for (size_t i = 0; i < steps.size(); ++i) {
+        const StepRecord& r = *steps[i];
+        Path now = r.step.target.empty() ? r.step.source : r.step.target;
+        int64_t shelf = shelfOf(shelves, now);
+        bool isNew = ids[i] == 0 || r.step.copy;
+        if (!isNew && reread)
+            store.saveFile(files::scanFile(now), shelf);
+        else if (!isNew)
+            store.updateFile(ids[i], r.stateAfter,
+                             r.step.changes.empty() ? std::nullopt : std::optional(r.after), shelf);
+        else if (shelf > 0 && audio::formatByExtension(now) != audio::Format::Unknown)
+            store.saveFile(files::scanFile(now), shelf); // what goes along is not the library's to know
+        if (ids[i] > 0) {
+            store.removeWritten(ids[i], r.step.changes, !r.step.target.empty());
+            if (!r.step.target.empty() && shelf > 0 && batch > 0)
+                store.removeFromBatch(batch, {ids[i]});
+        }
+    }
+}
+
+void unfollow(Store& store, const std::vector<Shelf>& shelves, int64_t batch,
+              const std::vector<const StepRecord*>& steps) {
+    std::vector<std::pair<FileId, Path>> moves;
+    std::vector<FileId> ids;
+    for (const StepRecord* r : steps) {
+        ids.push_back(store.fileByPath(r->step.target.empty() ? r->step.source : r->step.target));
+        if (!r->step.copy && ids.back() > 0)
+            moves.emplace_back(ids.back(), r->step.source);
+    }
+    store.moveFiles(moves);
+    for (size_t i = 0; i < steps.size(); ++i) {
+        const StepRecord& r = *steps[i];
+        FileId id = ids[i];
+        if (r.step.copy) {
+            if (id > 0)
+                store.forgetFile(id);
+            id = store.fileByPath(r.step.source);
+            if (id == 0 && batch > 0 && audio::formatByExtension(r.step.source) != audio::Format::Unknown)
+                id = store.saveFile(files::scanFile(r.step.source));
+        } else if (id > 0) {
+            store.saveFile(files::scanFile(r.step.source), shelfOf(shelves, r.step.source));
+        }
+        if (id == 0 || batch == 0 || r.step.target.empty() || shelfOf(shelves, r.step.source) != 0)
+            continue;
+        std::vector<Batch> all = store.batches();
+        bool there = std::any_of(all.begin(), all.end(), [&](const Batch& b) { return b.id == batch; });
+        if (there || !all.empty())
+            store.addToBatch(there ? batch : all.back().id, {id});
+    }
+}
+
+/// The history in the library. What the library knows of the files follows in the same transaction.
 class StoreJournal : public files::JournalSink {
 public:
-    StoreJournal(Store& store, int64_t batch) : store_(store), batch_(batch) {}
+    /// `reread`: the records do not tell all fields (they come from the log), so the files are read again.
+    StoreJournal(Store& store, int64_t batch, bool reread = false)
+        : store_(store), shelves_(store.shelves()), batch_(batch), reread_(reread) {}
 
     int64_t begin(const files::FileSet& set) override { return store_.beginSet(set, batch_); }
     void stepsEnded(int64_t set, const std::vector<std::pair<size_t, const StepRecord*>>& steps) override {
+        Transaction transaction(store_.database());
         store_.saveSteps(set, steps);
+        std::vector<const StepRecord*> done, back;
+        for (const auto& [number, record] : steps) {
+            if (record->state == StepState::Done)
+                done.push_back(record);
+            else if (record->state == StepState::TakenBack)
+                back.push_back(record);
+        }
+        follow(store_, shelves_, batch_, done, reread_);
+        unfollow(store_, shelves_, batch_, back);
+        transaction.commit();
     }
     void foldersRemoved(int64_t set, const std::vector<Path>& folders) override {
         store_.saveRemovedFolders(set, folders);
@@ -34,7 +114,9 @@ public:
 
 private:
     Store& store_;
+    std::vector<Shelf> shelves_;
     int64_t batch_;
+    bool reread_;
 };
 
 /// The group log of a library lies beside it.
@@ -42,49 +124,6 @@ Result<std::unique_ptr<files::GroupLog>> openLog(const Store& store) {
     Path path = store.file();
     path += ".group";
     return files::GroupLog::open(path);
-}
-
-/// Brings what the library knows of one file in step with a step that was done.
-void follow(Store& store, const std::vector<Shelf>& shelves, const StepRecord& r, int64_t batch) {
-    Path now = r.step.target.empty() ? r.step.source : r.step.target;
-    int64_t shelf = shelfOf(shelves, now);
-    FileId id = r.step.file;
-    if (id == 0)
-        id = store.fileByPath(r.step.source);
-    bool isSound = audio::formatByExtension(now) != audio::Format::Unknown;
-    if (id == 0 && !(shelf > 0 && isSound))
-        return; // goes along, or not ours to know
-    if (!r.step.copy && id > 0 && !r.step.target.empty())
-        store.moveFile(id, now);
-    store.saveFile(files::scanFile(now), shelf);
-    if (id > 0) {
-        store.removeWritten(id, r.step.changes, !r.step.target.empty());
-        if (!r.step.target.empty() && shelf > 0 && batch > 0)
-            store.removeFromBatch(batch, {id});
-    }
-}
-
-void unfollow(Store& store, const std::vector<Shelf>& shelves, const StepRecord& r, int64_t batch) {
-    FileId id = store.fileByPath(r.step.target.empty() ? r.step.source : r.step.target);
-    if (r.step.copy) {
-        if (id > 0)
-            store.forgetFile(id);
-        id = store.fileByPath(r.step.source);
-        if (id == 0 && batch > 0 && audio::formatByExtension(r.step.source) != audio::Format::Unknown)
-            id = store.saveFile(files::scanFile(r.step.source));
-    } else if (id > 0) {
-        store.moveFile(id, r.step.source);
-        store.saveFile(files::scanFile(r.step.source), shelfOf(shelves, r.step.source));
-    }
-    bool putAway = !r.step.target.empty();
-    if (id > 0 && batch > 0 && putAway && shelfOf(shelves, r.step.source) == 0) {
-        std::vector<Batch> all = store.batches();
-        bool there = std::any_of(all.begin(), all.end(), [&](const Batch& b) { return b.id == batch; });
-        if (there)
-            store.addToBatch(batch, {id});
-        else if (!all.empty())
-            store.addToBatch(all.back().id, {id});
-    }
 }
 
 int openLock(const Store& store) {
@@ -146,10 +185,6 @@ WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, st
     store.supersede(open);
     outcome.report = files::carryOut(open, journal, **log, stop, progress);
     outcome.set = outcome.report.set;
-    std::vector<Shelf> shelves = store.shelves();
-    for (const StepRecord& r : outcome.report.steps)
-        if (r.state == StepState::Done)
-            follow(store, shelves, r, batch);
     return outcome;
 }
 
@@ -165,8 +200,6 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
     outcome.error = recoverWith(store, **log).error;
     if (!outcome.error.empty())
         return outcome;
-    std::vector<Shelf> shelves = store.shelves();
-    int64_t batch = store.batchOfSet(set);
     std::vector<files::PastStep> wanted;
     std::vector<SetStep> steps = store.steps(set, true);
     for (auto it = steps.rbegin(); it != steps.rend(); ++it) {
@@ -186,13 +219,12 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
     if (!only)
         for (const Path& folder : store.removedFolders(set))
             files::makeFolders(folder);
-    StoreJournal journal(store, batch);
+    StoreJournal journal(store, store.batchOfSet(set));
     outcome.error = files::takeBack(wanted, journal, **log, stop, progress);
     for (const files::PastStep& step : wanted) {
         const StepRecord& r = step.record;
         if (r.state == StepState::TakenBack) {
             ++outcome.done;
-            unfollow(store, shelves, r, batch);
         } else if (!r.error.empty()) {
             outcome.refused.emplace_back(r.step.target.empty() ? r.step.source : r.step.target, r.error);
         }
@@ -203,31 +235,27 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
 namespace {
 
 /// Brings the library in step with one step that was found in the log.
-void recordRecovered(Store& store, const std::vector<Shelf>& shelves, files::Recovered& found,
-                     RecoveryReport& report) {
+void recordRecovered(Store& store, files::Recovered& found, RecoveryReport& report) {
     files::NumberedStep& s = found.step;
     StepRecord& r = s.record;
-    int64_t batch = store.batchOfSet(s.set);
+    StoreJournal journal(store, store.batchOfSet(s.set), true);
     Path shown = r.step.target.empty() || !found.finished ? r.step.source : r.step.target;
     if (!s.takingBack) {
         if (r.state == StepState::SetAside)
             store.keepAside(s);
         else
-            store.saveSteps(s.set, {{s.number, &r}});
-        if (found.finished)
-            follow(store, shelves, r, batch);
+            journal.stepsEnded(s.set, {{s.number, &r}});
     } else {
         for (SetStep& past : store.steps(s.set)) {
             if (past.number != s.number)
                 continue;
-            if (found.finished) {
+            if (found.finished)
                 past.record.state = StepState::TakenBack;
-                store.saveSteps(s.set, {{s.number, &past.record}});
-                unfollow(store, shelves, past.record, batch);
-            } else if (r.state == StepState::SetAside) {
+            else if (r.state == StepState::SetAside)
                 past.record.notes.push_back(r.error);
-                store.saveSteps(s.set, {{s.number, &past.record}});
-            }
+            store.saveSteps(s.set, {{s.number, &past.record}});
+            if (found.finished)
+                journal.stepsEnded(s.set, {{s.number, &past.record}});
         }
     }
     RecoveredFile file{shown, r.state == StepState::SetAside ? r.error : std::string()};
@@ -241,7 +269,6 @@ void recordRecovered(Store& store, const std::vector<Shelf>& shelves, files::Rec
 
 RecoveryReport recoverWith(Store& store, files::GroupLog& log) {
     RecoveryReport report;
-    std::vector<Shelf> shelves = store.shelves();
     uint64_t number = 0;
     auto found = files::recoverGroup(log, number, [&](const files::NumberedStep& s) {
         StepState now = store.stateOfStep(s.set, s.number);
@@ -252,21 +279,20 @@ RecoveryReport recoverWith(Store& store, files::GroupLog& log) {
         return report;
     }
     for (files::Recovered& step : *found)
-        recordRecovered(store, shelves, step, report);
+        recordRecovered(store, step, report);
     // What was set aside earlier may be within reach again.
     std::vector<files::NumberedStep> aside = store.asideSteps();
     if (found->empty() && !aside.empty())
         for (files::Recovered& step : files::settleAgain(std::move(aside)))
             if (step.step.record.state != StepState::SetAside)
-                recordRecovered(store, shelves, step, report);
+                recordRecovered(store, step, report);
     if (number > 0)
         if (Status retired = log.retire(number, true); !retired)
             report.error = retired.error().message;
-    for (const SetSummary& summary : store.sets())
-        if (summary.running) {
-            report.sets.push_back(summary.title);
-            store.endSet(summary.id);
-        }
+    for (const auto& [set, title] : store.openSets()) {
+        report.sets.push_back(title);
+        store.endSet(set);
+    }
     return report;
 }
 

@@ -101,7 +101,7 @@ void dropMisplacedId3v1(OverlayStream& overlay, std::vector<std::string>& notes)
     if (at == 0)
         return;
     overlay.replaceRange(at, 128, {});
-    notes.push_back(
+    notes.emplace_back(
         "An ID3v1 tag in the wrong place, in front of the APE tag, was removed; what only it held was "
         "kept.");
 }
@@ -137,25 +137,38 @@ Error unreadable(const Path& path, Format format) {
             "The file begins like " + audio::formatName(format) + ", but what follows is damaged."};
 }
 
-/// One attempt: save onto a fresh overlay, read it back, compare.
-Result<PreparedEdit> tryEdit(const Path& path, std::shared_ptr<FileSource> source, Format format,
-                             const Fields& before, const Fields& wanted,
-                             const std::vector<std::string>& changed, Id3Version version) {
+/// A file opened on an overlay of its own, to be changed there.
+struct Attempt {
+    std::unique_ptr<OverlayStream> overlay;
+    std::unique_ptr<TagLib::File> file;
+    std::vector<std::string> notes;
+};
+
+Result<Attempt> openForEdit(const Path& path, std::shared_ptr<FileSource> source, Format format) {
+    Attempt attempt;
+    attempt.overlay = std::make_unique<OverlayStream>(std::move(source), path);
+    if (format == Format::Mp3)
+        dropMisplacedId3v1(*attempt.overlay, attempt.notes);
+    attempt.file = openWithTagLib(attempt.overlay.get(), format, false);
+    if (!attempt.file || !attempt.file->isValid())
+        return unreadable(path, format);
+    return attempt;
+}
+
+/// Saves onto the overlay, reads it back, compares.
+Result<PreparedEdit> tryEdit(const Path& path, Attempt attempt, Format format, const Fields& before,
+                             const Fields& wanted, const std::vector<std::string>& changed,
+                             Id3Version version) {
     PreparedEdit edit;
     edit.format = format;
     edit.before = before;
-    edit.original = source;
-    OverlayStream overlay(source, path);
-    if (format == Format::Mp3)
-        dropMisplacedId3v1(overlay, edit.notes);
+    OverlayStream& overlay = *attempt.overlay;
+    edit.original = overlay.original();
+    edit.notes = std::move(attempt.notes);
     Properties properties = propertiesForChange(wanted, changed, format);
-    {
-        auto file = openWithTagLib(&overlay, format, false);
-        if (!file || !file->isValid())
-            return unreadable(path, format);
-        if (!writeProperties(*file, overlay, format, properties, version, edit.notes))
-            return Error{ErrorKind::Unsupported, path, "The tags of this file could not be changed."};
-    }
+    if (!writeProperties(*attempt.file, overlay, format, properties, version, edit.notes))
+        return Error{ErrorKind::Unsupported, path, "The tags of this file could not be changed."};
+    attempt.file.reset();
     refit(overlay, format);
     overlay.seek(0);
     auto again = openWithTagLib(&overlay, format, false);
@@ -169,10 +182,10 @@ Result<PreparedEdit> tryEdit(const Path& path, std::shared_ptr<FileSource> sourc
                      "This file cannot hold what was asked without harm to: " + text::join(bad, ", ") +
                          ". Nothing was changed."};
     edit.recipe = overlay.recipe();
-    edit.how = classify(edit.recipe, *source);
+    edit.how = classify(edit.recipe, *edit.original);
     if (edit.how == CommitClass::Nothing)
         edit.notes.clear();
-    else if (Status same = audio::sameEssence(*source, edit.recipe, format); !same)
+    else if (Status same = audio::sameEssence(*edit.original, edit.recipe, format); !same)
         return Error{same.error().kind, path, same.error().message};
     return edit;
 }
@@ -202,8 +215,8 @@ Result<TagFile> readTags(const Path& path) {
     }
     Format byName = audio::formatByExtension(path);
     if (byName != out.format && byName != Format::Unknown)
-        out.notes.push_back("The name ends in " + path.extension().string() + ", but the content is " +
-                            audio::formatName(out.format) + ".");
+        out.notes.emplace_back("The name ends in " + path.extension().string() + ", but the content is " +
+                               audio::formatName(out.format) + ".");
     return out;
 }
 
@@ -244,36 +257,35 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
         return Error{ErrorKind::Unsupported, path,
                      "Where the sound lies in " + audio::formatName(opened->format) +
                          " files is not known to Moorfrost. So it is not written to."};
-    auto file = openWithTagLib(opened->stream.get(), opened->format, false);
-    if (!file || !file->isValid())
-        return unreadable(path, opened->format);
-    Fields before = fieldsFromProperties(readProperties(*file, opened->format));
-    file.reset();
+    const Format format = opened->format;
+    auto first = openForEdit(path, opened->source, format);
+    if (!first)
+        return first.error();
+    Fields before = fieldsFromProperties(readProperties(*first->file, format));
 
     std::vector<std::string> changed;
     for (const auto& [key, values] : changes)
         changed.push_back(key);
     Fields wanted = applied(before, changes);
-    if (opened->format == Format::Mp3) // what only a misplaced tag knows is kept, in its proper place
+    if (format == Format::Mp3) // what only a misplaced tag knows is kept, in its proper place
         for (const auto& [key, values] : misplacedId3v1(*opened->source))
             if (!wanted.contains(key) && !changes.contains(key)) {
                 wanted[key] = values;
                 changed.push_back(key);
             }
-    auto edit = tryEdit(path, opened->source, opened->format, before, wanted, changed, Id3Version::Keep);
-    bool hasId3 =
-        opened->format == Format::Mp3 || opened->format == Format::Wav || opened->format == Format::Aiff;
-    if (!edit && hasId3) {
-        // ID3v2.3 has no place for some things (a date of year and month, sort forms, mood).
-        auto newer = tryEdit(path, opened->source, opened->format, before, wanted, changed, Id3Version::Four);
-        if (newer) {
-            newer->notes.push_back("The tag was stored as ID3v2.4, because ID3v2.3 cannot hold all of it.");
-            edit = std::move(newer);
-        }
-    }
-    if (!edit)
-        return edit.error();
-    return edit;
+    auto edit = tryEdit(path, std::move(*first), format, before, wanted, changed, Id3Version::Keep);
+    bool hasId3 = format == Format::Mp3 || format == Format::Wav || format == Format::Aiff;
+    if (edit || !hasId3)
+        return edit;
+    // ID3v2.3 has no place for some things (a date of year and month, sort forms, mood).
+    auto second = openForEdit(path, opened->source, format);
+    if (!second)
+        return second.error();
+    auto newer = tryEdit(path, std::move(*second), format, before, wanted, changed, Id3Version::Four);
+    if (!newer)
+        return edit;
+    newer->notes.emplace_back("The tag was stored as ID3v2.4, because ID3v2.3 cannot hold all of it.");
+    return newer;
 }
 
 } // namespace moorfrost::tags

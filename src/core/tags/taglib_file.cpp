@@ -216,12 +216,12 @@ bool saveMpeg(TagLib::MPEG::File& file, const Properties& changes, Id3Version wi
     if (file.hasAPETag()) {
         writeByMap(*file.APETag(), changes);
         tags |= File::APE;
-        notes.push_back("The APE tag of the file was brought in step with its ID3v2 tag.");
+        notes.emplace_back("The APE tag of the file was brought in step with its ID3v2 tag.");
     }
     if (file.hasID3v1Tag()) {
         writeByMap(*file.ID3v1Tag(), changes);
         tags |= File::ID3v1;
-        notes.push_back(
+        notes.emplace_back(
             "The ID3v1 tag of the file was brought in step with its ID3v2 tag, as far as it can hold "
             "the values.");
     }
@@ -238,11 +238,11 @@ bool saveFlac(TagLib::FLAC::File& file, OverlayStream& stream, const Properties&
         if (noComment) // the new comment must not hide what ID3v2 holds
             file.xiphComment(true)->setProperties(id3Properties(*file.ID3v2Tag()));
         writeId3(*file.ID3v2Tag(), changes);
-        notes.push_back("The ID3v2 tag in front of the FLAC was brought in step with its comments.");
+        notes.emplace_back("The ID3v2 tag in front of the FLAC was brought in step with its comments.");
     }
     if (file.hasID3v1Tag()) {
         writeByMap(*file.ID3v1Tag(), changes);
-        notes.push_back("The ID3v1 tag behind the FLAC was brought in step with its comments.");
+        notes.emplace_back("The ID3v1 tag behind the FLAC was brought in step with its comments.");
     }
     writeXiph(*file.xiphComment(true), changes);
     if (!file.save())

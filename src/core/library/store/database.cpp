@@ -111,8 +111,19 @@ int64_t Database::lastId() const {
     return sqlite3_last_insert_rowid(db_);
 }
 
+Transaction::Transaction(Database& db) : db_(db), own_(sqlite3_get_autocommit(db.handle()) != 0) {
+    if (own_)
+        db_.execute("BEGIN IMMEDIATE");
+}
+
+void Transaction::commit() {
+    if (own_)
+        db_.execute("COMMIT");
+    own_ = false;
+}
+
 Transaction::~Transaction() {
-    if (open_)
+    if (own_)
         sqlite3_exec(db_.handle(), "ROLLBACK", nullptr, nullptr, nullptr);
 }
 

@@ -70,19 +70,18 @@ private:
     sqlite3* db_ = nullptr;
 };
 
-/// Rolls back unless committed.
+/// Rolls back unless committed. Inside another transaction it is a part of that one.
 class Transaction {
 public:
-    explicit Transaction(Database& db) : db_(db) { db_.execute("BEGIN IMMEDIATE"); }
+    explicit Transaction(Database& db);
     ~Transaction();
-    void commit() {
-        db_.execute("COMMIT");
-        open_ = false;
-    }
+    Transaction(const Transaction&) = delete;
+    Transaction& operator=(const Transaction&) = delete;
+    void commit();
 
 private:
     Database& db_;
-    bool open_ = true;
+    bool own_;
 };
 
 } // namespace moorfrost::library

@@ -49,6 +49,7 @@ const std::vector<const char*>& migrations() {
         ALTER TABLE file_set ADD COLUMN dropped INTEGER NOT NULL DEFAULT 0;
         UPDATE file_set SET kept_bytes =
             (SELECT coalesce(sum(length(kept)), 0) FROM step WHERE step.file_set = file_set.id);
+        CREATE INDEX step_aside ON step (state) WHERE state = 5;
         CREATE INDEX step_source ON step (source);
         CREATE INDEX step_target ON step (target);
         CREATE TABLE fixity (

@@ -106,10 +106,7 @@ FileId Store::writeRow(const files::ScannedFile& f, int64_t shelf) {
     insert.reset();
     for (const char* sql : {"DELETE FROM value WHERE file=?", "DELETE FROM picture WHERE file=?"})
         Statement(db_.handle(), sql).bind(id).run();
-    Statement value(db_.handle(), "INSERT INTO value VALUES (?,?,?,?)");
-    for (const auto& [field, values] : t.fields)
-        for (size_t i = 0; i < values.size(); ++i)
-            value.bind(id).bind(field).bind(static_cast<int64_t>(i)).bind(values[i]).run();
+    writeValues(id, t.fields);
     Statement picture(db_.handle(), "INSERT INTO picture VALUES (?,?,?,?,?,?,?,?)");
     for (size_t i = 0; i < t.pictures.size(); ++i) {
         const tags::PictureInfo& p = t.pictures[i];
@@ -204,9 +201,17 @@ std::optional<FileRecord> Store::file(FileId id) {
 }
 
 FileId Store::fileByPath(const Path& path) {
+    return filesByPath({path}).front();
+}
+
+std::vector<FileId> Store::filesByPath(const std::vector<Path>& paths) {
+    std::vector<FileId> ids;
     Statement s(db_.handle(), "SELECT id FROM file WHERE path=?");
-    s.bindPath(path);
-    return s.step() ? s.integer(0) : 0;
+    for (const Path& path : paths) {
+        ids.push_back(s.bindPath(path).step() ? s.integer(0) : 0);
+        s.reset();
+    }
+    return ids;
 }
 
 void Store::moveFile(FileId id, const Path& to) {
@@ -214,6 +219,38 @@ void Store::moveFile(FileId id, const Path& to) {
     Statement(db_.handle(), "DELETE FROM file WHERE path=? AND id<>?").bindPath(to).bind(id).run();
     Statement(db_.handle(), "UPDATE file SET path=? WHERE id=?").bindPath(to).bind(id).run();
     transaction.commit();
+}
+
+void Store::moveFiles(const std::vector<std::pair<FileId, Path>>& moves) {
+    Transaction transaction(db_);
+    // Paths are unique: names in between, which no file can have.
+    Statement away(db_.handle(), "UPDATE file SET path=? WHERE id=?");
+    for (const auto& [id, to] : moves)
+        away.bindBlob(std::string("\0", 1) + std::to_string(id)).bind(id).run();
+    for (const auto& [id, to] : moves)
+        moveFile(id, to);
+    transaction.commit();
+}
+
+void Store::updateFile(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
+                       int64_t shelf) {
+    Transaction transaction(db_);
+    Statement update(db_.handle(), "UPDATE file SET size=?, modified_ns=?, shelf=? WHERE id=?");
+    update.bind(static_cast<int64_t>(state.size)).bind(state.modifiedNs);
+    shelf > 0 ? update.bind(shelf) : update.bindNull();
+    update.bind(id).run();
+    if (fields) {
+        Statement(db_.handle(), "DELETE FROM value WHERE file=?").bind(id).run();
+        writeValues(id, *fields);
+    }
+    transaction.commit();
+}
+
+void Store::writeValues(FileId id, const tags::Fields& fields) {
+    Statement value(db_.handle(), "INSERT INTO value VALUES (?,?,?,?)");
+    for (const auto& [field, values] : fields)
+        for (size_t i = 0; i < values.size(); ++i)
+            value.bind(id).bind(field).bind(static_cast<int64_t>(i)).bind(values[i]).run();
 }
 
 void Store::forgetFile(FileId id) {

@@ -26,8 +26,15 @@ public:
     std::vector<FileRecord> allFiles();
     std::optional<FileRecord> file(FileId id);
     FileId fileByPath(const Path& path);
+    /// 0 for those that are not known.
+    std::vector<FileId> filesByPath(const std::vector<Path>& paths);
     /// The row of one file follows it to another place.
     void moveFile(FileId id, const Path& to);
+    /// Several at once, which may change places among themselves.
+    void moveFiles(const std::vector<std::pair<FileId, Path>>& moves);
+    /// What is known of a file after it was changed as `state` and `fields` say.
+    void updateFile(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
+                    int64_t shelf);
     void forgetFile(FileId id);
 
     // Batches.
@@ -65,6 +72,8 @@ public:
     void saveRemovedFolders(int64_t set, const std::vector<Path>& folders);
     void endSet(int64_t set);
     std::vector<SetSummary> sets();
+    /// Sets that were begun and never ended: number and title.
+    std::vector<std::pair<int64_t, std::string>> openSets();
     /// Without the bytes that are kept, unless asked for.
     std::vector<SetStep> steps(int64_t set, bool withKept = false);
     files::StepState stateOfStep(int64_t set, size_t number);
@@ -94,8 +103,8 @@ private:
     explicit Store(const Path& file) : db_(file), file_(file) {}
     void migrate(const Path& file, bool existed);
     FileId writeRow(const files::ScannedFile& file, int64_t shelf);
+    void writeValues(FileId id, const tags::Fields& fields);
     std::vector<FileRecord> readRows(std::optional<FileId> only);
-    void saveStep(int64_t set, size_t number, const files::StepRecord& record);
     std::vector<Fixity> readFixity(const Path* only);
 
     Database db_;

@@ -90,24 +90,18 @@ void Store::saveSteps(int64_t set, const std::vector<std::pair<size_t, const Ste
     if (steps.empty())
         return;
     Transaction transaction(db_);
-    for (const auto& [number, record] : steps)
-        saveStep(set, number, *record);
-    transaction.commit();
-}
-
-void Store::saveStep(int64_t set, size_t number, const StepRecord& record) {
     // What is kept stays when only the state changes: taken back, or looked at without it.
-    bool bytes = !record.undo.fresh.empty();
-    Statement save(db_.handle(),
-                   bytes ? "UPDATE step SET state=?, error=?, detail=?, target=?, file=?, aside=NULL, kept=? "
-                           "WHERE file_set=? AND number=?"
-                         : "UPDATE step SET state=?, error=?, detail=?, target=?, file=?, aside=NULL "
-                           "WHERE file_set=? AND number=?");
-    save.bind(static_cast<int>(record.state)).bind(record.error).bind(files::toText(record));
-    save.bindPath(record.step.target).bind(record.step.file);
-    if (bytes)
-        save.bindBlob(record.undo.fresh);
-    save.bind(set).bind(static_cast<int64_t>(number)).run();
+    Statement save(db_.handle(), "UPDATE step SET state=?, error=?, detail=?, target=?, file=?, aside=NULL "
+                                 "WHERE file_set=? AND number=?");
+    Statement keep(db_.handle(), "UPDATE step SET kept=? WHERE file_set=? AND number=?");
+    for (const auto& [number, record] : steps) {
+        auto n = static_cast<int64_t>(number);
+        save.bind(static_cast<int>(record->state)).bind(record->error).bind(files::toText(*record));
+        save.bindPath(record->step.target).bind(record->step.file).bind(set).bind(n).run();
+        if (!record->undo.fresh.empty())
+            keep.bindBlob(record->undo.fresh).bind(set).bind(n).run();
+    }
+    transaction.commit();
 }
 
 void Store::saveRemovedFolders(int64_t set, const std::vector<Path>& folders) {
@@ -130,6 +124,14 @@ std::vector<SetSummary> Store::sets() {
     Statement s(db_.handle(), std::string(summaryColumns) + "ORDER BY id DESC");
     while (s.step())
         out.push_back(summaryFrom(s));
+    return out;
+}
+
+std::vector<std::pair<int64_t, std::string>> Store::openSets() {
+    std::vector<std::pair<int64_t, std::string>> out;
+    Statement s(db_.handle(), "SELECT id, title FROM file_set WHERE running<>0 ORDER BY id");
+    while (s.step())
+        out.emplace_back(s.integer(0), s.string(1));
     return out;
 }
 
@@ -183,7 +185,7 @@ std::optional<SetSummary> Store::laterSetOn(int64_t set, const StepRecord& recor
 
 void Store::keepAside(const files::NumberedStep& step) {
     Transaction transaction(db_);
-    saveStep(step.set, step.number, step.record);
+    saveSteps(step.set, {{step.number, &step.record}});
     Statement(db_.handle(), "UPDATE step SET aside=? WHERE file_set=? AND number=?")
         .bindBlob(files::GroupLog::encode({step}))
         .bind(step.set)
@@ -219,15 +221,18 @@ HistoryUse Store::historyUse() {
     HistoryUse use;
     std::string limit = setting("history-limit");
     use.limit = text::isDigits(limit) ? std::strtoull(limit.c_str(), nullptr, 10) : defaultHistory;
-    std::vector<SetSummary> all = sets();
-    for (const SetSummary& s : all)
-        use.used += s.dropped ? 0 : s.keptBytes;
+    Statement sum(db_.handle(), "SELECT coalesce(sum(kept_bytes), 0) FROM file_set WHERE dropped=0");
+    if (sum.step())
+        use.used = static_cast<uint64_t>(sum.integer(0));
     uint64_t after = use.used;
-    for (auto it = all.rbegin(); it != all.rend() && after > use.limit; ++it)
-        if (!it->dropped && !it->running && it->keptBytes > 0) {
-            after -= it->keptBytes;
-            use.next.push_back(*it);
-        }
+    if (after <= use.limit)
+        return use;
+    Statement oldest(db_.handle(), std::string(summaryColumns) +
+                                       "WHERE dropped=0 AND running=0 AND kept_bytes>0 ORDER BY id");
+    while (after > use.limit && oldest.step()) {
+        use.next.push_back(summaryFrom(oldest));
+        after -= use.next.back().keptBytes;
+    }
     return use;
 }
 
