@@ -34,14 +34,14 @@ std::string readAt(int fd, uint64_t offset, size_t n) {
 }
 
 /// Whether writing `after` over `before`, or the way back, was cut off and can have left `there`: every byte
-/// is the old or the new one. Where the file is longer than it was, its end may have moved before the bytes
-/// came: zeros.
+/// is the old or the new one. Behind the shorter of the two the end of the file moves, perhaps before the
+/// bytes come: zeros.
 bool isInterrupted(std::string_view there, std::string_view before, std::string_view after) {
-    for (size_t i = 0; i < there.size(); ++i) {
-        bool old = i < before.size() ? there[i] == before[i] : there[i] == '\0';
-        if (!old && (i >= after.size() || there[i] != after[i]))
+    size_t both = std::min(before.size(), after.size());
+    for (size_t i = 0; i < there.size(); ++i)
+        if (!(i < before.size() && there[i] == before[i]) && !(i < after.size() && there[i] == after[i]) &&
+            !(i >= both && there[i] == '\0'))
             return false;
-    }
     return true;
 }
 
