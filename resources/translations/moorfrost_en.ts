@@ -105,6 +105,10 @@
         <source>%n set(s), newest first</source>
         <translation><numerusform>%n set, newest first</numerusform><numerusform>%n sets, newest first</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n set aside</source>
+        <translation><numerusform>%n set aside</numerusform><numerusform>%n set aside</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::LibraryPage</name>
@@ -175,6 +179,25 @@ and %n more</numerusform></translation>
     </message>
 </context>
 <context>
+    <name>moorfrost::app::RecoveryPage</name>
+    <message numerus="yes">
+        <source>Set aside: %n file(s)</source>
+        <translation><numerusform>Set aside: %n file</numerusform><numerusform>Set aside: %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>As before: %n file(s)</source>
+        <translation><numerusform>As before: %n file</numerusform><numerusform>As before: %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Finished: %n file(s)</source>
+        <translation><numerusform>Finished: %n file</numerusform><numerusform>Finished: %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Left alone, because to put it right would have meant guessing: %n file(s). All others are whole.</source>
+        <translation><numerusform>Left alone, because to put it right would have meant guessing: %n file. All others are whole.</numerusform><numerusform>Left alone, because to put it right would have meant guessing: %n files. All others are whole.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::ReviewPage</name>
     <message numerus="yes">
         <source>%n draft(s)</source>
@@ -201,8 +224,8 @@ and %n more</numerusform></translation>
         <translation><numerusform>Stopped: %n file were not begun.</numerusform><numerusform>Stopped: %n files were not begun.</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n field(s)</source>
-        <translation><numerusform>%n field</numerusform><numerusform>%n fields</numerusform></translation>
+        <source>The journal is full. With this write the %n oldest set(s), until %1, can no longer be taken back. Settings can give the journal more room.</source>
+        <translation><numerusform>The journal is full. With this write the %n oldest set, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform><numerusform>The journal is full. With this write the %n oldest sets, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -246,6 +269,21 @@ and %n more</numerusform></translation>
     <message numerus="yes">
         <source>%n artist(s)</source>
         <translation><numerusform>%n artist</numerusform><numerusform>%n artists</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) left as before.</source>
+        <translation><numerusform>%n file left as before.</numerusform><numerusform>%n files left as before.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Stopped: %n file(s) were not begun.</source>
+        <translation><numerusform>Stopped: %n file were not begun.</numerusform><numerusform>Stopped: %n files were not begun.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::SettingsPage</name>
+    <message numerus="yes">
+        <source>With the next write the %n oldest set(s) can no longer be taken back.</source>
+        <translation><numerusform>With the next write the %n oldest set can no longer be taken back.</numerusform><numerusform>With the next write the %n oldest sets can no longer be taken back.</numerusform></translation>
     </message>
 </context>
 </TS>

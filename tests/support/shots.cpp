@@ -5,6 +5,10 @@
 #include <QDir>
 #include <QTest>
 
+#include <csignal>
+#include <sys/wait.h>
+#include <unistd.h>
+
 #include "app/bench/bench_page.h"
 #include "app/bench/describe_page.h"
 #include "app/bench/put_away_page.h"
@@ -15,10 +19,57 @@
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
+#include "core/files/io.h"
+#include "core/library/writing.h"
 #include "support/driver.h"
+#include "support/sample_files.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
+
+namespace {
+
+/// A write that is killed half way, in a process of its own; then another program changes one of the files.
+void interruptAWrite(const Path& library, const std::vector<FilePtr>& files, const Path& shelf) {
+    pid_t child = ::fork();
+    if (child == 0) {
+        int renames = 0;
+        struct KillAtRename : files::io::Observer {
+            int& count;
+            explicit KillAtRename(int& c) : count(c) { files::io::observe(this); }
+            int before(files::io::Event& e) override {
+                if (e.call == files::io::Call::Rename && ++count == 3)
+                    ::raise(SIGKILL);
+                return 0;
+            }
+            void after(const files::io::Event&) override {}
+        } killer(renames);
+        files::FileSet set{"Put away " + std::to_string(files.size()) + " files", {}, {}};
+        for (const FilePtr& f : files) {
+            files::Step step;
+            step.file = f->id;
+            step.source = f->path;
+            step.changes = {{"genre", {"Field recording"}}};
+            step.target = shelf / "Unsorted" / f->path.filename();
+            set.steps.push_back(step);
+        }
+        auto store = library::Store::open(library);
+        work::Progress progress;
+        library::writeSet(**store, set, 0, {}, progress);
+        ::_exit(0);
+    }
+    int status = 0;
+    ::waitpid(child, &status, 0);
+    if (!WIFSIGNALED(status))
+        qFatal("the write was not interrupted");
+    for (auto it = files.rbegin(); it != files.rend(); ++it)
+        if (std::filesystem::exists((*it)->path)) {
+            test::tag((*it)->path, {{"genre", {"by another program"}}});
+            break;
+        }
+}
+
+} // namespace
 
 int main(int argc, char** argv) {
     qputenv("QT_QPA_PLATFORM", "offscreen");
@@ -30,9 +81,13 @@ int main(int argc, char** argv) {
     Path root = std::filesystem::temp_directory_path() / "Tarnholm Sound Archive";
     std::filesystem::remove_all(root);
     copyOfDemo(root);
-    Driver d(root / "library.db");
-    if (argc > 4)
-        d.window().resize(atoi(argv[3]), atoi(argv[4]));
+    auto opened = std::make_unique<Driver>(root / "library.db");
+    Driver& d = *opened;
+    auto resized = [&](Driver& driver) {
+        if (argc > 4)
+            driver.window().resize(atoi(argv[3]), atoi(argv[4]));
+    };
+    resized(d);
     auto shot = [&](QWidget* w, const QString& name) {
         d.settle();
         QString file = out.filePath(name + (themeName == "dark" ? "-dark" : "") + ".png");
@@ -126,6 +181,42 @@ int main(int argc, char** argv) {
     shot(&w, "journal");
     w.showWorkspace(MainWindow::Settings);
     shot(&w, "settings");
+
+    // A write with troubles: a file with another name, and one that something else has changed.
+    w.showWorkspace(MainWindow::Bench);
+    std::vector<FileId> left;
+    for (FileId f : s.batchFiles())
+        if (s.file(f)->readable() && s.file(f)->path.native().find("/broken/") == std::string::npos &&
+            std::filesystem::exists(s.file(f)->path))
+            left.push_back(f);
+    if (left.size() < 6)
+        qFatal("too few files are left on the bench");
+    wishes.clear();
+    for (size_t i = 0; i < 6; ++i)
+        wishes.push_back({left[i], "genre", {"Field recording"}});
+    s.drafts().propose("Edit", wishes, typed);
+    std::filesystem::create_hard_link(s.file(left[1])->path, root / "another name");
+    test::tag(s.file(left[2])->path, {{"comment", {"by another program"}}});
+    d.settle();
+    w.showWorkspace(MainWindow::Review);
+    w.foot()->writeButton()->click();
+    d.settle();
+    shot(&w, "write-troubles");
+
+    std::vector<FilePtr> some;
+    for (size_t i = 0; i < left.size() && some.size() < 5; ++i)
+        if (FilePtr f = s.file(left[i]); i != 1 && i != 2)
+            some.push_back(f);
+    dialog.setParent(nullptr); // it is not the window's to delete
+    opened.reset();
+    interruptAWrite(root / "library.db", some, root / "Music archive");
+    Driver again(root / "library.db");
+    resized(again);
+    again.settle();
+    again.settle();
+    QString file = out.filePath(QString("interrupted") + (themeName == "dark" ? "-dark" : "") + ".png");
+    if (!again.window().grab().save(file))
+        qFatal("cannot write %s", qPrintable(file));
     std::filesystem::remove_all(root);
     return 0;
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/review_page.h"
 
+#include <QDateTime>
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QShortcut>
@@ -28,12 +29,36 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
     drop_->setToolTip(tr("Forget the chosen drafts (Delete). Files are not touched."));
     dropAll_ = button(tr("Drop all"), "flat");
     takeBack_ = button(tr("Take back"));
+    retry_ = button(tr("Retry"));
+    retry_->setToolTip(tr("Write what is still drafted, once more"));
+    readAgain_ = button(tr("Read again"));
+    readAgain_->setToolTip(
+        tr("Read the files that something else has changed. The drafts stay, to be reviewed "
+           "against what the files hold now"));
+    allNames_ = button(tr("Change all names"));
+    allNames_->setToolTip(
+        tr("Some files have other names (hard links): change the files themselves, so that all "
+           "their names show the change"));
+    thisName_ = button(tr("Change this name only"));
+    thisName_->setToolTip(
+        tr("Some files have other names (hard links): give these names files of their own; the "
+           "other names keep the old content"));
     back_ = button(tr("Done"));
     head->addWidget(title_);
     head->addWidget(note_);
     head->addStretch();
-    for (QPushButton* b : {drop_, dropAll_, takeBack_, back_})
+    for (QPushButton* b : {drop_, dropAll_, readAgain_, allNames_, thisName_, retry_, takeBack_, back_})
         head->addWidget(b);
+    connect(retry_, &QPushButton::clicked, this, [this] { session_.write(); });
+    connect(readAgain_, &QPushButton::clicked, this, [this] {
+        std::vector<FileId> files;
+        for (const files::StepRecord& r : session_.lastReport()->steps)
+            if (r.stale && r.step.file > 0)
+                files.push_back(r.step.file);
+        session_.readAgain(files);
+    });
+    connect(allNames_, &QPushButton::clicked, this, [this] { session_.write(files::HardLinks::AllNames); });
+    connect(thisName_, &QPushButton::clicked, this, [this] { session_.write(files::HardLinks::ThisName); });
     banner_ = label({}, "banner");
     banner_->setWordWrap(true);
     tree_ = new QTreeWidget;
@@ -81,7 +106,18 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
 
 void ReviewPage::refresh() {
     bool report = session_.lastReport().has_value();
-    banner_->setVisible(report);
+    bool asks = false, stale = false;
+    if (report)
+        for (const files::StepRecord& r : session_.lastReport()->steps) {
+            asks = asks || r.linksAsked;
+            stale = stale || (r.stale && r.step.file > 0);
+        }
+    readAgain_->setVisible(stale);
+    allNames_->setVisible(asks);
+    thisName_->setVisible(asks);
+    size_t rest = report ? session_.lastReport()->failed + session_.lastReport()->left : 0;
+    retry_->setVisible(rest > 0 && !asks && !stale);
+    retry_->setText(report && session_.lastReport()->left > 0 ? tr("Write the rest") : tr("Retry"));
     drop_->setVisible(!report);
     dropAll_->setVisible(!report);
     takeBack_->setVisible(report && session_.lastReport()->done > 0);
@@ -175,6 +211,16 @@ void ReviewPage::showDrafts() {
                        ? QString()
                        : tr("%1 in %2. Nothing is written yet; all of it can be taken back afterwards.")
                              .arg(parts.join(", "), tr("%n file(s)", "", files)));
+    const library::HistoryUse& history = session_.history();
+    banner_->setVisible(files > 0 && !history.next.empty());
+    if (!history.next.empty())
+        setBanner(
+            tr("The journal is full. With this write the %n oldest set(s), until %1, can no longer be taken "
+               "back. Settings can give the journal more room.",
+               "", static_cast<int>(history.next.size()))
+                .arg(QLocale().toString(QDateTime::fromSecsSinceEpoch(history.next.back().when).date(),
+                                        QLocale::ShortFormat)),
+            "banner");
     empty_->setTexts(tr("There are no drafts"),
                      tr("What you type or take on the bench shows up here before anything is written."));
     stack_->setCurrentIndex(files == 0 ? 1 : 0);
@@ -195,11 +241,10 @@ void ReviewPage::showReport() {
         text += " " + tr("Stopped: %n file(s) were not begun.", "", static_cast<int>(r.left));
     if (!r.error.empty())
         text += " " + qs(r.error);
-    text += " " + tr("The journal keeps what was replaced.");
-    banner_->setText(text);
-    banner_->setObjectName(r.failed > 0 || !r.error.empty() ? "banner" : "bannerGood");
-    banner_->style()->unpolish(banner_);
-    banner_->style()->polish(banner_);
+    text += " " + (allNames_->isHidden() ? tr("The journal keeps what was replaced.")
+                                         : tr("Choose above what is to become of the other names."));
+    banner_->setVisible(true);
+    setBanner(text, r.failed > 0 || !r.error.empty() ? "banner" : "bannerGood");
     tree_->setHeaderLabels({tr("File"), tr("Is now"), tr("Was before"), tr("How it fared")});
     tree_->clear();
     std::vector<const files::StepRecord*> order;
@@ -214,24 +259,44 @@ void ReviewPage::showReport() {
         item->setText(What, shownName(s->step.source));
         item->setFont(What, theme::monoFont());
         bool done = s->state == files::StepState::Done;
-        item->setText(Future, done && !s->step.target.empty()
-                                  ? session_.placeText(s->step.target)
-                                  : tr("%n field(s)", "", static_cast<int>(s->step.changes.size())));
+        QStringList fields;
+        for (const auto& [key, values] : s->step.changes)
+            fields << fieldLabel(key);
+        item->setText(Future, done && !s->step.target.empty() ? session_.placeText(s->step.target)
+                                                              : fields.join(", "));
         item->setText(Present, session_.placeText(s->step.source));
         item->setToolTip(Future, shownPath(s->step.target));
         item->setToolTip(Present, shownPath(s->step.source));
-        for (int column : {Future, Present})
-            item->setFont(column, theme::monoFont());
+        item->setFont(Present, theme::monoFont());
+        if (done && !s->step.target.empty())
+            item->setFont(Future, theme::monoFont());
         QString fared = done ? (s->notes.empty() ? tr("written") : qs(text::join(s->notes, " ")))
-                        : s->state == files::StepState::Failed ? qs(s->error)
+                        : s->state == files::StepState::Failed ? tr("left as before")
                                                                : tr("not begun");
         item->setText(Origin, fared);
         item->setToolTip(Origin, fared);
         item->setForeground(Origin, done ? c.moss : c.rowan);
-        if (!done)
-            item->setIcon(What, theme::icon("attention", c.rowan));
+        if (done)
+            continue;
+        item->setIcon(What, theme::icon("attention", c.rowan));
+        if (s->error.empty())
+            continue;
+        // The reason, and what to do, in full: one line under the file.
+        auto* why = new QTreeWidgetItem(item, {qs(s->error)});
+        why->setFirstColumnSpanned(true);
+        why->setFlags(Qt::ItemIsEnabled);
+        why->setForeground(What, c.rowan);
+        why->setToolTip(What, qs(s->error));
+        item->setExpanded(true);
     }
     stack_->setCurrentIndex(0);
+}
+
+void ReviewPage::setBanner(const QString& text, const char* look) {
+    banner_->setText(text);
+    banner_->setObjectName(look);
+    banner_->style()->unpolish(banner_);
+    banner_->style()->polish(banner_);
 }
 
 void ReviewPage::dropChosen() {

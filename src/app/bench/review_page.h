@@ -21,15 +21,21 @@ public:
     ReviewPage(Session& session, QWidget* parent = nullptr);
     QTreeWidget* tree() { return tree_; }
     void dropChosen();
+    QPushButton* retryButton() { return retry_; }
+    QPushButton* readAgainButton() { return readAgain_; }
+    QPushButton* allNamesButton() { return allNames_; }
+    QPushButton* thisNameButton() { return thisName_; }
+    QString bannerText() const { return banner_->text(); }
 
 private:
     void refresh();
     void showDrafts();
     void showReport();
+    void setBanner(const QString& text, const char* look);
 
     Session& session_;
     QLabel *title_, *note_, *banner_;
-    QPushButton *drop_, *dropAll_, *takeBack_, *back_;
+    QPushButton *drop_, *dropAll_, *takeBack_, *back_, *retry_, *readAgain_, *allNames_, *thisName_;
     QTreeWidget* tree_;
     QStackedWidget* stack_;
     EmptyHint* empty_;

@@ -43,6 +43,19 @@ public:
                             s.done > 0 ? JournalPage::tr("partly taken back") : JournalPage::tr("taken back"),
                             paint::Tone::Neutral) +
                 6;
+        const auto& next = session_.history().next;
+        bool goes = std::any_of(next.begin(), next.end(), [&](const auto& n) { return n.id == s.id; });
+        if (s.dropped || goes)
+            right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22),
+                                 s.dropped ? JournalPage::tr("no longer kept")
+                                           : JournalPage::tr("goes with the next write"),
+                                 s.dropped ? paint::Tone::Neutral : paint::Tone::Attention) +
+                     6;
+        if (s.setAside > 0)
+            right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22),
+                                 JournalPage::tr("%n set aside", "", static_cast<int>(s.setAside)),
+                                 paint::Tone::Wrong) +
+                     6;
         if (s.failed > 0)
             right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22),
                                  JournalPage::tr("%n left out", "", static_cast<int>(s.failed)),
@@ -163,9 +176,9 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
         item->setText(What, shownName(r.step.source));
         item->setFont(What, theme::monoFont());
         item->setToolTip(What, shownPath(r.step.source));
-        static const char* const states[] = {QT_TR_NOOP("not begun"), QT_TR_NOOP("begun"),
-                                             QT_TR_NOOP("written"), QT_TR_NOOP("left as before"),
-                                             QT_TR_NOOP("taken back")};
+        static const char* const states[] = {QT_TR_NOOP("not begun"),  QT_TR_NOOP("begun"),
+                                             QT_TR_NOOP("written"),    QT_TR_NOOP("left as before"),
+                                             QT_TR_NOOP("taken back"), QT_TR_NOOP("set aside")};
         QString state = tr(states[static_cast<size_t>(r.state)]);
         if (!r.error.empty())
             state += ": " + qs(r.error);
@@ -173,7 +186,8 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
         item->setToolTip(State, state);
         bool done = r.state == files::StepState::Done;
         canTakeBack = canTakeBack || done;
-        item->setForeground(State, done ? c.moss : r.state == files::StepState::Failed ? c.rowan : c.second);
+        bool wrong = r.state == files::StepState::Failed || r.state == files::StepState::SetAside;
+        item->setForeground(State, done ? c.moss : wrong ? c.rowan : c.second);
         auto child = [&](const QString& what, const QString& after, const QString& before, bool mono) {
             auto* line = new QTreeWidgetItem(item, {what, after, before});
             line->setForeground(What, c.second);

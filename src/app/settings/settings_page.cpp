@@ -2,8 +2,10 @@
 #include "app/settings/settings_page.h"
 
 #include <QButtonGroup>
+#include <QCheckBox>
 #include <QGridLayout>
 #include <QInputDialog>
+#include <QLocale>
 #include <QMessageBox>
 #include <QRadioButton>
 #include <QScrollArea>
@@ -80,6 +82,27 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
     auto* add = button(tr("Add a shelf\u2026"));
     column->addSpacing(4);
     column->addWidget(add, 0, Qt::AlignLeft);
+    column->addSpacing(20);
+    section(tr("Writing"),
+            tr("Files are changed in place where there is room, otherwise built anew beside the old "
+               "one. Their sound never changes."));
+    keepTimes_ = new QCheckBox(tr("Files keep their time of change when their tags are written"));
+    keepTimes_->setToolTip(tr("Off: other programs and backups see that the file has changed."));
+    column->addWidget(keepTimes_);
+    column->addSpacing(20);
+    section(tr("Journal"),
+            tr("What writing replaced is kept, so that it can be taken back. When there is more than "
+               "this, the oldest goes with the next write; Review says so before."));
+    historyLimit_ = new Choice;
+    historyLimit_->setAccessibleName(tr("How much the journal keeps"));
+    for (uint64_t megabytes : {500u, 1000u, 2000u, 5000u, 10000u, 50000u})
+        historyLimit_->addItem(QLocale().formattedDataSize(static_cast<qint64>(megabytes * 1000000), 0,
+                                                           QLocale::DataSizeSIFormat),
+                               QString::number(megabytes * 1000000));
+    column->addWidget(captioned(tr("Keep up to"), {historyLimit_}), 0, Qt::AlignLeft);
+    historyUse_ = label({}, "quiet");
+    historyUse_->setWordWrap(true);
+    column->addWidget(historyUse_);
     column->addStretch();
 
     auto* scroll = new QScrollArea;
@@ -93,6 +116,13 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
     layout->addWidget(scroll, 1);
     connect(add, &QPushButton::clicked, this, &SettingsPage::shelfWanted);
     connect(&session_, &Session::shelvesChanged, this, &SettingsPage::refreshShelves);
+    connect(keepTimes_, &QCheckBox::clicked, this,
+            [this](bool on) { session_.setSetting("keep-times", on ? "yes" : "no"); });
+    connect(historyLimit_, &QComboBox::activated, this, [this](int i) {
+        session_.setSetting("history-limit", historyLimit_->itemData(i).toString());
+        session_.refreshJournal();
+    });
+    connect(&session_, &Session::journalChanged, this, &SettingsPage::refreshJournal);
     connect(&session_, &Session::loaded, this, [this] {
         QString key = session_.setting("names");
         for (QAbstractButton* b : names_->buttons())
@@ -100,6 +130,26 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
                 b->setChecked(true);
     });
     refreshShelves();
+}
+
+void SettingsPage::refreshJournal() {
+    keepTimes_->setChecked(session_.setting("keep-times") == "yes");
+    const library::HistoryUse& use = session_.history();
+    auto size = [](uint64_t bytes) {
+        return QLocale().formattedDataSize(static_cast<qint64>(bytes), 1, QLocale::DataSizeSIFormat);
+    };
+    // The choice that is nearest to what is set: the limit may have been set from elsewhere.
+    int best = 0;
+    for (int i = 0; i < historyLimit_->count(); ++i)
+        if (historyLimit_->itemData(i).toULongLong() <= use.limit)
+            best = i;
+    historyLimit_->setCurrentIndex(best);
+    QString text =
+        tr("%1 are kept now, in the library: %2.").arg(size(use.used), shownPath(session_.libraryFile()));
+    if (!use.next.empty())
+        text += " " + tr("With the next write the %n oldest set(s) can no longer be taken back.", "",
+                         static_cast<int>(use.next.size()));
+    historyUse_->setText(text);
 }
 
 void SettingsPage::refreshShelves() {

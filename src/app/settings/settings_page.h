@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Settings: how it looks, what names must suit, the shelves.
+// Settings: how it looks, what names must suit, the shelves, how files are written, what the journal keeps.
 #pragma once
 
 #include <QWidget>
@@ -8,6 +8,9 @@
 
 class QGridLayout;
 class QButtonGroup;
+class QCheckBox;
+class QComboBox;
+class QLabel;
 
 namespace moorfrost::app {
 
@@ -25,6 +28,10 @@ private:
     Session& session_;
     QGridLayout* shelves_;
     QButtonGroup* names_;
+    QCheckBox* keepTimes_;
+    QComboBox* historyLimit_;
+    QLabel* historyUse_;
+    void refreshJournal();
 };
 
 } // namespace moorfrost::app

@@ -100,11 +100,18 @@ void Foot::setReviewing(bool on) {
     showDrafts();
 }
 
+void Foot::resizeEvent(QResizeEvent* event) {
+    QFrame::resizeEvent(event);
+    // In a narrow window what matters less makes room.
+    wave_->setVisible(player_.file() && width() >= 900);
+    moves_->setVisible(width() >= 740);
+}
+
 void Foot::showPlayer() {
     auto file = player_.file();
     play_->setIcon(theme::icon(player_.isPlaying() ? "pause" : "play"));
     play_->setEnabled(file != nullptr);
-    wave_->setVisible(file != nullptr);
+    wave_->setVisible(file != nullptr && width() >= 900);
     if (!file) {
         playing_->setText(tr("Nothing is playing"));
         time_->clear();
@@ -165,8 +172,34 @@ JobShelf::JobShelf(JobList& jobs, QWidget* parent) : QFrame(parent), jobs_(jobs)
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(12, 4, 14, 4);
     layout->setSpacing(2);
+    trouble_ = new QWidget;
+    auto* line = new QHBoxLayout(trouble_);
+    line->setContentsMargins(0, 0, 0, 0);
+    line->setSpacing(12);
+    troubleTitle_ = label({}, "wrong");
+    troubleDetail_ = new ShortLabel;
+    auto* look = button(tr("Look"));
+    look->setToolTip(tr("Show every file of this write, with the reasons"));
+    retry_ = button(tr("Retry"));
+    auto* dismiss = button(tr("Dismiss"), "flat");
+    line->addWidget(troubleTitle_);
+    line->addWidget(troubleDetail_, 1);
+    for (QPushButton* b : {look, retry_, dismiss})
+        line->addWidget(b);
+    layout->addWidget(trouble_);
+    trouble_->hide();
+    connect(look, &QPushButton::clicked, this, &JobShelf::lookWanted);
+    connect(dismiss, &QPushButton::clicked, this, [this] { jobs_.setTrouble(std::nullopt); });
+    connect(retry_, &QPushButton::clicked, this, [this] {
+        if (jobs_.trouble())
+            jobs_.trouble()->retry();
+    });
     connect(&jobs_, &JobList::changed, this, &JobShelf::refresh);
     hide();
+}
+
+QString JobShelf::troubleText() const {
+    return jobs_.trouble() ? jobs_.trouble()->title + " " + jobs_.trouble()->detail : QString();
 }
 
 void JobShelf::refresh() {
@@ -193,7 +226,7 @@ void JobShelf::refresh() {
                 if (!job->isDone() && job->progress().total > 0 && i++ == index)
                     job->stop();
         });
-        layout()->addWidget(box);
+        static_cast<QVBoxLayout*>(layout())->insertWidget(static_cast<int>(rows_.size()), box);
         rows_.push_back(row);
     }
     for (size_t i = 0; i < rows_.size(); ++i) {
@@ -213,7 +246,14 @@ void JobShelf::refresh() {
         rows_[i].detail->setText(parts.join(" \u00B7 "));
         rows_[i].stop->setEnabled(!shown[i]->isStopping());
     }
-    setVisible(!shown.empty());
+    trouble_->setVisible(jobs_.trouble().has_value());
+    if (jobs_.trouble()) {
+        troubleTitle_->setText(jobs_.trouble()->title);
+        troubleDetail_->setText(jobs_.trouble()->detail);
+        troubleDetail_->setToolTip(jobs_.trouble()->detail);
+        retry_->setEnabled(jobs_.isIdle());
+    }
+    setVisible(!shown.empty() || jobs_.trouble());
 }
 
 } // namespace moorfrost::app

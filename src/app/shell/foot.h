@@ -45,6 +45,9 @@ public:
     /// On the review page the button writes; elsewhere it leads there.
     void setReviewing(bool on);
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     void showPlayer();
     void showDrafts();
@@ -63,11 +66,16 @@ private:
     bool reviewing_ = false;
 };
 
-/// One line a job: what, how far, how fast, how long still, Stop.
+/// One line a job: what, how far, how fast, how long still, Stop. Below them what went wrong, with Retry.
 class JobShelf : public QFrame {
     Q_OBJECT
 public:
     explicit JobShelf(JobList& jobs, QWidget* parent = nullptr);
+    QPushButton* retryButton() { return retry_; }
+    QString troubleText() const;
+
+signals:
+    void lookWanted();
 
 private:
     struct Row {
@@ -79,6 +87,10 @@ private:
     void refresh();
     JobList& jobs_;
     std::vector<Row> rows_;
+    QWidget* trouble_;
+    QLabel* troubleTitle_;
+    ShortLabel* troubleDetail_;
+    QPushButton* retry_;
 };
 
 } // namespace moorfrost::app

@@ -37,6 +37,11 @@ void JobList::start(const QString& title, work::Job::Work work, std::function<vo
     emit changed();
 }
 
+void JobList::setTrouble(std::optional<Trouble> trouble) {
+    trouble_ = std::move(trouble);
+    emit changed();
+}
+
 void JobList::stopAndWait() {
     stopAll();
     for (auto& job : jobs_)

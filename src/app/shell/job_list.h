@@ -6,12 +6,20 @@
 #include <QObject>
 #include <QTimer>
 
+#include <functional>
 #include <memory>
+#include <optional>
 #include <vector>
 
 #include "core/work/job.h"
 
 namespace moorfrost::app {
+
+/// What a job left to be looked at, until it is retried or dismissed.
+struct Trouble {
+    QString title, detail;
+    std::function<void()> retry;
+};
 
 class JobList : public QObject {
     Q_OBJECT
@@ -23,6 +31,9 @@ public:
     void start(const QString& title, work::Job::Work work, std::function<void()> finished = {});
     const std::vector<std::unique_ptr<work::Job>>& running() const { return jobs_; }
     bool isIdle() const { return jobs_.empty(); }
+    /// One at a time: the last one. Shown on the shelf.
+    void setTrouble(std::optional<Trouble> trouble);
+    const std::optional<Trouble>& trouble() const { return trouble_; }
     void stopAll();
     /// For the end of the program: nothing of this may run on.
     void stopAndWait();
@@ -34,6 +45,7 @@ signals:
 private:
     std::vector<std::unique_ptr<work::Job>> jobs_;
     QTimer timer_;
+    std::optional<Trouble> trouble_;
 };
 
 } // namespace moorfrost::app

@@ -17,6 +17,7 @@
 #include "app/bench/put_away_page.h"
 #include "app/bench/review_page.h"
 #include "app/journal/journal_page.h"
+#include "app/journal/recovery_page.h"
 #include "app/library/library_page.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/command_finder.h"
@@ -64,8 +65,10 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     journal_ = new JournalPage(session_);
     settings_ = new SettingsPage(session_);
     review_ = new ReviewPage(session_);
+    recovery_ = new RecoveryPage(session_);
     stack_ = new QStackedWidget;
-    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, journal_, settings_, review_})
+    for (QWidget* page :
+         std::initializer_list<QWidget*>{bench_, library_, journal_, settings_, review_, recovery_})
         stack_->addWidget(page);
 
     auto* railBox = new QFrame;
@@ -126,6 +129,10 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
             [this] { showWorkspace(workspace() == Review ? before_ : Review); });
     connect(foot_->writeButton(), &QPushButton::clicked, this, &MainWindow::writeOrReview);
     connect(&session_, &Session::said, this, &MainWindow::say);
+    connect(jobShelf_, &JobShelf::lookWanted, this, [this] { showWorkspace(Review); });
+    connect(&session_, &Session::interruptionFound, this, [this] { showWorkspace(Interruption); });
+    connect(recovery_, &RecoveryPage::goOn, this, [this] { showWorkspace(Bench); });
+    connect(recovery_, &RecoveryPage::journalWanted, this, [this] { showWorkspace(Journal); });
     connect(bench_, &BenchPage::playRequested, this, &MainWindow::play);
     connect(library_, &LibraryPage::playRequested, this, &MainWindow::play);
     connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
@@ -347,6 +354,10 @@ void MainWindow::explainScreen() {
     case Review:
         text = tr("All drafts and moves, what will be beside what is now. Delete drops the chosen ones. "
                   "Write carries out the rest.");
+        break;
+    case Interruption:
+        text = tr("What became of each file of a write that was interrupted. The Journal has the same, for "
+                  "later.");
         break;
     }
     say(text, false);

@@ -17,6 +17,7 @@ class Foot;
 class JobShelf;
 class JournalPage;
 class LibraryPage;
+class RecoveryPage;
 class ReviewPage;
 class SettingsPage;
 
@@ -36,7 +37,7 @@ private:
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Workspace { Bench, Library, Journal, Settings, Review };
+    enum Workspace { Bench, Library, Journal, Settings, Review, Interruption };
 
     explicit MainWindow(Session& session, QWidget* parent = nullptr);
     ~MainWindow() override;
@@ -46,6 +47,8 @@ public:
     LibraryPage* library() { return library_; }
     JournalPage* journal() { return journal_; }
     ReviewPage* review() { return review_; }
+    RecoveryPage* recovery() { return recovery_; }
+    JobShelf* jobShelf() { return jobShelf_; }
     Foot* foot() { return foot_; }
     Player& player() { return player_; }
     QList<QAction*> allActions() const { return actions_; }
@@ -74,6 +77,7 @@ private:
     JournalPage* journal_;
     SettingsPage* settings_;
     ReviewPage* review_;
+    RecoveryPage* recovery_;
     QLabel* message_;
     JobShelf* jobShelf_;
     Foot* foot_;

@@ -16,7 +16,8 @@ using library::Store;
 
 namespace {
 const char* const rememberedKeys[] = {"recent folders", "last plan",      "last shelf", "names",
-                                      "put away mode",  "last name plan", "plans",      "batch"};
+                                      "put away mode",  "last name plan", "plans",      "batch",
+                                      "history-limit",  "keep-times"};
 }
 
 struct Session::Snapshot {
@@ -27,6 +28,7 @@ struct Session::Snapshot {
     std::vector<library::Shelf> shelves;
     std::vector<std::tuple<FileId, std::string, library::Draft>> drafts;
     std::vector<library::SetSummary> sets;
+    library::HistoryUse history;
     std::map<std::string, std::string> settings;
 
     static Snapshot of(Store& store, int64_t wantedBatch) {
@@ -44,6 +46,7 @@ struct Session::Snapshot {
         s.shelves = store.shelves();
         s.drafts = store.drafts();
         s.sets = store.sets();
+        s.history = store.historyUse();
         return s;
     }
 };
@@ -89,11 +92,8 @@ Session::Session(const Path& libraryFile, QObject* parent)
     connect(&placeTimer_, &QTimer::timeout, this, &Session::planDraftedMoves);
 
     store_->post([this](Store& store) {
-        std::vector<std::string> sentences = library::sentencesOf(library::recover(store));
-        later([this, sentences] {
-            for (const std::string& s : sentences)
-                emit said(qs(s), true);
-        });
+        auto report = std::make_shared<library::RecoveryReport>(library::recover(store));
+        later([this, report] { tell(*report); });
     });
     reload([this] {
         loaded_ = true;
@@ -104,6 +104,21 @@ Session::Session(const Path& libraryFile, QObject* parent)
 Session::~Session() {
     jobs_.stopAndWait(); // jobs use the store
     store_.reset();
+}
+
+void Session::refreshJournal() {
+    reload();
+}
+
+Path Session::libraryFile() const {
+    return store_->file();
+}
+
+void Session::tell(const library::RecoveryReport& report) {
+    if (report.isEmpty())
+        return;
+    recovered_ = report;
+    emit interruptionFound();
 }
 
 void Session::later(std::function<void()> f) {
@@ -139,6 +154,7 @@ void Session::take(Snapshot s) {
     shelves_ = std::move(s.shelves);
     settings_ = std::move(s.settings);
     sets_ = std::move(s.sets);
+    history_ = std::move(s.history);
     drafts_.load(s.drafts);
     arrangeSleeves();
     emit batchesChanged();

@@ -102,12 +102,19 @@ public:
     size_t movesDrafted() const;
 
     // Writing.
-    void write();
+    void write(files::HardLinks links = files::HardLinks::Ask);
     void takeBack(int64_t set, const std::optional<std::set<size_t>>& steps);
     const std::optional<files::SetReport>& lastReport() const { return lastReport_; }
     int64_t lastSet() const { return lastSet_; }
     void clearReport();
+    /// Reads files that something else has changed. Their drafts stay.
+    void readAgain(const std::vector<FileId>& files);
     const std::vector<library::SetSummary>& sets() const { return sets_; }
+    const library::HistoryUse& history() const { return history_; }
+    void refreshJournal();
+    Path libraryFile() const;
+    /// What was found and put right after a crash; empty if nothing was.
+    const library::RecoveryReport& recovered() const { return recovered_; }
     /// Reads the steps of a set; the answer arrives on the interface thread.
     void readSteps(int64_t set, std::function<void(std::vector<library::SetStep>)> then);
 
@@ -121,7 +128,8 @@ signals:
     void libraryChanged();
     void journalChanged();
     void placementsChanged();
-    void written(); // a write or a take-back has ended
+    void written();           // a write or a take-back has ended
+    void interruptionFound(); // recovered() has something to tell
     void said(const QString& sentence, bool trouble);
 
 private:
@@ -134,6 +142,8 @@ private:
     void describeSleeve(SleeveView& view) const;
     void planDraftedMoves();
     void placed();
+    void tell(const library::RecoveryReport& report);
+    void tellTrouble(const QString& title, const files::SetReport& report);
     void later(std::function<void()> onInterface);
 
     std::unique_ptr<library::StoreThread> store_;
@@ -149,6 +159,8 @@ private:
     std::vector<library::Shelf> shelves_;
     std::map<std::string, std::string> settings_;
     std::vector<library::SetSummary> sets_;
+    library::HistoryUse history_;
+    library::RecoveryReport recovered_;
     std::vector<naming::Placement> placements_;
     std::vector<Path> emptied_;
     std::optional<files::SetReport> lastReport_;
@@ -160,6 +172,7 @@ private:
     uint64_t draftRun_ = 0; // counts changes of drafts: a snapshot from before the last one is not taken
     bool placing_ = false;  // the places are being worked out
     bool writeWhenPlaced_ = false;
+    files::HardLinks links_ = files::HardLinks::Ask; // of that write
 };
 
 } // namespace moorfrost::app

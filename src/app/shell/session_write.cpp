@@ -125,15 +125,33 @@ void Session::placed() {
     placing_ = false;
     emit placementsChanged();
     if (std::exchange(writeWhenPlaced_, false))
-        write();
+        write(links_);
 }
 
-void Session::write() {
+void Session::tellTrouble(const QString& title, const files::SetReport& report) {
+    if (report.failed == 0 && report.left == 0 && report.error.empty())
+        return;
+    QString what = report.failed > 0 ? tr("%n file(s) left as before.", "", static_cast<int>(report.failed))
+                   : report.left > 0
+                       ? tr("Stopped: %n file(s) were not begun.", "", static_cast<int>(report.left))
+                       : tr("The write was stopped.");
+    QString detail = qs(report.error);
+    for (const files::StepRecord& r : report.steps)
+        if (r.state == files::StepState::Failed && detail.isEmpty())
+            detail = shownName(r.step.source) + ": " + qs(r.error);
+    jobs_.setTrouble(Trouble{title + ": " + what, detail, [this] { write(); }});
+}
+
+void Session::write(files::HardLinks links) {
+    links_ = links;
     if (placing_) { // never to a place from before the last edit
         writeWhenPlaced_ = true;
         return;
     }
+    jobs_.setTrouble(std::nullopt);
     files::FileSet set;
+    set.hardLinks = links;
+    set.keepTimes = setting("keep-times") == "yes";
     std::map<FileId, const naming::Placement*> places;
     for (const naming::Placement& p : placements_)
         if (p.id > 0 && p.moves())
@@ -147,6 +165,7 @@ void Session::write() {
         step.file = id;
         step.source = f->path;
         step.expected = f->state;
+        step.expectedFields = f->tags.fields;
         step.changes = drafts_.changes(id);
         if (auto place = places.find(id); place != places.end()) {
             step.target = place->second->to;
@@ -184,11 +203,11 @@ void Session::write() {
                 *outcome = library::writeSet(store, set, batch, stop, progress);
             });
         },
-        [this, outcome, trouble] {
+        [this, outcome, trouble, title] {
             if (!trouble->empty())
                 emit said(qs(*trouble), true);
-            if (!outcome->report.error.empty())
-                emit said(qs(outcome->report.error), true);
+            tell(outcome->recovered);
+            tellTrouble(title, outcome->report);
             if (trouble->empty()) {
                 lastReport_ = std::move(outcome->report);
                 lastSet_ = outcome->set;
@@ -214,9 +233,9 @@ void Session::takeBack(int64_t set, const std::optional<std::set<size_t>>& steps
                 sentence +=
                     " " + tr("%n file(s) could not be: %1", "", static_cast<int>(outcome->refused.size()))
                               .arg(qs(outcome->refused.front().second));
-            if (!trouble->empty())
-                sentence = qs(*trouble);
-            emit said(sentence, !outcome->refused.empty() || !trouble->empty());
+            if (!trouble->empty() || !outcome->error.empty())
+                sentence = qs(trouble->empty() ? outcome->error : *trouble);
+            emit said(sentence, !outcome->refused.empty() || !trouble->empty() || !outcome->error.empty());
             lastReport_.reset();
             drafts_.forgetHistory();
             reload([this] {
@@ -226,8 +245,26 @@ void Session::takeBack(int64_t set, const std::optional<std::set<size_t>>& steps
         });
 }
 
+void Session::readAgain(const std::vector<FileId>& ids) {
+    std::vector<Path> paths;
+    for (FileId id : ids)
+        if (FilePtr f = file(id))
+            paths.push_back(f->path);
+    store_->post([this, paths](Store& store) {
+        for (const Path& path : paths)
+            store.saveFile(files::scanFile(path));
+        later([this] {
+            reload([this] {
+                clearReport();
+                sortIntoSleeves();
+            });
+        });
+    });
+}
+
 void Session::clearReport() {
     lastReport_.reset();
+    jobs_.setTrouble(std::nullopt);
     emit written();
 }
 

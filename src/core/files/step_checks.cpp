@@ -67,8 +67,10 @@ void checkAlone(StepRecord& r, std::map<Path, Path>& folders) {
     if (error || !look)
         return fail(r, "The file is not there any more.");
     bool touched = false;
-    if (std::string why = whyChanged(r, look->state, touched); !why.empty())
+    if (std::string why = whyChanged(r, look->state, touched); !why.empty()) {
+        r.stale = true;
         return fail(r, why);
+    }
     if (touched)
         r.notes.emplace_back("The file was touched since it was read, but what it holds is the same.");
     r.stateBefore = look->state;

@@ -69,6 +69,7 @@ struct StepRecord {
     StepState state = StepState::Planned;
     std::string error;       // a sentence, when it failed
     bool linksAsked = false; // it failed because HardLinks must be chosen
+    bool stale = false;      // it failed because the file is not what was read (not kept)
     std::vector<std::string> notes;
     tags::Fields before, after; // all fields, when tags were changed
     CommitClass how = CommitClass::Nothing;

@@ -177,6 +177,11 @@ WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, st
     store.dropOldHistory();
     StoreJournal journal(store, batch);
     files::FileSet open = set;
+    for (files::Step& step : open.steps) // a stored fixity can show that a file was only touched
+        if (step.expected && step.expectedFields && step.expectedEssence.empty())
+            if (auto now = files::stateOf(step.source); now && *now != *step.expected)
+                if (auto fixity = store.fixity(step.source))
+                    step.expectedEssence = fixity->essence;
     for (const files::NumberedStep& s : store.asideSteps())
         if (s.record.blocked)
             for (files::Step& step : open.steps)

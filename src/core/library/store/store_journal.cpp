@@ -37,7 +37,7 @@ std::vector<Path> pathsFrom(const json& list) {
 }
 
 /// By default two gigabytes are kept for taking back.
-constexpr uint64_t defaultHistory = uint64_t{2} << 30;
+constexpr uint64_t defaultHistory = 2'000'000'000;
 
 constexpr const char* summaryColumns =
     "SELECT id, \"when\", title, running,"
