@@ -88,6 +88,7 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
                "one. Their sound never changes."));
     keepTimes_ = new QCheckBox(tr("Files keep their time of change when their tags are written"));
     keepTimes_->setToolTip(tr("Off: other programs and backups see that the file has changed."));
+    keepTimes_->setObjectName("keep times");
     column->addWidget(keepTimes_);
     column->addSpacing(20);
     section(tr("Journal"),
@@ -95,6 +96,7 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
                "this, the oldest goes with the next write; Review says so before."));
     historyLimit_ = new Choice;
     historyLimit_->setAccessibleName(tr("How much the journal keeps"));
+    historyLimit_->setObjectName("history limit");
     for (uint64_t megabytes : {500u, 1000u, 2000u, 5000u, 10000u, 50000u})
         historyLimit_->addItem(QLocale().formattedDataSize(static_cast<qint64>(megabytes * 1000000), 0,
                                                            QLocale::DataSizeSIFormat),

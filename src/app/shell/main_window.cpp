@@ -286,7 +286,8 @@ void MainWindow::makeActions() {
 }
 
 void MainWindow::showWorkspace(Workspace workspace) {
-    if (this->workspace() == Review && workspace != Review && session_.lastReport())
+    if (this->workspace() == Review && workspace != Review && session_.lastReport() &&
+        !session_.jobs().trouble())
         session_.clearReport(); // the report has been seen; the journal keeps it
     if (workspace == Review && this->workspace() != Review)
         before_ = this->workspace();
@@ -300,7 +301,7 @@ void MainWindow::showWorkspace(Workspace workspace) {
 
 void MainWindow::writeOrReview() {
     if (workspace() != Review) {
-        if (session_.lastReport())
+        if (session_.lastReport() && !session_.jobs().trouble())
             session_.clearReport();
         showWorkspace(Review);
         return;
