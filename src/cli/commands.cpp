@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "cli/commands.h"
+#include "cli/common.h"
 
 #include <cstdio>
 #include <system_error>
@@ -19,13 +19,30 @@
 
 namespace moorfrost::cli {
 
-namespace {
-
-constexpr int wrongly = 2;
-
 void say(const std::string& sentence) {
     fmt::print(stderr, "moorfrost-cli: {}\n", sentence);
 }
+
+std::unique_ptr<library::Store> openLibrary(const Options& options) {
+    Path file = options.library.empty() ? library::Store::defaultPath() : Path(options.library);
+    auto store = library::Store::open(std::filesystem::absolute(file));
+    if (!store) {
+        say(store.error().message);
+        return nullptr;
+    }
+    library::RecoveryReport report = library::recover(**store);
+    for (const std::string& sentence : library::sentencesOf(report))
+        say(sentence);
+    return std::move(*store);
+}
+
+std::vector<Path> pathsOf(const Options& options) {
+    return {options.paths.begin(), options.paths.end()};
+}
+
+namespace {
+
+constexpr int wrongly = 2;
 
 /// How far the work is, on a terminal, a few times a second.
 class ProgressLine {
@@ -49,23 +66,6 @@ private:
     bool shows_;
     std::jthread thread_;
 };
-
-std::unique_ptr<library::Store> openLibrary(const Options& options) {
-    Path file = options.library.empty() ? library::Store::defaultPath() : Path(options.library);
-    auto store = library::Store::open(std::filesystem::absolute(file));
-    if (!store) {
-        say(store.error().message);
-        return nullptr;
-    }
-    library::RecoveryReport report = library::recover(**store);
-    for (const std::string& sentence : library::sentencesOf(report))
-        say(sentence);
-    return std::move(*store);
-}
-
-std::vector<Path> pathsOf(const Options& options) {
-    return {options.paths.begin(), options.paths.end()};
-}
 
 /// Reads all files, on several threads; what cannot be opened at all is said. `fine` turns false if anything
 /// failed.
@@ -99,9 +99,15 @@ std::optional<naming::Plan> parsePlan(const Options& options, const std::vector<
     return std::get<naming::Plan>(parsed);
 }
 
-int writeAndReport(library::Store& store, const files::FileSet& set, bool fine) {
+int writeAndReport(library::Store& store, files::FileSet set, const Options& options, bool fine) {
     if (set.steps.empty())
         return fine ? 0 : 1;
+    if (!options.otherNames.empty())
+        set.hardLinks = options.otherNames == "all" ? files::HardLinks::AllNames : files::HardLinks::ThisName;
+    set.keepTimes = options.keepTimes;
+    if (library::HistoryUse history = store.historyUse(); !history.next.empty())
+        say(fmt::format("The journal is full: the {} oldest sets can no longer be taken back.", history.next.size()));
+    auto start = std::chrono::steady_clock::now();
     work::Progress progress;
     std::optional<ProgressLine> line(std::in_place, progress, "writing");
     library::WriteOutcome outcome = library::writeSet(store, set, 0, {}, progress);
@@ -113,8 +119,10 @@ int writeAndReport(library::Store& store, const files::FileSet& set, bool fine) 
     }
     if (!outcome.report.error.empty())
         say(outcome.report.error);
-    say(fmt::format("{} written, {} failed. To take it back: moorfrost-cli take-back {}", outcome.report.done,
-                    outcome.report.failed, outcome.set));
+    double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+    say(fmt::format("{} written, {} failed, {:.0f} files/s. To take it back: moorfrost-cli take-back {}",
+                    outcome.report.done, outcome.report.failed,
+                    static_cast<double>(set.steps.size()) / std::max(seconds, 1e-6), outcome.set));
     return fine && outcome.report.failed == 0 && outcome.report.error.empty() ? 0 : 1;
 }
 
@@ -122,6 +130,8 @@ files::Step stepFor(const files::ScannedFile& file) {
     files::Step step;
     step.source = file.path;
     step.expected = file.state;
+    if (file.tags)
+        step.expectedFields = file.tags->fields;
     return step;
 }
 
@@ -183,7 +193,7 @@ int setFields(const Options& options) {
         step.changes = changes;
         set.steps.push_back(step);
     }
-    return writeAndReport(*store, set, fine);
+    return writeAndReport(*store, set, options, fine);
 }
 
 int readNames(const Options& options) {
@@ -227,7 +237,7 @@ int readNames(const Options& options) {
         line["error"] = !found[i].tags ? Json(found[i].error) : r.why.empty() ? Json(nullptr) : Json(r.why);
         print(line);
     }
-    return options.dryRun ? (fine ? 0 : 1) : writeAndReport(*store, set, fine);
+    return options.dryRun ? (fine ? 0 : 1) : writeAndReport(*store, set, options, fine);
 }
 
 int putAway(const Options& options) {
@@ -301,7 +311,7 @@ int putAway(const Options& options) {
     if (!store)
         return 1;
     store->addShelf(text::forDisplay(how.shelf.filename().native()), how.shelf);
-    return writeAndReport(*store, set, fine);
+    return writeAndReport(*store, set, options, fine);
 }
 
 int journal(const Options& options) {
@@ -353,8 +363,10 @@ int takeBack(const Options& options) {
         line["set"] = options.set;
         print(line);
     }
+    if (!outcome.error.empty())
+        say(outcome.error);
     say(fmt::format("{} taken back, {} not.", outcome.done, outcome.refused.size()));
-    return outcome.refused.empty() ? 0 : 1;
+    return outcome.refused.empty() && outcome.error.empty() ? 0 : 1;
 }
 
 int search(const Options& options) {

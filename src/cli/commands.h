@@ -22,6 +22,11 @@ struct Options {
     bool copy = false;
     bool dryRun = false;
     bool noSubfolders = false;
+    std::string otherNames; // "all" or "this": what to do with hard links; "": leave such files out
+    bool keepTimes = false;
+    bool sha256 = false;
+    bool store = false;
+    std::string against; // a file of fixity lines
 };
 
 int scan(const Options& options);
@@ -31,5 +36,7 @@ int putAway(const Options& options);
 int journal(const Options& options);
 int takeBack(const Options& options);
 int search(const Options& options);
+int fixity(const Options& options);
+int verify(const Options& options);
 
 } // namespace moorfrost::cli

@@ -24,11 +24,19 @@ int main(int argc, char** argv) {
         return sub;
     };
     withPaths(add("scan", "Read files: one object a file", scan));
-    withPaths(add("set", "Write fields", setFields))
+    auto withWriting = [&](CLI::App* sub) {
+        sub->add_option("--other-names", o.otherNames,
+                        "Files with hard links: change all their names, or this one only; else they are left out")
+            ->check(CLI::IsMember({"all", "this"}));
+        sub->add_flag("--keep-times", o.keepTimes, "Files keep their time of change");
+        return sub;
+    };
+    withWriting(withPaths(add("set", "Write fields", setFields)))
         ->add_option("--field", o.fields,
                      "name=value; several times for several values, blank to remove the field")
         ->required();
-    CLI::App* names = withPaths(add("read-names", "Fill fields from the names of the files", readNames));
+    CLI::App* names =
+        withWriting(withPaths(add("read-names", "Fill fields from the names of the files", readNames)));
     names->add_option("--plan", o.plan, "Such as \"{artist}/{album}/{track} {title}\"")->required();
     names->add_flag("--dry-run", o.dryRun, "Only say what would be written");
     CLI::App* put = withPaths(add("put-away", "Rename and move files to their place on a shelf", putAway));
@@ -44,6 +52,14 @@ int main(int argc, char** argv) {
     add("take-back", "Undo a set that was written", takeBack)
         ->add_option("id", o.set, "Its number")
         ->required();
+    CLI::App* fix = withPaths(add("fixity", "Print checksums of the sound, without the tags", fixity));
+    fix->add_flag("--sha256", o.sha256, "SHA-256 as well");
+    fix->add_flag("--store", o.store, "Keep them in the library");
+    CLI::App* check = add("verify", "Compare the sound of files with stored checksums", verify);
+    check->add_option("path", o.paths, "Files and folders; none: all whose fixity is stored");
+    check->add_flag("--no-subfolders", o.noSubfolders, "Leave out the folders inside the folders");
+    check->add_option("--against", o.against, "A file with what \"fixity\" printed, instead of the library")
+        ->excludes("path");
     add("search", "Find files that are put away", search)
         ->add_option("text", o.query, "Words in any order")
         ->required();

@@ -2,6 +2,7 @@
 // The whole slice through moorfrost-cli, on real files of all seven formats, read back by ffprobe.
 #include <QtTest>
 
+#include <QCryptographicHash>
 #include <QJsonArray>
 #include <QJsonDocument>
 #include <QJsonObject>
@@ -193,6 +194,85 @@ private slots:
         QVERIFY(test::readBytes(*box_ / "shelf/Quayside.mp3") == test::readBytes(file));
         Answer again = run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{title}", "--copy"});
         QCOMPARE(again.code, 1); // the name is taken now
+    }
+
+    void fixityOutlivesTagsAndMoves() {
+        for (const std::string& e : test::endings())
+            test::makeSound(*box_ / "in", "song" + e);
+        Answer stored = run({"fixity", path("in"), "--sha256", "--store"});
+        QCOMPARE(stored.code, 0);
+        QCOMPARE(stored.lines.size(), static_cast<qsizetype>(test::endings().size()));
+        QCOMPARE(stored.lines[0]["essence_xxh3"].toString().size(), 32);
+        // What another program makes of the same bytes: all of the data chunk and its description.
+        for (const QJsonObject& o : stored.lines)
+            if (o["path"].toString().endsWith(".wav")) {
+                std::string wav = test::readBytes(o["path"].toString().toStdString());
+                size_t fmt = wav.find("fmt "), data = wav.find("data");
+                std::string bytes = wav.substr(fmt + 8, 16) + wav.substr(data + 8, o["essence_bytes"].toInt() - 16);
+                QCOMPARE(o["essence_sha256"].toString().toLatin1(),
+                         QCryptographicHash::hash(QByteArray::fromStdString(bytes), QCryptographicHash::Sha256)
+                             .toHex());
+            }
+        QCOMPARE(run({"verify"}).code, 0);
+        QCOMPARE(run({"set", path("in"), "--field", "title=Gorse", "--field", "comment=A longer one"}).code, 0);
+        std::filesystem::create_directories(*box_ / "shelf");
+        QCOMPARE(run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{format}/{title}"}).code, 0);
+        Answer after = run({"verify", path("shelf")});
+        QCOMPARE(after.code, 0);
+        QCOMPARE(after.lines.size(), static_cast<qsizetype>(test::endings().size()));
+        for (const QJsonObject& o : after.lines)
+            QCOMPARE(o["state"].toString(), QString("same"));
+        // One bit of sound, one file gone, one never stored.
+        Path first = after.lines[0]["path"].toString().toStdString();
+        Path second = after.lines[1]["path"].toString().toStdString();
+        std::string bytes = test::readBytes(first);
+        bytes[bytes.size() / 2] = static_cast<char>(bytes[bytes.size() / 2] ^ 4);
+        test::writeBytes(first, bytes);
+        std::filesystem::remove(second);
+        Answer damaged = run({"verify"});
+        QCOMPARE(damaged.code, 1);
+        QStringList states;
+        for (const QJsonObject& o : damaged.lines)
+            if (o["state"].toString() != "same") {
+                states << o["state"].toString();
+                QVERIFY(!o["error"].toString().isEmpty());
+            }
+        states.sort();
+        QVERIFY2(states == QStringList({"changed", "missing"}) || states == QStringList({"failed", "missing"}),
+                 qPrintable(states.join(' ')));
+        test::makeSound(*box_ / "in", "new.flac");
+        Answer unknown = run({"verify", path("in")});
+        QCOMPARE(unknown.code, 1);
+        QCOMPARE(unknown.lines[0]["state"].toString(), QString("not stored"));
+    }
+
+    void fixityAgainstAFile() {
+        test::makeSound(*box_ / "in", "a.flac");
+        test::makeSound(*box_ / "in", "b.mp3");
+        Answer printed = run({"fixity", path("in")});
+        std::string lines;
+        for (const QJsonObject& o : printed.lines)
+            lines += QJsonDocument(o).toJson(QJsonDocument::Compact).toStdString() + "\n";
+        test::writeBytes(*box_ / "fixity.jsonl", lines);
+        QCOMPARE(run({"verify", "--against", path("fixity.jsonl")}).code, 0);
+        test::writeBytes(*box_ / "fixity.jsonl", lines + "not a line\n");
+        Answer wrong = run({"verify", "--against", path("fixity.jsonl")});
+        QCOMPARE(wrong.code, 2);
+        QVERIFY(wrong.messages.contains("Line 3"));
+    }
+
+    void otherNamesOfFiles() {
+        Path file = test::makeSound(*box_ / "in", "a.flac");
+        std::filesystem::create_hard_link(file, *box_ / "twin.flac");
+        Answer left = run({"set", path("in"), "--field", "title=Gorse"});
+        QCOMPARE(left.code, 1);
+        QVERIFY(left.lines[0]["error"].toString().contains("hard links"));
+        Answer all = run({"set", path("in"), "--field", "title=Gorse", "--other-names", "all"});
+        QCOMPARE(all.code, 0);
+        QVERIFY(all.messages.contains("files/s"));
+        QVERIFY(std::filesystem::equivalent(file, *box_ / "twin.flac"));
+        QCOMPARE(run({"set", path("in"), "--field", "title=x", "--other-names", "this"}).code, 0);
+        QVERIFY(!std::filesystem::equivalent(file, *box_ / "twin.flac"));
     }
 
 private:

@@ -103,6 +103,14 @@ public:
             else if (record->state == StepState::TakenBack)
                 back.push_back(record);
         }
+        std::vector<std::pair<Path, Path>> moves;
+        for (const StepRecord* r : done)
+            if (!r->step.copy && !r->step.target.empty())
+                moves.emplace_back(r->step.source, r->step.target);
+        for (const StepRecord* r : back)
+            if (!r->step.copy && !r->step.target.empty())
+                moves.emplace_back(r->step.target, r->step.source);
+        store_.moveFixity(moves);
         follow(store_, shelves_, batch_, done, reread_);
         unfollow(store_, shelves_, batch_, back);
         transaction.commit();

@@ -93,6 +93,8 @@ public:
     void saveFixity(const Fixity& fixity);
     std::optional<Fixity> fixity(const Path& path);
     std::vector<Fixity> allFixity();
+    /// It follows files that are moved, which may change places among themselves.
+    void moveFixity(const std::vector<std::pair<Path, Path>>& moves);
     std::vector<Path> removedFolders(int64_t set);
     int64_t batchOfSet(int64_t set);
 

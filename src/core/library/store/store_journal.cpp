@@ -269,6 +269,20 @@ std::vector<Fixity> Store::allFixity() {
     return readFixity(nullptr);
 }
 
+void Store::moveFixity(const std::vector<std::pair<Path, Path>>& moves) {
+    Statement any(db_.handle(), "SELECT 1 FROM fixity LIMIT 1");
+    if (moves.empty() || !any.step())
+        return;
+    Transaction transaction(db_);
+    Statement move(db_.handle(), "UPDATE OR REPLACE fixity SET path=? WHERE path=?");
+    auto between = [](size_t i) { return Path(std::string("\0", 1) + std::to_string(i)); };
+    for (size_t i = 0; i < moves.size(); ++i)
+        move.bindPath(between(i)).bindPath(moves[i].first).run();
+    for (size_t i = 0; i < moves.size(); ++i)
+        move.bindPath(moves[i].second).bindPath(between(i)).run();
+    transaction.commit();
+}
+
 std::vector<Fixity> Store::readFixity(const Path* only) {
     std::vector<Fixity> out;
     Statement s(db_.handle(), std::string("SELECT path, essence, sha256, bytes, \"when\" FROM fixity ") +
