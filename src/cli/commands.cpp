@@ -106,7 +106,8 @@ int writeAndReport(library::Store& store, files::FileSet set, const Options& opt
         set.hardLinks = options.otherNames == "all" ? files::HardLinks::AllNames : files::HardLinks::ThisName;
     set.keepTimes = options.keepTimes;
     if (library::HistoryUse history = store.historyUse(); !history.next.empty())
-        say(fmt::format("The journal is full: the {} oldest sets can no longer be taken back.", history.next.size()));
+        say(fmt::format("The journal is full: the {} oldest sets can no longer be taken back.",
+                        history.next.size()));
     auto start = std::chrono::steady_clock::now();
     work::Progress progress;
     std::optional<ProgressLine> line(std::in_place, progress, "writing");

@@ -25,8 +25,9 @@ int main(int argc, char** argv) {
     };
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {
-        sub->add_option("--other-names", o.otherNames,
-                        "Files with hard links: change all their names, or this one only; else they are left out")
+        sub->add_option(
+               "--other-names", o.otherNames,
+               "Files with hard links: change all their names, or this one only; else they are left out")
             ->check(CLI::IsMember({"all", "this"}));
         sub->add_flag("--keep-times", o.keepTimes, "Files keep their time of change");
         return sub;

@@ -208,15 +208,19 @@ private slots:
             if (o["path"].toString().endsWith(".wav")) {
                 std::string wav = test::readBytes(o["path"].toString().toStdString());
                 size_t fmt = wav.find("fmt "), data = wav.find("data");
-                std::string bytes = wav.substr(fmt + 8, 16) + wav.substr(data + 8, o["essence_bytes"].toInt() - 16);
-                QCOMPARE(o["essence_sha256"].toString().toLatin1(),
-                         QCryptographicHash::hash(QByteArray::fromStdString(bytes), QCryptographicHash::Sha256)
-                             .toHex());
+                std::string bytes =
+                    wav.substr(fmt + 8, 16) + wav.substr(data + 8, o["essence_bytes"].toInt() - 16);
+                QCOMPARE(
+                    o["essence_sha256"].toString().toLatin1(),
+                    QCryptographicHash::hash(QByteArray::fromStdString(bytes), QCryptographicHash::Sha256)
+                        .toHex());
             }
         QCOMPARE(run({"verify"}).code, 0);
-        QCOMPARE(run({"set", path("in"), "--field", "title=Gorse", "--field", "comment=A longer one"}).code, 0);
+        QCOMPARE(run({"set", path("in"), "--field", "title=Gorse", "--field", "comment=A longer one"}).code,
+                 0);
         std::filesystem::create_directories(*box_ / "shelf");
-        QCOMPARE(run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{format}/{title}"}).code, 0);
+        QCOMPARE(run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{format}/{title}"}).code,
+                 0);
         Answer after = run({"verify", path("shelf")});
         QCOMPARE(after.code, 0);
         QCOMPARE(after.lines.size(), static_cast<qsizetype>(test::endings().size()));
@@ -238,7 +242,8 @@ private slots:
                 QVERIFY(!o["error"].toString().isEmpty());
             }
         states.sort();
-        QVERIFY2(states == QStringList({"changed", "missing"}) || states == QStringList({"failed", "missing"}),
+        QVERIFY2(states == QStringList({"changed", "missing"}) ||
+                     states == QStringList({"failed", "missing"}),
                  qPrintable(states.join(' ')));
         test::makeSound(*box_ / "in", "new.flac");
         Answer unknown = run({"verify", path("in")});

@@ -196,6 +196,38 @@ private slots:
         QCOMPARE(tags::readTags(file)->fields["title"].front(), std::string("Gorse"));
     }
 
+    // A file that was cut anywhere in its sound is told apart from a whole one, and never written to.
+    void cutShortIsNeverWritten_data() { valuesInTheSecondReader_data(); }
+    void cutShortIsNeverWritten() {
+        QFETCH(QString, ending);
+        if (ending == ".wv")
+            QSKIP("WavPack says nothing of the length of what follows");
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a" + ending.toStdString());
+        std::string whole = test::readBytes(file);
+        // Not an MP3 by less than its encoder's own doubt.
+        std::vector<double> parts = {0.5, 0.8};
+        if (ending != ".mp3")
+            parts.insert(parts.end(), {0.97, 0.999});
+        for (double part : parts) {
+            auto size = static_cast<size_t>(static_cast<double>(whole.size()) * part);
+            if (ending == ".m4a" && part > 0.9)
+                continue; // the index is at the end
+            test::writeBytes(file, whole.substr(0, size));
+            std::string cut = test::readBytes(file);
+            auto prepared = tags::prepareEdit(file, {{"title", {"Gorse"}}});
+            QVERIFY2(!prepared, qPrintable(ending + " " + QString::number(part)));
+            QVERIFY2(prepared.error().message.find("cut short") != std::string::npos,
+                     prepared.error().message.c_str());
+            if (ending == ".flac") { // what is there can still be read
+                QVERIFY_RESULT(tags::readTags(file));
+                QVERIFY(part > 0.9 || tags::readTags(file)->damaged);
+            }
+        }
+        test::writeBytes(file, whole);
+        QVERIFY_RESULT(tags::prepareEdit(file, {{"title", {"Gorse"}}}));
+    }
+
     void lettersInATempoAreRefused() {
         test::Sandbox box;
         Path file = test::makeSound(box.root(), "a.m4a");

@@ -12,6 +12,7 @@
 #include <unistd.h>
 
 #include "core/audio/essence.h"
+#include "core/files/io.h"
 #include "core/library/writing.h"
 #include "core/tags/tag_io.h"
 #include "support/sample_files.h"
@@ -256,6 +257,36 @@ private slots:
         // A file may change the form of its own name, and the case of its letters.
         QCOMPARE(write({"m", {step(there, {}, two)}, {}}).report.done, size_t{1});
         QCOMPARE(write({"m", {step(two, {}, *box_ / "STROM.mp3")}, {}}).report.done, size_t{1});
+    }
+
+    // As on a disk that does not tell upper from lower case, played with a second name of the same file: the
+    // new name is there already, and goes when the old one goes.
+    void aNewNameThatIsTheFileItself() {
+        Path file = test::makeSound(box_->root(), "night post.mp3"), target = *box_ / "Night Post.mp3";
+        std::string bytes = test::readBytes(file);
+        std::filesystem::create_hard_link(file, target);
+        struct Folding : files::io::Observer {
+            Path twin;
+            int before(files::io::Event&) override { return 0; }
+            void after(const files::io::Event& e) override {
+                if (e.call == files::io::Call::Rename && e.to.extension() == ".parked")
+                    ::unlink(twin.c_str());
+            }
+        } folding;
+        folding.twin = target;
+        files::io::observe(&folding);
+        auto report = write({"m", {step(file, {}, target)}, {}}).report;
+        files::io::observe(nullptr);
+        QVERIFY2(report.done == 1, report.steps[0].error.c_str());
+        QVERIFY(!std::filesystem::exists(file));
+        QVERIFY(test::readBytes(target) == bytes);
+        // Where the other name is a second name in truth, nothing is replaced and all stays as it was.
+        std::filesystem::create_hard_link(target, file);
+        report = write({"m", {step(file, {}, target)}, {}}).report;
+        QCOMPARE(report.failed, size_t{1});
+        QVERIFY(test::readBytes(file) == bytes && test::readBytes(target) == bytes);
+        for (const auto& e : std::filesystem::directory_iterator(box_->root()))
+            QVERIFY(!e.path().filename().native().starts_with(".moorfrost"));
     }
 
     // On a disk that does not tell upper from lower case the new name is there already: it is the file

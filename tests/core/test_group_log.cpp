@@ -118,7 +118,8 @@ private slots:
                 bytes.resize(random() % bytes.size());
             auto steps = GroupLog::decode(bytes);
             if (steps) {
-                QVERIFY(GroupLog::encode(*GroupLog::decode(GroupLog::encode(*steps))) == GroupLog::encode(*steps));
+                QVERIFY(GroupLog::encode(*GroupLog::decode(GroupLog::encode(*steps))) ==
+                        GroupLog::encode(*steps));
             }
         }
         // The seeds of the fuzzer mean something.

@@ -16,6 +16,7 @@ extern "C" {
 #include <libavutil/sha.h>
 }
 
+#include "core/audio/cut_short.h"
 #include "core/text/text.h"
 
 namespace moorfrost::audio {
@@ -384,7 +385,7 @@ Result<Essence> essenceOf(const ByteSource& source, Format format) {
     return hasher.result();
 }
 
-std::string whyCutShort(const ByteSource& source, Format format) {
+std::string whyCutShort(const ByteSource& source, Format format, bool thorough) {
     if (isOgg(format)) { // walking every page would read the whole file: the last page tells
         uint64_t tail = std::min<uint64_t>(source.size(), 65536 + 512);
         std::string b = source.bytes(source.size() - tail, static_cast<size_t>(tail));
@@ -399,7 +400,15 @@ std::string whyCutShort(const ByteSource& source, Format format) {
             return "The file is cut short in the middle of a page.";
         return b[page + 5] & 4 ? "" : "The file is cut short: its last page is missing.";
     }
-    Status walked = walk(source, format, [&](uint64_t, uint64_t to) { return to <= source.size(); });
+    Ranges parts;
+    Status walked = walk(source, format, [&](uint64_t from, uint64_t to) {
+        parts.emplace_back(from, to);
+        return to <= source.size();
+    });
+    if (walked && format == Format::Flac && parts.size() == 2)
+        return whyFlacCutShort(source, parts[0].first, parts[1].first, parts[1].second, thorough);
+    if (walked && format == Format::Mp3)
+        return whyMp3CutShort(source, parts[0].first, parts[0].second);
     return walked || walked.error().kind == ErrorKind::Unsupported ? std::string() : walked.error().message;
 }
 

@@ -32,8 +32,9 @@ Result<std::string> essenceSha256(const ByteSource& source, Format format);
 /// recipe takes from the original unmoved or moved as a whole need not be read. An Error says what is wrong.
 Status sameEssence(const ByteSource& original, const Recipe& recipe, Format format);
 
-/// A sentence if the structure says the file is cut short, else "". Reads headers only.
-std::string whyCutShort(const ByteSource& source, Format format);
+/// A sentence if the structure says the file is cut short, else "". Reads headers and the end only.
+/// `thorough`: checksums of the last frame, too, as before a write.
+std::string whyCutShort(const ByteSource& source, Format format, bool thorough = false);
 
 /// XXH3-128 of all bytes, 32 hex digits.
 std::string contentHash(const ByteSource& source);

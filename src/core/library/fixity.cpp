@@ -14,7 +14,8 @@ Result<Fixity> fixityOf(const Path& path, bool sha256) {
     audio::Format format = audio::detectFormat(**source);
     auto named = [&](const Error& e) { return Error{e.kind, path, e.message}; };
     if (format == audio::Format::Unknown)
-        return Error{ErrorKind::Unsupported, path, "The content is not sound in any format that Moorfrost reads."};
+        return Error{ErrorKind::Unsupported, path,
+                     "The content is not sound in any format that Moorfrost reads."};
     auto essence = audio::essenceOf(**source, format);
     if (!essence)
         return named(essence.error());
@@ -42,7 +43,8 @@ FixityCheck checkFixity(const Fixity& stored) {
     bool same = stored.sha256.empty() ? stored.essence == now->essence : stored.sha256 == now->sha256;
     if (!same || stored.bytes != now->bytes) {
         check.state = FixityState::Changed;
-        check.error = "The sound is not the one that was stored. Bring a copy from your backup, and listen to both.";
+        check.error =
+            "The sound is not the one that was stored. Bring a copy from your backup, and listen to both.";
     }
     return check;
 }

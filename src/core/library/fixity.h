@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Fixity: proof over years that the sound of a file is the sound that it was. It is taken of the essence, so tags
-// may be written and names may change.
+// Fixity: proof over years that the sound of a file is the sound that it was. It is taken of the essence, so
+// tags may be written and names may change.
 #pragma once
 
 #include "core/audio/format.h"

@@ -251,6 +251,8 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
     auto opened = openAndDetect(path);
     if (!opened)
         return opened.error();
+    if (opened->cutShort.empty())
+        opened->cutShort = audio::whyCutShort(*opened->source, opened->format, true);
     if (!opened->cutShort.empty())
         return Error{ErrorKind::Damaged, path, opened->cutShort + " Damaged files are not written to."};
     if (opened->format == Format::Asf)

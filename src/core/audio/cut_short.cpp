@@ -1,0 +1,154 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/audio/cut_short.h"
+
+#include <algorithm>
+#include <array>
+#include <optional>
+
+#include <fmt/format.h>
+
+namespace moorfrost::audio {
+
+namespace {
+
+uint8_t byteAt(std::string_view b, size_t i) {
+    return static_cast<uint8_t>(b[i]);
+}
+
+uint64_t bigEndian(std::string_view b, size_t at, size_t n) {
+    uint64_t v = 0;
+    for (size_t i = 0; i < n; ++i)
+        v = v << 8 | byteAt(b, at + i);
+    return v;
+}
+
+/// CRC-8 with the polynomial x^8 + x^2 + x + 1.
+uint8_t crc8(std::string_view bytes) {
+    uint8_t crc = 0;
+    for (char c : bytes) {
+        crc = static_cast<uint8_t>(crc ^ static_cast<uint8_t>(c));
+        for (int i = 0; i < 8; ++i)
+            crc = static_cast<uint8_t>(crc & 0x80 ? crc << 1 ^ 0x07 : crc << 1);
+    }
+    return crc;
+}
+
+/// CRC-16 with the polynomial x^16 + x^15 + x^2 + 1, one byte on.
+uint16_t crc16(uint16_t crc, uint8_t byte) {
+    static const std::array<uint16_t, 256> table = [] {
+        std::array<uint16_t, 256> t{};
+        for (unsigned i = 0; i < 256; ++i) {
+            unsigned v = i << 8;
+            for (int k = 0; k < 8; ++k)
+                v = v & 0x8000 ? v << 1 ^ 0x8005 : v << 1;
+            t[i] = static_cast<uint16_t>(v);
+        }
+        return t;
+    }();
+    return static_cast<uint16_t>(crc << 8 ^ table[(crc >> 8 ^ byte) & 0xFF]);
+}
+
+struct FrameHeader {
+    uint64_t firstSample = 0;
+    uint64_t samples = 0;
+};
+
+std::optional<FrameHeader> frameHeader(std::string_view b, uint64_t blockSize) {
+    if (b.size() < 6 || byteAt(b, 0) != 0xFF || (byteAt(b, 1) & 0xFE) != 0xF8 || (byteAt(b, 3) & 1) != 0)
+        return std::nullopt;
+    unsigned sizeCode = byteAt(b, 2) >> 4, rateCode = byteAt(b, 2) & 15;
+    if (sizeCode == 0 || rateCode == 15)
+        return std::nullopt;
+    // The number is coded like UTF-8, in up to seven bytes.
+    unsigned first = byteAt(b, 4);
+    size_t more = 0;
+    while (more < 7 && first & (0x80u >> more))
+        ++more;
+    if (more == 1 || more > 7)
+        return std::nullopt;
+    size_t length = more == 0 ? 1 : more;
+    if (b.size() < 4 + length + 5)
+        return std::nullopt;
+    uint64_t number = more == 0 ? first : first & (0x7Fu >> more);
+    for (size_t i = 1; i < length; ++i) {
+        if ((byteAt(b, 4 + i) & 0xC0) != 0x80)
+            return std::nullopt;
+        number = number << 6 | (byteAt(b, 4 + i) & 0x3Fu);
+    }
+    size_t at = 4 + length;
+    FrameHeader header;
+    if (sizeCode == 1)
+        header.samples = 192;
+    else if (sizeCode <= 5)
+        header.samples = 576u << (sizeCode - 2);
+    else if (sizeCode == 6)
+        header.samples = bigEndian(b, at++, 1) + 1;
+    else if (sizeCode == 7)
+        header.samples = bigEndian(b, (at += 2) - 2, 2) + 1;
+    else
+        header.samples = 256u << (sizeCode - 8);
+    at += rateCode == 12 ? 1 : rateCode >= 13 ? 2 : 0;
+    if (b.size() <= at || crc8(b.substr(0, at)) != byteAt(b, at))
+        return std::nullopt;
+    header.firstSample = byteAt(b, 1) & 1 ? number : number * blockSize;
+    return header;
+}
+
+/// Whether some first part of these bytes is a frame with the right checksum: what follows it is none of ours.
+bool hasWholeFrame(std::string_view b) {
+    uint16_t crc = 0;
+    for (size_t i = 0; i < b.size(); ++i) {
+        if (i >= 8 && i + 1 < b.size() && crc == bigEndian(b, i, 2))
+            return true;
+        crc = crc16(crc, byteAt(b, i));
+    }
+    return false;
+}
+
+} // namespace
+
+std::string whyFlacCutShort(const ByteSource& source, uint64_t streamInfo, uint64_t start, uint64_t end,
+                            bool thorough) {
+    std::string info = source.bytes(streamInfo, 18);
+    if (info.size() < 18 || end <= start)
+        return {};
+    uint64_t blockSize = bigEndian(info, 0, 2), largest = bigEndian(info, 7, 3);
+    uint64_t total = (bigEndian(info, 13, 1) & 15) << 32 | bigEndian(info, 14, 4);
+    if (total == 0)
+        return {}; // not known, says the file
+    uint64_t window = std::min<uint64_t>(end - start, (largest > 0 ? largest : 256 * 1024) + 64);
+    std::string tail = source.bytes(end - window, static_cast<size_t>(window));
+    for (size_t i = tail.size(); i-- > 0;) {
+        auto header = frameHeader(std::string_view(tail).substr(i), blockSize);
+        if (!header)
+            continue;
+        uint64_t there = header->firstSample + header->samples;
+        if (there < total)
+            return fmt::format("The file is cut short: about {} of {} samples are there.", there, total);
+        if (there == total && thorough && !hasWholeFrame(std::string_view(tail).substr(i)))
+            return "The file is cut short in its last frame.";
+        return {};
+    }
+    return {};
+}
+
+std::string whyMp3CutShort(const ByteSource& source, uint64_t start, uint64_t end) {
+    std::string b = source.bytes(start, 64);
+    if (b.size() < 64 || byteAt(b, 0) != 0xFF || (byteAt(b, 1) & 0xE0) != 0xE0)
+        return {};
+    bool version1 = (byteAt(b, 1) & 0x18) == 0x18, mono = (byteAt(b, 3) & 0xC0) == 0xC0;
+    size_t at = version1 ? (mono ? 21 : 36) : (mono ? 13 : 21);
+    std::string_view mark = std::string_view(b).substr(at, 4);
+    if (mark != "Xing" && mark != "Info")
+        return {};
+    uint64_t flags = bigEndian(b, at + 4, 4);
+    if (!(flags & 2))
+        return {};
+    uint64_t wanted = bigEndian(b, at + 8 + (flags & 1 ? 4 : 0), 4);
+    // Encoders count a frame more or less, or their own tags: only what is clearly missing is told.
+    if (end - start + 2048 >= wanted || (end - start) * 100 >= wanted * 99)
+        return {};
+    return fmt::format("The file is cut short: {} bytes of sound should be there, {} are.", wanted, end - start);
+}
+
+} // namespace moorfrost::audio
