@@ -33,19 +33,38 @@ uint8_t crc8(std::string_view bytes) {
     return crc;
 }
 
-/// CRC-16 with the polynomial x^16 + x^15 + x^2 + 1, one byte on.
-uint16_t crc16(uint16_t crc, uint8_t byte) {
-    static const std::array<uint16_t, 256> table = [] {
-        std::array<uint16_t, 256> t{};
+using Crc16Tables = std::array<std::array<uint16_t, 256>, 8>;
+
+/// CRC-16 with the polynomial x^16 + x^15 + x^2 + 1; table n is for a byte with n more behind it.
+const Crc16Tables& crc16Tables() {
+    static const Crc16Tables tables = [] {
+        Crc16Tables t{};
         for (unsigned i = 0; i < 256; ++i) {
             unsigned v = i << 8;
             for (int k = 0; k < 8; ++k)
                 v = v & 0x8000 ? v << 1 ^ 0x8005 : v << 1;
-            t[i] = static_cast<uint16_t>(v);
+            t[0][i] = static_cast<uint16_t>(v);
         }
+        for (size_t n = 1; n < 8; ++n)
+            for (size_t i = 0; i < 256; ++i)
+                t[n][i] = static_cast<uint16_t>(t[n - 1][i] << 8 ^ t[0][t[n - 1][i] >> 8]);
         return t;
     }();
-    return static_cast<uint16_t>(crc << 8 ^ table[(crc >> 8 ^ byte) & 0xFF]);
+    return tables;
+}
+
+uint16_t crc16(std::string_view b, uint16_t crc = 0) {
+    const Crc16Tables& t = crc16Tables();
+    size_t i = 0;
+    for (; i + 8 <= b.size(); i += 8) {
+        unsigned a = byteAt(b, i) ^ crc >> 8, c = byteAt(b, i + 1) ^ (crc & 0xFFu);
+        crc = static_cast<uint16_t>(t[7][a] ^ t[6][c] ^ t[5][byteAt(b, i + 2)] ^ t[4][byteAt(b, i + 3)] ^
+                                    t[3][byteAt(b, i + 4)] ^ t[2][byteAt(b, i + 5)] ^ t[1][byteAt(b, i + 6)] ^
+                                    t[0][byteAt(b, i + 7)]);
+    }
+    for (; i < b.size(); ++i)
+        crc = static_cast<uint16_t>(crc << 8 ^ t[0][(crc >> 8 ^ byteAt(b, i)) & 0xFF]);
+    return crc;
 }
 
 struct FrameHeader {
@@ -94,13 +113,16 @@ std::optional<FrameHeader> frameHeader(std::string_view b, uint64_t blockSize) {
     return header;
 }
 
-/// Whether some first part of these bytes is a frame with the right checksum: what follows it is none of ours.
+/// Whether some first part of these bytes is a frame with the right checksum: what follows it is none of
+/// ours.
 bool hasWholeFrame(std::string_view b) {
+    if (crc16(b) == 0) // the checksum is the last two bytes
+        return true;
     uint16_t crc = 0;
     for (size_t i = 0; i < b.size(); ++i) {
         if (i >= 8 && i + 1 < b.size() && crc == bigEndian(b, i, 2))
             return true;
-        crc = crc16(crc, byteAt(b, i));
+        crc = crc16(b.substr(i, 1), crc);
     }
     return false;
 }
@@ -148,7 +170,8 @@ std::string whyMp3CutShort(const ByteSource& source, uint64_t start, uint64_t en
     // Encoders count a frame more or less, or their own tags: only what is clearly missing is told.
     if (end - start + 2048 >= wanted || (end - start) * 100 >= wanted * 99)
         return {};
-    return fmt::format("The file is cut short: {} bytes of sound should be there, {} are.", wanted, end - start);
+    return fmt::format("The file is cut short: {} bytes of sound should be there, {} are.", wanted,
+                       end - start);
 }
 
 } // namespace moorfrost::audio

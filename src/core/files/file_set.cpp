@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <exception>
+#include <future>
 
 #include "core/audio/essence.h"
 #include "core/files/group.h"
@@ -165,23 +166,57 @@ public:
         return true;
     }
 
-    /// Runs what is waiting.
+    /// Runs what is waiting, while the next group is prepared. False after trouble with the groups before.
     bool flush() {
+        wait();
         if (!error_.empty())
             return false;
-        Group runs, others;
-        for (auto& w : group_) {
+        bool alone = newCount_ > 0; // new files take room, which is looked at while preparing
+        running_ = std::async(alone ? std::launch::deferred : std::launch::async,
+                              [this, group = std::move(group_)]() mutable { run(std::move(group)); });
+        group_.clear();
+        images_ = newFiles_ = 0;
+        newCount_ = 0;
+        if (alone)
+            wait();
+        return error_.empty();
+    }
+
+    /// At the end: all is done, and what was retired is so on the disk.
+    void finish() {
+        wait();
+        if (last_ > 0 && error_.empty())
+            log_.retire(last_, true);
+    }
+    /// After finish().
+    const std::string& error() const { return error_; }
+    /// After an exception: waits for what runs, then ends with this sentence.
+    void stopWith(const std::string& error) {
+        try {
+            wait();
+        } catch (const std::exception&) {
+            // the same trouble once more
+        }
+        error_ = error;
+    }
+
+private:
+    void wait() {
+        if (running_.valid())
+            running_.get();
+    }
+
+    void run(Group group) {
+        Group runs, all;
+        for (auto& w : group) {
             StepRecord& r = w->record();
             // Nothing to do is done.
             if (r.state == StepState::Planned && !r.contentChanged() && r.step.target.empty() && !r.remove) {
                 r.stateAfter = r.stateBefore;
                 r.state = StepState::Done;
             }
-            (r.state == StepState::Planned ? runs : others).push_back(std::move(w));
+            (r.state == StepState::Planned ? runs : all).push_back(std::move(w));
         }
-        group_.clear();
-        images_ = newFiles_ = 0;
-        newCount_ = 0;
         uint64_t number = 0;
         bool settled = true;
         if (!runs.empty()) {
@@ -193,38 +228,28 @@ public:
                 settled = outcome->settled;
             }
         }
-        std::move(runs.begin(), runs.end(), std::back_inserter(others));
-        ended_(others);
+        std::move(runs.begin(), runs.end(), std::back_inserter(all));
+        ended_(all);
         if (!error_.empty())
-            return false;
+            return;
         if (!settled) {
             error_ = "The disk failed so that something could not be put back at once. The journal holds it, "
-                     "and it "
-                     "is put right before anything else is written.";
-            return false;
+                     "and it is put right before anything else is written.";
+            return;
         }
         if (number > 0)
             if (Status retired = log_.retire(number, false); !retired)
                 error_ = retired.error().message;
         last_ = std::max(last_, number);
-        return error_.empty();
     }
 
-    /// At the end: what was retired is so on the disk.
-    void finish() {
-        if (last_ > 0 && error_.empty())
-            log_.retire(last_, true);
-    }
-    const std::string& error() const { return error_; }
-    void stopWith(const std::string& error) { error_ = error; }
-
-private:
     GroupLog& log_;
     std::function<void(Group&)> ended_;
     Group group_;
     uint64_t images_ = 0, newFiles_ = 0, last_ = 0;
     size_t newCount_ = 0;
     std::string error_;
+    std::future<void> running_; // the group that is being written
 };
 
 /// Prepares the steps of each unit, several at once on several threads, and hands them on in order.
@@ -427,7 +452,7 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, GroupLo
         });
         loop.finish();
     } catch (const std::exception& e) {
-        return journalTrouble(e.what());
+        loop.stopWith(journalTrouble(e.what()));
     }
     return loop.error();
 }

@@ -180,7 +180,7 @@ private:
         std::map<uint64_t, std::vector<size_t>> byDisk; // st_dev -> runs
         for (size_t i = 0; i < works_.size(); ++i)
             if (int fd = descriptorOf(runs_[i]); fd >= 0 && works_[i]->record().state == StepState::Begun)
-                byDisk[identityOf(fd).device].push_back(i);
+                byDisk[diskOf(i)].push_back(i);
         for (const auto& [disk, runs] : byDisk) {
             if (runs.size() >= manyFiles && io::flushDisk(descriptorOf(runs_[runs.front()])) == 0)
                 continue;
@@ -192,6 +192,12 @@ private:
                          systemError(error, works_[i]->record().real, "Writing the file"));
             }
         }
+    }
+
+    /// What is written lies beside the source, or beside the target.
+    uint64_t diskOf(size_t i) {
+        const StepRecord& r = works_[i]->record();
+        return r.step.copy || r.cross ? deviceOf(r.step.target.parent_path()) : r.identity.device;
     }
 
     static int descriptorOf(const Run& run) {

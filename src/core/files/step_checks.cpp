@@ -43,7 +43,13 @@ private:
     std::map<Path, std::multimap<std::string, Path>> folders_;
 };
 
-void checkAlone(StepRecord& r, std::map<Path, Path>& folders) {
+/// A folder with links resolved, and its disk.
+struct Folder {
+    Path real;
+    FileIdentity identity;
+};
+
+void checkAlone(StepRecord& r, std::map<Path, Folder>& folders) {
     if (!r.step.refused.empty())
         return fail(r, r.step.refused);
     std::error_code error;
@@ -60,9 +66,15 @@ void checkAlone(StepRecord& r, std::map<Path, Path>& folders) {
         look = error ? look : lookAt(r.real);
     } else {
         auto [folder, isNew] = folders.try_emplace(r.step.source.parent_path());
-        if (isNew)
-            folder->second = fs::canonical(folder->first.empty() ? Path(".") : folder->first, error);
-        r.real = folder->second / r.step.source.filename();
+        if (isNew) {
+            folder->second.real = fs::canonical(folder->first.empty() ? Path(".") : folder->first, error);
+            if (auto identity = identityOf(folder->second.real))
+                folder->second.identity = *identity;
+        }
+        r.real = folder->second.real / r.step.source.filename();
+        if (folder->second.identity.device ==
+            look->identity.device) // it outlives a restart where the device does not
+            look->identity.fileSystem = folder->second.identity.fileSystem;
     }
     if (error || !look)
         return fail(r, "The file is not there any more.");
@@ -75,8 +87,9 @@ void checkAlone(StepRecord& r, std::map<Path, Path>& folders) {
         r.notes.emplace_back("The file was touched since it was read, but what it holds is the same.");
     r.stateBefore = look->state;
     r.identity = look->identity;
-    if (auto full = identityOf(r.real)) // with the number of the file system, which outlives a restart
-        r.identity = *full;
+    if (r.identity.fileSystem == 0)
+        if (auto full = identityOf(r.real))
+            r.identity = *full;
     bool changesFile = !r.step.copy && (!r.step.changes.empty() || r.contentChanged());
     if (changesFile && ::access(r.real.c_str(), W_OK) != 0)
         return fail(r, "The file is read-only. Allow writing to it, then try again.");
@@ -268,7 +281,7 @@ std::string noRoom(uint64_t wanted, uint64_t there) {
 }
 
 std::vector<std::vector<size_t>> checkSteps(std::vector<StepRecord*>& records) {
-    std::map<Path, Path> folders; // with links resolved
+    std::map<Path, Folder> folders;
     for (StepRecord* r : records)
         if (r->state != StepState::Failed)
             checkAlone(*r, folders);

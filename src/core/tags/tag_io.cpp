@@ -113,7 +113,8 @@ struct Opened {
     std::string cutShort;
 };
 
-Result<Opened> openAndDetect(const Path& path) {
+/// `forWriting`: looks more closely whether it is whole.
+Result<Opened> openAndDetect(const Path& path, bool forWriting = false) {
     auto source = FileSource::open(path);
     if (!source)
         return source.error();
@@ -124,7 +125,7 @@ Result<Opened> openAndDetect(const Path& path) {
     opened.format = audio::detectFormat(*opened.source);
     if (opened.format == Format::Unknown)
         return notSound(path);
-    opened.cutShort = audio::whyCutShort(*opened.source, opened.format);
+    opened.cutShort = audio::whyCutShort(*opened.source, opened.format, forWriting);
     // TagLib can crash on an MP4 file without its index.
     if (!opened.cutShort.empty() && opened.format == Format::Mp4)
         return Error{ErrorKind::Damaged, path, opened.cutShort};
@@ -248,11 +249,9 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
     for (const auto& [key, values] : changes)
         if (std::string why = whyNotValid(key, values); !why.empty())
             return Error{ErrorKind::Invalid, path, why};
-    auto opened = openAndDetect(path);
+    auto opened = openAndDetect(path, true);
     if (!opened)
         return opened.error();
-    if (opened->cutShort.empty())
-        opened->cutShort = audio::whyCutShort(*opened->source, opened->format, true);
     if (!opened->cutShort.empty())
         return Error{ErrorKind::Damaged, path, opened->cutShort + " Damaged files are not written to."};
     if (opened->format == Format::Asf)
