@@ -197,11 +197,13 @@ private slots:
     }
 
     // A file that was cut anywhere in its sound is told apart from a whole one, and never written to.
-    void cutShortIsNeverWritten_data() { valuesInTheSecondReader_data(); }
+    void cutShortIsNeverWritten_data() { // WavPack says nothing of the length of what follows
+        QTest::addColumn<QString>("ending");
+        for (const std::string& e : test::endings())
+            QTest::newRow(e.c_str()) << QString::fromStdString(e);
+    }
     void cutShortIsNeverWritten() {
         QFETCH(QString, ending);
-        if (ending == ".wv")
-            QSKIP("WavPack says nothing of the length of what follows");
         test::Sandbox box;
         Path file = test::makeSound(box.root(), "a" + ending.toStdString());
         std::string whole = test::readBytes(file);

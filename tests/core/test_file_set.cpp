@@ -3,9 +3,6 @@
 #include <QtTest>
 
 #include <fcntl.h>
-#include <linux/fs.h>
-#include <sys/ioctl.h>
-#include <sys/mount.h>
 #include <sys/stat.h>
 #include <sys/wait.h>
 #include <sys/xattr.h>
@@ -287,32 +284,6 @@ private slots:
         QVERIFY(test::readBytes(file) == bytes && test::readBytes(target) == bytes);
         for (const auto& e : std::filesystem::directory_iterator(box_->root()))
             QVERIFY(!e.path().filename().native().starts_with(".moorfrost"));
-    }
-
-    // On a disk that does not tell upper from lower case the new name is there already: it is the file
-    // itself.
-    void onlyTheCaseOfANameChanges() {
-        if (::mount("tmpfs", (*box_ / "").c_str(), "tmpfs", 0, "casefold=utf8-12.1.0") != 0)
-            QSKIP("this kernel has no such disk to mount");
-        Path folder = *box_ / "folded";
-        std::filesystem::create_directories(folder);
-        int fd = ::open(folder.c_str(), O_RDONLY | O_DIRECTORY);
-        int flags = 0x40000000; // FS_CASEFOLD_FL
-        bool folds = ::ioctl(fd, FS_IOC_SETFLAGS, &flags) == 0;
-        ::close(fd);
-        Path file = test::makeSound(folder, "night post.mp3");
-        auto outcome =
-            folds ? write({"m", {step(file, {}, folder / "Night Post.mp3")}, {}}) : library::WriteOutcome();
-        std::string name = std::filesystem::directory_iterator(folder)->path().filename();
-        bool back = folds && takeBack(outcome.set).done == 1;
-        std::string old = std::filesystem::directory_iterator(folder)->path().filename();
-        ::umount2((*box_ / "").c_str(), MNT_DETACH);
-        if (!folds)
-            QSKIP("this disk cannot do without case");
-        QCOMPARE(outcome.report.done, size_t{1});
-        QCOMPARE(name, std::string("Night Post.mp3"));
-        QVERIFY(back);
-        QCOMPARE(old, std::string("night post.mp3"));
     }
 
     void aLaterSetComesFirst() {

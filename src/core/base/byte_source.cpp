@@ -30,6 +30,12 @@ size_t readFully(int fd, uint64_t offset, char* into, size_t n) {
 
 } // namespace
 
+std::string readAt(int descriptor, uint64_t offset, size_t n) {
+    std::string out(n, '\0');
+    out.resize(readFully(descriptor, offset, out.data(), n));
+    return out;
+}
+
 Result<std::shared_ptr<FileSource>> FileSource::open(const Path& path) {
     // O_NONBLOCK: opening a pipe or a device by mistake must not hang.
     int fd = ::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK);

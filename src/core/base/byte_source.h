@@ -25,6 +25,9 @@ public:
     }
 };
 
+/// Up to `n` bytes at `offset` of an open file; fewer only at its end or on an I/O error.
+std::string readAt(int descriptor, uint64_t offset, size_t n);
+
 /// A regular file, opened without following it into devices or pipes. Reads through windows of 16 KB, so
 /// that the many small reads of a tag parser cost few system calls. One thread at a time.
 class FileSource : public ByteSource {

@@ -74,7 +74,7 @@ private:
 
     static bool makesFile(const Work& w) {
         const StepRecord& r = w.entry.record;
-        return r.step.copy || w.entry.record.cross || r.how == CommitClass::Rewrite;
+        return r.step.copy || r.cross || r.how == CommitClass::Rewrite;
     }
 
     /// Undoes what was done of this step, and says why. If even that fails, the step stays begun.
@@ -87,7 +87,7 @@ private:
             folders_.insert(unfinished.parent_path());
             clean = unfinished.empty() || !isThere(unfinished);
         }
-        if (run.placed && (r.step.copy || w.entry.record.cross)) {
+        if (run.placed && (r.step.copy || r.cross)) {
             clean = removeFile(r.step.target) && clean;
             folders_.insert(r.step.target.parent_path());
         } else if (run.replaced) {
@@ -149,7 +149,7 @@ private:
                 return fail(w, run, made.error());
         }
         if (makesFile(w)) {
-            bool atTarget = r.step.copy || w.entry.record.cross;
+            bool atTarget = r.step.copy || r.cross;
             auto file = NewFile::create(atTarget ? target : r.real, !atTarget);
             if (!file)
                 return fail(w, run, file.error());
@@ -242,7 +242,7 @@ private:
         const Path& target = r.step.target;
         if (r.remove || target.empty())
             return;
-        if (r.step.copy || w.entry.record.cross) {
+        if (r.step.copy || r.cross) {
             if (Status named = run.made->takeFreeName(); !named)
                 return fail(w, run, named.error());
             run.placed = true;
@@ -318,12 +318,14 @@ private:
 
     void removeSource(Work& w, Run& run) {
         StepRecord& r = w.record();
+        if (doubt_) // the copy may not have its name on the disk yet
+            return;
         if (r.remove) {
             Status removed = removeFile(r.real);
             folders_.insert(r.real.parent_path());
             if (!removed)
                 fail(w, run, removed.error());
-        } else if (w.entry.record.cross && !r.step.copy) {
+        } else if (r.cross && !r.step.copy) {
             if (!isSame(w))
                 return fail(w, run, "The file was changed by something else just now, so it was left alone.");
             folders_.insert(r.real.parent_path());

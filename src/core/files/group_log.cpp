@@ -77,21 +77,6 @@ XXH128_hash_t groupHash(uint64_t number, std::string_view payload) {
     return XXH3_128bits_withSeed(payload.data(), payload.size(), number);
 }
 
-std::string readAt(int fd, uint64_t offset, size_t n) {
-    std::string out(n, '\0');
-    size_t got = 0;
-    while (got < n) {
-        ssize_t r = ::pread(fd, out.data() + got, n - got, static_cast<off_t>(offset + got));
-        if (r < 0 && errno == EINTR)
-            continue;
-        if (r <= 0)
-            break;
-        got += static_cast<size_t>(r);
-    }
-    out.resize(got);
-    return out;
-}
-
 Error damaged() {
     return {ErrorKind::Damaged, {}, "The group log holds something that is not a group of steps."};
 }

@@ -18,21 +18,6 @@ namespace {
 
 constexpr uint64_t sector = 512;
 
-std::string readAt(int fd, uint64_t offset, size_t n) {
-    std::string out(n, '\0');
-    size_t got = 0;
-    while (got < n) {
-        ssize_t r = ::pread(fd, out.data() + got, n - got, static_cast<off_t>(offset + got));
-        if (r < 0 && errno == EINTR)
-            continue;
-        if (r <= 0)
-            break;
-        got += static_cast<size_t>(r);
-    }
-    out.resize(got);
-    return out;
-}
-
 /// Whether writing `after` over `before`, or the way back, was cut off and can have left `there`: every byte
 /// is the old or the new one. Behind the shorter of the two the end of the file moves, perhaps before the
 /// bytes come: zeros.
