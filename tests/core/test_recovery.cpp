@@ -206,7 +206,7 @@ private slots:
             }
         }
         int killed = 0, aside = 0;
-        uint32_t chance = 7;
+        int recoveriesKilled = 0;
         for (int at = 0;; at += stride()) {
             Scene scene(k);
             bool hit = inChild(static_cast<FaultyDisk::What>(what), at, [&] { writeAll(k, scene); });
@@ -214,10 +214,10 @@ private slots:
                 auto store = library::Store::open(scene.box / "library.db");
                 aside += static_cast<int>(library::recover(**store).setAside.size());
             };
-            for (int again = 0; recoveryToo && again < 2; ++again) {
-                chance = chance * 1664525u + 1013904223u;
-                inChild(FaultyDisk::What::KillBefore, static_cast<int>((chance >> 16) % 12), recover);
-            }
+            // Recovery is killed at its first step, started again and killed at its second, and so on, until
+            // one gets to its end.
+            for (int m = 0; recoveryToo && inChild(FaultyDisk::What::KillBefore, m, recover); ++m)
+                ++recoveriesKilled;
             recover();
             check(scene, after);
             if (QTest::currentTestFailed()) {
@@ -230,6 +230,7 @@ private slots:
                 break;
         }
         QVERIFY2(killed >= 12 / stride(), "the kills came too late to mean anything");
+        QVERIFY(!recoveryToo || recoveriesKilled >= killed);
     }
 
     // The disk says no at every step: one call fails, or all from some moment on.
@@ -372,7 +373,8 @@ private:
                 if (s.record.state == StepState::Done && !s.record.step.target.empty() && !s.record.step.copy)
                     next.erase(s.record.step.source.native());
             for (const library::SetStep& s : steps) {
-                QVERIFY(s.record.state != StepState::SetAside && s.record.state != StepState::Begun);
+                QVERIFY2(s.record.state != StepState::SetAside && s.record.state != StepState::Begun,
+                         s.record.error.c_str());
                 if (s.record.state != StepState::Done)
                     continue;
                 std::string to =

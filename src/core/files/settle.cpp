@@ -102,10 +102,11 @@ Path locate(const StepRecord& r, bool& sure) {
         there.push_back(p);
     }
     sure = false;
-    // A changed file that was built anew has another number.
+    // A changed file that was built anew has another number; so has one that was put back by a recovery that
+    // was interrupted in its turn.
     if (r.how == CommitClass::Rewrite)
         for (const Path& p : there)
-            if (hashOf(p) == r.hashAfter)
+            if (std::string hash = hashOf(p); hash == r.hashAfter || hash == r.hashBefore)
                 return p;
     return there.size() == 1 ? there.front() : Path();
 }
@@ -118,7 +119,8 @@ Content contentOf(const StepRecord& r, const std::vector<Patch>& patches, const 
     if (r.how == CommitClass::Rewrite) {
         if (sure)
             return Content::Old;
-        return hashOf(path) == r.hashAfter ? Content::New : Content::Neither;
+        std::string hash = hashOf(path);
+        return hash == r.hashAfter ? Content::New : hash == r.hashBefore ? Content::Old : Content::Neither;
     }
     auto open = OpenFile::open(path);
     if (!open) { // it may be read-only by now: looking is enough unless there is something to do
