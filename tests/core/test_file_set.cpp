@@ -419,6 +419,41 @@ private slots:
         QVERIFY(test::readBytes(twin) == before);
     }
 
+    void stoppedInTheMiddleAndContinued() {
+        FileSet set{"w", {}, {}};
+        for (int i = 0; i < 900; ++i)
+            set.steps.push_back(
+                step(test::makeSound(*box_ / "m", std::to_string(i) + ".flac"), {{"title", {"x"}}}));
+        std::stop_source stop;
+        struct StopAtFirstWrite : files::io::Observer {
+            std::stop_source& stop;
+            explicit StopAtFirstWrite(std::stop_source& s) : stop(s) { files::io::observe(this); }
+            ~StopAtFirstWrite() override { files::io::observe(nullptr); }
+            int before(files::io::Event& e) override {
+                if (e.call == files::io::Call::FlushDisk)
+                    stop.request_stop();
+                return 0;
+            }
+            void after(const files::io::Event&) override {}
+        };
+        library::WriteOutcome outcome;
+        {
+            StopAtFirstWrite observer(stop);
+            outcome = write(set, stop.get_token());
+        }
+        QVERIFY2(outcome.report.error.empty(), outcome.report.error.c_str());
+        QVERIFY(outcome.report.done > 0 && outcome.report.left > 0 && outcome.report.failed == 0);
+        QVERIFY(library::recover(*store_).isEmpty()); // nothing is open
+        FileSet rest{"rest", {}, {}};
+        for (const files::StepRecord& r : outcome.report.steps) {
+            bool isDone = tags::readTags(r.step.source)->fields.contains("title");
+            QCOMPARE(isDone, r.state == StepState::Done);
+            if (!isDone)
+                rest.steps.push_back(r.step);
+        }
+        QCOMPARE(write(rest).report.done, rest.steps.size());
+    }
+
     void stoppingLeavesACleanState() {
         FileSet set{"w", {}, {}};
         for (int i = 0; i < 40; ++i)
