@@ -57,8 +57,8 @@ void settleCopied(Settled& s) {
     StepRecord& r = s.entry.record;
     const Path& target = r.step.target;
     if (!isThere(target.parent_path()) && r.madeFolders.empty())
-        return aside(s,
-                     "The folder " + shown(target.parent_path()) + " cannot be reached. Connect its disk.");
+        return block(s, "The folder " + shown(target.parent_path()) +
+                            " cannot be reached. Connect its disk." + again);
     if (!r.step.copy && !isThere(r.real.parent_path()))
         return block(s, "The folder " + shown(r.real.parent_path()) +
                             " cannot be reached. Connect its disk." + again);
