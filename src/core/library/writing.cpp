@@ -256,8 +256,7 @@ void recordRecovered(Store& store, files::Recovered& found, RecoveryReport& repo
     if (!s.takingBack) {
         if (r.state == StepState::SetAside)
             store.keepAside(s);
-        else
-            journal.stepsEnded(s.set, {{s.number, &r}});
+        // What went through is recorded together, see recoverWith.
     } else {
         for (SetStep& past : store.steps(s.set)) {
             if (past.number != s.number)
@@ -278,6 +277,21 @@ void recordRecovered(Store& store, files::Recovered& found, RecoveryReport& repo
         .push_back(file);
 }
 
+/// All of them, those of a set together: files may have changed places, and the library must not take one for
+/// the other in between.
+void recordAll(Store& store, std::vector<files::Recovered>& found, RecoveryReport& report) {
+    std::map<int64_t, std::vector<std::pair<size_t, const StepRecord*>>> ended;
+    for (files::Recovered& f : found) {
+        const StepRecord& r = f.step.record;
+        if (!f.step.takingBack && r.state != StepState::SetAside)
+            ended[f.step.set].emplace_back(f.step.number, &r);
+    }
+    for (const auto& [set, steps] : ended)
+        StoreJournal(store, store.batchOfSet(set), true).stepsEnded(set, steps);
+    for (files::Recovered& f : found)
+        recordRecovered(store, f, report);
+}
+
 } // namespace
 
 RecoveryReport recoverWith(Store& store, files::GroupLog& log) {
@@ -291,14 +305,15 @@ RecoveryReport recoverWith(Store& store, files::GroupLog& log) {
         report.error = found.error().message + " Nothing is written until that is put right.";
         return report;
     }
-    for (files::Recovered& step : *found)
-        recordRecovered(store, step, report);
+    recordAll(store, *found, report);
     // What was set aside earlier may be within reach again.
     std::vector<files::NumberedStep> aside = store.asideSteps();
-    if (found->empty() && !aside.empty())
-        for (files::Recovered& step : files::settleAgain(std::move(aside)))
-            if (step.step.record.state != StepState::SetAside)
-                recordRecovered(store, step, report);
+    if (found->empty() && !aside.empty()) {
+        std::vector<files::Recovered> again = files::settleAgain(std::move(aside));
+        std::erase_if(again,
+                      [](const files::Recovered& r) { return r.step.record.state == StepState::SetAside; });
+        recordAll(store, again, report);
+    }
     if (number > 0)
         if (Status retired = log.retire(number, true); !retired)
             report.error = retired.error().message;
