@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What the issues promise, beside a stated baseline in the same run. Data: the demo folders
-// (MOORFROST_BENCH_DATA).
+// What the issues promise of the interface and of searching.
 #include <benchmark/benchmark.h>
 
 #include <QApplication>
@@ -10,73 +9,16 @@
 #include <QThread>
 
 #include <cstdio>
-#include <cstdlib>
-
-#include <taglib/fileref.h>
-#include <taglib/tpropertymap.h>
 
 #include "app/bench/bench_page.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 #include "app/widgets/sheet.h"
-#include "core/files/scan.h"
 #include "core/library/search.h"
 
 using namespace moorfrost;
 
 namespace {
-
-const std::vector<Path>& soundFiles() {
-    static const std::vector<Path> files = [] {
-        files::ScanSummary summary;
-        const char* data = std::getenv("MOORFROST_BENCH_DATA");
-        std::vector<Path> good;
-        for (const Path& p : files::findFiles({Path(data ? data : ".") / "incoming"}, true, {}, summary))
-            if (p.native().find("/broken/") == std::string::npos)
-                good.push_back(p);
-        return good;
-    }();
-    return files;
-}
-
-/// The baseline: TagLib's own loop, one thread, tags and audio facts.
-void plainTagLib(benchmark::State& state) {
-    for (auto _ : state)
-        for (const Path& p : soundFiles()) {
-            TagLib::FileRef ref(p.c_str());
-            if (ref.isNull())
-                continue;
-            TagLib::PropertyMap map = ref.file()->properties();
-            benchmark::DoNotOptimize(map.size());
-            benchmark::DoNotOptimize(ref.audioProperties()->lengthInMilliseconds());
-        }
-    state.SetItemsProcessed(static_cast<int64_t>(state.iterations() * soundFiles().size()));
-}
-
-void scanning(benchmark::State& state) {
-    std::vector<Path> files = soundFiles();
-    for (auto _ : state) {
-        work::Progress progress;
-        size_t fields = 0;
-        files::scan(files, {true, static_cast<unsigned>(state.range(0))}, {}, progress,
-                    [&](files::ScannedFile f) { fields += f.tags ? f.tags->fields.size() : 0; });
-        benchmark::DoNotOptimize(fields);
-    }
-    state.SetItemsProcessed(static_cast<int64_t>(state.iterations() * files.size()));
-}
-
-BENCHMARK(plainTagLib)
-    ->Name("scan/baseline: plain TagLib loop")
-    ->UseRealTime()
-    ->Unit(benchmark::kMillisecond)
-    ->MinTime(2);
-BENCHMARK(scanning)
-    ->Name("scan/moorfrost threads")
-    ->Arg(1)
-    ->Arg(2)
-    ->UseRealTime()
-    ->Unit(benchmark::kMillisecond)
-    ->MinTime(2);
 
 void searching(benchmark::State& state) {
     std::vector<std::shared_ptr<const library::FileRecord>> files;

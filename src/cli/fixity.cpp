@@ -21,7 +21,9 @@ namespace {
 
 std::vector<Path> filesUnder(const Options& options, bool& fine) {
     files::ScanSummary summary;
-    std::vector<Path> files = files::findFiles(pathsOf(options), !options.noSubfolders, {}, summary);
+    std::vector<Path> files;
+    for (const files::FoundFile& f : files::findFiles(pathsOf(options), !options.noSubfolders, {}, summary))
+        files.push_back(f.path);
     for (const Error& e : summary.folders) {
         say(text::forDisplay(e.path.native()) + ": " + e.message);
         fine = false;

@@ -26,6 +26,12 @@ Json tagsJson(Json object, const tags::TagFile* t, uint64_t size, const std::str
         facts["channels"] = t->facts.channels;
         facts["bit_depth"] = t->facts.bitDepth;
         facts["bitrate"] = t->facts.bitrate;
+        facts["variable_bitrate"] = t->facts.rateKind == tags::RateKind::Unknown
+                                        ? Json(nullptr)
+                                        : Json(t->facts.rateKind == tags::RateKind::Variable);
+        facts["encoder"] = t->facts.encoder;
+        if (t->facts.gapless.known)
+            facts["gapless"] = {{"delay", t->facts.gapless.delay}, {"padding", t->facts.gapless.padding}};
     }
     facts["size"] = size;
     object["facts"] = facts;
@@ -37,9 +43,21 @@ Json tagsJson(Json object, const tags::TagFile* t, uint64_t size, const std::str
         for (const tags::PictureInfo& p : t->pictures)
             object["pictures"].push_back({{"type", p.type},
                                           {"mime", p.mime},
+                                          {"description", p.description},
                                           {"width", p.width},
                                           {"height", p.height},
                                           {"bytes", p.bytes}});
+    }
+    if (t) {
+        object["tags"] = t->tags;
+        object["differences"] = Json::array();
+        for (const tags::Difference& d : t->differences)
+            object["differences"].push_back({{"field", d.key}, {"tag", d.tag}, {"values", d.values}});
+        object["not_understood"] = t->unknown;
+        object["damaged"] = t->damaged;
+        object["read_only"] = t->readOnly.empty() ? Json(nullptr) : Json(t->readOnly);
+        std::string encoding = tags::likelyEncoding(t->fields);
+        object["likely_encoding"] = encoding.empty() ? Json(nullptr) : Json(encoding);
     }
     object["notes"] = t ? Json(t->notes) : Json::array();
     object["error"] = error.empty() ? Json(nullptr) : Json(error);

@@ -94,9 +94,29 @@ QByteArray outputOf(const QString& program, const QStringList& arguments, bool& 
 tags::Fields secondReader(const Path& file) {
     bool clean = false;
     QByteArray json =
-        outputOf("/usr/bin/python3", {MOORFROST_SECOND_READER, QString::fromStdString(file.native())}, clean);
+        outputOf("/usr/bin/python3",
+                 {MOORFROST_SECOND_READER, "--fields", QString::fromStdString(file.native())}, clean);
+    return fieldsFrom(QJsonDocument::fromJson(json).object());
+}
+
+std::vector<QJsonObject> secondReader(const std::vector<Path>& files) {
+    QProcess process;
+    process.start("/usr/bin/python3", {MOORFROST_SECOND_READER, "-"});
+    process.waitForStarted();
+    for (const Path& file : files)
+        process.write(QByteArray::fromStdString(file.native() + "\n"));
+    process.closeWriteChannel();
+    if (!process.waitForFinished(120000))
+        qFatal("the second reader did not finish");
+    std::vector<QJsonObject> out;
+    for (const QByteArray& line : process.readAllStandardOutput().split('\n'))
+        if (!line.isEmpty())
+            out.push_back(QJsonDocument::fromJson(line).object());
+    return out;
+}
+
+tags::Fields fieldsFrom(const QJsonObject& object) {
     tags::Fields fields;
-    const QJsonObject object = QJsonDocument::fromJson(json).object();
     for (auto it = object.begin(); it != object.end(); ++it)
         for (const QJsonValue& v : it.value().toArray())
             fields[it.key().toStdString()].push_back(v.toString().toStdString());

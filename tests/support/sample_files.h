@@ -45,6 +45,10 @@ QJsonObject probe(const Path& file);
 
 /// What a second library, mutagen, says of the file.
 tags::Fields secondReader(const Path& file);
+/// All that it says of each file, in this order: "fields", "length", "sample_rate", "channels", or "error".
+std::vector<QJsonObject> secondReader(const std::vector<Path>& files);
+/// A list of texts of a JSON object.
+tags::Fields fieldsFrom(const QJsonObject& object);
 /// A checksum of the sound as FFmpeg decodes it; empty if it has anything to complain of.
 std::string decodedSound(const Path& file);
 

@@ -1,45 +1,32 @@
 # SPDX-License-Identifier: GPL-3.0-or-later
-# What another library (mutagen) reads from sound files: one JSON object a line, a list of values for each field.
+# What another library (mutagen) reads from sound files: one JSON object a line. Paths as arguments, or one a line
+# on standard input after "-"; with "--fields" only the fields.
 import json
+import os
 import sys
 
+sys.path.insert(0, os.path.join(os.path.dirname(os.path.abspath(__file__)), "corpus"))
 import mutagen
-from mutagen.id3 import ID3
-
-ID3_FRAMES = {"title": "TIT2", "artist": "TPE1", "album": "TALB", "album_artist": "TPE2", "date": "TDRC",
-              "genre": "TCON", "composer": "TCOM", "track": "TRCK", "isrc": "TSRC"}
-MP4_ATOMS = {"title": "\xa9nam", "artist": "\xa9ART", "album": "\xa9alb", "album_artist": "aART",
-             "date": "\xa9day", "genre": "\xa9gen", "composer": "\xa9wrt",
-             "isrc": "----:com.apple.iTunes:ISRC"}
-COMMENTS = {"title": "title", "artist": "artist", "album": "album", "album_artist": "albumartist", "date": "date",
-            "genre": "genre", "composer": "composer", "isrc": "isrc"}
-APE_ITEMS = {"title": "Title", "artist": "Artist", "album": "Album", "album_artist": "Album Artist", "date": "Year",
-             "genre": "Genre", "composer": "Composer", "isrc": "ISRC"}
+from field_names import fields_of, pictures_of
 
 
-def values(tags):
-    out = {}
-    if tags is None:
-        return out
-    if isinstance(tags, ID3):
-        for field, frame in ID3_FRAMES.items():
-            texts = [str(t) for f in tags.getall(frame) for t in f.text]
-            if texts:
-                out[field] = texts
-    elif type(tags).__name__ == "MP4Tags":
-        for field, atom in MP4_ATOMS.items():
-            if atom in tags:
-                out[field] = [bytes(v).decode() if isinstance(v, bytes) else str(v) for v in tags[atom]]
-    elif type(tags).__name__ == "APEv2":
-        for field, item in APE_ITEMS.items():
-            if item in tags:
-                out[field] = list(tags[item])
-    else:
-        for field, key in COMMENTS.items():
-            if key in tags:
-                out[field] = list(tags[key])
-    return out
+def read(path):
+    try:
+        file = mutagen.File(path)
+        if file is None:
+            return {"error": "not recognised"}
+        info = file.info
+        return {"fields": fields_of(file.tags), "kind": type(file).__name__,
+                "length": getattr(info, "length", 0) or 0, "sample_rate": getattr(info, "sample_rate", 0) or 0,
+                "channels": getattr(info, "channels", 0) or 0, "pictures": pictures_of(file)}
+    except Exception as e:
+        return {"error": type(e).__name__ + ": " + str(e)}
 
 
-for path in sys.argv[1:]:
-    print(json.dumps(values(mutagen.File(path).tags)))
+only_fields = "--fields" in sys.argv
+paths = [a for a in sys.argv[1:] if a != "--fields"]
+if paths == ["-"]:
+    paths = [line.rstrip("\n") for line in sys.stdin]
+for path in paths:
+    answer = read(path)
+    print(json.dumps(answer.get("fields", {}) if only_fields else answer), flush=True)

@@ -8,7 +8,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
-#include "core/audio/decoder.h"
+#include "core/guard/readers.h"
 
 namespace moorfrost::app {
 
@@ -139,7 +139,7 @@ void Foot::loadPeaks() {
     session_.jobs().start(
         tr("Drawing the sound of %1").arg(shownName(file->path)),
         [path = file->path, peaks](std::stop_token stop, work::Progress&) {
-            if (auto result = audio::peaksOf(path, 62, stop))
+            if (auto result = guard::Readers::shared().peaksOf(path, 62, stop))
                 *peaks = std::move(*result);
         },
         [this, peaks, id = file->id] {

@@ -6,7 +6,7 @@
 #include <QRunnable>
 
 #include "app/shell/text_utils.h"
-#include "core/tags/tag_io.h"
+#include "core/guard/readers.h"
 
 namespace moorfrost::app {
 
@@ -14,7 +14,7 @@ namespace {
 constexpr int mostPictureBytes = 32 << 20;
 
 QImage frontCover(const Path& path, int side) {
-    auto pictures = tags::readPictures(path);
+    auto pictures = guard::Readers::shared().readPictures(path);
     if (!pictures || pictures->empty())
         return {};
     const tags::Picture* best = &pictures->front();

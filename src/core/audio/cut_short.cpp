@@ -3,9 +3,12 @@
 
 #include <algorithm>
 #include <array>
+#include <cstring>
 #include <optional>
 
 #include <fmt/format.h>
+
+#include "core/audio/mpeg_info.h"
 
 namespace moorfrost::audio {
 
@@ -140,7 +143,11 @@ std::string whyFlacCutShort(const ByteSource& source, uint64_t streamInfo, uint6
         return {}; // not known, says the file
     uint64_t window = std::min<uint64_t>(end - start, (largest > 0 ? largest : 256 * 1024) + 64);
     std::string tail = source.bytes(end - window, static_cast<size_t>(window));
-    for (size_t i = tail.size(); i-- > 0;) {
+    for (size_t n = tail.size(); n > 0;) {
+        const void* sync = ::memrchr(tail.data(), 0xFF, n);
+        if (!sync)
+            break;
+        size_t i = n = static_cast<size_t>(static_cast<const char*>(sync) - tail.data());
         auto header = frameHeader(std::string_view(tail).substr(i), blockSize);
         if (!header)
             continue;
@@ -155,18 +162,10 @@ std::string whyFlacCutShort(const ByteSource& source, uint64_t streamInfo, uint6
 }
 
 std::string whyMp3CutShort(const ByteSource& source, uint64_t start, uint64_t end) {
-    std::string b = source.bytes(start, 64);
-    if (b.size() < 64 || byteAt(b, 0) != 0xFF || (byteAt(b, 1) & 0xE0) != 0xE0)
+    auto info = mpegInfo(source, start);
+    if (!info || !info->bytes)
         return {};
-    bool version1 = (byteAt(b, 1) & 0x18) == 0x18, mono = (byteAt(b, 3) & 0xC0) == 0xC0;
-    size_t at = version1 ? (mono ? 21 : 36) : (mono ? 13 : 21);
-    std::string_view mark = std::string_view(b).substr(at, 4);
-    if (mark != "Xing" && mark != "Info")
-        return {};
-    uint64_t flags = bigEndian(b, at + 4, 4);
-    if (!(flags & 2))
-        return {};
-    uint64_t wanted = bigEndian(b, at + 8 + (flags & 1 ? 4 : 0), 4);
+    uint64_t wanted = *info->bytes;
     // Encoders count a frame more or less, or their own tags: only what is clearly missing is told.
     if (end - start + 2048 >= wanted || (end - start) * 100 >= wanted * 99)
         return {};

@@ -2,6 +2,7 @@
 #include "core/audio/essence.h"
 
 #include <algorithm>
+#include <cstring>
 #include <functional>
 #include <memory>
 
@@ -169,9 +170,7 @@ uint64_t apeLength(const ByteSource& s, uint64_t end) {
 }
 
 Status walkFramed(const ByteSource& s, const Range& audio) {
-    uint64_t start = 0;
-    for (uint64_t n = id3v2Length(s, start); n > 0; n = id3v2Length(s, start))
-        start += n;
+    const uint64_t start = framesStart(s);
     uint64_t end = s.size();
     for (int i = 0; i < 3; ++i) { // ID3v1 and APE in either order
         if (end >= start + 128 && s.bytes(end - 128, 3) == "TAG")
@@ -179,13 +178,6 @@ Status walkFramed(const ByteSource& s, const Range& audio) {
         if (uint64_t n = apeLength(s, end); n > 0 && end - n >= start)
             end -= n;
     }
-    // Padding of the tag that its header does not count.
-    std::string zeros = s.bytes(start, 4096);
-    while (!zeros.empty() && zeros.find_first_not_of('\0') == std::string::npos) {
-        start += zeros.size();
-        zeros = s.bytes(start, 4096);
-    }
-    start += zeros.empty() ? 0 : zeros.find_first_not_of('\0');
     if (start >= end)
         return damaged("The file has tags but no sound.");
     if (!audio(start, end))
@@ -233,6 +225,43 @@ Status walkOgg(const ByteSource& s, const Range& audio, uint64_t until = UINT64_
     return Done{};
 }
 
+/// ASF objects: the description of the stream, and the packets.
+Status walkAsf(const ByteSource& s, const Range& audio) {
+    static const std::string streamProperties(
+        "\x91\x07\xDC\xB7\xB7\xA9\xCF\x11\x8E\xE6\x00\xC0\x0C\x20\x53\x65", 16);
+    static const std::string data("\x36\x26\xB2\x75\x8E\x66\xCF\x11\xA6\xD9\x00\xAA\x00\x62\xCE\x6C", 16);
+    bool sawAudio = false;
+    // Objects inside the header lie behind its 30 bytes; behind them the others follow at the top.
+    auto lengthOf = [](const std::string& h) {
+        return uint64_t{number(h, 20, 4, false)} << 32 | number(h, 16, 4, false);
+    };
+    std::string head = s.bytes(0, 30);
+    uint64_t headerEnd = head.size() == 30 ? lengthOf(head) : 0;
+    for (uint64_t at = 30; at + 24 <= s.size();) {
+        std::string h = s.bytes(at, 24);
+        if (h.size() < 24)
+            return damaged("The file could not be read to its end.");
+        uint64_t length = lengthOf(h);
+        bool isData = at >= headerEnd && h.starts_with(data);
+        if (length < 24)
+            return damaged("A part of the file has an impossible length.");
+        if (length > s.size() - at || (at < headerEnd && at + length > headerEnd))
+            return damaged(missingBytes(at + length, s.size()));
+        if (isData || (at < headerEnd && h.starts_with(streamProperties)))
+            if (!audio(at + 24, at + length))
+                return damaged("The file could not be read to its end.");
+        sawAudio |= isData;
+        at += length;
+    }
+    if (!sawAudio)
+        return damaged("The file is cut short: it has no sound.");
+    return Done{};
+}
+
+Status walkAll(const ByteSource& s, const Range& audio) {
+    return audio(0, s.size()) ? Status(Done{}) : damaged("The file could not be read to its end.");
+}
+
 Status walk(const ByteSource& source, Format format, const Range& audio) {
     switch (format) {
     case Format::Wav:
@@ -245,6 +274,7 @@ Status walk(const ByteSource& source, Format format, const Range& audio) {
     case Format::OggVorbis:
     case Format::Opus:
     case Format::Speex:
+    case Format::OggFlac:
         return walkOgg(source, audio);
     case Format::Mp3:
     case Format::WavPack:
@@ -252,7 +282,24 @@ Status walk(const ByteSource& source, Format format, const Range& audio) {
     case Format::Musepack:
     case Format::TrueAudio:
         return walkFramed(source, audio);
+    case Format::Ac3:
+    case Format::Aac:
+    case Format::Tak:
+    case Format::Dts:
+    case Format::Amr:
+    case Format::Shorten:
+    case Format::TrueHd:
+        return walkFramed(source, audio);
     case Format::Asf:
+        return walkAsf(source, audio);
+    case Format::Dsf:
+    case Format::Dsdiff:
+    case Format::Au:
+    case Format::Caf:
+    case Format::Wave64:
+    case Format::Matroska:
+    case Format::Voc:
+        return walkAll(source, audio);
     case Format::Unknown:
         break;
     }
@@ -262,7 +309,8 @@ Status walk(const ByteSource& source, Format format, const Range& audio) {
 }
 
 bool isOgg(Format format) {
-    return format == Format::OggVorbis || format == Format::Opus || format == Format::Speex;
+    return format == Format::OggVorbis || format == Format::Opus || format == Format::Speex ||
+           format == Format::OggFlac;
 }
 
 using Ranges = std::vector<std::pair<uint64_t, uint64_t>>;
@@ -297,6 +345,24 @@ private:
 };
 
 } // namespace
+
+uint64_t framesStart(const ByteSource& source) {
+    constexpr uint64_t mostPadding = 1u << 24;
+    uint64_t start = 0;
+    for (uint64_t n = id3v2Length(source, start); n > 0; n = id3v2Length(source, start))
+        start += n;
+    // Padding of the tag that its header does not count.
+    for (uint64_t past = 0; past < mostPadding;) {
+        std::string zeros = source.bytes(start + past, past == 0 ? 16 : 4096);
+        size_t n = zeros.find_first_not_of('\0');
+        if (zeros.empty())
+            break;
+        if (n != std::string::npos)
+            return start + past + n;
+        past += zeros.size();
+    }
+    return start;
+}
 
 Status sameEssence(const ByteSource& original, const Recipe& recipe, Format format) {
     RecipeSource changed(original, recipe);
@@ -385,11 +451,33 @@ Result<Essence> essenceOf(const ByteSource& source, Format format) {
     return hasher.result();
 }
 
+namespace {
+
+/// Where the last "OggS" is. Most of the bytes are sound, in which an O is rare.
+size_t lastPage(const std::string& b) {
+    for (size_t n = b.size(); n > 0;) {
+        const void* o = ::memrchr(b.data(), 'O', n);
+        if (!o)
+            break;
+        n = static_cast<size_t>(static_cast<const char*>(o) - b.data());
+        if (b.compare(n, 4, "OggS") == 0)
+            return n;
+    }
+    return std::string::npos;
+}
+
+} // namespace
+
 std::string whyCutShort(const ByteSource& source, Format format, bool thorough) {
     if (isOgg(format)) { // walking every page would read the whole file: the last page tells
-        uint64_t tail = std::min<uint64_t>(source.size(), 65536 + 512);
-        std::string b = source.bytes(source.size() - tail, static_cast<size_t>(tail));
-        size_t page = b.rfind("OggS");
+        std::string b;
+        size_t page = std::string::npos;
+        for (uint64_t most : {8192, 65536 + 512}) { // a page is rarely so long
+            uint64_t tail = std::min<uint64_t>(source.size(), most);
+            b = source.bytes(source.size() - tail, static_cast<size_t>(tail));
+            if ((page = lastPage(b)) != std::string::npos)
+                break;
+        }
         if (page == std::string::npos || b.size() < page + 27)
             return "The file is cut short in the middle of a page.";
         auto segments = static_cast<unsigned char>(b[page + 26]);

@@ -4,7 +4,8 @@
 //   MP3, WavPack, Monkey's Audio, Musepack, TrueAudio: what is left without ID3v2 in front and APE, ID3v1
 //   behind FLAC: the stream information block and all frames      WAV: "fmt " and "data"      AIFF: "COMM"
 //   and "SSND" MP4: all "mdat" boxes       Ogg: the packets of all streams without the comment packet and
-//   without page headers
+//   without page headers       ASF: stream properties and packets       formats that are never written and
+//   have no known structure here: all bytes
 #pragma once
 
 #include <cstdint>
@@ -35,6 +36,9 @@ Status sameEssence(const ByteSource& original, const Recipe& recipe, Format form
 /// A sentence if the structure says the file is cut short, else "". Reads headers and the end only.
 /// `thorough`: checksums of the last frame, too, as before a write.
 std::string whyCutShort(const ByteSource& source, Format format, bool thorough = false);
+
+/// Where the sound begins in formats that are frames with tags around them (MP3, WavPack ...).
+uint64_t framesStart(const ByteSource& source);
 
 /// XXH3-128 of all bytes, 32 hex digits.
 std::string contentHash(const ByteSource& source);

@@ -25,7 +25,24 @@ enum class Format {
     Musepack,
     TrueAudio,
     Asf,
+    OggFlac,
+    // Read by FFmpeg, never written.
+    Dsf,
+    Dsdiff,
+    Ac3,
+    Aac,
+    Tak,
+    Dts,
+    Au,
+    Caf,
+    Wave64,
+    Amr,
+    Matroska,
+    Shorten,
+    Voc,
+    TrueHd,
 };
+inline constexpr Format lastFormat = Format::TrueHd;
 
 /// "MP3", "FLAC", "Ogg Vorbis" ...
 std::string formatName(Format format);
@@ -34,6 +51,11 @@ Format formatFromName(std::string_view name);
 const std::vector<std::string>& extensionsOf(Format format);
 /// By the name's ending alone; Unknown where no format uses it.
 Format formatByExtension(const Path& path);
+
+/// Whether only FFmpeg reads it: shown, never written.
+inline bool isReadOnly(Format format) {
+    return format >= Format::Dsf;
+}
 
 /// By the first bytes (after an ID3v2 tag, where there is one).
 Format detectFormat(const ByteSource& source);

@@ -14,6 +14,7 @@ namespace moorfrost {
 namespace {
 
 constexpr size_t windowSize = 16 * 1024;
+constexpr size_t firstWindow = 4 * 1024; // of a file, and at its end: often enough
 
 size_t readFully(int fd, uint64_t offset, char* into, size_t n) {
     size_t got = 0;
@@ -68,7 +69,7 @@ size_t FileSource::read(uint64_t offset, char* into, size_t n) const {
         return readFully(fd_, offset, into, n);
     size_t i = 0;
     while (i < windows_.size() &&
-           (offset < windows_[i].start || offset + n > windows_[i].start + windows_[i].bytes.size()))
+           (offset < windows_[i].start || offset + n > windows_[i].start + windows_[i].filled))
         ++i;
     bool isNew = i == windows_.size();
     std::rotate(windows_.begin(), windows_.begin() + static_cast<std::ptrdiff_t>(isNew ? i - 1 : i),
@@ -76,13 +77,17 @@ size_t FileSource::read(uint64_t offset, char* into, size_t n) const {
     Window& window = windows_.front();
     if (isNew) {
         // Near the end of the file the window ends with it: tags there are read backwards.
-        window.start = offset + windowSize > size_ && size_ > windowSize ? size_ - windowSize : offset;
-        window.bytes.resize(windowSize);
-        window.bytes.resize(readFully(fd_, window.start, window.bytes.data(), windowSize));
+        size_t length =
+            n <= firstWindow && (!anyRead_ || offset + firstWindow >= size_) ? firstWindow : windowSize;
+        anyRead_ = true;
+        window.start = offset + length > size_ && size_ > length ? size_ - length : offset;
+        if (!window.bytes)
+            window.bytes = std::make_unique_for_overwrite<char[]>(windowSize);
+        window.filled = readFully(fd_, window.start, window.bytes.get(), length);
     }
     size_t at = static_cast<size_t>(offset - window.start);
-    size_t got = at < window.bytes.size() ? std::min(n, window.bytes.size() - at) : 0;
-    std::memcpy(into, window.bytes.data() + at, got);
+    size_t got = at < window.filled ? std::min(n, window.filled - at) : 0;
+    std::memcpy(into, window.bytes.get() + at, got);
     return got;
 }
 

@@ -49,9 +49,11 @@ private:
     uint64_t size_;
     int64_t modifiedNs_;
     struct Window {
-        std::string bytes;
+        std::unique_ptr<char[]> bytes; // not there until it is used
         uint64_t start = 0;
+        size_t filled = 0;
     };
+    mutable bool anyRead_ = false;
     mutable std::array<Window, 3> windows_; // the last used one first: parsers go between both ends
 };
 

@@ -69,6 +69,15 @@ uint64_t Recipe::size() const {
     return size;
 }
 
+bool isSound(const Recipe& recipe, uint64_t oldSize) {
+    for (const Extent& e : recipe.extents) {
+        uint64_t there = e.fresh ? recipe.fresh.size() : oldSize;
+        if (e.offset > there || e.length > there - e.offset)
+            return false;
+    }
+    return true;
+}
+
 RecipeSource::RecipeSource(const ByteSource& old, const Recipe& recipe) : old_(old), recipe_(recipe) {
     for (const Extent& e : recipe.extents) {
         starts_.push_back(size_);

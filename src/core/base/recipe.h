@@ -27,6 +27,9 @@ struct Recipe {
     bool operator==(const Recipe&) const = default;
 };
 
+/// Whether all runs lie inside the old content and the fresh bytes.
+bool isSound(const Recipe& recipe, uint64_t oldSize);
+
 /// Reads as the new content. Both must outlive it.
 class RecipeSource : public ByteSource {
 public:

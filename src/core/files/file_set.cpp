@@ -9,7 +9,7 @@
 #include "core/files/group.h"
 #include "core/files/patching.h"
 #include "core/files/step_checks.h"
-#include "core/tags/tag_io.h"
+#include "core/guard/readers.h"
 #include "core/text/text.h"
 #include "core/work/parallel.h"
 
@@ -92,7 +92,7 @@ void prepare(Work& w, const FileSet& set) {
     StepRecord& r = w.record();
     bool newFile = r.step.copy || r.cross;
     if (!r.step.changes.empty()) {
-        auto edit = tags::prepareEdit(r.real, r.step.changes);
+        auto edit = guard::Readers::shared().prepareEdit(r.real, r.step.changes);
         if (!edit)
             return fail(r, edit.error().message);
         r.before = std::move(edit->before);

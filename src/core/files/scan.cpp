@@ -2,125 +2,137 @@
 #include "core/files/scan.h"
 
 #include <algorithm>
-#include <cerrno>
+#include <condition_variable>
+#include <deque>
 #include <mutex>
-#include <set>
-#include <system_error>
 
-#include <sys/stat.h>
-
-#include "core/tags/tag_io.h"
+#include "core/guard/readers.h"
 #include "core/work/parallel.h"
 
 namespace moorfrost::files {
 
-namespace fs = std::filesystem;
-
 namespace {
 
-using Identity = std::pair<dev_t, ino_t>;
+ScannedFile scanned(FoundFile&& file, Result<tags::TagFile>&& tags) {
+    ScannedFile out{std::move(file.path), file.state, std::nullopt, {}};
+    if (tags) {
+        out.tags = std::move(*tags);
+        out.tags->notes.insert(out.tags->notes.end(), file.notes.begin(), file.notes.end());
+    } else {
+        out.error = tags.error().message;
+        for (const std::string& note : file.notes)
+            out.error += " " + note;
+    }
+    return out;
+}
 
-void walkFolder(const Path& folder, bool subfolders, std::stop_token stop, std::set<Identity>& seen,
-                std::vector<Path>& out, ScanSummary& summary) {
-    struct stat st {};
-    if (::stat(folder.c_str(), &st) != 0) {
-        summary.folders.push_back(systemError(errno, folder, "Opening the folder"));
-        return;
-    }
-    if (!seen.insert({st.st_dev, st.st_ino}).second)
-        return; // a link that leads back, or the same folder given twice
-    std::error_code error;
-    std::vector<Path> entries;
-    for (fs::directory_iterator it(folder, error), end; !error && it != end; it.increment(error))
-        entries.push_back(it->path());
-    if (error)
-        summary.folders.push_back(systemError(error.value(), folder, "Reading the folder"));
-    std::sort(entries.begin(), entries.end());
-    std::vector<Path> folders;
-    for (const Path& entry : entries) {
-        if (stop.stop_requested())
-            return;
-        struct stat info {};
-        bool audio = audio::formatByExtension(entry) != audio::Format::Unknown;
-        if (::stat(entry.c_str(), &info) != 0) {
-            if (audio) // a broken link, a loop: it is listed with its reason
-                out.push_back(entry);
-        } else if (S_ISDIR(info.st_mode)) {
-            folders.push_back(entry);
-        } else if (audio) {
-            out.push_back(entry);
-        } else {
-            ++summary.others;
-        }
-    }
-    if (subfolders)
-        for (const Path& sub : folders)
-            walkFolder(sub, subfolders, stop, seen, out, summary);
+Error reasonOf(const FoundFile& file) {
+    return {ErrorKind::Unsupported, file.path, file.error};
 }
 
 } // namespace
 
-Result<FileState> stateOf(const Path& path) {
-    struct stat st {};
-    if (::stat(path.c_str(), &st) != 0)
-        return systemError(errno, path, "Looking at the file");
-    return FileState{static_cast<uint64_t>(st.st_size),
-                     int64_t{st.st_mtim.tv_sec} * 1000000000 + st.st_mtim.tv_nsec};
-}
-
-std::vector<Path> findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop,
-                            ScanSummary& summary) {
-    std::vector<Path> out;
-    std::set<Identity> seen;
-    for (const Path& root : roots) {
-        std::error_code error;
-        Path absolute = fs::absolute(root, error).lexically_normal();
-        if (fs::is_directory(absolute, error)) {
-            if (!absolute.has_filename())
-                absolute = absolute.parent_path();
-            walkFolder(absolute, subfolders, stop, seen, out, summary);
-        } else {
-            out.push_back(absolute);
-        }
-    }
-    std::set<Path> unique;
-    std::erase_if(out, [&](const Path& p) { return !unique.insert(p).second; });
-    return out;
-}
-
 ScannedFile scanFile(const Path& path) {
-    ScannedFile file;
-    file.path = path;
-    auto state = stateOf(path);
-    if (!state) {
-        file.error = state.error().message;
-        return file;
-    }
-    file.state = *state;
-    auto tags = tags::readTags(path);
-    if (tags)
-        file.tags = std::move(*tags);
-    else
-        file.error = tags.error().message;
-    return file;
+    FoundFile file = findFile(path);
+    Result<tags::TagFile> tags = reasonOf(file);
+    if (file.error.empty())
+        tags = guard::Readers::shared().readTags(path);
+    return scanned(std::move(file), std::move(tags));
 }
+
+namespace {
+
+/// What was found and is to be read; filled by one thread while others take from it.
+class Waiting {
+public:
+    void add(FoundFile&& file) {
+        std::lock_guard lock(mutex_);
+        files_.push_back(std::move(file));
+        more_.notify_one();
+    }
+    void noMore() {
+        std::lock_guard lock(mutex_);
+        complete_ = true;
+        more_.notify_all();
+    }
+    std::optional<std::pair<size_t, Path>> take(bool wait) {
+        std::unique_lock lock(mutex_);
+        if (wait)
+            more_.wait(lock, [&] { return next_ < files_.size() || complete_; });
+        if (next_ == files_.size())
+            return std::nullopt;
+        size_t number = next_++;
+        return std::pair(number, files_[number].path);
+    }
+    FoundFile moveOut(size_t number) {
+        std::lock_guard lock(mutex_);
+        return std::move(files_[number]);
+    }
+
+private:
+    std::mutex mutex_;
+    std::condition_variable more_;
+    std::deque<FoundFile> files_;
+    size_t next_ = 0;
+    bool complete_ = false;
+};
+
+} // namespace
 
 ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std::stop_token stop,
-                 work::Progress& progress, const std::function<void(ScannedFile)>& found) {
+                 work::Progress& progress, const std::function<void(ScannedFile)>& found,
+                 const std::function<void(const Path&)>& unchanged) {
     ScanSummary summary;
-    std::vector<Path> files = findFiles(roots, options.subfolders, stop, summary);
-    progress.begin(files.size());
-    std::mutex mutex;
-    auto scanOne = [&](size_t i) {
-        if (stop.stop_requested())
-            return;
-        ScannedFile file = scanFile(files[i]);
+    Waiting waiting;
+    std::mutex mutex; // one call at a time
+    progress.begin(0);
+    auto tell = [&](FoundFile&& file, Result<tags::TagFile>&& tags) {
+        ScannedFile read = scanned(std::move(file), std::move(tags));
         std::lock_guard lock(mutex);
-        ++(file.tags ? summary.read : summary.failed);
-        progress.step(files[i].filename().native());
-        found(std::move(file));
+        ++(read.tags ? summary.read : summary.failed);
+        progress.stepPath(read.path);
+        found(std::move(read));
     };
-    work::inParallel(files.size(), scanOne, options.threads);
+    auto look = [&](FoundFile&& file) {
+        if (!file.error.empty()) {
+            auto reason = reasonOf(file);
+            tell(std::move(file), reason);
+        } else if (options.known && options.known(file.path) == file.state) {
+            std::lock_guard lock(mutex);
+            ++summary.unchanged;
+            progress.stepPath(file.path);
+            if (unchanged)
+                unchanged(file.path);
+        } else {
+            waiting.add(std::move(file));
+        }
+    };
+    auto find = [&] {
+        uint64_t count = 0;
+        findFiles(roots, options.subfolders, stop, summary, [&](std::vector<FoundFile>&& some) {
+            count += some.size();
+            progress.expect(count);
+            for (FoundFile& file : some)
+                look(std::move(file));
+        });
+        waiting.noMore();
+    };
+    auto read = [&] {
+        guard::Readers::shared().readEach([&](bool wait) { return waiting.take(wait); }, stop,
+                                          [&](size_t number, Result<tags::TagFile> tags) {
+                                              if (!stop.stop_requested())
+                                                  tell(waiting.moveOut(number), std::move(tags));
+                                          });
+    };
+    // Reading begins with the first file that is found; whoever has found all of them then reads, too.
+    work::inParallel(
+        work::threadsFor(options.threads),
+        [&](size_t i) {
+            if (i == 0)
+                find();
+            read();
+        },
+        options.threads);
     summary.stopped = stop.stop_requested();
     return summary;
 }

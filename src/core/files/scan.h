@@ -21,8 +21,16 @@ struct FileState {
 
 Result<FileState> stateOf(const Path& path);
 
-struct ScannedFile {
+/// A file that may be sound, as the folders tell it. Nothing of it has been read.
+struct FoundFile {
     Path path; // absolute; the bytes exactly as the system gave them
+    FileState state;
+    std::string error;              // a sentence, where it is nothing that can be read (a pipe, a loop ...)
+    std::vector<std::string> notes; // sentences: a link, a sparse file, a name that only looks like another
+};
+
+struct ScannedFile {
+    Path path;
     FileState state;
     std::optional<tags::TagFile> tags; // absent where nothing could be read
     std::string error;                 // the reason, a sentence; "" where all is well
@@ -31,24 +39,38 @@ struct ScannedFile {
 struct ScanOptions {
     bool subfolders = true;
     unsigned threads = 0; // 0: as many as there are processors, at most 8
+    /// What is known of files from before. Those that are still in this state are not read again.
+    std::function<std::optional<FileState>(const Path&)> known = {};
 };
 
 struct ScanSummary {
     uint64_t read = 0;
     uint64_t failed = 0;
-    uint64_t others = 0; // files that are not sound by their name
+    uint64_t unchanged = 0; // as known, so not read
+    uint64_t others = 0;    // files that are not sound
     bool stopped = false;
     std::vector<Error> folders; // folders and starting points that could not be opened
 };
 
-/// The files that look like sound by their name, under `roots` (files named directly are always taken). Links
-/// to files are followed, links to folders too, each folder once.
-std::vector<Path> findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop,
-                            ScanSummary& summary);
+/// The files under `roots` that are named like sound or begin like it (files named directly are always
+/// taken), and what only looks like such a file. Links are followed, each folder is looked through once. Only
+/// regular files are ever opened.
+std::vector<FoundFile> findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop,
+                                 ScanSummary& summary);
 
-/// Calls `found` for every file, one call at a time, from a worker thread, in no particular order.
+/// The same, told folder by folder.
+using FoundSome = std::function<void(std::vector<FoundFile>&&)>;
+void findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop, ScanSummary& summary,
+               const FoundSome& found);
+
+/// The same for one path, whatever its name.
+FoundFile findFile(const Path& path);
+
+/// Calls `found` for every file that was read, one call at a time, from a worker thread, in no particular
+/// order; `unchanged`, if given, for every other.
 ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std::stop_token stop,
-                 work::Progress& progress, const std::function<void(ScannedFile)>& found);
+                 work::Progress& progress, const std::function<void(ScannedFile)>& found,
+                 const std::function<void(const Path&)>& unchanged = {});
 
 /// One file, read now.
 ScannedFile scanFile(const Path& path);

@@ -25,7 +25,7 @@ struct FileRecord {
     int64_t added = 0;  // seconds since 1970
 
     bool readable() const { return error.empty(); }
-    bool writable() const { return error.empty() && !tags.damaged; }
+    bool writable() const { return error.empty() && tags.writable(); }
 };
 
 struct Batch {

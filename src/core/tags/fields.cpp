@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/text/encodings.h"
 #include "core/text/text.h"
 
 namespace moorfrost::tags {
@@ -162,6 +163,27 @@ std::vector<std::string> valuesFromText(std::string_view key, std::string_view t
         if (std::string one = text::trim(part); !one.empty())
             values.push_back(one);
     return values;
+}
+
+std::string likelyEncoding(const Fields& fields) {
+    std::vector<std::string> texts;
+    for (const auto& [key, values] : fields)
+        for (const std::string& v : values)
+            if (std::any_of(v.begin(), v.end(), [](char c) { return c < 0; }))
+                texts.push_back(v);
+    return texts.empty() ? std::string() : text::likelyEncoding(texts);
+}
+
+Fields readAgain(const Fields& fields, std::string_view encoding) {
+    Fields out;
+    for (const auto& [key, values] : fields) {
+        std::vector<std::string> again;
+        for (const std::string& v : values)
+            again.push_back(text::readAgainAs(v, encoding).value_or(v));
+        if (again != values)
+            out[key] = std::move(again);
+    }
+    return out;
 }
 
 namespace {

@@ -52,6 +52,12 @@ std::string shownValue(const Fields& fields, std::string_view key);
 /// The reverse of shownValue for fields that may hold several; blank text gives no values.
 std::vector<std::string> valuesFromText(std::string_view key, std::string_view text);
 
+/// The encoding that the texts were most likely in, where they were read in another (text/encodings); ""
+/// where they look right.
+std::string likelyEncoding(const Fields& fields);
+/// What the fields would be, read again in that encoding: only those that change.
+Fields readAgain(const Fields& fields, std::string_view encoding);
+
 /// Empty if `values` may be held by the field, else a sentence that says why not.
 std::string whyNotValid(std::string_view key, const std::vector<std::string>& values);
 

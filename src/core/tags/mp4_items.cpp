@@ -94,7 +94,7 @@ TagLib::MP4::Item itemFrom(const std::vector<std::string>& values, Kind kind) {
 
 } // namespace
 
-Properties mp4Properties(const TagLib::MP4::Tag& tag) {
+Properties mp4Properties(const TagLib::MP4::Tag& tag, std::vector<std::string>& others) {
     Properties out;
     for (const auto& [name, item] : tag.itemMap()) {
         std::string key = name.to8Bit(false);
@@ -102,15 +102,25 @@ Properties mp4Properties(const TagLib::MP4::Tag& tag) {
             size_t colon = key.find(':', 5);
             std::string property =
                 text::upper(name.to8Bit(true).substr(colon == std::string::npos ? 5 : colon + 1));
+            if (property == "ITUNSMPB" || property == "ITUNNORM") // facts of the encoding
+                continue;
             std::vector<std::string> values = valuesOf(item, Kind::Text);
             if (!values.empty())
                 out.try_emplace(property, values);
+            else
+                others.push_back("MP4 item " + name.to8Bit(true));
             continue;
         }
-        for (const Item& known : items())
-            if (key == known.name)
-                if (std::vector<std::string> values = valuesOf(item, known.kind); !values.empty())
-                    out[known.property] = values;
+        const Item* known = nullptr;
+        for (const Item& i : items())
+            if (key == i.name)
+                known = &i;
+        if (known) {
+            if (std::vector<std::string> values = valuesOf(item, known->kind); !values.empty())
+                out[known->property] = values;
+        } else if (key != "covr" && key != "pgap" && key != "gnre") {
+            others.push_back("MP4 item " + name.to8Bit(true));
+        }
     }
     return out;
 }

@@ -9,7 +9,8 @@
 
 namespace moorfrost::tags {
 
-Properties mp4Properties(const TagLib::MP4::Tag& tag);
+/// `others`: names of items that are no text that is shown.
+Properties mp4Properties(const TagLib::MP4::Tag& tag, std::vector<std::string>& others);
 void writeMp4(TagLib::MP4::Tag& tag, const Properties& changes);
 
 } // namespace moorfrost::tags

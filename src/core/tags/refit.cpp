@@ -3,6 +3,8 @@
 
 #include <optional>
 
+#include "core/base/numbers.h"
+
 namespace moorfrost::tags {
 
 using audio::Format;
@@ -10,32 +12,6 @@ using audio::Format;
 namespace {
 
 constexpr uint64_t newPadding = 4096;
-
-uint32_t bigEndian(std::string_view b) {
-    uint32_t v = 0;
-    for (char c : b)
-        v = v << 8 | static_cast<unsigned char>(c);
-    return v;
-}
-
-uint32_t littleEndian(std::string_view b) {
-    uint32_t v = 0;
-    for (size_t i = b.size(); i-- > 0;)
-        v = v << 8 | static_cast<unsigned char>(b[i]);
-    return v;
-}
-
-std::string bigEndian(uint32_t v, size_t bytes) {
-    std::string out(bytes, '\0');
-    for (size_t i = 0; i < bytes; ++i)
-        out[bytes - 1 - i] = static_cast<char>(v >> (8 * i));
-    return out;
-}
-
-std::string littleEndian(uint32_t v) {
-    std::string out = bigEndian(v, 4);
-    return {out.rbegin(), out.rend()};
-}
 
 struct FlacBlocks {
     uint64_t end = 0;     // where the audio begins
@@ -74,7 +50,7 @@ void refitFlac(OverlayStream& stream) {
     if (wanted + 4 <= old->end && old->end - wanted - 4 < (1u << 24)) {
         auto zeros = static_cast<uint32_t>(old->end - wanted - 4);
         stream.replaceRange(now->padding, now->end - now->padding,
-                            "\x81" + bigEndian(zeros, 3) + std::string(zeros, '\0'));
+                            "\x81" + asBigEndian(zeros, 3) + std::string(zeros, '\0'));
     } else if (wanted == old->end) { // it fits without any padding
         char type = stream.bytes(now->before, 1)[0];
         stream.replaceRange(now->padding, now->end - now->padding, {});
@@ -94,8 +70,7 @@ uint64_t framesEnd(const ByteSource& s, uint64_t length) {
             break;
         uint32_t size = bigEndian(std::string_view(h).substr(4, 4));
         if (head[3] == 4) // seven bits a byte
-            size = (size >> 24 & 0x7F) << 21 | (size >> 16 & 0x7F) << 14 | (size >> 8 & 0x7F) << 7 |
-                   (size & 0x7F);
+            size = synchSafe(std::string_view(h).substr(4, 4));
         at += 10 + uint64_t{size};
     }
     return at <= length ? at : 0;
@@ -115,7 +90,7 @@ void refitId3v2(OverlayStream& stream) {
     auto n = static_cast<uint32_t>(total - 10);
     stream.replaceRange(
         6, 4,
-        bigEndian((n >> 21 & 0x7F) << 24 | (n >> 14 & 0x7F) << 16 | (n >> 7 & 0x7F) << 8 | (n & 0x7F), 4));
+        asBigEndian((n >> 21 & 0x7F) << 24 | (n >> 14 & 0x7F) << 16 | (n >> 7 & 0x7F) << 8 | (n & 0x7F), 4));
 }
 
 /// Where the audio chunk begins, 0 if there is none.
@@ -138,8 +113,8 @@ void refitRiff(OverlayStream& stream) {
         return;
     // A chunk in front of the audio went to the end: an empty one takes its room.
     auto gap = static_cast<uint32_t>(old - now - 8);
-    stream.replaceRange(now, 0, "JUNK" + littleEndian(gap) + std::string(gap, '\0'));
-    stream.replaceRange(4, 4, littleEndian(static_cast<uint32_t>(stream.size() - 8)));
+    stream.replaceRange(now, 0, "JUNK" + asLittleEndian(gap) + std::string(gap, '\0'));
+    stream.replaceRange(4, 4, asLittleEndian(static_cast<uint32_t>(stream.size() - 8)));
 }
 
 struct OggPage {
@@ -200,6 +175,14 @@ void refit(OverlayStream& stream, Format format) {
         refitRiff(stream);
 }
 
+std::string oggComment(const ByteSource& source, uint64_t most) {
+    std::string out;
+    for (const auto& [page, bytes] : commentPages(source))
+        if (out.size() + bytes <= most)
+            out += source.bytes(page.data, static_cast<size_t>(bytes));
+    return out;
+}
+
 bool saveOggComment(TagLib::Ogg::File& file, OverlayStream& stream, const TagLib::ByteVector& packet) {
     auto pages = commentPages(stream);
     uint64_t room = 0;
@@ -222,7 +205,7 @@ bool saveOggComment(TagLib::Ogg::File& file, OverlayStream& stream, const TagLib
         stream.replaceRange(page.at + 22, 4, std::string(4, '\0'));
         std::string all = stream.bytes(page.at, static_cast<size_t>(page.data - page.at + page.length));
         unsigned int sum = TagLib::ByteVector(all.data(), static_cast<unsigned int>(all.size())).checksum();
-        stream.replaceRange(page.at + 22, 4, littleEndian(sum));
+        stream.replaceRange(page.at + 22, 4, asLittleEndian(sum));
     }
     return true;
 }

@@ -14,6 +14,10 @@ namespace moorfrost::tags {
 /// not fit.
 void refit(OverlayStream& stream, audio::Format format);
 
+/// The second packet of an Ogg stream, the one with the comments; "" where the stream is not plain enough to
+/// tell. What is beyond `most` bytes is left out.
+std::string oggComment(const ByteSource& source, uint64_t most);
+
 /// Saves the comment packet (the second one) of an Ogg stream: in its old pages, with padding behind it,
 /// where it fits; otherwise through TagLib, with some padding for the next time. Zeros behind the comments
 /// are allowed by RFC 7845 (Opus) and passed over by readers of Vorbis and Speex.

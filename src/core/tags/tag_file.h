@@ -12,13 +12,26 @@
 
 namespace moorfrost::tags {
 
+enum class RateKind { Unknown, Constant, Variable };
+
+/// What a lossy encoder added to the sound and a player leaves out again.
+struct Gapless {
+    bool known = false;
+    uint32_t delay = 0;   // samples ahead of the sound
+    uint32_t padding = 0; // samples behind it
+    bool operator==(const Gapless&) const = default;
+};
+
 struct Facts {
     std::string codec;
     double duration = 0; // seconds
     int sampleRate = 0;  // Hz
     int channels = 0;
-    int bitDepth = 0;  // bits; 0 where the codec has none
-    int bitrate = 0;   // bits per second
+    int bitDepth = 0; // bits; 0 where the codec has none
+    int bitrate = 0;  // bits per second, on average
+    RateKind rateKind = RateKind::Unknown;
+    std::string encoder; // as the file names it; "" where it does not
+    Gapless gapless;
     uint64_t size = 0; // bytes of the file
 };
 
@@ -36,13 +49,29 @@ struct Picture {
     std::string data;
 };
 
+/// What a further tag of the same file says otherwise than the fields that are shown.
+struct Difference {
+    std::string key;
+    std::string tag; // "ID3v1", "APE", "INFO" ...
+    std::vector<std::string> values;
+    bool operator==(const Difference&) const = default;
+};
+
 struct TagFile {
     audio::Format format = audio::Format::Unknown;
     Facts facts;
-    Fields fields;
+    Fields fields; // of all tags together; where they differ, the first of `tags` is shown
     std::vector<PictureInfo> pictures;
+    std::vector<std::string> tags; // that the file has, in the order in which they are believed
+    std::vector<Difference> differences;
+    /// Parts of the tags that were not understood, by name, each as often as it is there. They are kept as
+    /// they are.
+    std::vector<std::string> unknown;
     bool damaged = false; // breaks its own format or is cut short: readable as far as it goes, not writable
+    std::string readOnly; // a sentence: why a whole file is never written to; "" where it is
     std::vector<std::string> notes; // sentences: what is odd (name does not fit the content, cut short ...)
+
+    bool writable() const { return !damaged && readOnly.empty(); }
 };
 
 } // namespace moorfrost::tags

@@ -3,7 +3,10 @@
 
 #include <algorithm>
 #include <cstdlib>
+#include <iterator>
 
+#include "core/audio/ffmpeg_facts.h"
+#include "core/tags/mend.h"
 #include "core/tags/overlay_stream.h"
 #include "core/tags/refit.h"
 #include "core/tags/taglib_file.h"
@@ -35,7 +38,7 @@ Fields comparable(const Fields& fields) {
             for (std::string& s : v)
                 if (text::isDigits(s))
                     s = std::to_string(std::strtol(s.c_str(), nullptr, 10));
-        if (def && def->kind == FieldKind::Flag && v == std::vector<std::string>{"0"})
+        if (def && def->kind == FieldKind::Flag && v.size() == 1 && v.front() == "0")
             continue;
         if (key == "performer") {
             for (std::string& s : v)
@@ -126,9 +129,6 @@ Result<Opened> openAndDetect(const Path& path, bool forWriting = false) {
     if (opened.format == Format::Unknown)
         return notSound(path);
     opened.cutShort = audio::whyCutShort(*opened.source, opened.format, forWriting);
-    // TagLib can crash on an MP4 file without its index.
-    if (!opened.cutShort.empty() && opened.format == Format::Mp4)
-        return Error{ErrorKind::Damaged, path, opened.cutShort};
     opened.stream = std::make_unique<OverlayStream>(opened.source, path);
     return opened;
 }
@@ -150,19 +150,48 @@ Result<Attempt> openForEdit(const Path& path, std::shared_ptr<FileSource> source
     attempt.overlay = std::make_unique<OverlayStream>(std::move(source), path);
     if (format == Format::Mp3)
         dropMisplacedId3v1(*attempt.overlay, attempt.notes);
+    MendedFrames mended = mendFrames(*attempt.overlay);
+    if (!mended.damaged.empty())
+        return Error{ErrorKind::Damaged, path,
+                     "The ID3v2 tag holds parts that make no sense (" + text::join(mended.damaged, ", ") +
+                         "), and writing would lose them. Nothing was changed."};
+    if (mended.empty > 0)
+        attempt.notes.emplace_back("Frames of the ID3v2 tag that held nothing at all were removed.");
     attempt.file = openWithTagLib(attempt.overlay.get(), format, false);
     if (!attempt.file || !attempt.file->isValid())
         return unreadable(path, format);
     return attempt;
 }
 
+/// All that a change of some fields must leave as it is.
+struct Held {
+    Fields fields;
+    std::vector<std::string> unknown, pictures;
+    std::vector<std::string> badText; // keys of fields whose text is not stored as it should be
+};
+
+Held heldBy(TagLib::File& file, const ByteSource& source, Format format) {
+    Held held;
+    std::vector<TagPart> parts = readParts(file, source, format);
+    held.fields = fieldsFromProperties(together(parts));
+    for (TagPart& part : parts) {
+        std::move(part.badText.begin(), part.badText.end(), std::back_inserter(held.badText));
+        std::move(part.unknown.begin(), part.unknown.end(), std::back_inserter(held.unknown));
+    }
+    for (const Picture& p : readPictures(file, format, true))
+        held.pictures.push_back(p.info.type + '\n' + p.info.description + '\n' + audio::bytesHash(p.data));
+    std::sort(held.unknown.begin(), held.unknown.end());
+    std::sort(held.pictures.begin(), held.pictures.end());
+    return held;
+}
+
 /// Saves onto the overlay, reads it back, compares.
-Result<PreparedEdit> tryEdit(const Path& path, Attempt attempt, Format format, const Fields& before,
+Result<PreparedEdit> tryEdit(const Path& path, Attempt attempt, Format format, const Held& before,
                              const Fields& wanted, const std::vector<std::string>& changed,
                              Id3Version version) {
     PreparedEdit edit;
     edit.format = format;
-    edit.before = before;
+    edit.before = before.fields;
     OverlayStream& overlay = *attempt.overlay;
     edit.original = overlay.original();
     edit.notes = std::move(attempt.notes);
@@ -176,19 +205,57 @@ Result<PreparedEdit> tryEdit(const Path& path, Attempt attempt, Format format, c
     if (!again || !again->isValid())
         return Error{ErrorKind::Unsupported, path,
                      "The file would not be readable after this change, so it was not made."};
-    edit.after = fieldsFromProperties(readProperties(*again, format));
+    const Held held = heldBy(*again, overlay, format);
+    edit.after = held.fields;
     std::vector<std::string> bad = differing(wanted, edit.after);
+    if (held.unknown != before.unknown)
+        bad.emplace_back("parts of the tag that were not understood");
+    if (held.pictures != before.pictures)
+        bad.emplace_back("the pictures");
     if (!bad.empty())
         return Error{ErrorKind::Unsupported, path,
                      "This file cannot hold what was asked without harm to: " + text::join(bad, ", ") +
                          ". Nothing was changed."};
     edit.recipe = overlay.recipe();
-    edit.how = classify(edit.recipe, *edit.original);
-    if (edit.how == CommitClass::Nothing)
-        edit.notes.clear();
-    else if (Status same = audio::sameEssence(*edit.original, edit.recipe, format); !same)
-        return Error{same.error().kind, path, same.error().message};
     return edit;
+}
+
+} // namespace
+
+namespace {
+
+/// What only FFmpeg reads, or what TagLib gives up on.
+Result<TagFile> readWithFfmpeg(const Path& path, Format format) {
+    auto facts = audio::ffmpegFacts(path, audio::isReadOnly(format));
+    if (!facts)
+        return facts.error();
+    TagFile out;
+    out.format = format;
+    out.facts.codec = facts->codec;
+    out.facts.duration = facts->duration;
+    out.facts.sampleRate = facts->sampleRate;
+    out.facts.channels = facts->channels;
+    out.facts.bitDepth = facts->bitDepth;
+    out.facts.bitrate = facts->bitrate;
+    Properties properties;
+    for (const auto& [key, value] : facts->tags) {
+        std::string name = text::upper(key);
+        if (name == "ENCODER" || name == "ENCODED_BY")
+            out.facts.encoder = value;
+        else if (!text::trim(value).empty())
+            properties[name] = {value};
+    }
+    out.fields = fieldsFromProperties(properties);
+    out.readOnly = audio::formatName(format) + " files are shown, but Moorfrost does not write to them.";
+    return out;
+}
+
+void noteName(const Path& path, TagFile& file) {
+    Format byName = audio::formatByExtension(path);
+    bool bothOgg = byName == Format::OggVorbis && file.format == Format::OggFlac;
+    if (byName != file.format && byName != Format::Unknown && !bothOgg)
+        file.notes.push_back("The name ends in " + path.extension().string() + ", but the content is " +
+                             audio::formatName(file.format) + ".");
 }
 
 } // namespace
@@ -197,27 +264,54 @@ Result<TagFile> readTags(const Path& path) {
     auto opened = openAndDetect(path);
     if (!opened)
         return opened.error();
-    auto file = openWithTagLib(opened->stream.get(), opened->format, true);
-    if (!file || !file->isValid())
-        return opened->cutShort.empty() ? unreadable(path, opened->format)
-                                        : Error{ErrorKind::Damaged, path, opened->cutShort};
+    const Format format = opened->format;
     TagFile out;
-    out.format = opened->format;
-    out.facts = readFacts(*file, out.format);
+    std::unique_ptr<TagLib::File> file;
+    const MendedFrames mended = mendFrames(*opened->stream);
+    if (!opened->cutShort.empty())
+        endLastChunk(*opened->stream, format);
+    if (!audio::isReadOnly(format))
+        file = openWithTagLib(opened->stream.get(), format, true);
+    bool byTagLib = file && file->isValid();
+    if (byTagLib) {
+        out.format = format;
+        out.facts = readFacts(*file, format);
+    }
+    if (byTagLib) {
+        readEncoding(*file, *opened->source, format, out.facts);
+        std::vector<TagPart> parts = readParts(*file, *opened->source, format);
+        out.fields = fieldsFromProperties(together(parts));
+        if (parts.size() > 1)
+            out.differences = differencesOf(parts, out.fields);
+        for (TagPart& part : parts) {
+            out.tags.push_back(std::move(part.name));
+            std::move(part.unknown.begin(), part.unknown.end(), std::back_inserter(out.unknown));
+        }
+        out.unknown.insert(out.unknown.end(), mended.damaged.begin(), mended.damaged.end());
+        for (const Picture& picture : readPictures(*file, format, false))
+            out.pictures.push_back(picture.info);
+    } else {
+        auto read = readWithFfmpeg(path, format);
+        if (!read)
+            return opened->cutShort.empty() ? unreadable(path, format)
+                                            : Error{ErrorKind::Damaged, path, opened->cutShort};
+        out = std::move(*read);
+    }
     out.facts.size = opened->source->size();
-    if (out.format == Format::Mp3 && out.facts.sampleRate == 0)
-        return Error{ErrorKind::Damaged, path, "The file has no sound in it that could be recognised."};
-    out.fields = fieldsFromProperties(readProperties(*file, out.format));
-    for (const Picture& picture : readPictures(*file, out.format))
-        out.pictures.push_back(picture.info);
-    if (!opened->cutShort.empty()) {
+    if (out.facts.bitrate <= 0 && out.facts.duration > 0)
+        out.facts.bitrate =
+            static_cast<int>(std::min(static_cast<double>(out.facts.size) * 8 / out.facts.duration, 2e9));
+    if (out.format == Format::Mp3 && out.facts.sampleRate == 0) {
+        const std::string none = "The file has no sound in it that could be recognised.";
+        if (out.tags.empty())
+            return Error{ErrorKind::Damaged, path, none};
+        out.damaged = true;
+        out.notes.push_back(none);
+    } else if (!opened->cutShort.empty()) {
         out.damaged = true;
         out.notes.push_back(opened->cutShort);
     }
-    Format byName = audio::formatByExtension(path);
-    if (byName != out.format && byName != Format::Unknown)
-        out.notes.emplace_back("The name ends in " + path.extension().string() + ", but the content is " +
-                               audio::formatName(out.format) + ".");
+    noteName(path, out);
     return out;
 }
 
@@ -225,10 +319,12 @@ Result<std::vector<Picture>> readPictures(const Path& path) {
     auto opened = openAndDetect(path);
     if (!opened)
         return opened.error();
+    if (audio::isReadOnly(opened->format))
+        return std::vector<Picture>();
     auto file = openWithTagLib(opened->stream.get(), opened->format, false);
     if (!file || !file->isValid())
         return unreadable(path, opened->format);
-    return readPictures(*file, opened->format);
+    return readPictures(*file, opened->format, true);
 }
 
 std::string PreparedEdit::bytes() const {
@@ -245,7 +341,26 @@ Fields applied(Fields fields, const Fields& changes) {
     return fields;
 }
 
+Status confirm(PreparedEdit& edit) {
+    if (!isSound(edit.recipe, edit.original->size()))
+        return Error{ErrorKind::Damaged, {}, "The change could not be worked out, so it was refused."};
+    edit.how = classify(edit.recipe, *edit.original);
+    if (edit.how == CommitClass::Nothing) {
+        edit.notes.clear();
+        return Done{};
+    }
+    return audio::sameEssence(*edit.original, edit.recipe, edit.format);
+}
+
 Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
+    auto edit = makeEdit(path, changes);
+    if (edit)
+        if (Status fine = confirm(*edit); !fine)
+            return Error{fine.error().kind, path, fine.error().message};
+    return edit;
+}
+
+Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes) {
     for (const auto& [key, values] : changes)
         if (std::string why = whyNotValid(key, values); !why.empty())
             return Error{ErrorKind::Invalid, path, why};
@@ -254,29 +369,34 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
         return opened.error();
     if (!opened->cutShort.empty())
         return Error{ErrorKind::Damaged, path, opened->cutShort + " Damaged files are not written to."};
-    if (opened->format == Format::Asf)
+    if (audio::isReadOnly(opened->format))
         return Error{ErrorKind::Unsupported, path,
-                     "Where the sound lies in " + audio::formatName(opened->format) +
-                         " files is not known to Moorfrost. So it is not written to."};
+                     audio::formatName(opened->format) +
+                         " files are shown, but Moorfrost does not write to them."};
     const Format format = opened->format;
     auto first = openForEdit(path, opened->source, format);
     if (!first)
         return first.error();
-    Fields before = fieldsFromProperties(readProperties(*first->file, format));
+    const Held before = heldBy(*first->file, *first->overlay, format);
 
     std::vector<std::string> changed;
     for (const auto& [key, values] : changes)
         changed.push_back(key);
-    Fields wanted = applied(before, changes);
+    Fields wanted = applied(before.fields, changes);
     if (format == Format::Mp3) // what only a misplaced tag knows is kept, in its proper place
         for (const auto& [key, values] : misplacedId3v1(*opened->source))
             if (!wanted.contains(key) && !changes.contains(key)) {
                 wanted[key] = values;
                 changed.push_back(key);
             }
+    for (const std::string& key : before.badText)
+        if (!changes.contains(key)) { // TagLib would drop it
+            changed.push_back(key);
+            first->notes.push_back(labelOf(key) + " was not stored as UTF-8, as it should be. Now it is.");
+        }
     auto edit = tryEdit(path, std::move(*first), format, before, wanted, changed, Id3Version::Keep);
     bool hasId3 = format == Format::Mp3 || format == Format::Wav || format == Format::Aiff;
-    if (edit || !hasId3)
+    if (edit || !(hasId3 || format == Format::Asf))
         return edit;
     // ID3v2.3 has no place for some things (a date of year and month, sort forms, mood).
     auto second = openForEdit(path, opened->source, format);
@@ -285,7 +405,8 @@ Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
     auto newer = tryEdit(path, std::move(*second), format, before, wanted, changed, Id3Version::Four);
     if (!newer)
         return edit;
-    newer->notes.emplace_back("The tag was stored as ID3v2.4, because ID3v2.3 cannot hold all of it.");
+    if (hasId3)
+        newer->notes.emplace_back("The tag was stored as ID3v2.4, because ID3v2.3 cannot hold all of it.");
     return newer;
 }
 

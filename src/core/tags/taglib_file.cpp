@@ -17,6 +17,7 @@
 #include <taglib/mp4file.h>
 #include <taglib/mpcfile.h>
 #include <taglib/mpegfile.h>
+#include <taglib/oggflacfile.h>
 #include <taglib/opusfile.h>
 #include <taglib/speexfile.h>
 #include <taglib/textidentificationframe.h>
@@ -27,8 +28,10 @@
 #include <taglib/wavpackfile.h>
 #include <taglib/xiphcomment.h>
 
+#include "core/tags/asf_items.h"
 #include "core/tags/mp4_items.h"
 #include "core/tags/refit.h"
+#include "core/tags/taglib_maps.h"
 #include "core/text/text.h"
 
 namespace moorfrost::tags {
@@ -37,100 +40,7 @@ using audio::Format;
 
 namespace {
 
-std::string utf8(const TagLib::String& s) {
-    return s.to8Bit(true);
-}
-TagLib::String wide(const std::string& s) {
-    return TagLib::String(s, TagLib::String::UTF8);
-}
-
-std::vector<std::string> strings(const TagLib::StringList& list) {
-    std::vector<std::string> out;
-    for (const TagLib::String& s : list)
-        out.push_back(utf8(s));
-    return out;
-}
-
-TagLib::StringList stringList(const std::vector<std::string>& values) {
-    TagLib::StringList list;
-    for (const std::string& v : values)
-        list.append(wide(v));
-    return list;
-}
-
-Properties fromMap(const TagLib::PropertyMap& map) {
-    Properties out;
-    for (const auto& [key, values] : map)
-        out[utf8(key)] = strings(values);
-    return out;
-}
-
-void fill(Properties& into, const Properties& from) {
-    for (const auto& [key, values] : from)
-        into.try_emplace(key, values);
-}
-
-/// What TagLib calls differently in ID3v2 from everywhere else.
-std::string id3Name(const std::string& property) {
-    return property == "GROUPING" ? "CONTENTGROUP" : property;
-}
-
-/// TagLib writes several people of one role with a bare comma between them; a comma inside a name has a space
-/// behind it.
-std::vector<std::string> namesIn(const std::string& list) {
-    std::vector<std::string> names(1);
-    for (size_t i = 0; i < list.size(); ++i) {
-        if (list[i] == ',' && i + 1 < list.size() && list[i + 1] != ' ')
-            names.emplace_back();
-        else
-            names.back() += list[i];
-    }
-    return names;
-}
-
-/// TagLib's map, with the lists of people (TIPL, TMCL) read pair by pair: TagLib gives up on the whole list
-/// when it meets a role it does not know, which is what every ID3v2.3 list with an instrument in it is.
-TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag) {
-    static const std::map<std::string, std::string> roles = {{"PRODUCER", "PRODUCER"},
-                                                             {"ENGINEER", "ENGINEER"},
-                                                             {"ARRANGER", "ARRANGER"},
-                                                             {"MIX", "MIXER"},
-                                                             {"DJ-MIX", "DJMIXER"}};
-    TagLib::PropertyMap map = tag.properties();
-    if (tag.frameListMap().contains("TIPL") || tag.frameListMap().contains("TMCL")) {
-        std::vector<TagLib::String> read;
-        for (const auto& [key, values] : map)
-            if (utf8(key).starts_with("PERFORMER:"))
-                read.push_back(key);
-        for (const auto& [id, property] : roles)
-            read.push_back(wide(property));
-        for (const TagLib::String& key : read)
-            map.erase(key);
-    }
-    for (const char* id : {"TIPL", "TMCL"}) {
-        for (const TagLib::ID3v2::Frame* frame : tag.frameListMap()[id]) {
-            const auto* text = dynamic_cast<const TagLib::ID3v2::TextIdentificationFrame*>(frame);
-            if (!text)
-                continue;
-            TagLib::StringList pairs = text->fieldList();
-            for (unsigned int i = 0; i + 1 < pairs.size(); i += 2) {
-                auto role = roles.find(utf8(pairs[i].upper()));
-                TagLib::String key =
-                    role != roles.end() ? wide(role->second) : "PERFORMER:" + pairs[i].upper();
-                for (const std::string& name : namesIn(utf8(pairs[i + 1])))
-                    if (!map[key].contains(wide(name)))
-                        map[key].append(wide(name));
-            }
-        }
-    }
-    return map;
-}
-
-bool hasTag(const TagLib::Tag* tag) {
-    return tag && !tag->isEmpty();
-}
-
-void changeMap(TagLib::PropertyMap& map, const Properties& changes, bool id3) {
+void changeMap(TagLib::PropertyMap& map, const Properties& changes) {
     if (changes.contains("PERFORMER:*")) {
         std::vector<TagLib::String> gone;
         for (const auto& [key, values] : map)
@@ -142,7 +52,7 @@ void changeMap(TagLib::PropertyMap& map, const Properties& changes, bool id3) {
     for (const auto& [property, values] : changes) {
         if (property.ends_with(":*"))
             continue;
-        TagLib::String key = wide(id3 ? id3Name(property) : property);
+        TagLib::String key = wide(property);
         map.erase(key);
         if (!values.empty())
             map.insert(key, stringList(values));
@@ -151,7 +61,13 @@ void changeMap(TagLib::PropertyMap& map, const Properties& changes, bool id3) {
 
 void writeId3(TagLib::ID3v2::Tag& tag, const Properties& changes) {
     TagLib::PropertyMap map = id3Properties(tag);
-    changeMap(map, changes, true);
+    changeMap(map, changes);
+    // TagLib's name for the standard's frame TIT1; its own "GROUPING" is a frame of one program.
+    if (map.contains("GROUPING") && !tag.frameListMap().contains("GRP1")) {
+        map.insert("WORK", map["GROUPING"]);
+        map.erase("GROUPING");
+    }
+    keepUnknownFrames(tag);
     tag.setProperties(map);
 }
 
@@ -159,7 +75,7 @@ void writeId3(TagLib::ID3v2::Tag& tag, const Properties& changes) {
 template<class Tag>
 void writeByMap(Tag& tag, const Properties& changes) {
     TagLib::PropertyMap map = tag.properties();
-    changeMap(map, changes, false);
+    changeMap(map, changes);
     tag.setProperties(map);
 }
 
@@ -169,22 +85,6 @@ void writeXiph(TagLib::Ogg::XiphComment& comment, const Properties& changes) {
         for (const std::string& value : values)
             comment.addField(wide(property), wide(value), false);
     }
-}
-
-const std::map<std::string, const char*>& infoIds() {
-    static const std::map<std::string, const char*> ids = {
-        {"TITLE", "INAM"},    {"ARTIST", "IART"},   {"ALBUM", "IPRD"},       {"DATE", "ICRD"},
-        {"GENRE", "IGNR"},    {"COMMENT", "ICMT"},  {"TRACKNUMBER", "IPRT"}, {"COPYRIGHT", "ICOP"},
-        {"ENGINEER", "IENG"}, {"COMPOSER", "IMUS"}, {"LANGUAGE", "ILNG"},    {"ENCODEDBY", "ITCH"}};
-    return ids;
-}
-
-Properties fromInfo(const TagLib::RIFF::Info::Tag& tag) {
-    Properties out;
-    for (const auto& [property, id] : infoIds())
-        if (TagLib::String value = tag.fieldText(id); !value.isEmpty())
-            out[property] = {utf8(value)};
-    return out;
 }
 
 void writeInfo(TagLib::RIFF::Info::Tag& tag, const Properties& changes) {
@@ -258,10 +158,7 @@ bool saveWav(TagLib::RIFF::WAV::File& file, const Properties& changes, Id3Versio
     using File = TagLib::RIFF::WAV::File;
     bool existed = file.hasID3v2Tag();
     if (!existed && file.hasInfoTag()) { // the new tag must not hide what INFO holds
-        TagLib::PropertyMap map;
-        for (const auto& [property, values] : fromInfo(*file.InfoTag()))
-            map.insert(wide(property), stringList(values));
-        file.ID3v2Tag()->setProperties(map);
+        file.ID3v2Tag()->setProperties(toMap(infoProperties(*file.InfoTag())));
     }
     writeId3(*file.ID3v2Tag(), changes);
     writeInfo(*file.InfoTag(), changes);
@@ -273,6 +170,7 @@ bool saveWav(TagLib::RIFF::WAV::File& file, const Properties& changes, Id3Versio
 std::unique_ptr<TagLib::File> openWithTagLib(TagLib::IOStream* stream, Format format, bool facts) {
     const auto style = TagLib::AudioProperties::Average;
     TagLib::ID3v2::FrameFactory* factory = TagLib::ID3v2::FrameFactory::instance();
+    readInfoTextSafely();
     switch (format) {
     case Format::Mp3:
         return std::make_unique<TagLib::MPEG::File>(stream, factory, facts, style);
@@ -300,54 +198,12 @@ std::unique_ptr<TagLib::File> openWithTagLib(TagLib::IOStream* stream, Format fo
         return std::make_unique<TagLib::TrueAudio::File>(stream, factory, facts, style);
     case Format::Asf:
         return std::make_unique<TagLib::ASF::File>(stream, facts, style);
-    case Format::Unknown:
+    case Format::OggFlac:
+        return std::make_unique<TagLib::Ogg::FLAC::File>(stream, facts, style);
+    default:
         break;
     }
     return nullptr;
-}
-
-Properties readProperties(TagLib::File& file, Format format) {
-    Properties out;
-    switch (format) {
-    case Format::Mp3: {
-        auto& mpeg = static_cast<TagLib::MPEG::File&>(file);
-        if (mpeg.hasID3v2Tag())
-            out = fromMap(id3Properties(*mpeg.ID3v2Tag()));
-        if (mpeg.hasAPETag())
-            fill(out, fromMap(mpeg.APETag()->properties()));
-        if (mpeg.hasID3v1Tag())
-            fill(out, fromMap(mpeg.ID3v1Tag()->properties()));
-        break;
-    }
-    case Format::Wav: {
-        auto& wav = static_cast<TagLib::RIFF::WAV::File&>(file);
-        if (hasTag(wav.ID3v2Tag()))
-            out = fromMap(id3Properties(*wav.ID3v2Tag()));
-        if (wav.hasInfoTag())
-            fill(out, fromInfo(*wav.InfoTag()));
-        break;
-    }
-    case Format::Aiff:
-        if (auto* tag = static_cast<TagLib::RIFF::AIFF::File&>(file).tag())
-            out = fromMap(id3Properties(*tag));
-        break;
-    case Format::Mp4:
-        if (auto* tag = static_cast<TagLib::MP4::File&>(file).tag())
-            out = mp4Properties(*tag);
-        break;
-    case Format::Flac: {
-        auto& flac = static_cast<TagLib::FLAC::File&>(file);
-        if (flac.hasXiphComment() && !flac.xiphComment()->isEmpty())
-            out = fromMap(flac.xiphComment()->properties());
-        else if (flac.hasID3v2Tag())
-            out = fromMap(id3Properties(*flac.ID3v2Tag()));
-        break;
-    }
-    default:
-        out = fromMap(file.properties());
-        break;
-    }
-    return out;
 }
 
 bool writeProperties(TagLib::File& file, OverlayStream& stream, Format format, const Properties& changes,
@@ -397,8 +253,13 @@ bool writeProperties(TagLib::File& file, OverlayStream& stream, Format format, c
     case Format::TrueAudio:
         writeId3(*static_cast<TagLib::TrueAudio::File&>(file).ID3v2Tag(true), changes);
         return file.save();
+    case Format::OggFlac:
+        writeXiph(*static_cast<TagLib::Ogg::FLAC::File&>(file).tag(), changes);
+        return file.save();
     case Format::Asf:
-    case Format::Unknown:
+        writeAsf(*static_cast<TagLib::ASF::File&>(file).tag(), changes, version == Id3Version::Keep);
+        return file.save();
+    default:
         break;
     }
     return false;

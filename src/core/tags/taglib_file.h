@@ -21,10 +21,29 @@ using Properties = std::map<std::string, std::vector<std::string>>;
 /// nullptr for formats that TagLib does not read. The stream must outlive the file.
 std::unique_ptr<TagLib::File> openWithTagLib(TagLib::IOStream* stream, audio::Format format, bool readFacts);
 
-Properties readProperties(TagLib::File& file, audio::Format format);
-std::vector<Picture> readPictures(TagLib::File& file, audio::Format format);
-Facts readFacts(TagLib::File& file, audio::Format format);
+/// One tag of a file.
+struct TagPart {
+    std::string name; // "ID3v2.3", "APE", "Vorbis comment" ...
+    Properties properties;
+    std::vector<std::string> unknown = {}; // names of what was not understood
+    std::vector<std::string> badText = {}; // keys of fields whose text was not stored as it should be
+};
 
+/// All tags of a file, in the order in which they are believed.
+/// `source`: the bytes that it was opened on.
+std::vector<TagPart> readParts(TagLib::File& file, const ByteSource& source, audio::Format format);
+/// What they say together: of each property, what the first says that has it.
+Properties together(const std::vector<TagPart>& parts);
+/// What the second and further tags say otherwise than what is shown.
+std::vector<Difference> differencesOf(const std::vector<TagPart>& parts, const Fields& shown);
+
+/// `withBytes`: else only what there is to say of them.
+std::vector<Picture> readPictures(TagLib::File& file, audio::Format format, bool withBytes);
+Facts readFacts(TagLib::File& file, audio::Format format);
+/// How the sound was encoded: the rest of the facts.
+void readEncoding(TagLib::File& file, const ByteSource& source, audio::Format format, Facts& facts);
+
+/// Four: the second attempt, where the first cannot hold the result (for ASF: the other order of values).
 enum class Id3Version { Keep, Four };
 
 /// Sets or (empty list) removes the properties named in `changes`, in every tag that the file has, and saves

@@ -12,13 +12,17 @@
 
 namespace moorfrost::work {
 
+/// As many threads as `wanted`; 0: as there are processors, at most 8.
+inline unsigned threadsFor(unsigned wanted) {
+    return wanted > 0 ? wanted : std::min(8u, std::max(1u, std::thread::hardware_concurrency()));
+}
+
 /// Calls `each(i)` for 0 <= i < count, in rising order of beginning, from up to `threads` threads (0: as many
 /// as there are processors, at most 8), this one included. Returns when all are done; the first exception is
 /// thrown on here.
 template<class Each>
 void inParallel(size_t count, Each&& each, unsigned threads = 0) {
-    if (threads == 0)
-        threads = std::min(8u, std::max(1u, std::thread::hardware_concurrency()));
+    threads = threadsFor(threads);
     std::atomic<size_t> next = 0;
     std::exception_ptr trouble;
     std::mutex mutex;

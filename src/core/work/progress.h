@@ -5,8 +5,10 @@
 #include <atomic>
 #include <chrono>
 #include <cstdint>
+#include <filesystem>
 #include <mutex>
 #include <string>
+#include <string_view>
 
 namespace moorfrost::work {
 
@@ -25,6 +27,18 @@ public:
         total_ = total;
         done_ = 0;
         start_ = std::chrono::steady_clock::now();
+    }
+    /// More of it has become known.
+    void expect(uint64_t total) {
+        std::lock_guard lock(mutex_);
+        total_ = total;
+    }
+    /// By its path; only the name is told.
+    void stepPath(const std::filesystem::path& path) {
+        std::string_view all = path.native();
+        std::lock_guard lock(mutex_);
+        ++done_;
+        item_.assign(all.substr(all.rfind('/') + 1));
     }
     void step(const std::string& item, uint64_t n = 1) {
         std::lock_guard lock(mutex_);

@@ -56,6 +56,10 @@ const std::vector<const char*>& migrations() {
             path BLOB PRIMARY KEY, essence TEXT NOT NULL, sha256 TEXT NOT NULL, bytes INTEGER NOT NULL,
             "when" INTEGER NOT NULL) WITHOUT ROWID;
         )",
+        // 2 -> 3. What is shown of a file but not searched: encoder, tags, differences between them.
+        R"(
+        ALTER TABLE file ADD COLUMN details TEXT NOT NULL DEFAULT '';
+        )",
     };
     return list;
 }

@@ -9,6 +9,7 @@
 #include <nlohmann/json.hpp>
 #include <sqlite3.h>
 
+#include "core/library/store/details.h"
 #include "core/library/store/schema.h"
 #include "core/text/text.h"
 
@@ -88,11 +89,12 @@ FileId Store::writeRow(const files::ScannedFile& f, int64_t shelf) {
         db_.handle(),
         "INSERT INTO file (path, size, modified_ns, format, codec, duration, sample_rate, channels, "
         "bit_depth,"
-        " bitrate, damaged, notes, error, added) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?)"
+        " bitrate, damaged, notes, error, details, added) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,?)"
         " ON CONFLICT(path) DO UPDATE SET size=excluded.size, modified_ns=excluded.modified_ns,"
         " format=excluded.format, codec=excluded.codec, duration=excluded.duration,"
         " sample_rate=excluded.sample_rate, channels=excluded.channels, bit_depth=excluded.bit_depth,"
-        " bitrate=excluded.bitrate, damaged=excluded.damaged, notes=excluded.notes, error=excluded.error"
+        " bitrate=excluded.bitrate, damaged=excluded.damaged, notes=excluded.notes, error=excluded.error,"
+        " details=excluded.details"
         " RETURNING id");
     insert.bindPath(f.path).bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
     insert.bind(audio::formatName(t.format))
@@ -100,7 +102,7 @@ FileId Store::writeRow(const files::ScannedFile& f, int64_t shelf) {
         .bind(t.facts.duration)
         .bind(t.facts.sampleRate);
     insert.bind(t.facts.channels).bind(t.facts.bitDepth).bind(t.facts.bitrate).bind(t.damaged ? 1 : 0);
-    insert.bind(text::join(t.notes, "\n")).bind(f.error).bind(now());
+    insert.bind(text::join(t.notes, "\n")).bind(f.error).bind(detailsText(t)).bind(now());
     insert.step();
     FileId id = insert.integer(0);
     insert.reset();
@@ -154,26 +156,27 @@ std::vector<FileRecord> Store::readRows(std::optional<FileId> only) {
     };
     auto rows = prepare(
         "SELECT id, path, size, modified_ns, format, codec, duration, sample_rate, channels, bit_depth,"
-        " bitrate, damaged, notes, error, shelf, added FROM file");
+        " bitrate, damaged, notes, error, shelf, added, details FROM file");
     while (rows->step()) {
         FileRecord r;
         r.id = rows->integer(0);
         r.path = rows->string(1);
         r.state = {static_cast<uint64_t>(rows->integer(2)), rows->integer(3)};
         r.tags.format = audio::formatFromName(rows->string(4));
-        r.tags.facts = {rows->string(5),
-                        rows->real(6),
-                        static_cast<int>(rows->integer(7)),
-                        static_cast<int>(rows->integer(8)),
-                        static_cast<int>(rows->integer(9)),
-                        static_cast<int>(rows->integer(10)),
-                        r.state.size};
+        r.tags.facts.codec = rows->string(5);
+        r.tags.facts.duration = rows->real(6);
+        r.tags.facts.sampleRate = static_cast<int>(rows->integer(7));
+        r.tags.facts.channels = static_cast<int>(rows->integer(8));
+        r.tags.facts.bitDepth = static_cast<int>(rows->integer(9));
+        r.tags.facts.bitrate = static_cast<int>(rows->integer(10));
+        r.tags.facts.size = r.state.size;
         r.tags.damaged = rows->integer(11) != 0;
         if (std::string notes = rows->string(12); !notes.empty())
             r.tags.notes = text::split(notes, "\n");
         r.error = rows->string(13);
         r.shelf = rows->integer(14);
         r.added = rows->integer(15);
+        takeDetails(rows->string(16), r.tags);
         index[r.id] = out.size();
         out.push_back(std::move(r));
     }
@@ -240,10 +243,27 @@ void Store::updateFile(FileId id, const files::FileState& state, const std::opti
     shelf > 0 ? update.bind(shelf) : update.bindNull();
     update.bind(id).run();
     if (fields) {
+        dropSettledDifferences(id, *fields);
         Statement(db_.handle(), "DELETE FROM value WHERE file=?").bind(id).run();
         writeValues(id, *fields);
     }
     transaction.commit();
+}
+
+void Store::dropSettledDifferences(FileId id, const tags::Fields& written) {
+    auto before = file(id);
+    if (!before || before->tags.differences.empty())
+        return;
+    // What is written is written into all tags of a file.
+    std::erase_if(before->tags.differences, [&](const tags::Difference& d) {
+        auto old = std::as_const(before->tags.fields).find(d.key), now = written.find(d.key);
+        return (old == before->tags.fields.cend()) != (now == written.end()) ||
+               (now != written.end() && old->second != now->second);
+    });
+    Statement(db_.handle(), "UPDATE file SET details=? WHERE id=?")
+        .bind(detailsText(before->tags))
+        .bind(id)
+        .run();
 }
 
 void Store::writeValues(FileId id, const tags::Fields& fields) {

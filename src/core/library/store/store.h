@@ -105,6 +105,7 @@ private:
     explicit Store(const Path& file) : db_(file), file_(file) {}
     void migrate(const Path& file, bool existed);
     FileId writeRow(const files::ScannedFile& file, int64_t shelf);
+    void dropSettledDifferences(FileId id, const tags::Fields& written);
     void writeValues(FileId id, const tags::Fields& fields);
     std::vector<FileRecord> readRows(std::optional<FileId> only);
     std::vector<Fixity> readFixity(const Path* only);

@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What a reading process does with a request.
+#include <new>
+
+#include "core/audio/decoder.h"
+#include "core/guard/messages.h"
+#include "core/guard/worker.h"
+
+namespace moorfrost::guard {
+
+namespace {
+
+void answerOne(Ask ask, WireReader& in, const Answers& send) {
+    switch (ask) {
+    case Ask::Read:
+        for (const std::string& path : in.texts())
+            send(answerOf(tags::readTags(path)));
+        return;
+    case Ask::Edit: {
+        Path path = in.text();
+        send(answerOf(tags::makeEdit(path, takeFields(in))));
+        return;
+    }
+    case Ask::Pictures: {
+        auto pictures = tags::readPictures(in.text());
+        WireWriter out;
+        out.number(pictures ? 1 : 0);
+        if (pictures) {
+            out.number(pictures->size());
+            for (const tags::Picture& p : *pictures)
+                put(out, p);
+        } else {
+            put(out, pictures.error());
+        }
+        send(out.bytes());
+        return;
+    }
+    case Ask::Peaks: {
+        Path path = in.text();
+        auto peaks = audio::peaksOf(path, in.number(), {});
+        WireWriter out;
+        out.number(peaks ? 1 : 0);
+        if (peaks) {
+            out.number(peaks->size());
+            for (float v : *peaks)
+                out.real(v);
+        } else {
+            put(out, peaks.error());
+        }
+        send(out.bytes());
+        return;
+    }
+    case Ask::Decode:
+        return;
+    }
+}
+
+} // namespace
+
+void answerRequest(std::string_view request, const Answers& send) {
+    WireReader in(request);
+    auto ask = static_cast<Ask>(in.number());
+    try {
+        answerOne(ask, in, send);
+    } catch (const std::bad_alloc&) {
+        // The memory may be in pieces now: a new process is better than this one.
+        std::_Exit(outOfMemory);
+    }
+}
+
+} // namespace moorfrost::guard

@@ -1,0 +1,53 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What is said between the program and its reading processes: requests and answers as bytes (base/wire).
+#pragma once
+
+#include <optional>
+
+#include "core/base/wire.h"
+#include "core/tags/tag_io.h"
+
+namespace moorfrost::guard {
+
+enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode };
+
+void put(WireWriter& out, const Error& error);
+void put(WireWriter& out, const tags::Fields& fields);
+void put(WireWriter& out, const tags::TagFile& file);
+void put(WireWriter& out, const tags::Picture& picture);
+/// Without the original: whoever takes it opens the file anew, and must find `state` unchanged.
+void put(WireWriter& out, const tags::PreparedEdit& edit);
+
+Error takeError(WireReader& in);
+tags::Fields takeFields(WireReader& in);
+tags::TagFile takeTagFile(WireReader& in);
+tags::Picture takePicture(WireReader& in);
+tags::PreparedEdit takeEdit(WireReader& in);
+
+/// A value or an error, as an answer.
+template<class T>
+std::string answerOf(const Result<T>& result) {
+    WireWriter out;
+    out.number(result ? 1 : 0);
+    if (result)
+        put(out, *result);
+    else
+        put(out, result.error());
+    return out.bytes();
+}
+
+/// nullopt where the answer makes no sense.
+template<class T, class Take>
+std::optional<Result<T>> resultFrom(std::string_view answer, Take&& take) {
+    WireReader in(answer);
+    std::optional<Result<T>> result;
+    if (in.number() == 1)
+        result = take(in);
+    else
+        result = takeError(in);
+    if (!in.ok())
+        return std::nullopt;
+    return result;
+}
+
+} // namespace moorfrost::guard

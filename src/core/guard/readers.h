@@ -1,0 +1,59 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Reading of files that may be hostile, and the preparing of changes to their tags, in a few processes of
+// their own (guard/worker). The functions are those of tags/tag_io and audio/decoder; a file that brings its
+// process down, or keeps it computing too long, gives an error with the reason. Safe from any thread.
+#pragma once
+
+#include <atomic>
+#include <functional>
+#include <mutex>
+#include <optional>
+#include <utility>
+#include <vector>
+
+#include "core/guard/worker.h"
+#include "core/tags/tag_io.h"
+
+namespace moorfrost::guard {
+
+class Readers {
+public:
+    explicit Readers(Path program, Limits limits = {}) : program_(std::move(program)), limits_(limits) {}
+    /// Those of this program: "libexec/moorfrost-reader" beside the program or in a folder above it, or what
+    /// MOORFROST_READER names.
+    static Readers& shared();
+
+    /// A file to be read: its number, which comes back with the answer, and its path. With `wait`, waits
+    /// until there is one or none will come any more.
+    using Take = std::function<std::optional<std::pair<size_t, Path>>(bool wait)>;
+    /// Reads what `take` gives, in one process, until it gives nothing, and calls `each` for every file, from
+    /// this thread. After a stop the rest is left out.
+    void readEach(const Take& take, std::stop_token stop,
+                  const std::function<void(size_t, Result<tags::TagFile>)>& each);
+    Result<tags::TagFile> readTags(const Path& path);
+    Result<std::vector<tags::Picture>> readPictures(const Path& path);
+    /// The change comes from the reading process; that it leaves the sound alone is shown here again.
+    Result<tags::PreparedEdit> prepareEdit(const Path& path, const tags::Fields& changes);
+    Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop);
+
+    /// How many processes had to be given up so far.
+    uint64_t lost() const { return lost_; }
+
+private:
+    using Lease = std::unique_ptr<Worker>;
+    Result<Lease> lease();
+    void giveBack(Lease worker);
+    /// One request with one answer.
+    Result<std::string> ask(const Path& path, const std::string& request, std::stop_token stop);
+    /// Why there was no answer about a file.
+    Error whyNone(Worker& worker, Worker::Outcome outcome, const Path& path);
+
+    const Path program_;
+    const Limits limits_;
+    std::mutex mutex_;
+    std::vector<Lease> idle_;
+    pid_t owner_ = 0; // after a fork() the processes belong to the other copy of this program
+    std::atomic<uint64_t> lost_ = 0;
+};
+
+} // namespace moorfrost::guard

@@ -1,0 +1,185 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/tags/mend.h"
+
+#include <algorithm>
+#include <optional>
+
+#include "core/base/numbers.h"
+#include "core/tags/refit.h"
+
+namespace moorfrost::tags {
+
+using audio::Format;
+
+namespace {
+
+constexpr uint64_t mostTag = 16u << 20; // bytes of a tag or comment that are looked at here
+
+/// Walks over the frames of the ID3v2 tag at the beginning, also past damaged ones.
+class FrameWalk {
+public:
+    FrameWalk(const ByteSource& stream, uint64_t length, int version)
+        : stream_(stream), length_(length), version_(version) {}
+
+    struct Frame {
+        uint64_t at = 0, bytes = 0; // with its header
+        bool empty = false, damaged = false;
+        std::string id;
+    };
+    std::optional<Frame> next() {
+        Frame f{at_, 0, false, false, {}};
+        std::string h = stream_.bytes(at_, headerLength());
+        if (at_ + headerLength() > length_ || h.size() < headerLength() || h[0] == 0)
+            return std::nullopt;
+        f.id = h.substr(0, idLength());
+        f.damaged = !isFrameId(f.id);
+        std::string_view size = std::string_view(h).substr(idLength(), idLength());
+        uint64_t n = version_ == 4 ? synchSafe(size) : bigEndian(size);
+        // Some programs write the sizes of version 2.4 as in 2.3.
+        if (version_ == 4 && !mayEnd(at_ + headerLength() + n) &&
+            mayEnd(at_ + headerLength() + bigEndian(size)))
+            n = bigEndian(size);
+        f.bytes = headerLength() + n;
+        f.empty = n == 0;
+        if (at_ + f.bytes > length_ || (f.damaged && !mayEnd(at_ + f.bytes)))
+            return std::nullopt;
+        at_ += f.bytes;
+        return f;
+    }
+    /// Where the walk has come to.
+    uint64_t at() const { return at_; }
+
+private:
+    size_t idLength() const { return version_ == 2 ? 3 : 4; }
+    size_t headerLength() const { return version_ == 2 ? 6 : 10; }
+    static bool isFrameId(std::string_view id) {
+        return std::all_of(id.begin(), id.end(),
+                           [](char c) { return (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9'); });
+    }
+    /// Whether another frame, padding or the end of the tag is there.
+    bool mayEnd(uint64_t at) const {
+        if (at + headerLength() >= length_)
+            return at <= length_;
+        std::string id = stream_.bytes(at, idLength());
+        return id.size() == idLength() && (id[0] == 0 || isFrameId(id));
+    }
+
+    const ByteSource& stream_;
+    uint64_t length_;
+    int version_;
+    uint64_t at_ = 10;
+};
+
+} // namespace
+
+MendedFrames mendFrames(OverlayStream& stream) {
+    MendedFrames out;
+    uint64_t length = audio::id3v2Length(stream, 0);
+    std::string head = stream.bytes(0, 10);
+    if (length < 10 || length > mostTag || head[3] < 2 || head[3] > 4 || head[5] != 0)
+        return out; // a tag that is coded as a whole is left to TagLib
+    FrameWalk walk(stream, length, head[3]);
+    std::vector<FrameWalk::Frame> gone;
+    while (auto frame = walk.next()) {
+        out.empty += frame->empty && !frame->damaged;
+        if (frame->damaged)
+            out.damaged.emplace_back("damaged ID3v2 frame");
+        if (frame->empty || frame->damaged)
+            gone.push_back(*frame);
+    }
+    // Behind the frames there should be nothing but zeros.
+    for (uint64_t at = walk.at(); at < length;) {
+        std::string rest = stream.bytes(at, static_cast<size_t>(std::min<uint64_t>(4096, length - at)));
+        if (rest.empty())
+            break;
+        if (rest.find_first_not_of('\0') != std::string::npos) {
+            out.damaged.push_back(std::to_string(length - at) + " bytes at the end of the ID3v2 tag");
+            break;
+        }
+        at += rest.size();
+    }
+    if (gone.empty())
+        return out;
+    // What follows moves up; the tag keeps its length.
+    uint64_t bytes = 0;
+    for (const FrameWalk::Frame& f : gone) {
+        stream.replaceRange(f.at - bytes, f.bytes, {});
+        bytes += f.bytes;
+    }
+    stream.replaceRange(walk.at() - bytes, 0, std::string(static_cast<size_t>(bytes), '\0'));
+    return out;
+}
+
+void endLastChunk(OverlayStream& stream, Format format) {
+    if (format != Format::Wav && format != Format::Aiff)
+        return;
+    const bool aiff = format == Format::Aiff;
+    for (uint64_t at = 12; at + 8 <= stream.size();) {
+        std::string h = stream.bytes(at, 8);
+        if (h.size() < 8)
+            return;
+        std::string_view size = std::string_view(h).substr(4);
+        uint64_t n = aiff ? bigEndian(size) : littleEndian(size);
+        if (at + 8 + n > stream.size()) {
+            auto there = static_cast<uint32_t>(stream.size() - at - 8);
+            stream.replaceRange(at + 4, 4, aiff ? asBigEndian(there, 4) : asLittleEndian(there));
+            return;
+        }
+        at += 8 + n + (n & 1);
+    }
+}
+
+namespace {
+
+std::string flacComment(const ByteSource& s) {
+    uint64_t at = audio::id3v2Length(s, 0) + 4;
+    for (int blocks = 0; blocks < 4096; ++blocks) {
+        std::string h = s.bytes(at, 4);
+        if (h.size() < 4)
+            return {};
+        uint64_t n = bigEndian(std::string_view(h).substr(1));
+        if ((h[0] & 0x7F) == 4)
+            return s.bytes(at + 4, static_cast<size_t>(n));
+        if (h[0] & 0x80)
+            return {};
+        at += 4 + n;
+    }
+    return {};
+}
+
+} // namespace
+
+std::vector<RawComment> rawComments(const ByteSource& source, Format format) {
+    std::string bytes;
+    if (format == Format::Flac)
+        bytes = flacComment(source);
+    else if (format == Format::OggVorbis || format == Format::Opus || format == Format::Speex)
+        bytes = oggComment(source, mostTag);
+    std::string_view rest = bytes;
+    if (format == Format::OggVorbis || format == Format::Opus) // "\x03vorbis", "OpusTags"
+        rest.remove_prefix(std::min<size_t>(rest.size(), format == Format::Opus ? 8 : 7));
+    auto take = [&](size_t n) {
+        std::string_view part = rest.substr(0, n);
+        rest.remove_prefix(part.size());
+        return part;
+    };
+    auto number = [&] { return littleEndian(take(4)); };
+    take(number()); // the vendor
+    std::vector<RawComment> out;
+    for (uint32_t left = number(); left > 0 && rest.size() >= 4; --left) {
+        std::string_view entry = take(number());
+        size_t equals = entry.find('=');
+        RawComment comment;
+        if (equals != std::string_view::npos) {
+            comment.name = entry.substr(0, equals);
+            for (char& c : comment.name)
+                c = c >= 'a' && c <= 'z' ? static_cast<char>(c - 32) : c;
+            entry.remove_prefix(equals + 1);
+        }
+        comment.value = entry;
+        out.push_back(std::move(comment));
+    }
+    return out;
+}
+
+} // namespace moorfrost::tags

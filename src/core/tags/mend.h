@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Inside the module: small faults of structure that make TagLib stop reading where others go on. They are put
+// right on the overlay, never on the file.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/audio/format.h"
+#include "core/tags/overlay_stream.h"
+
+namespace moorfrost::tags {
+
+/// What was cut out of an ID3v2 tag in front of the file.
+struct MendedFrames {
+    int empty = 0;                    // frames that held nothing, not even an encoding
+    std::vector<std::string> damaged; // names of what no reader could make sense of: an edit would lose it
+};
+
+/// Before reading and before an edit: frames at which TagLib would stop, and forget all that follow, are cut
+/// out.
+MendedFrames mendFrames(OverlayStream& stream);
+
+/// For reading only: in a WAV or AIFF that is cut short the last part is made to end with the file.
+void endLastChunk(OverlayStream& stream, audio::Format format);
+
+/// The comments of a FLAC, Ogg Vorbis, Opus or Speex file as they are stored.
+struct RawComment {
+    std::string name; // upper case; "" if there is none
+    std::string value;
+};
+std::vector<RawComment> rawComments(const ByteSource& source, audio::Format format);
+
+} // namespace moorfrost::tags

@@ -1,0 +1,175 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Files that crash, hang or starve what reads them take only a process of its own with them.
+#include <QtTest>
+
+#include <thread>
+
+#include "core/guard/messages.h"
+#include "core/guard/readers.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+
+namespace {
+
+/// Reads all files of a folder, by name.
+std::map<std::string, Result<tags::TagFile>> readAll(guard::Readers& readers, const test::Sandbox& box,
+                                                     std::stop_token stop = {}) {
+    std::vector<Path> paths;
+    for (const auto& e : std::filesystem::directory_iterator(box.root()))
+        paths.push_back(e.path());
+    std::sort(paths.begin(), paths.end());
+    std::map<std::string, Result<tags::TagFile>> out;
+    size_t next = 0;
+    auto take = [&](bool) -> std::optional<std::pair<size_t, Path>> {
+        if (next == paths.size())
+            return std::nullopt;
+        size_t n = next++;
+        return std::pair(n, paths[n]);
+    };
+    readers.readEach(take, stop, [&](size_t i, Result<tags::TagFile> r) {
+        out.emplace(paths[i].filename().native(), std::move(r));
+    });
+    return out;
+}
+
+guard::Limits quick() {
+    return {std::chrono::milliseconds(400), std::chrono::milliseconds(20000)};
+}
+
+} // namespace
+
+class TestGuard : public QObject {
+    Q_OBJECT
+private slots:
+    void hostileFiles_data() {
+        QTest::addColumn<QString>("name");
+        QTest::addColumn<QString>("mentions");
+        QTest::addColumn<bool>("lost");
+        QTest::newRow("crash") << "crash.mp3"
+                               << "crashed on this file" << true;
+        QTest::newRow("ends in the middle") << "quit.mp3"
+                                            << "crashed on this file" << true;
+        QTest::newRow("computes for ever") << "endless.mp3"
+                                           << "took too long" << true;
+        QTest::newRow("asks for all memory") << "greedy.mp3"
+                                             << "more memory than" << true;
+        QTest::newRow("answer without sense") << "babble.mp3"
+                                              << "makes no sense" << false;
+    }
+    void hostileFiles() {
+        QFETCH(QString, name);
+        QFETCH(QString, mentions);
+        QFETCH(bool, lost);
+        test::Sandbox box;
+        for (int i = 0; i < 40; ++i)
+            test::makeSound(box.root(),
+                            std::string(1, static_cast<char>('a' + i % 10)) + std::to_string(i) + ".mp3");
+        test::makeSound(box.root(), name.toStdString());
+        test::makeSound(box.root(), "x another " + name.toStdString());
+        guard::Limits limits = quick();
+        if (name.contains("greedy")) // filling two gigabytes takes its time
+            limits.computing = std::chrono::seconds(60);
+        guard::Readers readers(MOORFROST_FAULTY_READER, limits);
+        auto read = readAll(readers, box);
+        QCOMPARE(read.size(), size_t{42});
+        for (auto& [file, result] : read) {
+            bool bad = file.find(name.toStdString()) != std::string::npos;
+            QVERIFY2(bad != static_cast<bool>(result), file.c_str());
+            if (bad)
+                QVERIFY2(QString::fromStdString(result.error().message).contains(mentions),
+                         result.error().message.c_str());
+        }
+        QCOMPARE(readers.lost() > 0, lost);
+        // And it goes on.
+        QVERIFY_RESULT(readers.readTags(box / "a0.mp3"));
+    }
+
+    void stoppingDoesNotWaitForAFileThatHangs() {
+        test::Sandbox box;
+        test::makeSound(box.root(), "endless.mp3");
+        guard::Readers readers(MOORFROST_FAULTY_READER, {std::chrono::hours(1), std::chrono::hours(1)});
+        std::stop_source stop;
+        std::jthread later([&] {
+            std::this_thread::sleep_for(std::chrono::milliseconds(150));
+            stop.request_stop();
+        });
+        QVERIFY(readAll(readers, box, stop.get_token()).empty());
+    }
+
+    void withoutTheProgramEveryFileSaysSo() {
+        test::Sandbox box;
+        test::makeSound(box.root(), "a.mp3");
+        test::makeSound(box.root(), "b.mp3");
+        guard::Readers readers(box / "not there");
+        auto read = readAll(readers, box);
+        QCOMPARE(read.size(), size_t{2});
+        for (auto& [file, result] : read)
+            QVERIFY(!result && result.error().message.find("Install Moorfrost again") != std::string::npos);
+    }
+
+    void anEditThatWouldChangeTheSoundIsRefusedWhoeverMadeIt() {
+        test::Sandbox box;
+        guard::Readers readers(MOORFROST_FAULTY_READER, quick());
+        Path liar = test::makeSound(box.root(), "liar.flac");
+        std::string before = test::readBytes(liar);
+        auto edit = readers.prepareEdit(liar, {{"title", {"Night Post"}}});
+        QVERIFY(!edit);
+        QVERIFY(test::readBytes(liar) == before);
+        auto honest =
+            readers.prepareEdit(test::makeSound(box.root(), "honest.flac"), {{"title", {"Night Post"}}});
+        QVERIFY_RESULT(honest);
+        QCOMPARE(honest->after["title"].front(), std::string("Night Post"));
+        QVERIFY(!readers.prepareEdit(test::makeSound(box.root(), "crash.flac"), {{"title", {"Night Post"}}}));
+    }
+
+    void everythingSurvivesTheWay() {
+        test::Sandbox box;
+        for (const std::string& ending : test::endings()) {
+            Path file = test::makeSound(box.root(), "a" + ending);
+            test::tag(file, {{"title", {"Северный ветер"}},
+                             {"artist", {"Хор Маяка", "灯台うた会"}},
+                             {"archive box", {"12"}}});
+            auto here = tags::readTags(file), there = guard::Readers::shared().readTags(file);
+            QVERIFY_RESULT(here);
+            QVERIFY_RESULT(there);
+            QCOMPARE(there->fields, here->fields);
+            QCOMPARE(there->facts.duration, here->facts.duration);
+            QCOMPARE(there->facts.encoder, here->facts.encoder);
+            QVERIFY(there->facts.gapless == here->facts.gapless);
+            QCOMPARE(there->tags, here->tags);
+            auto editHere = tags::prepareEdit(file, {{"title", {"Salt Road"}}});
+            auto editThere = guard::Readers::shared().prepareEdit(file, {{"title", {"Salt Road"}}});
+            QVERIFY_RESULT(editThere);
+            QVERIFY(editThere->recipe == editHere->recipe && editThere->how == editHere->how);
+            QVERIFY(editThere->bytes() == editHere->bytes());
+        }
+    }
+
+    void peaksAndPictures() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.flac");
+        auto peaks = guard::Readers::shared().peaksOf(file, 20, {});
+        QVERIFY_RESULT(peaks);
+        QCOMPARE(peaks->size(), size_t{20});
+        QVERIFY(*std::max_element(peaks->begin(), peaks->end()) > 0.05f);
+        QVERIFY_RESULT(guard::Readers::shared().readPictures(file));
+        QVERIFY(!guard::Readers::shared().peaksOf(box / "none.flac", 20, {}));
+    }
+
+    void bytesWithoutSense() {
+        uint32_t state = 5;
+        for (int round = 0; round < 20000; ++round) {
+            std::string bytes;
+            for (size_t n = round % 90; n > 0; --n) {
+                state = state * 1664525u + 1013904223u;
+                bytes += static_cast<char>(state >> 24 < 60 ? 1 : state >> 24);
+            }
+            guard::resultFrom<tags::TagFile>(bytes, guard::takeTagFile);
+            guard::resultFrom<tags::PreparedEdit>(bytes, guard::takeEdit);
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestGuard)
+#include "test_guard.moc"

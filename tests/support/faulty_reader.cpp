@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A reading process that does on certain names what a parser might do on a hostile file.
+#include <csignal>
+#include <vector>
+
+#include "core/guard/messages.h"
+#include "core/guard/worker.h"
+
+#include <unistd.h>
+
+using namespace moorfrost;
+
+namespace {
+
+bool has(const std::string& path, const char* word) {
+    return path.find(word) != std::string::npos;
+}
+
+void misbehave(const std::string& path, const guard::Answers& send) {
+    if (has(path, "crash"))
+        std::raise(SIGSEGV);
+    if (has(path, "quit"))
+        ::_exit(0);
+    static volatile int turns = 0;
+    while (has(path, "endless"))
+        turns = turns ^ 1;
+    if (has(path, "greedy"))
+        for (std::vector<std::string> all;;)
+            all.emplace_back(64u << 20, 'x');
+    if (has(path, "babble"))
+        send(std::string(40, '\xEE'));
+}
+
+void answer(std::string_view request, const guard::Answers& send) {
+    WireReader in(request);
+    auto ask = static_cast<guard::Ask>(in.number());
+    if (ask == guard::Ask::Read) {
+        for (const std::string& path : in.texts()) {
+            WireWriter one;
+            one.number(static_cast<uint64_t>(ask)).texts({path});
+            if (has(path, "babble"))
+                misbehave(path, send);
+            else
+                guard::answerRequest((misbehave(path, send), one.bytes()), send);
+        }
+    } else if (ask == guard::Ask::Edit && has(in.text(), "liar")) {
+        // A change that replaces the sound by something else.
+        WireReader again(request);
+        again.number();
+        auto edit = tags::makeEdit(again.text(), guard::takeFields(again));
+        edit->recipe.extents = {{true, 0, edit->recipe.fresh.size()}};
+        send(guard::answerOf(edit));
+    } else {
+        WireReader again(request);
+        again.number();
+        misbehave(again.text(), send);
+        guard::answerRequest(request, send);
+    }
+}
+
+} // namespace
+
+int main() {
+    guard::limitOneself();
+    guard::serve(STDIN_FILENO, [](std::string_view request, const guard::Answers& send) {
+        try {
+            answer(request, send);
+        } catch (const std::bad_alloc&) {
+            ::_exit(guard::outOfMemory);
+        }
+    });
+    return 0;
+}
