@@ -472,7 +472,7 @@ std::string whyCutShort(const ByteSource& source, Format format, bool thorough) 
     if (isOgg(format)) { // walking every page would read the whole file: the last page tells
         std::string b;
         size_t page = std::string::npos;
-        for (uint64_t most : {8192, 65536 + 512}) { // a page is rarely so long
+        for (uint64_t most : {uint64_t{8192}, uint64_t{65536 + 512}}) { // a page is rarely so long
             uint64_t tail = std::min<uint64_t>(source.size(), most);
             b = source.bytes(source.size() - tail, static_cast<size_t>(tail));
             if ((page = lastPage(b)) != std::string::npos)

@@ -2,6 +2,8 @@
 // The pictures and the audio facts of a file that TagLib has open.
 #include "core/tags/taglib_file.h"
 
+#include <algorithm>
+
 #include <taglib/aifffile.h>
 #include <taglib/apefile.h>
 #include <taglib/apetag.h>
@@ -280,7 +282,7 @@ Facts readFacts(TagLib::File& file, Format format) {
     facts.duration = seconds >= 0 && seconds < 100.0 * 86400 ? seconds : 0;
     facts.sampleRate = p->sampleRate();
     facts.channels = p->channels();
-    facts.bitrate = p->bitrate() * 1000;
+    facts.bitrate = std::clamp(p->bitrate(), 0, 2000000) * 1000;
     facts.codec = audio::formatName(format);
     if (const auto* flac = dynamic_cast<const TagLib::FLAC::Properties*>(p)) {
         facts.bitDepth = flac->bitsPerSample();

@@ -54,13 +54,13 @@ def picture(folder):
     return open(png, "rb").read(), open(jpg, "rb").read()
 
 
-def sounds(folder):
+def sounds(folder, seconds):
     """Every format, without tags. Name to path."""
     p = lambda name: os.path.join(folder, name)
     wav = p("tone.wav")
-    run("sox", "-n", "-r", "44100", "-b", "16", "-c", "2", wav, "synth", "2.5", "pluck", "A3", "pluck", "E4", "vol", "0.5")
+    run("sox", "-n", "-r", "44100", "-b", "16", "-c", "2", wav, "synth", str(seconds), "pluck", "A3", "pluck", "E4", "vol", "0.5")
     wide = p("wide.wav")
-    run("sox", "-n", "-r", "96000", "-b", "24", "-c", "1", wide, "synth", "1.5", "sine", "300-900", "vol", "0.4")
+    run("sox", "-n", "-r", "96000", "-b", "24", "-c", "1", wide, "synth", str(seconds * 0.6), "sine", "300-900", "vol", "0.4")
     ff = lambda out, *o: run("ffmpeg", "-y", "-v", "error", "-i", wav, "-map_metadata", "-1", *o, p(out))
     run("flac", "-s", "-f", "-5", wav, "-o", p("flac.flac"))
     run("flac", "-s", "-f", "-8", "--no-padding", "--no-seektable", wide, "-o", p("flac-24-96.flac"))
@@ -381,12 +381,12 @@ def broken(folder, sources, count=500):
         open(os.path.join(folder, f"{i:03d} {stem or name} {kind}.{ending}"), "wb").write(data)
 
 
-def main(out):
+def main(out, seconds=2.5, damaged=500):
     good, tagged, odd_folder, broken_folder = (os.path.join(out, n) for n in ("plain", "good", "odd", "broken"))
     for f in (good, tagged, odd_folder, broken_folder):
         os.makedirs(f, exist_ok=True)
     pictures = picture(out)
-    names = sounds(good)
+    names = sounds(good, seconds)
     for name in names:
         source, target = os.path.join(good, name), os.path.join(tagged, name)
         shutil.copy(source, target)
@@ -397,7 +397,7 @@ def main(out):
         shutil.copy(os.path.join(good, name), target)
         give_tags(target, FIELDS, pictures, 3)
     odd(odd_folder, good, pictures)
-    broken(broken_folder, (tagged, odd_folder))
+    broken(broken_folder, (tagged, odd_folder), damaged)
 
 
-main(sys.argv[1])
+main(sys.argv[1], *(float(a) for a in sys.argv[2:3]), *(int(a) for a in sys.argv[3:4]))
