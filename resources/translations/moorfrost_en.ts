@@ -42,6 +42,18 @@
         <source>%n damaged or unreadable</source>
         <translation><numerusform>%n damaged or unreadable</numerusform><numerusform>%n damaged or unreadable</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>Its tags differ in %n field(s).</source>
+        <translation><numerusform>Its tags differ in %n field.</numerusform><numerusform>Its tags differ in %n fields.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>the %n selected file(s)</source>
+        <translation><numerusform>the %n selected file</numerusform><numerusform>the %n selected files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>the %n file(s) shown</source>
+        <translation><numerusform>the %n file shown</numerusform><numerusform>the %n files shown</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::Drawer</name>
@@ -63,6 +75,24 @@
     <message numerus="yes">
         <source>%n file(s)</source>
         <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::FileDetails</name>
+    <message numerus="yes">
+        <source>
+and %n more</source>
+        <translation><numerusform>
+and %n more</numerusform><numerusform>
+and %n more</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n part(s) of the tags were not understood and are kept: %1</source>
+        <translation><numerusform>%n part of the tags were not understood and are kept: %1</numerusform><numerusform>%n parts of the tags were not understood and are kept: %1</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%L1 Hz, %n channel(s), %2 kbit/s</source>
+        <translation><numerusform>%L1 Hz, %n channel, %2 kbit/s</numerusform><numerusform>%L1 Hz, %n channels, %2 kbit/s</numerusform></translation>
     </message>
 </context>
 <context>
@@ -117,15 +147,19 @@
         <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>
-and %n more</source>
-        <translation><numerusform>
-and %n more</numerusform><numerusform>
-and %n more</numerusform></translation>
+        <source>the %n selected file(s)</source>
+        <translation><numerusform>the %n selected file</numerusform><numerusform>the %n selected files</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%L1 Hz, %n channel(s), %2 kbit/s</source>
-        <translation><numerusform>%L1 Hz, %n channel, %2 kbit/s</numerusform><numerusform>%L1 Hz, %n channels, %2 kbit/s</numerusform></translation>
+        <source>the %n file(s) shown</source>
+        <translation><numerusform>the %n file shown</numerusform><numerusform>the %n files shown</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::MendTextDialog</name>
+    <message numerus="yes">
+        <source>All text of these %n file(s) looks right.</source>
+        <translation><numerusform>All text of these %n file looks right.</numerusform><numerusform>All text of these %n files looks right.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -277,6 +311,10 @@ and %n more</numerusform></translation>
     <message numerus="yes">
         <source>Stopped: %n file(s) were not begun.</source>
         <translation><numerusform>Stopped: %n file were not begun.</numerusform><numerusform>Stopped: %n files were not begun.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) are as they were, and were not read again.</source>
+        <translation><numerusform>%n file are as they were, and were not read again.</numerusform><numerusform>%n files are as they were, and were not read again.</numerusform></translation>
     </message>
 </context>
 <context>

@@ -27,6 +27,7 @@ struct Options {
     bool sha256 = false;
     bool store = false;
     std::string against; // a file of fixity lines
+    std::string list;    // of checksums
 };
 
 int scan(const Options& options);
@@ -38,5 +39,7 @@ int takeBack(const Options& options);
 int search(const Options& options);
 int fixity(const Options& options);
 int verify(const Options& options);
+int decode(const Options& options);
+int checksums(const Options& options);
 
 } // namespace moorfrost::cli

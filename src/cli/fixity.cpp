@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <fstream>
-#include <iostream>
+#include <map>
 #include <mutex>
 
 #include <fmt/format.h>
@@ -8,6 +8,7 @@
 #include "cli/commands.h"
 #include "cli/common.h"
 #include "cli/json_out.h"
+#include "core/library/file_check.h"
 #include "core/library/fixity.h"
 #include "core/text/text.h"
 #include "core/work/parallel.h"
@@ -15,7 +16,6 @@
 namespace moorfrost::cli {
 
 using library::Fixity;
-using library::FixityState;
 
 namespace {
 
@@ -70,19 +70,37 @@ std::optional<std::vector<Fixity>> fixityFromFile(const Path& file) {
     return out;
 }
 
-const char* wordFor(FixityState state) {
-    switch (state) {
-    case FixityState::Same:
-        return "same";
-    case FixityState::Changed:
-        return "changed";
-    case FixityState::Missing:
-        return "missing";
-    case FixityState::Unreadable:
-        return "failed";
+/// Prints each file as it is found; true if there was no trouble and, unless `newIsFine`, nothing new.
+class Printed {
+public:
+    explicit Printed(bool newIsFine) : newIsFine_(newIsFine) {}
+    void operator()(const library::CheckedFile& f, const Fixity* stored) {
+        Json line;
+        putPath(line, f.path);
+        line["state"] = library::name(f.state);
+        if (stored) {
+            putFixity(line, f.now);
+            line["stored_xxh3"] = stored->essence;
+            line["stored_sha256"] = stored->sha256.empty() ? Json(nullptr) : Json(stored->sha256);
+        }
+        line["found"] = f.sentence;
+        bool trouble = library::isTrouble(f.state) || (f.state == library::CheckState::New && !newIsFine_);
+        line["error"] = trouble ? Json(f.sentence) : Json(nullptr);
+        print(line);
+        fine_ = fine_ && !trouble;
+        files_.push_back(f);
     }
-    return "";
-}
+    int exitCode(const Status& status = Done{}) {
+        if (!status)
+            say(status.error().message);
+        say(library::summaryOf(files_));
+        return fine_ && status ? 0 : 1;
+    }
+
+private:
+    bool newIsFine_, fine_ = true;
+    std::vector<library::CheckedFile> files_;
+};
 
 } // namespace
 
@@ -112,7 +130,7 @@ int fixity(const Options& options) {
 int verify(const Options& options) {
     bool fine = true;
     std::vector<Fixity> stored;
-    std::vector<Path> unknown;
+    std::vector<Path> files;
     if (!options.against.empty()) {
         auto list = fixityFromFile(options.against);
         if (!list)
@@ -122,40 +140,46 @@ int verify(const Options& options) {
         auto store = openLibrary(options);
         if (!store)
             return 1;
-        if (options.paths.empty())
-            stored = store->allFixity();
-        else
-            for (const Path& path : filesUnder(options, fine)) {
-                if (auto f = store->fixity(path))
-                    stored.push_back(*f);
-                else
-                    unknown.push_back(path);
-            }
+        stored = store->allFixity();
+        if (!options.paths.empty()) {
+            files = filesUnder(options, fine);
+            std::erase_if(stored,
+                          [&](const Fixity& f) { return !library::isUnder(f.path, pathsOf(options)); });
+        }
     }
-    std::mutex mutex;
-    size_t same = 0;
-    work::inParallel(stored.size(), [&](size_t i) {
-        library::FixityCheck check = library::checkFixity(stored[i]);
-        Json line;
-        putPath(line, stored[i].path);
-        line["state"] = wordFor(check.state);
-        putFixity(line, check.now);
-        line["stored_xxh3"] = stored[i].essence;
-        line["stored_sha256"] = stored[i].sha256.empty() ? Json(nullptr) : Json(stored[i].sha256);
-        line["error"] = check.error.empty() ? Json(nullptr) : Json(check.error);
-        std::lock_guard lock(mutex);
-        same += check.state == FixityState::Same;
-        print(line);
+    std::map<Path, const Fixity*> known;
+    for (const Fixity& f : stored)
+        known[f.path] = &f;
+    Printed printed(false);
+    work::Progress progress;
+    static const Fixity nothing;
+    library::checkFixity(files, stored, options.sha256, {}, progress, [&](const library::CheckedFile& f) {
+        auto it = known.find(f.path);
+        printed(f, it == known.end() ? &nothing : it->second);
     });
-    for (const Path& path : unknown) {
-        Json line;
-        putPath(line, path);
-        line["state"] = "not stored";
-        line["error"] = "No fixity of this file is stored. \"moorfrost-cli fixity --store\" stores it.";
-        print(line);
-    }
-    say(fmt::format("{} of {} are the same.", same, stored.size() + unknown.size()));
-    return fine && same == stored.size() && unknown.empty() ? 0 : 1;
+    int code = printed.exitCode();
+    return fine ? code : 1;
+}
+
+int decode(const Options& options) {
+    bool fine = true;
+    Printed printed(true);
+    work::Progress progress;
+    library::checkDecoding(filesUnder(options, fine), {}, progress,
+                           [&](const library::CheckedFile& f) { printed(f, nullptr); });
+    int code = printed.exitCode();
+    return fine ? code : 1;
+}
+
+int checksums(const Options& options) {
+    Printed printed(true);
+    work::Progress progress;
+    auto found = [&](const library::CheckedFile& f) { printed(f, nullptr); };
+    Path list = std::filesystem::absolute(options.list);
+    if (options.paths.empty())
+        return printed.exitCode(library::checkAgainstList(list, {}, progress, found));
+    return printed.exitCode(
+        library::writeList(std::filesystem::absolute(options.paths.front()), list, {}, progress, found));
 }
 
 } // namespace moorfrost::cli

@@ -61,6 +61,13 @@ int main(int argc, char** argv) {
     check->add_flag("--no-subfolders", o.noSubfolders, "Leave out the folders inside the folders");
     check->add_option("--against", o.against, "A file with what \"fixity\" printed, instead of the library")
         ->excludes("path");
+    withPaths(
+        add("decode", "Decode files to their end; of FLAC also compare the MD5 sum in the file", decode));
+    CLI::App* sums = add("checksums", "Write or check a list of SHA-256 sums of whole files", checksums);
+    sums->add_option("list", o.list, "The list, in the form of sha256sum")->required();
+    sums->add_option("--write", o.paths, "Write it, of all files under this folder; else it is checked")
+        ->expected(1);
+    check->add_flag("--sha256", o.sha256, "SHA-256 of new files as well");
     add("search", "Find files that are put away", search)
         ->add_option("text", o.query, "Words in any order")
         ->required();

@@ -92,6 +92,20 @@ Status makeTrack(const DemoTrack& track, const Path& incoming) {
     return Done{};
 }
 
+/// An older tag behind an MP3 that says something else than the newer one.
+void addDifferingTag(const Path& incoming) {
+    Path file = incoming / "label-drive/Salt Road (mp3)";
+    for (const fs::directory_entry& entry : fs::directory_iterator(file))
+        if (entry.path().extension() == ".mp3" && (!file.has_extension() || entry.path() < file))
+            file = entry.path();
+    auto padded = [](std::string text, size_t n) {
+        text.resize(n, '\0');
+        return text;
+    };
+    writeBytes(file, readBytes(file) + "TAG" + padded("Salt Raod", 30) + padded("Isla Warnholt", 30) +
+                         padded("Salt Road", 30) + "2018" + padded("", 28) + '\0' + '\x01' + '\x50');
+}
+
 /// Files that nothing good can be said of. Each is a case that must get a clear sentence.
 void makeBroken(const Path& incoming) {
     Path dir = incoming / "broken";
@@ -124,6 +138,11 @@ void setTimes(const Path& root) {
 
 } // namespace
 
+namespace {
+/// What is kept from another version is made anew.
+const char* const version = "moorfrost-demo 2\n";
+} // namespace
+
 Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(size_t, size_t)>& progress) {
     MadeDemo made;
     made.incoming = root / "incoming";
@@ -131,7 +150,7 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     Path complete = root / ".complete";
     std::vector<DemoTrack> tracks = demoTracks();
     made.sounds = tracks.size();
-    if (keep && fs::exists(complete))
+    if (keep && readBytes(complete) == version)
         return made;
     std::error_code error;
     fs::remove_all(made.incoming, error);
@@ -170,9 +189,10 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
                "Reel 1 and 2: quarter inch, 19 cm/s. Tape B runs fast.\nNight Post: from the 1998 master.\n");
     writeBytes(made.incoming / "label-drive/Night Post remaster/remaster.log",
                "Remastered from the 1998 tapes by Wren-Low.\n");
+    addDifferingTag(made.incoming);
     makeBroken(made.incoming);
     setTimes(made.incoming);
-    writeBytes(complete, "moorfrost-demo\n");
+    writeBytes(complete, version);
     return made;
 }
 

@@ -141,7 +141,8 @@ void strays(std::vector<DemoTrack>& out) {
         track(dir + "03 Lapwing.flac", tarnholmHall + 6,
               tagged("Lapwing", "Odran Fell Quartet", "Live at Tarnholm Hall", "1986", 3, 0, "Jazz")));
     out.push_back(track(dir + "Хор Маяка - Туман.mp3", northWind + 5,
-                        tagged("Туман", "Хор Маяка", "", "1974", 0, 0, "Choral"), Sound::Voice));
+                        // What a program of its time and country wrote, marked as Latin-1.
+                        tagged("Òóìàí", "Õîð Ìàÿêà", "", "1974", 0, 0, "Choral"), Sound::Voice));
     out.push_back(track(dir + "gannet row test tone 1k.aiff", 992, {}, Sound::Tone));
     out.back().sound.seconds = 10;
     out.push_back(track(dir + "Tarnholm Harbour Band_The Long Pier.m4a", processional + 3));

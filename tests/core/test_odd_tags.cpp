@@ -242,6 +242,19 @@ private slots:
         QCOMPARE(test::secondReader(file)["label"], std::vector<std::string>{"Gannet Row"});
     }
 
+    void anIndexThatLiesAboutItsLengthIsNotFollowed() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.m4a");
+        std::string bytes = test::readBytes(file);
+        size_t table = bytes.find("stco");
+        QVERIFY(table != std::string::npos);
+        bytes.replace(table + 8, 4, "\xFF\xFF\xFF\xFF");
+        test::writeBytes(file, bytes);
+        auto edit = tags::prepareEdit(file, {{"title", {std::string(3000, 't')}}});
+        QVERIFY(!edit);
+        QVERIFY(edit.error().message.find("index") != std::string::npos);
+    }
+
     // Bytes changed at random: an answer every time, and what is damaged is never written to without being
     // read back.
     void mutatedFiles() {

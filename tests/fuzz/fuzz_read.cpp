@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// libFuzzer on everything that reads what a stranger wrote. "--what=NAME" chooses: "read" (reading and editing
-// of a file, of the format that the seeds are of), "essence", "pictures", "plan", "encodings", "messages".
+// libFuzzer on everything that reads what a stranger wrote. "--what=NAME" chooses: "read" (reading and
+// editing of a file, of the format that the seeds are of), "essence", "pictures", "plan", "encodings",
+// "messages".
 #include <cstdint>
 #include <cstdlib>
 #include <new>

@@ -10,11 +10,14 @@
 #include <unistd.h>
 
 #include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
+#include "app/bench/mend_text_dialog.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/review_page.h"
 #include "app/journal/journal_page.h"
+#include "app/library/check_files_dialog.h"
 #include "app/library/library_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
@@ -102,7 +105,27 @@ int main(int argc, char** argv) {
     s.newBatch("Tarnholm, autumn transfers");
     d.settle();
     d.bringIn({root / "incoming"});
+    // The file whose text was stored in another encoding.
+    for (QTreeWidgetItemIterator it(w.bench()->bringIn()->tree()); *it; ++it)
+        if ((*it)->text(0).contains(QString::fromUtf8("Туман"))) {
+            w.bench()->bringIn()->tree()->scrollToItem(*it, QAbstractItemView::PositionAtCenter);
+            (*it)->setSelected(true);
+        }
     shot(&w, "bring-in");
+    {
+        MendTextDialog mend(s, s.batchFiles(), &w);
+        mend.show();
+        shot(&mend, "mend-text");
+    }
+    {
+        CheckFilesDialog check(s, s.batchFiles(), QString("the %1 files shown").arg(s.batchFiles().size()),
+                               &w);
+        check.choose(CheckFilesDialog::Decoding);
+        check.show();
+        check.start();
+        d.settle();
+        shot(&check, "check-files");
+    }
 
     // Describe: a sleeve with work to do.
     w.bench()->showStep(BenchPage::Describe);

@@ -5,11 +5,15 @@
 #include <QFileDialog>
 #include <QHeaderView>
 #include <QMenu>
+#include <QSplitter>
 #include <QVBoxLayout>
 
+#include "app/bench/mend_text_dialog.h"
+#include "app/library/check_files_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/file_details.h"
 
 namespace moorfrost::app {
 
@@ -28,8 +32,18 @@ Finding findingOf(const library::FileRecord& f) {
     if (f.tags.damaged)
         return {paint::Tone::Wrong, BringInPage::tr("%1 It can be read, but will not be written to.")
                                         .arg(qs(text::join(f.tags.notes, " ")))};
-    if (!f.tags.notes.empty())
-        return {paint::Tone::Attention, qs(text::join(f.tags.notes, " "))};
+    QStringList odd;
+    for (const std::string& note : f.tags.notes)
+        odd << qs(note);
+    if (!f.tags.readOnly.empty())
+        odd << qs(f.tags.readOnly);
+    if (std::string encoding = tags::likelyEncoding(f.tags.fields); !encoding.empty())
+        odd << BringInPage::tr("The text seems to be %1 that was read as Latin-1.").arg(qs(encoding));
+    if (!f.tags.differences.empty())
+        odd << BringInPage::tr("Its tags differ in %n field(s).", "",
+                               static_cast<int>(f.tags.differences.size()));
+    if (!odd.isEmpty())
+        return {paint::Tone::Attention, odd.join(" ")};
     if (f.tags.fields.empty())
         return {paint::Tone::Neutral, BringInPage::tr("no tags")};
     if (!f.tags.fields.contains("title") || !f.tags.fields.contains("artist"))
@@ -73,7 +87,15 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(empty_);
-    stack_->addWidget(tree_);
+    details_ = new FileDetails(session_);
+    auto* splitter = new QSplitter;
+    splitter->addWidget(tree_);
+    splitter->addWidget(details_);
+    splitter->setStretchFactor(0, 1);
+    splitter->setCollapsible(0, false);
+    splitter->setSizes({700, 262});
+    remember(splitter, "bring in");
+    stack_->addWidget(splitter);
 
     auto* bottom = new QHBoxLayout;
     found_ = label({}, "");
@@ -83,6 +105,9 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     for (QLabel* l : {found_, formats_, attention_, wrong_})
         bottom->addWidget(l);
     bottom->addStretch();
+    auto* check = button(tr("Check files\u2026"));
+    check->setToolTip(tr("Whether the files are whole, and still the ones they were"));
+    bottom->addWidget(check);
 
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -98,6 +123,9 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(resort_, &QPushButton::clicked, &session_, &Session::sortIntoSleeves);
     connect(recent_->menu(), &QMenu::aboutToShow, this, &BringInPage::fillRecent);
     connect(tree_, &QTreeWidget::customContextMenuRequested, this, &BringInPage::showMenu);
+    connect(check, &QPushButton::clicked, this, &BringInPage::checkFiles);
+    connect(tree_, &QTreeWidget::itemSelectionChanged, this, &BringInPage::showDetails);
+    connect(details_, &FileDetails::mendTextWanted, this, &BringInPage::mendText);
     connect(tree_, &QTreeWidget::itemActivated, this, [this](QTreeWidgetItem* item) {
         if (FileId id = item->data(Name, Qt::UserRole).toLongLong())
             emit playRequested(id);
@@ -171,7 +199,11 @@ void BringInPage::refresh() {
             shared /= *a;
         common = shared;
     }
+    std::set<FileId> selected;
+    for (FileId id : chosen())
+        selected.insert(id);
     tree_->setUpdatesEnabled(false);
+    tree_->blockSignals(true);
     tree_->clear();
     for (auto& [folder, members] : folders) {
         Path shownFolder = folders.size() > 1 ? folder.lexically_relative(common) : folder;
@@ -225,8 +257,13 @@ void BringInPage::refresh() {
         }
         parent->setText(Note, tr("%n file(s)", "", static_cast<int>(members.size())));
         parent->setExpanded(!closed.contains(parent->text(Name)));
+        for (int i = 0; i < parent->childCount(); ++i)
+            if (selected.contains(parent->child(i)->data(Name, Qt::UserRole).toLongLong()))
+                parent->child(i)->setSelected(true);
     }
+    tree_->blockSignals(false);
     tree_->setUpdatesEnabled(true);
+    showDetails();
     found_->setText(tr("%1, %2").arg(tr("%n file(s)", "", all), shownSize(bytes)));
     QStringList kinds;
     for (const auto& [format, n] : formats)
@@ -241,7 +278,7 @@ void BringInPage::refresh() {
     wrong_->setText(wrong > 0 ? tr("%n damaged or unreadable", "", wrong) : QString());
 }
 
-void BringInPage::removeChosen() {
+std::vector<FileId> BringInPage::chosen() const {
     std::vector<FileId> ids;
     for (QTreeWidgetItem* item : tree_->selectedItems()) {
         if (FileId id = item->data(Name, Qt::UserRole).toLongLong())
@@ -249,7 +286,32 @@ void BringInPage::removeChosen() {
         for (int i = 0; i < item->childCount(); ++i)
             ids.push_back(item->child(i)->data(Name, Qt::UserRole).toLongLong());
     }
-    session_.removeFromBatch(ids);
+    return ids;
+}
+
+void BringInPage::removeChosen() {
+    session_.removeFromBatch(chosen());
+}
+
+void BringInPage::showDetails() {
+    std::vector<FileId> ids = chosen();
+    details_->showFile(ids.empty() ? nullptr : session_.file(ids.front()),
+                       std::max(0, static_cast<int>(ids.size()) - 1));
+}
+
+void BringInPage::mendText() {
+    // What is wrong in one file is mostly wrong in its neighbours: all that are shown are looked at.
+    MendTextDialog(session_, files_, this).exec();
+}
+
+void BringInPage::checkFiles() {
+    std::vector<FileId> ids = chosen();
+    bool some = !ids.empty();
+    CheckFilesDialog(session_, some ? ids : files_,
+                     some ? tr("the %n selected file(s)", "", static_cast<int>(ids.size()))
+                          : tr("the %n file(s) shown", "", static_cast<int>(files_.size())),
+                     this)
+        .exec();
 }
 
 void BringInPage::showMenu(const QPoint& at) {
@@ -257,6 +319,8 @@ void BringInPage::showMenu(const QPoint& at) {
     QTreeWidgetItem* item = tree_->itemAt(at);
     FileId id = item ? item->data(Name, Qt::UserRole).toLongLong() : 0;
     menu.addAction(tr("Play"), [this, id] { emit playRequested(id); })->setEnabled(id > 0);
+    menu.addAction(tr("Check files\u2026"), this, &BringInPage::checkFiles);
+    menu.addAction(tr("Mend the text\u2026"), this, &BringInPage::mendText);
     menu.addAction(tr("Remove from the batch (the files stay as they are)"), [this] { removeChosen(); })
         ->setEnabled(!tree_->selectedItems().isEmpty());
     menu.exec(tree_->viewport()->mapToGlobal(at));

@@ -14,6 +14,7 @@ class QLabel;
 namespace moorfrost::app {
 
 class EmptyHint;
+class FileDetails;
 
 class BringInPage : public QWidget {
     Q_OBJECT
@@ -23,6 +24,9 @@ public:
     void addFiles();
     bool withSubfolders() const;
     void setFiles(std::vector<FileId> files);
+    void checkFiles();
+    FileDetails* details() { return details_; }
+    QTreeWidget* tree() { return tree_; }
 
 signals:
     void playRequested(moorfrost::app::FileId id);
@@ -32,6 +36,9 @@ private:
     void fillRecent();
     void removeChosen();
     void showMenu(const QPoint& at);
+    void showDetails();
+    void mendText();
+    std::vector<FileId> chosen() const; // files, also those of chosen folders
 
     Session& session_;
     std::vector<FileId> files_;
@@ -40,6 +47,7 @@ private:
     QStackedWidget* stack_;
     EmptyHint* empty_;
     QTreeWidget* tree_;
+    FileDetails* details_;
     QPushButton* resort_;
     QWidget* bottom_;
     QLabel *found_, *formats_, *attention_, *wrong_;

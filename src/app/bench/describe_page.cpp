@@ -9,6 +9,7 @@
 #include <QVBoxLayout>
 
 #include "app/bench/drawer.h"
+#include "app/bench/mend_text_dialog.h"
 #include "app/bench/read_names_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -32,12 +33,15 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     casing->setMenu(cases);
     auto* number = button(tr("Number tracks"));
     number->setToolTip(tr("Gives the selected files the numbers 1, 2, 3 ... in the order shown"));
+    auto* mend = button(tr("Mend the text\u2026"));
+    mend->setToolTip(
+        tr("Finds text in another encoding, such as \u00C5 and \u00E5 in place of Cyrillic letters"));
     auto* columns = button(tr("Columns\u2026"));
     auto* undo = iconButton("undo", tr("Undo (Ctrl+Z)"));
     auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
     diskNote_ = label(tr("This is what is on disk"), "attention");
     diskNote_->hide();
-    tools->addWidget(flowing({names, casing, number, columns, diskNote_}), 1);
+    tools->addWidget(flowing({names, casing, number, mend, columns, diskNote_}), 1);
     tools->addWidget(undo);
     tools->addWidget(redo);
 
@@ -85,6 +89,7 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
 
     connect(names, &QPushButton::clicked, this, &DescribePage::readFromNames);
     connect(number, &QPushButton::clicked, this, &DescribePage::numberTracks);
+    connect(mend, &QPushButton::clicked, this, &DescribePage::mendText);
     connect(columns, &QPushButton::clicked, this, &DescribePage::chooseColumns);
     connect(undo, &QToolButton::clicked, this, [this] { session_.drafts().undo(); });
     connect(redo, &QToolButton::clicked, this, [this] { session_.drafts().redo(); });
@@ -124,6 +129,10 @@ std::vector<FileId> DescribePage::target() const {
 
 void DescribePage::showDiskNote(bool on) {
     diskNote_->setVisible(on);
+}
+
+void DescribePage::mendText() {
+    MendTextDialog(session_, target(), this).exec();
 }
 
 void DescribePage::readFromNames() {

@@ -22,6 +22,7 @@ public:
     void setFiles(std::vector<FileId> files);
     SheetView* sheet() { return view_; }
     void readFromNames();
+    void mendText();
     void chooseColumns();
 
 signals:

@@ -1,29 +1,27 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/library/library_page.h"
 
-#include <QDateTime>
 #include <QElapsedTimer>
-#include <QGridLayout>
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QMenu>
 #include <QPainter>
-#include <QScrollArea>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
+#include "app/bench/mend_text_dialog.h"
+#include "app/library/check_files_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
-#include "app/widgets/covers.h"
+#include "app/widgets/file_details.h"
 
 namespace moorfrost::app {
 
 namespace {
 const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
-constexpr int coverSide = 220;
 
 /// The arrow that shows by which column the table is sorted.
 class SortHeader : public QHeaderView {
@@ -66,6 +64,9 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     head->addSpacing(4);
     head->addWidget(count_, 1);
     head->addStretch();
+    auto* check = button(tr("Check files\u2026"));
+    check->setToolTip(tr("Whether the selected files are whole, and still the ones they were"));
+    head->addWidget(check);
     head->addWidget(send_);
 
     model_ = new SheetModel(session_, false, this);
@@ -103,38 +104,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     stack_->addWidget(view_);
     stack_->addWidget(empty_);
 
-    details_ = new QFrame;
-    details_->setObjectName("drawer");
-    details_->setMinimumWidth(230);
-    auto* side = new QVBoxLayout;
-    side->setContentsMargins(14, 14, 14, 8);
-    side->setSpacing(4);
-    cover_ = new QLabel;
-    cover_->setFixedSize(coverSide, coverSide);
-    title_ = label({}, "title");
-    subtitle_ = label({}, "quiet");
-    for (QLabel* l : {title_, subtitle_})
-        l->setWordWrap(true);
-    side->addWidget(cover_);
-    side->addSpacing(8);
-    side->addWidget(title_);
-    side->addWidget(subtitle_);
-    side->addSpacing(8);
-    facts_ = new QGridLayout;
-    facts_->setColumnStretch(1, 1);
-    facts_->setHorizontalSpacing(10);
-    facts_->setVerticalSpacing(4);
-    side->addLayout(facts_);
-    side->addStretch();
-    auto* content = new QWidget;
-    content->setLayout(side);
-    auto* scroll = new QScrollArea;
-    scroll->setWidgetResizable(true);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setWidget(content);
-    auto* detailsLayout = new QVBoxLayout(details_);
-    detailsLayout->setContentsMargins(0, 0, 0, 0);
-    detailsLayout->addWidget(scroll);
+    details_ = new FileDetails(session_);
 
     auto* splitter = new QSplitter;
     splitter->addWidget(stack_);
@@ -176,12 +146,15 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
             menu.addAction(tr("Play\tSpace"),
                            [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
         menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
+        menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
         menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
         menu.exec(at);
     });
     connect(send_, &QPushButton::clicked, this, &LibraryPage::sendToBench);
     connect(empty_->button(), &QPushButton::clicked, this, &LibraryPage::benchWanted);
-    connect(&Covers::instance(), &Covers::ready, this, &LibraryPage::showDetails);
+    connect(details_, &FileDetails::mendTextWanted, this,
+            [this] { MendTextDialog(session_, view_->chosenFiles(), this).exec(); });
+    connect(check, &QPushButton::clicked, this, &LibraryPage::checkFiles);
     rebuildIndex();
 }
 
@@ -258,84 +231,26 @@ void LibraryPage::sendToBench() {
     emit benchWanted();
 }
 
+void LibraryPage::checkFiles() {
+    std::vector<FileId> chosen = view_->chosenFiles();
+    bool some = chosen.size() > 1;
+    if (!some)
+        chosen = model_->files();
+    CheckFilesDialog(session_, chosen,
+                     some ? tr("the %n selected file(s)", "", static_cast<int>(chosen.size()))
+                          : tr("the %n file(s) shown", "", static_cast<int>(chosen.size())),
+                     this)
+        .exec();
+}
+
 void LibraryPage::chooseColumns(const QPoint&) {
     view_->chooseColumns("library/columns");
 }
 
 void LibraryPage::showDetails() {
     std::vector<FileId> chosen = view_->chosenFiles();
-    FilePtr f = chosen.empty() ? nullptr : session_.file(chosen.front());
-    while (QLayoutItem* item = facts_->takeAt(0)) {
-        delete item->widget();
-        delete item;
-    }
-    QPixmap picture = f ? Covers::instance().cover(*f, coverSide) : QPixmap();
-    if (picture.isNull()) {
-        picture = QPixmap(QSize(coverSide, coverSide) * devicePixelRatioF());
-        picture.setDevicePixelRatio(devicePixelRatioF());
-        picture.fill(Qt::transparent);
-        QPainter p(&picture);
-        paint::blankCover(p, QRect(0, 0, coverSide, coverSide), "sleeve");
-    }
-    cover_->setPixmap(picture);
-    if (!f) {
-        title_->setText(tr("Nothing chosen"));
-        subtitle_->clear();
-        return;
-    }
-    const tags::Fields& fields = f->tags.fields;
-    std::string title = tags::firstValue(fields, "title");
-    title_->setText(title.empty() ? shownName(f->path) : qs(title));
-    QStringList under;
-    for (const char* key : {"artist", "album", "date"})
-        if (QString v = qs(tags::shownValue(fields, key)); !v.isEmpty())
-            under << v;
-    subtitle_->setText(
-        under.join(" \u00B7 ") +
-        (chosen.size() > 1 ? tr("\nand %n more", "", static_cast<int>(chosen.size() - 1)) : QString()));
-    int row = 0;
-    auto caption = [&](const QString& text) {
-        auto* l = label(text, "caption");
-        l->setContentsMargins(0, row ? 8 : 0, 0, 0);
-        facts_->addWidget(l, row++, 0, 1, 2);
-    };
-    auto line = [&](const QString& name, const QString& value, bool mono = false) {
-        auto* n = label(name, "quiet");
-        n->setAlignment(Qt::AlignTop);
-        auto* v = label(value, mono ? "mono" : "");
-        v->setWordWrap(true);
-        v->setTextInteractionFlags(Qt::TextSelectableByMouse);
-        if (mono) { // paths have no spaces to break at
-            QString broken = value;
-            v->setText(broken.replace("/", "/\u200B"));
-        }
-        facts_->addWidget(n, row, 0);
-        facts_->addWidget(v, row++, 1);
-    };
-    caption(tr("Fields"));
-    for (const tags::FieldDef& def : tags::fieldTable())
-        if (def.key != "title" && def.key != "artist" && def.key != "album" && def.key != "date" &&
-            fields.contains(def.key))
-            line(fieldLabel(def.key), qs(tags::shownValue(fields, def.key)));
-    for (const auto& [key, values] : fields)
-        if (!tags::fieldByKey(key))
-            line(qs(key), qs(tags::shownValue(fields, key)));
-    caption(tr("Sound"));
-    line(tr("Length"), shownLength(f->tags.facts.duration));
-    line(tr("Format"), qs(audio::formatName(f->tags.format)) +
-                           (f->tags.facts.bitDepth ? tr(", %1 bit").arg(f->tags.facts.bitDepth) : QString()));
-    line(tr("Rate"), tr("%L1 Hz, %n channel(s), %2 kbit/s", "", f->tags.facts.channels)
-                         .arg(f->tags.facts.sampleRate)
-                         .arg(f->tags.facts.bitrate / 1000));
-    line(tr("Size"), shownSize(f->state.size));
-    caption(tr("Where it is"));
-    auto* where = label({}, "mono");
-    where->setWordWrap(true);
-    where->setText(session_.placeText(f->path).replace("/", "/\u200B"));
-    where->setToolTip(shownPath(f->path));
-    where->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    facts_->addWidget(where, row++, 0, 1, 2);
-    line(tr("Added"), QLocale().toString(QDateTime::fromSecsSinceEpoch(f->added), QLocale::ShortFormat));
+    details_->showFile(chosen.empty() ? nullptr : session_.file(chosen.front()),
+                       std::max(0, static_cast<int>(chosen.size()) - 1));
 }
 
 } // namespace moorfrost::app

@@ -12,11 +12,10 @@
 
 class QLabel;
 class QStackedWidget;
-class QGridLayout;
-
 namespace moorfrost::app {
 
 class EmptyHint;
+class FileDetails;
 
 class LibraryPage : public QWidget {
     Q_OBJECT
@@ -25,6 +24,8 @@ public:
     QLineEdit* searchBox() { return search_; }
     SheetView* table() { return view_; }
     void sendToBench();
+    void checkFiles();
+    FileDetails* details() { return details_; }
     /// Whether the table shows the answer to what is typed.
     bool isSearched() const { return searched_; }
 
@@ -47,9 +48,7 @@ private:
     SheetView* view_;
     QStackedWidget* stack_;
     EmptyHint* empty_;
-    QWidget* details_;
-    QLabel *cover_, *title_, *subtitle_;
-    QGridLayout* facts_;
+    FileDetails* details_;
     std::vector<FilePtr> files_;
     std::shared_ptr<const library::SearchIndex> index_;
     int run_ = 0;

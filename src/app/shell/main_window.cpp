@@ -236,6 +236,10 @@ void MainWindow::makeActions() {
         step(BenchPage::Describe);
         bench_->describe()->readFromNames();
     });
+    add(tr("Mend the text\u2026"), {}, [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->mendText();
+    });
     add(tr("Columns\u2026"), {}, [this, step] {
         step(BenchPage::Describe);
         bench_->describe()->chooseColumns();
@@ -257,6 +261,12 @@ void MainWindow::makeActions() {
     add(tr("Send to bench"), QKeySequence("Ctrl+B"), [this] {
         if (workspace() == Library)
             library_->sendToBench();
+    });
+    add(tr("Check files\u2026"), QKeySequence("Ctrl+Shift+C"), [this] {
+        if (workspace() == Library)
+            library_->checkFiles();
+        else
+            bench_->bringIn()->checkFiles();
     });
 
     open(tr("Play"));

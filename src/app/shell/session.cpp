@@ -279,11 +279,16 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
 
     struct Shared {
         std::vector<files::ScannedFile> waiting;
+        std::map<Path, std::pair<FileId, files::FileState>> known; // of files that need not be read again
+        std::vector<FileId> unchanged;
         int64_t batch = 0;
         files::ScanSummary summary;
     };
     auto shared = std::make_shared<Shared>();
     shared->batch = batch_;
+    for (const auto& [id, f] : files_)
+        if (f->readable() && !f->tags.tags.empty()) // what an older version read had no details
+            shared->known[f->path] = {id, f->state};
     // The batch comes first on the store's thread, so that every later task there finds it.
     if (batch_ == 0)
         store_->post([this, shared, n = ss(batchTitle)](Store& store) {
@@ -322,15 +327,23 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
         tr("Reading %1").arg(title),
         [shared, paths, subfolders, flush](std::stop_token stop, work::Progress& progress) {
             auto last = std::chrono::steady_clock::now();
-            shared->summary =
-                files::scan(paths, {subfolders, 0}, stop, progress, [&](files::ScannedFile file) {
+            files::ScanOptions options{subfolders, 0, [shared](const Path& path) {
+                                           auto it = shared->known.find(path);
+                                           return it == shared->known.end()
+                                                      ? std::nullopt
+                                                      : std::optional(it->second.second);
+                                       }};
+            shared->summary = files::scan(
+                paths, options, stop, progress,
+                [&](files::ScannedFile file) {
                     shared->waiting.push_back(std::move(file));
                     auto now = std::chrono::steady_clock::now();
                     if (now - last > std::chrono::milliseconds(250) || shared->waiting.size() >= 500) {
                         last = now;
                         flush();
                     }
-                });
+                },
+                [shared](const Path& path) { shared->unchanged.push_back(shared->known[path].first); });
             flush();
         },
         [this, shared] {
@@ -340,6 +353,15 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
             if (shared->summary.stopped)
                 emit said(tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->summary.read)),
                           false);
+            if (!shared->unchanged.empty()) {
+                store_->post([shared](Store& store) { store.addToBatch(shared->batch, shared->unchanged); });
+                if (shared->batch == batch_)
+                    for (FileId id : shared->unchanged)
+                        sleeveOf_.try_emplace(id, std::string());
+                emit said(tr("%n file(s) are as they were, and were not read again.", "",
+                             static_cast<int>(shared->unchanged.size())),
+                          false);
+            }
             // After the last chunk has been stored.
             store_->post([this](Store&) { later([this] { sortIntoSleeves(); }); });
         });

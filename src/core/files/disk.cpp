@@ -83,6 +83,26 @@ Status NewFile::fill(const FileSource& old, const Recipe& recipe) {
     return Done{};
 }
 
+Status writeWhole(const Path& target, const std::string& bytes) {
+    if (audio::formatByExtension(target) != audio::Format::Unknown)
+        return Error{ErrorKind::Exists, target, "Choose another name: this one is that of a sound file."};
+    std::error_code ignored;
+    if (std::filesystem::is_directory(target, ignored))
+        return Error{ErrorKind::Exists, target, "There is a folder of that name."};
+    auto file = NewFile::create(target, isThere(target));
+    if (!file)
+        return file.error();
+    int error = io::write(file->descriptor(), 0, bytes.data(), bytes.size());
+    if (error == 0)
+        error = io::flush(file->descriptor());
+    if (error != 0)
+        return systemError(error, target, "Writing the file");
+    if (Status placed = file->replaceTarget(); !placed)
+        return placed;
+    io::flushFolder(target.parent_path().empty() ? Path(".") : target.parent_path());
+    return Done{};
+}
+
 Status NewFile::replaceTarget() {
     if (int error = io::rename(temporary_, target_); error != 0)
         return systemError(error, target_, "Putting the changed file in place");

@@ -38,6 +38,10 @@ private:
     Path target_;
 };
 
+/// A text of ours (a report, a list) as a file, flushed. What is there already is replaced as a whole or not
+/// at all; what is named like sound is never replaced.
+Status writeWhole(const Path& target, const std::string& bytes);
+
 /// The name that NewFile gives to a file while it is being made.
 Path temporaryName(const Path& target, bool replacing);
 /// The name in between for a file that changes places with others, in the folder of `target`.

@@ -51,6 +51,10 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
         return;
     }
     case Ask::Decode:
+        send(answerOf(audio::checkDecoding(in.text(), [&](double seconds) {
+            send(goingOn(seconds));
+            return true;
+        })));
         return;
     }
 }

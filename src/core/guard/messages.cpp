@@ -131,6 +131,36 @@ void put(WireWriter& out, const tags::PreparedEdit& edit) {
     out.number(edit.original->size()).number(static_cast<uint64_t>(edit.original->modifiedNs()));
 }
 
+void put(WireWriter& out, const audio::DecodeCheck& check) {
+    out.real(check.seconds).real(check.expected).number(check.badPackets);
+    out.number(static_cast<uint64_t>(check.sum));
+}
+
+audio::DecodeCheck takeDecodeCheck(WireReader& in) {
+    audio::DecodeCheck check;
+    check.seconds = in.real();
+    check.expected = in.real();
+    check.badPackets = in.number();
+    check.sum = static_cast<audio::SampleSum>(std::min<uint64_t>(in.number(), 2));
+    return check;
+}
+
+namespace {
+constexpr uint64_t notYet = 2; // where an answer has 1 or, with an error, 0
+}
+
+std::string goingOn(double done) {
+    return WireWriter().number(notYet).real(done).bytes();
+}
+
+std::optional<double> stillGoing(std::string_view answer) {
+    WireReader in(answer);
+    if (in.number() != notYet)
+        return std::nullopt;
+    double done = in.real();
+    return in.ok() ? std::optional(done) : std::nullopt;
+}
+
 tags::PreparedEdit takeEdit(WireReader& in) {
     tags::PreparedEdit edit;
     edit.recipe.extents.resize(in.count());

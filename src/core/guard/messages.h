@@ -4,6 +4,7 @@
 
 #include <optional>
 
+#include "core/audio/decode_check.h"
 #include "core/base/wire.h"
 #include "core/tags/tag_io.h"
 
@@ -18,10 +19,17 @@ void put(WireWriter& out, const tags::Picture& picture);
 /// Without the original: whoever takes it opens the file anew, and must find `state` unchanged.
 void put(WireWriter& out, const tags::PreparedEdit& edit);
 
+void put(WireWriter& out, const audio::DecodeCheck& check);
+
+/// In place of an answer: still at it, and what for a number goes with that.
+std::string goingOn(double done);
+std::optional<double> stillGoing(std::string_view answer);
+
 Error takeError(WireReader& in);
 tags::Fields takeFields(WireReader& in);
 tags::TagFile takeTagFile(WireReader& in);
 tags::Picture takePicture(WireReader& in);
+audio::DecodeCheck takeDecodeCheck(WireReader& in);
 tags::PreparedEdit takeEdit(WireReader& in);
 
 /// A value or an error, as an answer.

@@ -153,14 +153,23 @@ void Readers::readEach(const Take& take, std::stop_token stop,
     }
 }
 
-Result<std::string> Readers::ask(const Path& path, const std::string& request, std::stop_token stop) {
+Result<std::string> Readers::ask(const Path& path, const std::string& request, std::stop_token stop,
+                                 const std::function<void(double)>& going) {
     auto worker = lease();
     if (!worker)
         return worker.error();
     auto outcome = (*worker)->send(request) ? Worker::Outcome::Answer : Worker::Outcome::Died;
     std::string answer;
-    if (outcome == Worker::Outcome::Answer)
+    while (outcome == Worker::Outcome::Answer) {
         outcome = (*worker)->receive(answer, limits_, stop);
+        auto done = outcome == Worker::Outcome::Answer ? stillGoing(answer) : std::nullopt;
+        if (!done)
+            break;
+        if (going)
+            going(*done);
+        if (stop.stop_requested())
+            outcome = Worker::Outcome::Stopped;
+    }
     if (outcome != Worker::Outcome::Answer)
         return whyNone(**worker, outcome, path);
     giveBack(std::move(*worker));
@@ -221,6 +230,17 @@ Result<tags::PreparedEdit> Readers::prepareEdit(const Path& path, const tags::Fi
     if (Status fine = tags::confirm(edit); !fine)
         return Error{fine.error().kind, path, fine.error().message};
     return edit;
+}
+
+Result<audio::DecodeCheck> Readers::checkDecoding(const Path& path, std::stop_token stop,
+                                                  const std::function<void(double)>& going) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Decode)).text(path.native());
+    auto answer = ask(path, request.bytes(), stop, going);
+    if (!answer)
+        return answer.error();
+    auto result = resultFrom<audio::DecodeCheck>(*answer, takeDecodeCheck);
+    return result ? *result : senseless(path);
 }
 
 Result<std::vector<float>> Readers::peaksOf(const Path& path, size_t count, std::stop_token stop) {

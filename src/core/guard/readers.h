@@ -11,6 +11,7 @@
 #include <utility>
 #include <vector>
 
+#include "core/audio/decode_check.h"
 #include "core/guard/worker.h"
 #include "core/tags/tag_io.h"
 
@@ -36,6 +37,10 @@ public:
     Result<tags::PreparedEdit> prepareEdit(const Path& path, const tags::Fields& changes);
     Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop);
 
+    /// However long it takes: what counts is that it goes on. `going` is told of the seconds decoded so far.
+    Result<audio::DecodeCheck> checkDecoding(const Path& path, std::stop_token stop,
+                                             const std::function<void(double)>& going);
+
     /// How many processes had to be given up so far.
     uint64_t lost() const { return lost_; }
 
@@ -44,7 +49,8 @@ private:
     Result<Lease> lease();
     void giveBack(Lease worker);
     /// One request with one answer.
-    Result<std::string> ask(const Path& path, const std::string& request, std::stop_token stop);
+    Result<std::string> ask(const Path& path, const std::string& request, std::stop_token stop,
+                            const std::function<void(double)>& going = {});
     /// Why there was no answer about a file.
     Error whyNone(Worker& worker, Worker::Outcome outcome, const Path& path);
 

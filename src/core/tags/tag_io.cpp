@@ -7,6 +7,7 @@
 
 #include "core/audio/ffmpeg_facts.h"
 #include "core/tags/mend.h"
+#include "core/tags/mp4_index.h"
 #include "core/tags/overlay_stream.h"
 #include "core/tags/refit.h"
 #include "core/tags/taglib_file.h"
@@ -374,6 +375,9 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes) {
                      audio::formatName(opened->format) +
                          " files are shown, but Moorfrost does not write to them."};
     const Format format = opened->format;
+    if (format == Format::Mp4 && !isMp4IndexSound(*opened->source))
+        return Error{ErrorKind::Damaged, path,
+                     "The index of the file is damaged. Damaged files are not written to."};
     auto first = openForEdit(path, opened->source, format);
     if (!first)
         return first.error();

@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Text that was stored in one encoding and read in another: what it would be in the right one, file by file,
+// before any of it becomes a draft.
+#pragma once
+
+#include <QDialog>
+#include <QTreeWidget>
+
+#include "app/shell/session.h"
+
+class QLabel;
+class QPushButton;
+
+namespace moorfrost::app {
+
+class Choice;
+
+class MendTextDialog : public QDialog {
+    Q_OBJECT
+public:
+    MendTextDialog(Session& session, std::vector<FileId> files, QWidget* parent = nullptr);
+    QTreeWidget* results() { return tree_; }
+    Choice* encoding() { return encoding_; }
+    QPushButton* takeButton() { return take_; }
+
+private:
+    void fill();
+    void count();
+    void take();
+
+    struct Row {
+        FileId file = 0;
+        std::string key;
+        std::vector<std::string> values;
+        std::string encoding;
+    };
+    Session& session_;
+    std::vector<FileId> files_;
+    std::vector<Row> rows_;
+    Choice* encoding_;
+    QTreeWidget* tree_;
+    QLabel* summary_;
+    QPushButton* take_;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,64 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Checking files: their sound against what was stored, whether they decode, whole files against a list of
+// checksums. The work is a job on the shelf and goes on when this window is closed; a report can be saved.
+#pragma once
+
+#include <QDialog>
+#include <QTreeWidget>
+
+#include "app/shell/session.h"
+#include "core/library/file_check.h"
+
+class QButtonGroup;
+class QCheckBox;
+class QLabel;
+class QProgressBar;
+class QPushButton;
+
+namespace moorfrost::app {
+
+class CheckFilesDialog : public QDialog {
+    Q_OBJECT
+public:
+    enum Kind { Fixity, Decoding, CheckList, WriteList };
+
+    /// `where`: what the files are, for people ("the batch", "3 selected files").
+    CheckFilesDialog(Session& session, std::vector<FileId> files, const QString& where,
+                     QWidget* parent = nullptr);
+    ~CheckFilesDialog() override;
+
+    void choose(Kind kind);
+    /// Starts the chosen check; `list` and `folder` where it needs them.
+    void start(const Path& list = {}, const Path& folder = {});
+    bool isRunning() const { return running_; }
+    QTreeWidget* results() { return tree_; }
+    QLabel* summary() { return summary_; }
+    /// CSV, or a page if the name ends in .html.
+    void saveReport(const Path& file);
+    QPushButton* startButton() { return start_; }
+    QPushButton* stopButton() { return stop_; }
+
+private:
+    struct Shared;
+    void startAsked();
+    void askAndSave();
+    void takeNews();
+    void addRow(const library::CheckedFile& file);
+    void ended();
+
+    Session& session_;
+    std::vector<FileId> files_;
+    QButtonGroup* kinds_;
+    QCheckBox *onlyTrouble_, *storeNew_;
+    QTreeWidget* tree_;
+    QProgressBar* bar_;
+    QLabel *rate_, *summary_;
+    QPushButton *start_, *stop_, *save_;
+    QTimer timer_;
+    std::shared_ptr<Shared> shared_;
+    std::vector<library::CheckedFile> found_;
+    QString title_;
+    bool running_ = false;
+};
+
+} // namespace moorfrost::app

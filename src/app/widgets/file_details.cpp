@@ -1,0 +1,246 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/file_details.h"
+
+#include <QDateTime>
+#include <QGridLayout>
+#include <QPainter>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/covers.h"
+#include "app/widgets/sheet.h"
+#include "core/text/encodings.h"
+
+namespace moorfrost::app {
+
+namespace {
+constexpr int coverSide = 220;
+}
+
+FileDetails::FileDetails(Session& session, QWidget* parent) : QFrame(parent), session_(session) {
+    setObjectName("drawer");
+    setMinimumWidth(230);
+    auto* side = new QVBoxLayout;
+    side->setContentsMargins(14, 14, 14, 8);
+    side->setSpacing(4);
+    cover_ = new QLabel;
+    cover_->setFixedSize(coverSide, coverSide);
+    title_ = label({}, "title");
+    subtitle_ = label({}, "quiet");
+    for (QLabel* l : {title_, subtitle_})
+        l->setWordWrap(true);
+    side->addWidget(cover_);
+    side->addSpacing(8);
+    side->addWidget(title_);
+    side->addWidget(subtitle_);
+    side->addSpacing(8);
+    mend_ = button(tr("Mend the text\u2026"));
+    mend_->setToolTip(tr("Shows what the text would be in that encoding. Only drafts are made."));
+    mend_->hide();
+    grid_ = new QGridLayout;
+    grid_->setColumnStretch(1, 1);
+    grid_->setHorizontalSpacing(10);
+    grid_->setVerticalSpacing(4);
+    side->addLayout(grid_);
+    side->addStretch();
+    auto* content = new QWidget;
+    content->setLayout(side);
+    auto* scroll = new QScrollArea;
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setWidget(content);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(scroll);
+    connect(mend_, &QPushButton::clicked, this, [this] {
+        if (file_)
+            emit mendTextWanted(file_->id);
+    });
+    connect(&Covers::instance(), &Covers::ready, this, &FileDetails::showCover);
+    showFile(nullptr);
+}
+
+void FileDetails::showCover() {
+    QPixmap picture = file_ ? Covers::instance().cover(*file_, coverSide) : QPixmap();
+    if (picture.isNull()) {
+        picture = QPixmap(QSize(coverSide, coverSide) * devicePixelRatioF());
+        picture.setDevicePixelRatio(devicePixelRatioF());
+        picture.fill(Qt::transparent);
+        QPainter p(&picture);
+        paint::blankCover(p, QRect(0, 0, coverSide, coverSide), "sleeve");
+    }
+    cover_->setPixmap(picture);
+}
+
+void FileDetails::showFile(FilePtr file, int more) {
+    file_ = std::move(file);
+    grid_->removeWidget(mend_);
+    mend_->hide();
+    while (QLayoutItem* item = grid_->takeAt(0)) {
+        delete item->widget();
+        delete item;
+    }
+    row_ = 0;
+    showCover();
+    if (!file_) {
+        title_->setText(tr("Nothing chosen"));
+        subtitle_->clear();
+        return;
+    }
+    const tags::Fields& fields = file_->tags.fields;
+    std::string title = tags::firstValue(fields, "title");
+    title_->setText(title.empty() ? shownName(file_->path) : qs(title));
+    QStringList under;
+    for (const char* key : {"artist", "album", "date"})
+        if (QString v = qs(tags::shownValue(fields, key)); !v.isEmpty())
+            under << v;
+    subtitle_->setText(under.join(" \u00B7 ") + (more > 0 ? tr("\nand %n more", "", more) : QString()));
+    showTags();
+    showFields();
+    if (file_->readable())
+        showSound();
+    showPlace();
+}
+
+void FileDetails::caption(const QString& text) {
+    auto* l = label(text, "caption");
+    l->setContentsMargins(0, row_ ? 8 : 0, 0, 0);
+    grid_->addWidget(l, row_++, 0, 1, 2);
+}
+
+void FileDetails::line(const QString& name, const QString& value) {
+    auto* n = label(name, "quiet");
+    n->setAlignment(Qt::AlignTop);
+    auto* v = label(value, "");
+    v->setWordWrap(true);
+    v->setTextFormat(Qt::PlainText);
+    v->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    grid_->addWidget(n, row_, 0);
+    grid_->addWidget(v, row_++, 1);
+}
+
+void FileDetails::wide(const QString& text, const char* style) {
+    auto* l = label(text, style);
+    l->setWordWrap(true);
+    l->setTextFormat(Qt::PlainText);
+    l->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    grid_->addWidget(l, row_++, 0, 1, 2);
+}
+
+void FileDetails::showTags() {
+    const tags::TagFile& t = file_->tags;
+    std::string encoding = tags::likelyEncoding(t.fields);
+    QStringList wrong, odd;
+    if (!file_->readable())
+        wrong << qs(file_->error);
+    for (const std::string& note : t.notes)
+        (t.damaged ? wrong : odd) << qs(note);
+    if (!t.readOnly.empty())
+        odd << qs(t.readOnly);
+    if (!wrong.isEmpty() || !odd.isEmpty() || !encoding.empty() || !t.differences.empty() ||
+        !t.unknown.empty())
+        caption(tr("To look at"));
+    for (const QString& s : wrong)
+        wide(s, "wrong");
+    for (const QString& s : odd)
+        wide(s, "attention");
+    if (!encoding.empty()) {
+        tags::Fields again = tags::readAgain(t.fields, encoding);
+        if (!again.empty()) {
+            const auto& [key, values] = *again.begin();
+            wide(
+                tr("The text seems to be %1 that was read as Latin-1: \u201C%2\u201D may be \u201C%3\u201D.")
+                    .arg(qs(encoding), qs(tags::shownValue(t.fields, key)), qs(tags::shownValue(again, key))),
+                "attention");
+            grid_->addWidget(mend_, row_++, 0, 1, 2, Qt::AlignLeft);
+            mend_->show();
+        }
+    }
+    for (const tags::Difference& d : t.differences)
+        wide(tr("%1 in the %2 tag: \u201C%3\u201D")
+                 .arg(fieldLabel(d.key), qs(d.tag), qs(text::join(d.values, "; "))),
+             "attention");
+    if (!t.unknown.empty()) {
+        std::map<std::string, int> counts;
+        for (const std::string& u : t.unknown)
+            ++counts[u];
+        QStringList names;
+        for (const auto& [name, n] : counts)
+            names << (n > 1 ? tr("%1 (%2 times)").arg(qs(name)).arg(n) : qs(name));
+        wide(tr("%n part(s) of the tags were not understood and are kept: %1", "",
+                static_cast<int>(t.unknown.size()))
+                 .arg(names.join(", ")),
+             "quiet");
+    }
+}
+
+void FileDetails::showFields() {
+    const tags::Fields& fields = file_->tags.fields;
+    if (fields.empty())
+        return;
+    caption(tr("Fields"));
+    for (const tags::FieldDef& def : tags::fieldTable())
+        if (def.key != "title" && def.key != "artist" && def.key != "album" && def.key != "date" &&
+            fields.contains(def.key))
+            line(fieldLabel(def.key), qs(tags::shownValue(fields, def.key)));
+    for (const auto& [key, values] : fields)
+        if (!tags::fieldByKey(key))
+            line(qs(key), qs(tags::shownValue(fields, key)));
+    for (const tags::PictureInfo& p : file_->tags.pictures)
+        line(tr("Picture"),
+             QString("%1%2%3, %4")
+                 .arg(qs(p.type),
+                      p.description.empty() ? QString() : QString(" \u201C%1\u201D").arg(qs(p.description)),
+                      p.width > 0 ? QString(", %1 \u00D7 %2").arg(p.width).arg(p.height) : QString(),
+                      shownSize(p.bytes)));
+}
+
+void FileDetails::showSound() {
+    const tags::Facts& f = file_->tags.facts;
+    caption(tr("Sound"));
+    line(tr("Length"), shownLength(f.duration));
+    QString format = qs(audio::formatName(file_->tags.format));
+    if (!f.codec.empty() && qs(f.codec) != format && f.codec != "Vorbis")
+        format += ", " + qs(f.codec);
+    line(tr("Format"), format + (f.bitDepth ? tr(", %1 bit").arg(f.bitDepth) : QString()));
+    QString rate =
+        tr("%L1 Hz, %n channel(s), %2 kbit/s", "", f.channels).arg(f.sampleRate).arg(f.bitrate / 1000);
+    bool lossy = f.bitDepth == 0;
+    if (lossy && f.rateKind == tags::RateKind::Variable)
+        rate += tr(", variable");
+    else if (lossy && f.rateKind == tags::RateKind::Constant)
+        rate += tr(", constant");
+    line(tr("Rate"), rate);
+    if (!f.encoder.empty())
+        line(tr("Encoder"), qs(f.encoder));
+    if (f.gapless.known)
+        line(tr("Gapless"), tr("%L1 samples ahead, %L2 behind").arg(f.gapless.delay).arg(f.gapless.padding));
+    line(tr("Size"), shownSize(file_->state.size));
+    if (!file_->tags.tags.empty()) {
+        QStringList names;
+        for (const std::string& t : file_->tags.tags)
+            names << qs(t);
+        line(tr("Tags"), names.join(", "));
+    }
+}
+
+void FileDetails::showPlace() {
+    caption(tr("Where it is"));
+    // Paths have no spaces to break at.
+    wide(session_.placeText(file_->path).replace("/", "/\u200B"), "mono");
+    grid_->itemAtPosition(row_ - 1, 0)->widget()->setToolTip(shownPath(file_->path));
+    line(tr("Added"), QLocale().toString(QDateTime::fromSecsSinceEpoch(file_->added), QLocale::ShortFormat));
+}
+
+QString FileDetails::text() const {
+    QStringList all{title_->text(), subtitle_->text()};
+    for (int i = 0; i < grid_->count(); ++i)
+        if (auto* l = qobject_cast<QLabel*>(grid_->itemAt(i)->widget()))
+            all << l->text().remove(QChar(0x200B));
+    return all.join("\n");
+}
+
+} // namespace moorfrost::app

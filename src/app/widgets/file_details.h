@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// All that is known of one file: picture, fields, sound, the tags it has and where they differ, what was not
+// understood, where it is.
+#pragma once
+
+#include <QFrame>
+
+#include "app/shell/session.h"
+
+class QGridLayout;
+class QLabel;
+class QPushButton;
+
+namespace moorfrost::app {
+
+class FileDetails : public QFrame {
+    Q_OBJECT
+public:
+    explicit FileDetails(Session& session, QWidget* parent = nullptr);
+
+    /// `more`: how many others are chosen, too. No file: says so.
+    void showFile(FilePtr file, int more = 0);
+    FilePtr file() const { return file_; }
+    /// All text, for tests and for copying.
+    QString text() const;
+    QPushButton* mendButton() { return mend_; }
+
+signals:
+    /// The text of this file seems to be in another encoding, and something is to be done about it.
+    void mendTextWanted(FileId file);
+
+private:
+    void caption(const QString& text);
+    void line(const QString& name, const QString& value);
+    void wide(const QString& text, const char* style);
+    void showFields();
+    void showSound();
+    void showTags();
+    void showPlace();
+    void showCover();
+
+    Session& session_;
+    FilePtr file_;
+    QLabel *cover_, *title_, *subtitle_;
+    QGridLayout* grid_;
+    QPushButton* mend_;
+    int row_ = 0;
+};
+
+} // namespace moorfrost::app

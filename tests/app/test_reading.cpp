@@ -1,0 +1,271 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What an archivist sees of reading: odd and hostile files, text in another encoding, checks of files.
+#include <QtTest>
+
+#include <QComboBox>
+#include <QLabel>
+#include <QProcess>
+#include <QProgressBar>
+#include <QTreeWidgetItemIterator>
+
+#include <sys/stat.h>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
+#include "app/bench/mend_text_dialog.h"
+#include "app/library/check_files_dialog.h"
+#include "app/shell/main_window.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/file_details.h"
+#include "core/audio/essence.h"
+#include "support/driver.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+namespace {
+
+/// A tag that claims Latin-1 but holds Windows-1251, in front of an MP3.
+std::string mojibakeTag() {
+    std::string title = "\xD2\xF3\xEC\xE0\xED", artist = "\xD5\xEE\xF0 \xCC\xE0\xFF\xEA\xE0", body;
+    for (const auto& [id, text] : {std::pair("TIT2", title), std::pair("TPE1", artist)})
+        body += std::string(id) + std::string(3, '\0') + static_cast<char>(text.size() + 1) +
+                std::string(3, '\0') + text;
+    return std::string("ID3\x03\0\0\0\0\0", 9) + static_cast<char>(body.size()) + body;
+}
+
+QTreeWidgetItem* rowOf(QTreeWidget* tree, const QString& name) {
+    for (QTreeWidgetItemIterator it(tree); *it; ++it)
+        for (int c = 0; c < 2; ++c)
+            if ((*it)->text(c) == name)
+                return *it;
+    return nullptr;
+}
+
+} // namespace
+
+class TestReading : public QObject {
+    Q_OBJECT
+private slots:
+    void initTestCase() { Driver::prepareApplication("light"); }
+
+    void fiveHundredBrokenFilesAndTheInterfaceGoesOn() {
+        test::Sandbox box;
+        QProcess build;
+        build.setProcessChannelMode(QProcess::ForwardedChannels);
+        build.start("/usr/bin/python3",
+                    {MOORFROST_CORPUS, QString::fromStdString((box / "corpus").native()), "0.3", "500"});
+        QVERIFY(build.waitForFinished(240000) && build.exitCode() == 0);
+        ::mkfifo((box / "corpus/broken/pipe.mp3").c_str(), 0600);
+        test::writeBytes(box / "corpus/broken/line\nbreak.mp3", "no sound");
+        Driver d(box / "library.db");
+        int turns = 0;
+        QTimer heart;
+        connect(&heart, &QTimer::timeout, this, [&] { ++turns; });
+        d.session().bringIn({box / "corpus/broken"}, true);
+        heart.start(0);
+        int whileReading = 0;
+        while (!d.session().jobs().isIdle()) {
+            QCoreApplication::processEvents(QEventLoop::AllEvents, 2);
+            whileReading = turns;
+        }
+        heart.stop();
+        QVERIFY2(whileReading > 20, qPrintable(QString::number(whileReading)));
+        d.settle();
+        auto files = d.session().batchFiles();
+        QCOMPARE(files.size(), size_t{502});
+        for (FileId id : files) {
+            FilePtr f = d.session().file(id);
+            QVERIFY2(f->readable() ? !f->tags.facts.codec.empty() || f->tags.damaged : !f->error.empty(),
+                     f->path.c_str());
+        }
+        // Every one has its row.
+        int rows = 0;
+        for (QTreeWidgetItemIterator it(d.window().bench()->bringIn()->tree()); *it; ++it)
+            rows += (*it)->parent() != nullptr;
+        QCOMPARE(rows, 502);
+    }
+
+    void textInAnotherEncodingBecomesADraftAndIsWritten() {
+        test::Sandbox box;
+        Path file = test::makeSound(box / "in", "a.mp3");
+        test::writeBytes(file, mojibakeTag() + test::readBytes(file));
+        test::tag(test::makeSound(box / "in", "b.flac"), {{"title", {"Åse-Linn Brække"}}});
+        Driver d(box / "library.db");
+        d.session().newBatch("b");
+        d.settle();
+        d.bringIn({box / "in"});
+        BringInPage* page = d.window().bench()->bringIn();
+        QTreeWidgetItem* row = rowOf(page->tree(), "a.mp3");
+        QVERIFY(row && row->text(4).contains("Windows-1251"));
+        row->setSelected(true);
+        QVERIFY2(page->details()->text().contains(QString::fromUtf8("Хор Маяка")),
+                 qPrintable(page->details()->text()));
+        QVERIFY(page->details()->mendButton()->isVisibleTo(page));
+        MendTextDialog dialog(d.session(), d.session().batchFiles());
+        QCOMPARE(dialog.results()->topLevelItemCount(), 2); // title and artist of the one file
+        dialog.results()->topLevelItem(0)->setCheckState(0, Qt::Checked);
+        QTest::mouseClick(dialog.takeButton(), Qt::LeftButton);
+        d.settle();
+        FileId id = 0;
+        for (FileId f : d.session().batchFiles())
+            if (d.session().file(f)->path == file)
+                id = f;
+        QCOMPARE(d.session().shownValues(id, "artist"), std::vector<std::string>{"Хор Маяка"});
+        QVERIFY(test::readBytes(file).find("\xD2\xF3\xEC\xE0\xED") != std::string::npos); // only a draft
+        d.session().write();
+        d.settle();
+        QCOMPARE(test::secondReader(file)["title"], std::vector<std::string>{"Туман"});
+        d.settle();
+        QVERIFY(!rowOf(page->tree(), "a.mp3")->text(4).contains("Windows-1251"));
+    }
+
+    void anEncodingCanBeChosen() {
+        test::Sandbox box;
+        test::tag(test::makeSound(box / "in", "a.flac"), {{"title", {"\xC3\x82\xC3\xA5\xC3\xB2"}}}); // "Âåò"
+        Driver d(box / "library.db");
+        d.session().newBatch("b");
+        d.settle();
+        d.bringIn({box / "in"});
+        MendTextDialog dialog(d.session(), d.session().batchFiles());
+        auto* choice = dialog.findChild<QComboBox*>();
+        choice->setCurrentText("Windows-1251");
+        QCOMPARE(dialog.results()->topLevelItemCount(), 1);
+        QCOMPARE(dialog.results()->topLevelItem(0)->text(3), QString::fromUtf8("Вет"));
+        choice->setCurrentText("Shift-JIS");
+        choice->setCurrentText("UTF-8");
+        QCOMPARE(dialog.results()->topLevelItemCount(), 0);
+        QVERIFY(!dialog.takeButton()->isEnabled());
+    }
+
+    void detailsTellWhereTagsDiffer() {
+        test::Sandbox box;
+        Path file = test::makeSound(box / "in", "a.mp3");
+        test::tag(file, {{"title", {"Salt Road"}}, {"artist", {"Isla Varnholt"}}});
+        std::string old =
+            "TAG" + std::string("Salt Raod").append(21, '\0') + std::string("Isla Varnholt").append(17, '\0');
+        test::writeBytes(file, test::readBytes(file) + old + std::string(128 - old.size(), '\0'));
+        Driver d(box / "library.db");
+        d.session().newBatch("b");
+        d.settle();
+        d.bringIn({box / "in"});
+        BringInPage* page = d.window().bench()->bringIn();
+        QTreeWidgetItem* row = rowOf(page->tree(), "a.mp3");
+        QVERIFY(row && row->text(4).contains("differ"));
+        row->setSelected(true);
+        QVERIFY2(page->details()->text().contains("ID3v1 tag: \u201CSalt Raod\u201D"),
+                 qPrintable(page->details()->text()));
+        QVERIFY(page->details()->text().contains("ID3v2.4, ID3v1"));
+        // Writing brings them in step, and then nothing is left to tell.
+        FileId id = d.session().batchFiles().front();
+        d.session().drafts().propose("Edit", {{id, "title", {"Salt Road, remastered"}}}, "typed");
+        d.session().write();
+        d.settle();
+        QVERIFY(!page->details()->text().contains("Salt Raod"));
+    }
+
+    void unchangedFilesAreNotReadAgain() {
+        test::Sandbox box;
+        Path a = test::makeSound(box / "in", "a.flac");
+        test::tag(a, {{"title", {"One"}}});
+        test::tag(test::makeSound(box / "in", "b.flac"), {{"title", {"Two"}}});
+        Driver d(box / "library.db");
+        d.session().newBatch("first");
+        d.settle();
+        d.bringIn({box / "in"});
+        d.session().newBatch("second");
+        d.settle();
+        QVERIFY(d.session().batchFiles().empty());
+        test::tag(a, {{"title", {"One, changed"}}});
+        QStringList said;
+        connect(&d.session(), &Session::said, this, [&](const QString& s) { said << s; });
+        d.bringIn({box / "in"});
+        QCOMPARE(d.session().batchFiles().size(), size_t{2});
+        QVERIFY2(said.join(" ").contains("1 file") && said.join(" ").contains("not read again"),
+                 qPrintable(said.join(" ")));
+        std::set<std::string> titles;
+        for (FileId id : d.session().batchFiles())
+            titles.insert(tags::firstValue(d.session().file(id)->tags.fields, "title"));
+        QCOMPARE(titles, (std::set<std::string>{"One, changed", "Two"}));
+    }
+
+    void checkingFiles() {
+        test::Sandbox box;
+        for (int i = 0; i < 6; ++i)
+            test::makeSound(box / "in", std::to_string(i) + ".flac", static_cast<uint32_t>(i));
+        Driver d(box / "library.db");
+        d.session().newBatch("b");
+        d.settle();
+        d.bringIn({box / "in"});
+        CheckFilesDialog dialog(d.session(), d.session().batchFiles(), "the files");
+        auto check = [&](CheckFilesDialog::Kind kind, const Path& list = {}, const Path& folder = {}) {
+            dialog.choose(kind);
+            dialog.start(list, folder);
+            d.settle();
+            QTRY_VERIFY(!dialog.isRunning());
+        };
+        check(CheckFilesDialog::Fixity);
+        QCOMPARE(dialog.summary()->text(), QString("6 new."));
+        QTest::mouseClick(dialog.startButton(), Qt::LeftButton);
+        QTRY_VERIFY(!dialog.isRunning());
+        QCOMPARE(dialog.summary()->text(), QString("6 same."));
+        check(CheckFilesDialog::Decoding);
+        QCOMPARE(dialog.summary()->text(), QString("6 fine."));
+        check(CheckFilesDialog::WriteList, box / "in/sums.sha256", box / "in");
+        QVERIFY(std::filesystem::exists(box / "in/sums.sha256"));
+
+        // A bit of sound is lost, and a file.
+        std::string bytes = test::readBytes(box / "in/0.flac");
+        bytes[bytes.size() / 2] = static_cast<char>(bytes[bytes.size() / 2] ^ 4);
+        test::writeBytes(box / "in/0.flac", bytes);
+        std::filesystem::remove(box / "in/1.flac");
+        for (auto kind :
+             {CheckFilesDialog::Fixity, CheckFilesDialog::Decoding, CheckFilesDialog::CheckList}) {
+            check(kind, box / "in/sums.sha256");
+            QVERIFY2(dialog.summary()->text().contains(kind == CheckFilesDialog::Decoding ? "1 damaged"
+                                                                                          : "1 changed") &&
+                         dialog.summary()->text().contains("1 missing"),
+                     qPrintable(dialog.summary()->text()));
+            QStringList top{dialog.results()->topLevelItem(0)->text(1),
+                            dialog.results()->topLevelItem(1)->text(1)};
+            top.sort();
+            QCOMPARE(top, QStringList({"0.flac", "1.flac"})); // troubles first
+        }
+        for (const char* name : {"report.csv", "report.html"}) {
+            dialog.saveReport(box / name);
+            d.settle();
+            std::string report = test::readBytes(box / name);
+            QVERIFY2(report.find("0.flac") != std::string::npos &&
+                         report.find("missing") != std::string::npos,
+                     name);
+        }
+        QVERIFY(test::readBytes(box / "report.html").find("<table>") != std::string::npos);
+        // Never over a recording.
+        std::string before = test::readBytes(box / "in/2.flac");
+        dialog.saveReport(box / "in/2.flac");
+        d.settle();
+        QVERIFY(test::readBytes(box / "in/2.flac") == before);
+    }
+
+    void aCheckCanBeStopped() {
+        test::Sandbox box;
+        for (int i = 0; i < 80; ++i)
+            test::makeSound(box / "in", std::to_string(i) + ".mp3");
+        Driver d(box / "library.db");
+        d.session().newBatch("b");
+        d.settle();
+        d.bringIn({box / "in"});
+        CheckFilesDialog dialog(d.session(), d.session().batchFiles(), "the files");
+        dialog.choose(CheckFilesDialog::Decoding);
+        dialog.start();
+        QTRY_VERIFY(dialog.results()->topLevelItemCount() > 0);
+        QTest::mouseClick(dialog.stopButton(), Qt::LeftButton);
+        QTRY_VERIFY(!dialog.isRunning());
+        QVERIFY(dialog.summary()->text().startsWith("Stopped."));
+        QVERIFY(dialog.results()->topLevelItemCount() < 80);
+    }
+};
+
+QTEST_MAIN(TestReading)
+#include "test_reading.moc"
