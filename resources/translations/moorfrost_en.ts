@@ -80,19 +80,16 @@
 <context>
     <name>moorfrost::app::FileDetails</name>
     <message numerus="yes">
-        <source>
-and %n more</source>
-        <translation><numerusform>
-and %n more</numerusform><numerusform>
-and %n more</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>%n part(s) of the tags were not understood and are kept: %1</source>
         <translation><numerusform>%n part of the tags were not understood and are kept: %1</numerusform><numerusform>%n parts of the tags were not understood and are kept: %1</numerusform></translation>
     </message>
     <message numerus="yes">
         <source>%L1 Hz, %n channel(s), %2 kbit/s</source>
         <translation><numerusform>%L1 Hz, %n channel, %2 kbit/s</numerusform><numerusform>%L1 Hz, %n channels, %2 kbit/s</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation><numerusform>and %n more</numerusform><numerusform>and %n more</numerusform></translation>
     </message>
 </context>
 <context>

@@ -107,7 +107,7 @@ int main(int argc, char** argv) {
     d.bringIn({root / "incoming"});
     // The file whose text was stored in another encoding.
     for (QTreeWidgetItemIterator it(w.bench()->bringIn()->tree()); *it; ++it)
-        if ((*it)->text(0).contains(QString::fromUtf8("Туман"))) {
+        if ((*it)->text(0).contains(QString::fromUtf8("Хор Маяка - Туман"))) {
             w.bench()->bringIn()->tree()->scrollToItem(*it, QAbstractItemView::PositionAtCenter);
             (*it)->setSelected(true);
         }

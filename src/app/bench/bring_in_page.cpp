@@ -278,6 +278,14 @@ void BringInPage::refresh() {
     wrong_->setText(wrong > 0 ? tr("%n damaged or unreadable", "", wrong) : QString());
 }
 
+void BringInPage::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    // In a narrow window what was found matters more than its details.
+    bool wide = width() >= 760;
+    details_->setVisible(wide);
+    formats_->setVisible(wide);
+}
+
 std::vector<FileId> BringInPage::chosen() const {
     std::vector<FileId> ids;
     for (QTreeWidgetItem* item : tree_->selectedItems()) {

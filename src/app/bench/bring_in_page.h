@@ -31,6 +31,9 @@ public:
 signals:
     void playRequested(moorfrost::app::FileId id);
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     void refresh();
     void fillRecent();

@@ -186,7 +186,7 @@ void CheckFilesDialog::start(const Path& list, const Path& folder) {
     auto kind = static_cast<Kind>(kinds_->checkedId());
     std::vector<Path> paths;
     for (FileId id : files_)
-        if (FilePtr f = session_.file(id); f && f->readable())
+        if (FilePtr f = session_.file(id))
             paths.push_back(f->path);
     title_ = kinds_->checkedButton()->text();
     found_.clear();

@@ -3,7 +3,6 @@
 
 #include <QDateTime>
 #include <QGridLayout>
-#include <QPainter>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
@@ -65,14 +64,9 @@ FileDetails::FileDetails(Session& session, QWidget* parent) : QFrame(parent), se
 
 void FileDetails::showCover() {
     QPixmap picture = file_ ? Covers::instance().cover(*file_, coverSide) : QPixmap();
-    if (picture.isNull()) {
-        picture = QPixmap(QSize(coverSide, coverSide) * devicePixelRatioF());
-        picture.setDevicePixelRatio(devicePixelRatioF());
-        picture.fill(Qt::transparent);
-        QPainter p(&picture);
-        paint::blankCover(p, QRect(0, 0, coverSide, coverSide), "sleeve");
-    }
-    cover_->setPixmap(picture);
+    cover_->setVisible(!picture.isNull()); // without one there is more room for the rest
+    if (!picture.isNull())
+        cover_->setPixmap(picture);
 }
 
 void FileDetails::showFile(FilePtr file, int more) {
@@ -97,7 +91,12 @@ void FileDetails::showFile(FilePtr file, int more) {
     for (const char* key : {"artist", "album", "date"})
         if (QString v = qs(tags::shownValue(fields, key)); !v.isEmpty())
             under << v;
-    subtitle_->setText(under.join(" \u00B7 ") + (more > 0 ? tr("\nand %n more", "", more) : QString()));
+    QStringList lines;
+    if (!under.isEmpty())
+        lines << under.join(" \u00B7 ");
+    if (more > 0)
+        lines << tr("and %n more", "", more);
+    subtitle_->setText(lines.join("\n"));
     showTags();
     showFields();
     if (file_->readable())

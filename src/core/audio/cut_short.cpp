@@ -142,19 +142,19 @@ std::string whyFlacCutShort(const ByteSource& source, uint64_t streamInfo, uint6
     if (total == 0)
         return {}; // not known, says the file
     uint64_t window = std::min<uint64_t>(end - start, (largest > 0 ? largest : 256 * 1024) + 64);
-    std::string tail = source.bytes(end - window, static_cast<size_t>(window));
+    std::string_view tail = tailOf(source, end, static_cast<size_t>(window));
     for (size_t n = tail.size(); n > 0;) {
         const void* sync = ::memrchr(tail.data(), 0xFF, n);
         if (!sync)
             break;
         size_t i = n = static_cast<size_t>(static_cast<const char*>(sync) - tail.data());
-        auto header = frameHeader(std::string_view(tail).substr(i), blockSize);
+        auto header = frameHeader(tail.substr(i), blockSize);
         if (!header)
             continue;
         uint64_t there = header->firstSample + header->samples;
         if (there < total)
             return fmt::format("The file is cut short: about {} of {} samples are there.", there, total);
-        if (there == total && thorough && !hasWholeFrame(std::string_view(tail).substr(i)))
+        if (there == total && thorough && !hasWholeFrame(tail.substr(i)))
             return "The file is cut short in its last frame.";
         return {};
     }

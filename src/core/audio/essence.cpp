@@ -454,7 +454,7 @@ Result<Essence> essenceOf(const ByteSource& source, Format format) {
 namespace {
 
 /// Where the last "OggS" is. Most of the bytes are sound, in which an O is rare.
-size_t lastPage(const std::string& b) {
+size_t lastPage(std::string_view b) {
     for (size_t n = b.size(); n > 0;) {
         const void* o = ::memrchr(b.data(), 'O', n);
         if (!o)
@@ -470,11 +470,10 @@ size_t lastPage(const std::string& b) {
 
 std::string whyCutShort(const ByteSource& source, Format format, bool thorough) {
     if (isOgg(format)) { // walking every page would read the whole file: the last page tells
-        std::string b;
+        std::string_view b;
         size_t page = std::string::npos;
-        for (uint64_t most : {uint64_t{8192}, uint64_t{65536 + 512}}) { // a page is rarely so long
-            uint64_t tail = std::min<uint64_t>(source.size(), most);
-            b = source.bytes(source.size() - tail, static_cast<size_t>(tail));
+        for (size_t most : {size_t{12288}, size_t{65536 + 512}}) { // a page is rarely so long
+            b = tailOf(source, source.size(), most);
             if ((page = lastPage(b)) != std::string::npos)
                 break;
         }

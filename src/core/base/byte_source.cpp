@@ -31,6 +31,14 @@ size_t readFully(int fd, uint64_t offset, char* into, size_t n) {
 
 } // namespace
 
+std::string_view tailOf(const ByteSource& source, uint64_t end, size_t n) {
+    static thread_local std::string buffer;
+    n = static_cast<size_t>(std::min<uint64_t>(n, end));
+    if (buffer.size() < n)
+        buffer.resize(n);
+    return {buffer.data(), source.read(end - n, buffer.data(), n)};
+}
+
 std::string readAt(int descriptor, uint64_t offset, size_t n) {
     std::string out(n, '\0');
     out.resize(readFully(descriptor, offset, out.data(), n));

@@ -6,6 +6,7 @@
 #include <cstdint>
 #include <memory>
 #include <string>
+#include <string_view>
 
 #include "core/base/result.h"
 
@@ -24,6 +25,10 @@ public:
         return out;
     }
 };
+
+/// The `n` bytes of a source that end at `end`, or all up to there; valid until the next call on this thread.
+/// For looking at the ends of many files without asking for memory each time.
+std::string_view tailOf(const ByteSource& source, uint64_t end, size_t n);
 
 /// Up to `n` bytes at `offset` of an open file; fewer only at its end or on an I/O error.
 std::string readAt(int descriptor, uint64_t offset, size_t n);

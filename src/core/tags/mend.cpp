@@ -6,6 +6,7 @@
 
 #include "core/base/numbers.h"
 #include "core/tags/refit.h"
+#include "core/text/text.h"
 
 namespace moorfrost::tags {
 
@@ -149,7 +150,7 @@ std::string flacComment(const ByteSource& s) {
 
 } // namespace
 
-std::vector<RawComment> rawComments(const ByteSource& source, Format format) {
+std::vector<RawComment> badComments(const ByteSource& source, Format format) {
     std::string bytes;
     if (format == Format::Flac)
         bytes = flacComment(source);
@@ -169,6 +170,10 @@ std::vector<RawComment> rawComments(const ByteSource& source, Format format) {
     for (uint32_t left = number(); left > 0 && rest.size() >= 4; --left) {
         std::string_view entry = take(number());
         size_t equals = entry.find('=');
+        bool picture = entry.starts_with("METADATA_BLOCK_PICTURE=");
+        if (picture ||
+            (equals != std::string_view::npos && equals > 0 && text::isUtf8(entry.substr(equals + 1))))
+            continue;
         RawComment comment;
         if (equals != std::string_view::npos) {
             comment.name = entry.substr(0, equals);

@@ -24,11 +24,12 @@ MendedFrames mendFrames(OverlayStream& stream);
 /// For reading only: in a WAV or AIFF that is cut short the last part is made to end with the file.
 void endLastChunk(OverlayStream& stream, audio::Format format);
 
-/// The comments of a FLAC, Ogg Vorbis, Opus or Speex file as they are stored.
+/// A comment of a FLAC, Ogg Vorbis, Opus or Speex file that TagLib leaves out: it has no name, or is not
+/// UTF-8.
 struct RawComment {
     std::string name; // upper case; "" if there is none
     std::string value;
 };
-std::vector<RawComment> rawComments(const ByteSource& source, audio::Format format);
+std::vector<RawComment> badComments(const ByteSource& source, audio::Format format);
 
 } // namespace moorfrost::tags

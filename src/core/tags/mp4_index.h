@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Inside the module: whether the tables of an MP4 file that TagLib adjusts when the sound moves are as long as
-// they say. TagLib believes the number of entries, and goes through four thousand million of them.
+// Inside the module: whether the tables of an MP4 file that TagLib adjusts when the sound moves are as long
+// as they say. TagLib believes the number of entries, and goes through four thousand million of them.
 #pragma once
 
 #include "core/base/byte_source.h"

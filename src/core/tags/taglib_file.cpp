@@ -154,6 +154,16 @@ bool saveFlac(TagLib::FLAC::File& file, OverlayStream& stream, const Properties&
     return true;
 }
 
+template<class File>
+bool saveApe(File& file, const Properties& changes, std::vector<std::string>& notes) {
+    writeByMap(*file.APETag(true), changes);
+    if (file.hasID3v1Tag()) {
+        writeByMap(*file.ID3v1Tag(), changes);
+        notes.emplace_back("The ID3v1 tag of the file was brought in step with its APE tag.");
+    }
+    return file.save();
+}
+
 bool saveWav(TagLib::RIFF::WAV::File& file, const Properties& changes, Id3Version wish) {
     using File = TagLib::RIFF::WAV::File;
     bool existed = file.hasID3v2Tag();
@@ -242,17 +252,20 @@ bool writeProperties(TagLib::File& file, OverlayStream& stream, Format format, c
         return saveOggComment(speex, stream, speex.tag()->render(true));
     }
     case Format::WavPack:
-        writeByMap(*static_cast<TagLib::WavPack::File&>(file).APETag(true), changes);
-        return file.save();
+        return saveApe(static_cast<TagLib::WavPack::File&>(file), changes, notes);
     case Format::MonkeysAudio:
-        writeByMap(*static_cast<TagLib::APE::File&>(file).APETag(true), changes);
-        return file.save();
+        return saveApe(static_cast<TagLib::APE::File&>(file), changes, notes);
     case Format::Musepack:
-        writeByMap(*static_cast<TagLib::MPC::File&>(file).APETag(true), changes);
-        return file.save();
-    case Format::TrueAudio:
-        writeId3(*static_cast<TagLib::TrueAudio::File&>(file).ID3v2Tag(true), changes);
-        return file.save();
+        return saveApe(static_cast<TagLib::MPC::File&>(file), changes, notes);
+    case Format::TrueAudio: {
+        auto& tta = static_cast<TagLib::TrueAudio::File&>(file);
+        writeId3(*tta.ID3v2Tag(true), changes);
+        if (tta.hasID3v1Tag()) {
+            writeByMap(*tta.ID3v1Tag(), changes);
+            notes.emplace_back("The ID3v1 tag of the file was brought in step with its ID3v2 tag.");
+        }
+        return tta.save();
+    }
     case Format::OggFlac:
         writeXiph(*static_cast<TagLib::Ogg::FLAC::File&>(file).tag(), changes);
         return file.save();

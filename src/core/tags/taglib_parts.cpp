@@ -65,10 +65,10 @@ public:
         if (!comment)
             return;
         TagPart part{"Vorbis comment", fromMap(comment->fieldListMap()), {}};
-        for (const RawComment& raw : rawComments(source, format)) {
+        for (const RawComment& raw : badComments(source, format)) {
             if (raw.name.empty()) {
                 part.unknown.emplace_back("comment without a name");
-            } else if (!text::isUtf8(raw.value)) { // TagLib drops it: taken byte by byte, as Latin-1
+            } else { // TagLib drops it: taken byte by byte, as Latin-1
                 part.properties[raw.name].push_back(utf8(TagLib::String(raw.value, TagLib::String::Latin1)));
                 part.badText.push_back(keyFromName(raw.name));
             }

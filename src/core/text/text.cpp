@@ -211,9 +211,21 @@ std::string fold(std::string_view text) {
 }
 
 std::string upper(std::string_view text) {
+    if (isAscii(text)) {
+        std::string plain(text);
+        for (char& c : plain)
+            c = c >= 'a' && c <= 'z' ? static_cast<char>(c - 32) : c;
+        return plain;
+    }
     return narrow(wide(text).toUpper());
 }
 std::string lower(std::string_view text) {
+    if (isAscii(text)) {
+        std::string plain(text);
+        for (char& c : plain)
+            c = c >= 'A' && c <= 'Z' ? static_cast<char>(c + 32) : c;
+        return plain;
+    }
     return narrow(wide(text).toLower());
 }
 
