@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Reading files, beside a stated baseline in the same run. Data: the demo folders (MOORFROST_BENCH_DATA). The
-// programs take turns, because these machines are noisy; what is told is the median of the turns.
+// programs take turns, because these machines are noisy; what is told are medians.
 #include <algorithm>
 #include <chrono>
 #include <cstdio>
@@ -122,7 +122,7 @@ int main() {
          {}},
         {"Moorfrost, one thread, reading process", [&] { scanning(folders, 1); }, {}},
         {"Moorfrost, two threads, reading processes", [&] { scanning(folders, 2); }, {}}};
-    constexpr int turns = 15, repeat = 1;
+    constexpr int turns = 25, repeat = 1;
     for (Way& way : ways)
         way.run();
     size_t before = memoryInUse("VmHWM");
@@ -134,14 +134,18 @@ int main() {
             way.seconds.push_back(
                 std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count() / repeat);
         }
-    for (Way& way : ways)
-        std::sort(way.seconds.begin(), way.seconds.end());
-    double baseline = ways.front().seconds[turns / 2];
-    std::printf("%zu files, %d turns\n", files.size(), turns);
-    for (const Way& way : ways)
+    auto median = [](std::vector<double> v) {
+        std::sort(v.begin(), v.end());
+        return v[v.size() / 2];
+    };
+    std::printf("%zu files, medians of %d turns\n", files.size(), turns);
+    for (const Way& way : ways) {
+        std::vector<double> ratios; // within each turn: what slows the machine slows both
+        for (size_t i = 0; i < way.seconds.size(); ++i)
+            ratios.push_back(ways.front().seconds[i] / way.seconds[i]);
         std::printf("%-42s %8.0f files/s  %.2f times the baseline\n", way.name,
-                    static_cast<double>(files.size()) / way.seconds[turns / 2],
-                    baseline / way.seconds[turns / 2]);
+                    static_cast<double>(files.size()) / median(way.seconds), median(ratios));
+    }
     std::printf("memory of this process grew by %zu KB over all turns\n", memoryInUse("VmHWM") - before);
     unchangedFiles();
     return 0;

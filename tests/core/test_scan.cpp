@@ -84,6 +84,50 @@ private slots:
                  all[name.toStdString()].error.c_str());
     }
 
+    void filesThatAreMostlyHoles() {
+        test::Sandbox box;
+        for (const char* ending : {".mp3", ".flac", ".ogg", ".wav", ".m4a", ".aiff", ".opus"}) {
+            Path file = test::makeSound(box.root(), std::string("a") + ending);
+            std::filesystem::resize_file(file, uint64_t{6} << 30);
+            Path empty = box / (std::string("empty") + ending);
+            test::writeBytes(empty, "");
+            std::filesystem::resize_file(empty, uint64_t{6} << 30);
+        }
+        auto all = scanned({box.root()}, false);
+        QCOMPARE(all.size(), size_t{14});
+        for (const auto& [name, file] : all) {
+            std::string told = file.error;
+            if (file.tags)
+                for (const std::string& note : file.tags->notes)
+                    told += note;
+            QVERIFY2(told.find("holes") != std::string::npos, name.c_str());
+            QVERIFY2(told.find("took too long") == std::string::npos, name.c_str());
+        }
+        QVERIFY(all["a.wav"].tags && all["a.wav"].tags->damaged);
+        QVERIFY(std::abs(all["a.wav"].tags->facts.duration - 1.5) < 0.1);
+    }
+
+    void namesThatAreOdd() {
+        test::Sandbox box;
+        std::string flac = test::readBytes(test::makeSound(box / "x", "a.flac"));
+        std::string nfc = "Bl\u00E5.flac", nfd = "Bla\u030A.flac", longest(250, 'n');
+        for (const std::string& name : {nfc, nfd, longest + ".flac", std::string("two\nlines.flac")})
+            test::writeBytes(box / "in" / name, flac);
+        std::filesystem::create_symlink(box / "x/a.flac", box / "in/link.flac");
+        auto all = scanned({box / "in"}, false);
+        QCOMPARE(all.size(), size_t{5});
+        auto says = [&](const std::string& name, const char* what) {
+            for (const std::string& note : all[name].tags->notes)
+                if (note.find(what) != std::string::npos)
+                    return true;
+            return false;
+        };
+        QVERIFY(says(nfc, "another Unicode form") && says(nfd, "another Unicode form"));
+        QVERIFY(says("two\nlines.flac", "line break"));
+        QVERIFY(says("link.flac", "a link to"));
+        QVERIFY(all[longest + ".flac"].tags);
+    }
+
     void foldersThatLeadRoundAreReadOnce() {
         test::Sandbox box;
         test::makeSound(box / "a/b", "x.mp3");

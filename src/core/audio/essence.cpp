@@ -78,10 +78,12 @@ Status walkChunks(const ByteSource& s, Format format, const Range& audio) {
     bool aiff = format == Format::Aiff;
     uint64_t at = 12;
     bool sawAudio = false;
-    while (at + 8 <= s.size()) {
+    for (int chunks = 0; at + 8 <= s.size(); ++chunks) {
         std::string h = s.bytes(at, 8);
         if (h.size() < 8)
             return damaged("The file could not be read to its end.");
+        if (h == std::string(8, '\0') || chunks > 100000)
+            return damaged(fmt::format("The last {} bytes of the file belong to nothing.", s.size() - at));
         uint64_t length = number(h, 4, 4, aiff);
         std::string id = h.substr(0, 4);
         bool isAudio = id == (aiff ? "SSND" : "data");

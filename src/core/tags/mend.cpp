@@ -121,6 +121,10 @@ void endLastChunk(OverlayStream& stream, Format format) {
             return;
         std::string_view size = std::string_view(h).substr(4);
         uint64_t n = aiff ? bigEndian(size) : littleEndian(size);
+        if (h == std::string(8, '\0')) { // a recorder's room that was never used
+            stream.truncate(static_cast<long>(at));
+            return;
+        }
         if (at + 8 + n > stream.size()) {
             auto there = static_cast<uint32_t>(stream.size() - at - 8);
             stream.replaceRange(at + 4, 4, aiff ? asBigEndian(there, 4) : asLittleEndian(there));

@@ -53,6 +53,9 @@ TagLib::ByteVector OverlayStream::readBlock(unsigned long length) {
     if (position_ < 0 || static_cast<uint64_t>(position_) >= size_)
         return {};
     size_t n = static_cast<size_t>(std::min<uint64_t>(length, size_ - static_cast<uint64_t>(position_)));
+    asked_ += n;
+    if (isExhausted())
+        return {};
     TagLib::ByteVector out(static_cast<unsigned int>(n), 0);
     size_t got = read(static_cast<uint64_t>(position_), out.data(), n);
     out.resize(static_cast<unsigned int>(got));

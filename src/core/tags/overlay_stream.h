@@ -35,6 +35,10 @@ public:
     uint64_t size() const override { return size_; }
     size_t read(uint64_t offset, char* into, size_t n) const override;
 
+    /// Whether a parser has asked for more bytes than any tags could have, as it does when it looks for
+    /// something through a long file that does not hold it. It gets nothing any more from then on.
+    bool isExhausted() const { return asked_ > mostAsked; }
+
     /// Puts `data` in the place of `length` bytes.
     void replaceRange(uint64_t start, uint64_t length, std::string_view data);
     /// How the changed file is made from the original; neighbouring runs that continue each other are joined,
@@ -43,6 +47,8 @@ public:
     const std::shared_ptr<FileSource>& original() const { return original_; }
 
 private:
+    static constexpr uint64_t mostAsked = uint64_t{256} << 20;
+
     size_t locate(uint64_t offset, uint64_t& startOfRun) const;
     size_t splitAt(uint64_t offset);
 
@@ -52,6 +58,7 @@ private:
     std::string fresh_;
     uint64_t size_;
     long position_ = 0;
+    uint64_t asked_ = 0;
     // Where the last look-up ended: parsing goes forward, so the next one starts from here.
     mutable size_t cursorRun_ = 0;
     mutable uint64_t cursorStart_ = 0;

@@ -200,6 +200,11 @@ Result<PreparedEdit> tryEdit(const Path& path, Attempt attempt, Format format, c
     if (!writeProperties(*attempt.file, overlay, format, properties, version, edit.notes))
         return Error{ErrorKind::Unsupported, path, "The tags of this file could not be changed."};
     attempt.file.reset();
+    if (overlay.isExhausted())
+        return Error{
+            ErrorKind::Damaged, path,
+            "The file is too long to be looked through for what its structure says should be there. It is "
+            "not written to."};
     refit(overlay, format);
     overlay.seek(0);
     auto again = openWithTagLib(&overlay, format, false);
@@ -298,6 +303,9 @@ Result<TagFile> readTags(const Path& path) {
                                             : Error{ErrorKind::Damaged, path, opened->cutShort};
         out = std::move(*read);
     }
+    if (opened->stream->isExhausted() && opened->cutShort.empty())
+        opened->cutShort =
+            "The file is too long to be looked through for what its structure says should be there.";
     out.facts.size = opened->source->size();
     if (out.facts.bitrate <= 0 && out.facts.duration > 0)
         out.facts.bitrate =
