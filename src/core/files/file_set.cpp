@@ -259,10 +259,14 @@ void runUnits(const std::vector<std::vector<size_t>>& order, GroupLoop& loop, st
     for (size_t from = 0; from < order.size() && !stop.stop_requested(); from += chunk) {
         size_t to = std::min(order.size(), from + chunk);
         std::vector<Group> units(to - from);
-        work::inParallel(to - from, [&](size_t k) {
-            for (size_t i : order[from + k])
-                units[k].push_back(prepared(i));
-        });
+        // More threads than processors: each waits for its reading process half of the time.
+        work::inParallel(
+            to - from,
+            [&](size_t k) {
+                for (size_t i : order[from + k])
+                    units[k].push_back(prepared(i));
+            },
+            2 * work::threadsFor(0));
         for (Group& unit : units)
             if (!loop.add(std::move(unit)))
                 return;
