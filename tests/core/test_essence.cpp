@@ -18,6 +18,26 @@ Result<audio::Essence> essence(const Path& file) {
 class TestEssence : public QObject {
     Q_OBJECT
 private slots:
+    void filesOfAFewBytes() {
+        test::Sandbox box;
+        for (const std::string& begin :
+             {std::string("RF64"), std::string("RIFF1234WAV"), std::string("FORM"), std::string("FRM8"),
+              std::string("fLaC"), std::string("OggS"), std::string("ID3"), std::string("wvpk"),
+              std::string("MPCK"), std::string("\xFF\xFB"), std::string("DSD "), std::string("1234ftyp"),
+              std::string("\x30\x26\xB2\x75")})
+            for (size_t n = 1; n <= begin.size(); ++n) {
+                test::writeBytes(box / "few", begin.substr(0, n));
+                auto source = FileSource::open(box / "few");
+                QVERIFY_RESULT(source);
+                audio::Format format = audio::detectFormat(**source);
+                for (int f = 0; f <= int(audio::lastFormat); ++f) {
+                    audio::essenceOf(**source, static_cast<audio::Format>(f));
+                    audio::whyCutShort(**source, static_cast<audio::Format>(f), true);
+                }
+                audio::essenceOf(**source, format);
+            }
+    }
+
     void formats_data() {
         QTest::addColumn<QString>("ending");
         for (const std::string& e : test::endings())

@@ -115,6 +115,7 @@ private slots:
         std::string before = test::readBytes(liar);
         auto edit = readers.prepareEdit(liar, {{"title", {"Night Post"}}});
         QVERIFY(!edit);
+        QVERIFY2(edit.error().message.find("crashed") == std::string::npos, edit.error().message.c_str());
         QVERIFY(test::readBytes(liar) == before);
         auto honest =
             readers.prepareEdit(test::makeSound(box.root(), "honest.flac"), {{"title", {"Night Post"}}});

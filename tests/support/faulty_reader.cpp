@@ -47,7 +47,8 @@ void answer(std::string_view request, const guard::Answers& send) {
         // A change that replaces the sound by something else.
         WireReader again(request);
         again.number();
-        auto edit = tags::makeEdit(again.text(), guard::takeFields(again));
+        Path path = again.text();
+        auto edit = tags::makeEdit(path, guard::takeFields(again));
         edit->recipe.extents = {{true, 0, edit->recipe.fresh.size()}};
         send(guard::answerOf(edit));
     } else {

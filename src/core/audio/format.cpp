@@ -206,9 +206,10 @@ Format detectFormat(const ByteSource& source) {
             return Format::OggFlac;
         return Format::Unknown;
     }
-    if ((b.starts_with("RIFF") || b.starts_with("RF64")) && b.substr(8, 4) == "WAVE")
+    std::string_view kind = b.size() >= 12 ? std::string_view(b).substr(8, 4) : std::string_view();
+    if ((b.starts_with("RIFF") || b.starts_with("RF64")) && kind == "WAVE")
         return Format::Wav;
-    if (b.starts_with("FORM") && (b.substr(8, 4) == "AIFF" || b.substr(8, 4) == "AIFC"))
+    if (b.starts_with("FORM") && (kind == "AIFF" || kind == "AIFC"))
         return Format::Aiff;
     if (b.size() >= 12 && b.substr(4, 4) == "ftyp")
         return Format::Mp4;
