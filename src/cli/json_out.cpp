@@ -32,6 +32,10 @@ Json tagsJson(Json object, const tags::TagFile* t, uint64_t size, const std::str
         facts["encoder"] = t->facts.encoder;
         if (t->facts.gapless.known)
             facts["gapless"] = {{"delay", t->facts.gapless.delay}, {"padding", t->facts.gapless.padding}};
+        if (!t->facts.remarks.empty())
+            facts["recorder"] = Json::object();
+        for (const auto& [name, value] : t->facts.remarks)
+            facts["recorder"][name] = value;
     }
     facts["size"] = size;
     object["facts"] = facts;

@@ -5,6 +5,7 @@
 
 #include <QProcess>
 
+#include <fstream>
 #include <set>
 
 #include "core/files/scan.h"
@@ -216,7 +217,14 @@ private slots:
         QCOMPARE(unknown("v24 unknown frames.mp3"), std::string("ID3v2 frame ZZZZ"));
         QCOMPARE(unknown("unknown info.wav"), std::string("INFO item IZZZ"));
         QCOMPARE(unknown("lower case and no value.flac"), std::string("comment without a name"));
-        QVERIFY(read_["good"].at("flac.flac").tags->unknown.empty());
+        QCOMPARE(unknown("odd items.m4a"),
+                 std::string("MP4 item zzzz, MP4 item ----:com.apple.iTunes:EMPTY"));
+        QCOMPARE(tags::shownValue(read_["odd"].at("odd items.m4a").tags->fields, "title"),
+                 std::string("Night Post"));
+        auto lossy = tags::prepareEdit(box_ / "odd/odd items.m4a", {{"title", {"Gorse"}}});
+        QVERIFY(!lossy && lossy.error().message.find("not understood") != std::string::npos);
+        for (const auto& [name, file] : read_["good"])
+            QVERIFY2(file.tags->unknown.empty(), name.c_str());
         // The edit keeps it, or is refused with the reason.
         for (const char* name : {"v23 unknown frames.mp3", "v24 unknown frames.mp3", "unknown info.wav"}) {
             auto edit = tags::prepareEdit(box_ / "odd" / name, {{"title", {"Gorse"}}});
@@ -230,14 +238,82 @@ private slots:
         QVERIFY_RESULT(old);
         for (const char* part : {"RVAD", "TSIZ", "EQUA"})
             QVERIFY(old->bytes().find(part) != std::string::npos);
-        const char* damaged = "damaged frame between.mp3";
-        QCOMPARE(unknown(damaged), std::string("damaged ID3v2 frame"));
-        QCOMPARE(tags::shownValue(read_["odd"].at(damaged).tags->fields, "artist"),
-                 std::string("The Hollow Ferry"));
-        QVERIFY(!tags::prepareEdit(box_ / "odd" / damaged, {{"title", {"Gorse"}}}));
+        for (const char* damaged : {"damaged frame between.mp3", "damaged frame in a chunk.wav"}) {
+            QCOMPARE(unknown(damaged), std::string("damaged ID3v2 frame"));
+            QCOMPARE(tags::shownValue(read_["odd"].at(damaged).tags->fields, "artist"),
+                     std::string("The Hollow Ferry"));
+            QVERIFY(!tags::prepareEdit(box_ / "odd" / damaged, {{"title", {"Gorse"}}}));
+        }
+        for (const char* empty : {"empty frame between.mp3", "empty frame in a chunk.wav"}) {
+            QCOMPARE(tags::shownValue(read_["odd"].at(empty).tags->fields, "artist"),
+                     std::string("The Hollow Ferry"));
+            QVERIFY_RESULT(tags::prepareEdit(box_ / "odd" / empty, {{"title", {"Gorse"}}}));
+        }
         auto refused = tags::prepareEdit(box_ / "odd/lower case and no value.flac", {{"title", {"Gorse"}}});
         QVERIFY(!refused);
         QVERIFY(refused.error().message.find("not understood") != std::string::npos);
+    }
+
+    void textInChunksOfItsOwn() {
+        auto file = [&](const char* name) { return *read_["odd"].at(name).tags; };
+        const char* texts = "text chunks.aiff";
+        tags::TagFile aiff = file(texts);
+        QCOMPARE(aiff.tags, (std::vector<std::string>{"AIFF text"}));
+        QCOMPARE(aiff.fields.at("comment"), (std::vector<std::string>{"first note", "Åse-Linn"}));
+        QJsonObject probed = test::probe(box_ / "odd" / texts)[QLatin1String("format")]
+                                 .toObject()[QLatin1String("tags")]
+                                 .toObject();
+        QCOMPARE(QString::fromStdString(aiff.fields.at("title").front()),
+                 probed[QLatin1String("title")].toString());
+        QCOMPARE(QString::fromStdString(aiff.fields.at("artist").front()),
+                 probed[QLatin1String("author")].toString());
+
+        tags::TagFile both = file("text chunks and id3 that differ.aiff");
+        QCOMPARE(tags::shownValue(both.fields, "title"), std::string("Night Post"));
+        QCOMPARE(tags::shownValue(both.fields, "copyright"), std::string("1998 Tarnholm"));
+        QCOMPARE(both.differences.size(), size_t{1});
+
+        // An edit brings them in step, as far as they can hold it; the others stay.
+        Path copy = box_ / "texts.aiff";
+        for (const auto& [title, chunks] : {std::pair("Gorse", 1), std::pair("Åse", 0)}) {
+            std::filesystem::copy_file(box_ / "odd" / texts, copy,
+                                       std::filesystem::copy_options::overwrite_existing);
+            auto edit = tags::prepareEdit(copy, {{"title", {title}}, {"artist", {}}});
+            QVERIFY_RESULT(edit);
+            const std::string changed = edit->bytes(); // before the file is opened anew
+            std::ofstream(copy, std::ios::binary) << changed;
+            auto again = tags::readTags(copy);
+            QVERIFY_RESULT(again);
+            QCOMPARE(tags::shownValue(again->fields, "title"), std::string(title));
+            QVERIFY(!again->fields.contains("artist") && again->differences.empty());
+            QCOMPARE(again->fields.at("comment"), aiff.fields.at("comment"));
+            QCOMPARE(changed.find("NAME") != std::string::npos, chunks == 1);
+            QVERIFY(changed.find("AUTH") == std::string::npos);
+            QVERIFY(test::probe(copy)[QLatin1String("streams")].toArray().size() == 1);
+        }
+    }
+
+    void whatARecorderWrote() {
+        std::map<std::string, std::string> said;
+        for (const auto& [name, value] : read_["odd"].at("bext and ixml.wav").tags->facts.remarks)
+            said[name] = value;
+        QCOMPARE(said["Description"], std::string("Night Post, pier"));
+        QCOMPARE(said["Originator"], std::string("Tarnholm Sound"));
+        QCOMPARE(said["Recorded"], std::string("1998-10-05 20:15:00"));
+        QCOMPARE(said["Time reference"], std::string("172800000 samples"));
+        QVERIFY(said["UMID"].starts_with("01020304"));
+        QCOMPARE(said["Coding history"], std::string("A=ANALOGUE,M=mono"));
+        QCOMPARE(said["Project"], std::string("Ferry & Pier"));
+        QCOMPARE(said["Take"], std::string("2"));
+        QVERIFY(!said.contains("Note"));
+        QJsonObject probed = test::probe(box_ / "odd/bext and ixml.wav")[QLatin1String("format")]
+                                 .toObject()[QLatin1String("tags")]
+                                 .toObject();
+        QCOMPARE(probed[QLatin1String("time_reference")].toString(), QString("172800000"));
+        auto edit = tags::prepareEdit(box_ / "odd/bext and ixml.wav", {{"title", {"Gorse"}}});
+        QVERIFY_RESULT(edit);
+        for (const char* part : {"Night Post, pier", "<TAKE>2</TAKE>"})
+            QVERIFY(edit->bytes().find(part) != std::string::npos);
     }
 
     void textInAnotherEncoding() {

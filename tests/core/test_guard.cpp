@@ -4,6 +4,8 @@
 
 #include <thread>
 
+#include <set>
+
 #include "core/guard/messages.h"
 #include "core/guard/readers.h"
 #include "support/sample_files.h"
@@ -21,11 +23,11 @@ std::map<std::string, Result<tags::TagFile>> readAll(guard::Readers& readers, co
     std::sort(paths.begin(), paths.end());
     std::map<std::string, Result<tags::TagFile>> out;
     size_t next = 0;
-    auto take = [&](bool) -> std::optional<std::pair<size_t, Path>> {
+    auto take = [&](bool) -> std::optional<guard::Readers::Question> {
         if (next == paths.size())
             return std::nullopt;
         size_t n = next++;
-        return std::pair(n, paths[n]);
+        return guard::Readers::Question{n, paths[n], {}};
     };
     readers.readEach(take, stop, [&](size_t i, Result<tags::TagFile> r) {
         out.emplace(paths[i].filename().native(), std::move(r));
@@ -122,6 +124,30 @@ private slots:
         QVERIFY_RESULT(honest);
         QCOMPARE(honest->after["title"].front(), std::string("Night Post"));
         QVERIFY(!readers.prepareEdit(test::makeSound(box.root(), "crash.flac"), {{"title", {"Night Post"}}}));
+    }
+
+    void ofManyEditsOnlyTheHostileOneFails() {
+        test::Sandbox box;
+        guard::Readers readers(MOORFROST_FAULTY_READER, quick());
+        // More than a socket takes at once goes both ways: nobody waits for the other.
+        const std::string lyrics(300000, 'l');
+        std::vector<Path> paths;
+        for (int i = 0; i < 30; ++i)
+            paths.push_back(
+                test::makeSound(box.root(), (i == 13 ? "crash" : "a" + std::to_string(i)) + ".flac"));
+        size_t next = 0;
+        auto take = [&](bool) -> std::optional<guard::Readers::Question> {
+            size_t n = next++;
+            if (n >= paths.size())
+                return std::nullopt;
+            return guard::Readers::Question{n, paths[n], {{"lyrics", {lyrics}}}};
+        };
+        std::set<size_t> done, failed;
+        readers.editEach(take, {}, [&](size_t i, Result<tags::PreparedEdit> edit) {
+            (edit && edit->after["lyrics"].front() == lyrics ? done : failed).insert(i);
+        });
+        QCOMPARE(done.size(), size_t{29});
+        QCOMPARE(failed, std::set<size_t>{13});
     }
 
     void everythingSurvivesTheWay() {

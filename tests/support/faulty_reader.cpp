@@ -43,14 +43,15 @@ void answer(std::string_view request, const guard::Answers& send) {
             else
                 guard::answerRequest((misbehave(path, send), one.bytes()), send);
         }
-    } else if (ask == guard::Ask::Edit && has(in.text(), "liar")) {
-        // A change that replaces the sound by something else.
-        WireReader again(request);
-        again.number();
-        Path path = again.text();
-        auto edit = tags::makeEdit(path, guard::takeFields(again));
-        edit->recipe.extents = {{true, 0, edit->recipe.fresh.size()}};
-        send(guard::answerOf(edit));
+    } else if (ask == guard::Ask::Edit) {
+        for (size_t n = in.count(); n > 0; --n) {
+            Path path = in.text();
+            misbehave(path, send);
+            auto edit = tags::makeEdit(path, guard::takeFields(in));
+            if (has(path, "liar")) // a change that replaces the sound by something else
+                edit->recipe.extents = {{true, 0, edit->recipe.fresh.size()}};
+            send(guard::answerOf(edit));
+        }
     } else {
         WireReader again(request);
         again.number();

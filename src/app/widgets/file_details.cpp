@@ -224,6 +224,10 @@ void FileDetails::showSound() {
             names << qs(t);
         line(tr("Tags"), names.join(", "));
     }
+    if (!f.remarks.empty())
+        caption(tr("Written by the recorder"));
+    for (const auto& [name, value] : f.remarks)
+        line(qs(name), qs(value));
 }
 
 void FileDetails::showPlace() {

@@ -37,9 +37,6 @@ Status sameEssence(const ByteSource& original, const Recipe& recipe, Format form
 /// `thorough`: checksums of the last frame, too, as before a write.
 std::string whyCutShort(const ByteSource& source, Format format, bool thorough = false);
 
-/// Where the sound begins in formats that are frames with tags around them (MP3, WavPack ...).
-uint64_t framesStart(const ByteSource& source);
-
 /// XXH3-128 of all bytes, 32 hex digits.
 std::string contentHash(const ByteSource& source);
 std::string bytesHash(std::string_view bytes);

@@ -2,11 +2,11 @@
 #include "core/files/file_set.h"
 
 #include <algorithm>
+#include <atomic>
 #include <exception>
-#include <future>
 
 #include "core/audio/essence.h"
-#include "core/files/group.h"
+#include "core/files/group_loop.h"
 #include "core/files/patching.h"
 #include "core/files/step_checks.h"
 #include "core/guard/readers.h"
@@ -18,12 +18,6 @@ namespace moorfrost::files {
 namespace fs = std::filesystem;
 
 namespace {
-
-// A group ends where any of these is reached.
-constexpr size_t groupSteps = 384, groupNewCount = 96; // each step has a file open
-constexpr uint64_t groupImages = 4u << 20, groupNewFiles = 256u << 20;
-
-using Group = std::vector<std::unique_ptr<Work>>;
 
 Recipe wholeFile(const ByteSource& source) {
     Recipe recipe;
@@ -87,28 +81,11 @@ void chooseLinks(Work& w, HardLinks choice, bool& newFile) {
     }
 }
 
-/// Opens the file, makes the change in memory, describes it. The record is Failed where that cannot be.
-void prepare(Work& w, const FileSet& set) {
+/// What remains to be found out once it is known what the file becomes. The record is Failed where that
+/// cannot be.
+void describe(Work& w, const FileSet& set) {
     StepRecord& r = w.record();
     bool newFile = r.step.copy || r.cross;
-    if (!r.step.changes.empty()) {
-        auto edit = guard::Readers::shared().prepareEdit(r.real, r.step.changes);
-        if (!edit)
-            return fail(r, edit.error().message);
-        r.before = std::move(edit->before);
-        r.after = std::move(edit->after);
-        std::move(edit->notes.begin(), edit->notes.end(), std::back_inserter(r.notes));
-        w.original = edit->original;
-        w.recipe = std::move(edit->recipe);
-    } else if (newFile) {
-        auto source = FileSource::open(r.real);
-        if (!source)
-            return fail(r, source.error().message);
-        w.original = *source;
-        w.recipe = wholeFile(*w.original);
-    } else {
-        return; // only its name changes
-    }
     chooseLinks(w, set.hardLinks, newFile);
     if (r.state == StepState::Failed)
         return;
@@ -117,161 +94,48 @@ void prepare(Work& w, const FileSet& set) {
         w.modifiedNs = r.stateBefore.modifiedNs;
 }
 
-/// Room for new files of this group beside what it writes already.
-bool hasRoom(const Group& group, Work& w) {
-    uint64_t wanted = w.newFileBytes();
-    if (wanted == 0)
-        return true;
-    auto folderOf = [](Work& x) {
-        const StepRecord& r = x.record();
-        return r.step.copy || r.cross ? r.step.target.parent_path() : r.real.parent_path();
-    };
-    Path folder = nearestFolder(folderOf(w));
-    for (const auto& other : group)
-        if (other->newFileBytes() > 0 && deviceOf(nearestFolder(folderOf(*other))) == deviceOf(folder))
-            wanted += other->newFileBytes();
-    return wanted <= freeBytes(folder);
+void takeEdit(Work& w, const FileSet& set, Result<tags::PreparedEdit> edit) {
+    StepRecord& r = w.record();
+    if (!edit)
+        return fail(r, edit.error().message);
+    r.before = std::move(edit->before);
+    r.after = std::move(edit->after);
+    std::move(edit->notes.begin(), edit->notes.end(), std::back_inserter(r.notes));
+    w.original = std::move(edit->original);
+    w.recipe = std::move(edit->recipe);
+    describe(w, set);
 }
 
-/// Runs prepared works group by group. `ended` records what came of a group before it is retired; it may
-/// throw.
-class GroupLoop {
-public:
-    GroupLoop(GroupLog& log, std::function<void(Group&)> ended) : log_(log), ended_(std::move(ended)) {}
+/// A step that leaves the tags alone.
+void prepareWhole(Work& w, const FileSet& set) {
+    StepRecord& r = w.record();
+    if (!r.step.copy && !r.cross)
+        return; // only its name changes
+    auto source = FileSource::open(r.real);
+    if (!source)
+        return fail(r, source.error().message);
+    w.original = std::move(*source);
+    w.recipe = wholeFile(*w.original);
+    describe(w, set);
+}
 
-    /// Adds works that must run together. False after trouble with the log.
-    bool add(std::vector<std::unique_ptr<Work>> unit) {
-        uint64_t images = 0, newFiles = 0;
-        size_t newCount = 0;
-        for (const auto& w : unit) {
-            images += w->imageBytes();
-            newFiles += w->newFileBytes();
-            newCount += w->newFileBytes() > 0;
+/// Opens the files, makes the changes in memory, describes them.
+void prepare(const std::vector<Work*>& works, const FileSet& set) {
+    std::atomic<size_t> next = 0;
+    auto take = [&](bool) -> std::optional<guard::Readers::Question> {
+        for (size_t i = next++; i < works.size(); i = next++) {
+            const StepRecord& r = works[i]->record();
+            if (!r.step.changes.empty())
+                return guard::Readers::Question{i, r.real, r.step.changes};
+            prepareWhole(*works[i], set);
         }
-        bool full = newCount_ + newCount > groupNewCount || group_.size() + unit.size() > groupSteps ||
-                    images_ + images > groupImages || newFiles_ + newFiles > groupNewFiles;
-        for (const auto& w : unit)
-            full = full || !hasRoom(group_, *w);
-        if (full && !flush())
-            return false;
-        for (auto& w : unit) {
-            StepRecord& r = w->record();
-            if (r.state != StepState::Failed && !hasRoom(group_, *w))
-                fail(r, noRoom(w->newFileBytes(), freeBytes(r.real.parent_path())));
-            images_ += w->imageBytes();
-            newFiles_ += w->newFileBytes();
-            newCount_ += w->newFileBytes() > 0;
-            group_.push_back(std::move(w));
-        }
-        return true;
-    }
-
-    /// Runs what is waiting, while the next group is prepared. False after trouble with the groups before.
-    bool flush() {
-        wait();
-        if (!error_.empty())
-            return false;
-        bool alone = newCount_ > 0; // new files take room, which is looked at while preparing
-        running_ = std::async(alone ? std::launch::deferred : std::launch::async,
-                              [this, group = std::move(group_)]() mutable { run(std::move(group)); });
-        group_.clear();
-        images_ = newFiles_ = 0;
-        newCount_ = 0;
-        if (alone)
-            wait();
-        return error_.empty();
-    }
-
-    /// At the end: all is done, and what was retired is so on the disk.
-    void finish() {
-        wait();
-        if (last_ > 0 && error_.empty())
-            log_.retire(last_, true);
-    }
-    /// After finish().
-    const std::string& error() const { return error_; }
-    /// After an exception: waits for what runs, then ends with this sentence.
-    void stopWith(const std::string& error) {
-        try {
-            wait();
-        } catch (const std::exception&) {
-            // the same trouble once more
-        }
-        error_ = error;
-    }
-
-private:
-    void wait() {
-        if (running_.valid())
-            running_.get();
-    }
-
-    void run(Group group) {
-        Group runs, all;
-        for (auto& w : group) {
-            StepRecord& r = w->record();
-            // Nothing to do is done.
-            if (r.state == StepState::Planned && !r.contentChanged() && r.step.target.empty() && !r.remove) {
-                r.stateAfter = r.stateBefore;
-                r.state = StepState::Done;
-            }
-            (r.state == StepState::Planned ? runs : all).push_back(std::move(w));
-        }
-        uint64_t number = 0;
-        bool settled = true;
-        if (!runs.empty()) {
-            auto outcome = runGroup(log_, runs);
-            if (!outcome) {
-                error_ = outcome.error().message;
-            } else {
-                number = outcome->number;
-                settled = outcome->settled;
-            }
-        }
-        std::move(runs.begin(), runs.end(), std::back_inserter(all));
-        ended_(all);
-        if (!error_.empty())
-            return;
-        if (!settled) {
-            error_ = "The disk failed so that something could not be put back at once. The journal holds it, "
-                     "and it is put right before anything else is written.";
-            return;
-        }
-        if (number > 0)
-            if (Status retired = log_.retire(number, false); !retired)
-                error_ = retired.error().message;
-        last_ = std::max(last_, number);
-    }
-
-    GroupLog& log_;
-    std::function<void(Group&)> ended_;
-    Group group_;
-    uint64_t images_ = 0, newFiles_ = 0, last_ = 0;
-    size_t newCount_ = 0;
-    std::string error_;
-    std::future<void> running_; // the group that is being written
-};
-
-/// Prepares the steps of each unit, several at once on several threads, and hands them on in order.
-void runUnits(const std::vector<std::vector<size_t>>& order, GroupLoop& loop, std::stop_token stop,
-              const std::function<std::unique_ptr<Work>(size_t)>& prepared) {
-    constexpr size_t chunk = 64;
-    for (size_t from = 0; from < order.size() && !stop.stop_requested(); from += chunk) {
-        size_t to = std::min(order.size(), from + chunk);
-        std::vector<Group> units(to - from);
-        // More threads than processors: each waits for its reading process half of the time.
-        work::inParallel(
-            to - from,
-            [&](size_t k) {
-                for (size_t i : order[from + k])
-                    units[k].push_back(prepared(i));
-            },
-            2 * work::threadsFor(0));
-        for (Group& unit : units)
-            if (!loop.add(std::move(unit)))
-                return;
-    }
-    loop.flush();
+        return std::nullopt;
+    };
+    work::inParallel(work::threadsFor(0), [&](size_t) {
+        guard::Readers::shared().editEach(take, {}, [&](size_t i, Result<tags::PreparedEdit> edit) {
+            takeEdit(*works[i], set, std::move(edit));
+        });
+    });
 }
 
 std::string journalTrouble(const std::string& what) {
@@ -316,15 +180,15 @@ SetReport carryOut(const FileSet& set, JournalSink& journal, GroupLog& log, std:
                 progress.step(records[i]->step.source.filename().native());
             }
         journal.stepsEnded(report.set, refused);
-        runUnits(order, loop, stop, [&](size_t i) {
+        auto beginStep = [&](size_t i) {
             auto work = std::make_unique<Work>();
             work->position = i;
             work->entry.set = report.set;
             work->entry.number = i;
             work->entry.record = report.steps[i];
-            prepare(*work, set);
             return work;
-        });
+        };
+        runUnits(order, loop, stop, beginStep, [&](const std::vector<Work*>& works) { prepare(works, set); });
         loop.finish();
         if (!stop.stop_requested() && loop.error().empty()) {
             for (const Path& folder : set.emptied)
@@ -444,15 +308,18 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, GroupLo
                 steps[i].record.error = records[i]->error;
                 progress.step(records[i]->step.source.filename().native());
             }
-        runUnits(order, loop, stop, [&](size_t i) {
+        auto beginBack = [&](size_t i) {
             auto work = std::make_unique<Work>();
             work->position = i;
             work->entry.set = steps[i].set;
             work->entry.number = steps[i].number;
             work->entry.takingBack = true;
             work->entry.record = backs[i];
-            prepareBack(*work, steps[i].record);
             return work;
+        };
+        runUnits(order, loop, stop, beginBack, [&](const std::vector<Work*>& works) {
+            work::inParallel(works.size(),
+                             [&](size_t k) { prepareBack(*works[k], steps[works[k]->position].record); });
         });
         loop.finish();
     } catch (const std::exception& e) {

@@ -55,14 +55,14 @@ public:
         complete_ = true;
         more_.notify_all();
     }
-    std::optional<std::pair<size_t, Path>> take(bool wait) {
+    std::optional<guard::Readers::Question> take(bool wait) {
         std::unique_lock lock(mutex_);
         if (wait)
             more_.wait(lock, [&] { return next_ < files_.size() || complete_; });
         if (next_ == files_.size())
             return std::nullopt;
         size_t number = next_++;
-        return std::pair(number, files_[number].path);
+        return guard::Readers::Question{number, files_[number].path, {}};
     }
     FoundFile moveOut(size_t number) {
         std::lock_guard lock(mutex_);

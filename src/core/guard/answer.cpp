@@ -16,11 +16,12 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
         for (const std::string& path : in.texts())
             send(answerOf(tags::readTags(path)));
         return;
-    case Ask::Edit: {
-        Path path = in.text();
-        send(answerOf(tags::makeEdit(path, takeFields(in))));
+    case Ask::Edit:
+        for (size_t n = in.count(); n > 0; --n) {
+            Path path = in.text();
+            send(answerOf(tags::makeEdit(path, takeFields(in))));
+        }
         return;
-    }
     case Ask::Pictures: {
         auto pictures = tags::readPictures(in.text());
         WireWriter out;

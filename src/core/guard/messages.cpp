@@ -76,6 +76,9 @@ void put(WireWriter& out, const TagFile& f) {
     out.number(static_cast<uint64_t>(f.facts.bitrate)).number(static_cast<uint64_t>(f.facts.rateKind));
     out.text(f.facts.encoder).number(f.facts.gapless.known);
     out.number(f.facts.gapless.delay).number(f.facts.gapless.padding).number(f.facts.size);
+    out.number(f.facts.remarks.size());
+    for (const auto& [name, value] : f.facts.remarks)
+        out.text(name).text(value);
     put(out, f.fields);
     out.number(f.pictures.size());
     for (const PictureInfo& p : f.pictures)
@@ -101,6 +104,11 @@ TagFile takeTagFile(WireReader& in) {
     f.facts.gapless.delay = static_cast<uint32_t>(in.number());
     f.facts.gapless.padding = static_cast<uint32_t>(in.number());
     f.facts.size = in.number();
+    f.facts.remarks.resize(in.count());
+    for (auto& [name, value] : f.facts.remarks) {
+        name = in.text();
+        value = in.text();
+    }
     f.fields = takeFields(in);
     f.pictures.resize(in.count());
     for (PictureInfo& p : f.pictures)

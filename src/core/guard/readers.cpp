@@ -3,6 +3,7 @@
 
 #include <cstdlib>
 #include <deque>
+#include <utility>
 
 #include <unistd.h>
 
@@ -12,7 +13,11 @@ namespace moorfrost::guard {
 
 namespace {
 
-constexpr size_t requestSize = 12; // files
+/// Files in a request.
+constexpr size_t requestSizeOf(Ask ask) {
+    return ask == Ask::Edit ? 4 : 12;
+}
+
 constexpr size_t mostIdle = 8;
 
 Path readerProgram() {
@@ -29,6 +34,49 @@ Path readerProgram() {
 Error senseless(const Path& path) {
     return {ErrorKind::Damaged, path,
             "Reading this file led to an answer that makes no sense, so the file is left alone."};
+}
+
+template<class T, class Take>
+Result<T> valueFrom(const Path& path, const Result<std::string>& answer, Take&& take) {
+    if (!answer)
+        return answer.error();
+    auto result = resultFrom<T>(*answer, std::forward<Take>(take));
+    return result ? std::move(*result) : Result<T>(senseless(path));
+}
+
+/// An edit that came from a reading process, once it is shown here to be what it should be.
+Result<tags::PreparedEdit> confirmed(const Path& path, const Result<std::string>& answer) {
+    uint64_t size = 0, modified = 0;
+    auto edit = valueFrom<tags::PreparedEdit>(path, answer, [&](WireReader& in) {
+        tags::PreparedEdit taken = takeEdit(in);
+        size = in.number();
+        modified = in.number();
+        return taken;
+    });
+    if (!edit)
+        return edit;
+    auto source = FileSource::open(path);
+    if (!source)
+        return source.error();
+    if (size != (*source)->size() || modified != static_cast<uint64_t>((*source)->modifiedNs()))
+        return Error{ErrorKind::Changed, path,
+                     "The file was changed by something else at this moment. Read it again, then decide."};
+    edit->original = std::move(*source);
+    if (Status fine = tags::confirm(*edit); !fine)
+        return Error{fine.error().kind, path, fine.error().message};
+    return edit;
+}
+
+Readers::Take onlyOne(Readers::Question question) {
+    return [next = std::optional(std::move(question))](bool) mutable {
+        return std::exchange(next, std::nullopt);
+    };
+}
+
+std::string requestOf(Ask ask, size_t count, const WireWriter& files) {
+    WireWriter head;
+    head.number(static_cast<uint64_t>(ask)).number(count);
+    return head.bytes() + files.bytes();
 }
 
 } // namespace
@@ -73,46 +121,50 @@ Error Readers::whyNone(Worker& worker, Worker::Outcome outcome, const Path& path
                 " on this file. The file may be damaged, or made to do harm; it is left alone."};
 }
 
-void Readers::readEach(const Take& take, std::stop_token stop,
-                       const std::function<void(size_t, Result<tags::TagFile>)>& each) {
-    using Item = std::pair<size_t, Path>;
-    std::deque<Item> asked; // and not answered yet
-    std::deque<Item> alone; // after trouble, to be asked one by one, to find the one that makes it
+void Readers::askEach(Ask ask, const Take& take, std::stop_token stop, const Answered& each) {
+    const size_t requestSize = requestSizeOf(ask);
+    std::deque<Question> asked; // and not answered yet
+    std::deque<Question> alone; // after trouble, to be asked one by one, to find the one that makes it
     // Of many together each gets less time: what is only slow gets its full time when it is alone.
     const Limits together{limits_.computing / 4, limits_.waiting};
-    std::optional<Item> first = take(true); // no process for nothing
+    std::optional<Question> first = take(true); // no process for nothing
     if (!first)
         return;
     auto request = [&](Worker& worker) {
-        WireWriter message;
-        message.number(static_cast<uint64_t>(Ask::Read));
-        std::vector<std::string> names;
-        auto ask = [&](Item&& item) {
-            names.push_back(item.second.native());
-            asked.push_back(std::move(item));
+        WireWriter files;
+        size_t count = 0;
+        auto add = [&](Question&& question) {
+            files.text(question.path.native());
+            if (ask == Ask::Edit)
+                put(files, question.changes);
+            asked.push_back(std::move(question));
+            ++count;
         };
         if (!alone.empty()) {
-            ask(std::move(alone.front()));
+            add(std::move(alone.front()));
             alone.pop_front();
         } else {
             if (first)
-                ask(std::move(*std::exchange(first, std::nullopt)));
-            for (size_t i = names.size(); i < requestSize; ++i)
-                if (auto item = take(asked.empty()))
-                    ask(std::move(*item));
+                add(std::move(*std::exchange(first, std::nullopt)));
+            while (count < requestSize) {
+                auto question = take(asked.empty());
+                if (!question)
+                    break;
+                add(std::move(*question));
+            }
         }
-        return names.empty() || worker.send(message.texts(names).bytes());
+        return count == 0 || worker.send(requestOf(ask, count, files));
     };
     while (!stop.stop_requested()) {
         auto worker = lease();
         if (!worker) { // no file can be read
             if (first)
                 asked.push_back(std::move(*first));
-            while (auto item = take(true))
-                asked.push_back(std::move(*item));
+            while (auto question = take(true))
+                asked.push_back(std::move(*question));
             asked.insert(asked.end(), alone.begin(), alone.end());
-            for (const auto& [number, path] : asked)
-                each(number, Error{worker.error().kind, path, worker.error().message});
+            for (const Question& question : asked)
+                each(question, Error{worker.error().kind, question.path, worker.error().message});
             return;
         }
         bool single = false;
@@ -136,15 +188,13 @@ void Readers::readEach(const Take& take, std::stop_token stop,
                 sent ? (*worker)->receive(answer, single ? limits_ : together, stop) : Worker::Outcome::Died;
             if (outcome != Worker::Outcome::Answer)
                 break;
-            auto [number, path] = std::move(asked.front());
+            each(asked.front(), std::exchange(answer, {}));
             asked.pop_front();
-            auto result = resultFrom<tags::TagFile>(answer, takeTagFile);
-            each(number, result ? std::move(*result) : Result<tags::TagFile>(senseless(path)));
         }
         if (outcome == Worker::Outcome::Stopped)
             return;
         if (single && asked.size() == 1) {
-            each(asked.front().first, whyNone(**worker, outcome, asked.front().second));
+            each(asked.front(), whyNone(**worker, outcome, asked.front().path));
         } else {
             // Answers are sent together: the first of those that are missing need not be the culprit.
             alone.insert(alone.begin(), asked.begin(), asked.end());
@@ -176,86 +226,60 @@ Result<std::string> Readers::ask(const Path& path, const std::string& request, s
     return answer;
 }
 
+void Readers::readEach(const Take& take, std::stop_token stop,
+                       const std::function<void(size_t, Result<tags::TagFile>)>& each) {
+    askEach(Ask::Read, take, stop, [&](const Question& question, Result<std::string> answer) {
+        each(question.number, valueFrom<tags::TagFile>(question.path, answer, takeTagFile));
+    });
+}
+
+void Readers::editEach(const Take& take, std::stop_token stop,
+                       const std::function<void(size_t, Result<tags::PreparedEdit>)>& each) {
+    askEach(Ask::Edit, take, stop, [&](const Question& question, Result<std::string> answer) {
+        each(question.number, confirmed(question.path, answer));
+    });
+}
+
 Result<tags::TagFile> Readers::readTags(const Path& path) {
     Result<tags::TagFile> out = senseless(path);
-    bool taken = false;
-    auto take = [&](bool) {
-        return std::exchange(taken, true) ? std::nullopt : std::optional(std::pair(size_t{0}, path));
-    };
-    readEach(take, {}, [&](size_t, Result<tags::TagFile> r) { out = std::move(r); });
+    readEach(onlyOne({0, path, {}}), {}, [&](size_t, Result<tags::TagFile> r) { out = std::move(r); });
+    return out;
+}
+
+Result<tags::PreparedEdit> Readers::prepareEdit(const Path& path, const tags::Fields& changes) {
+    Result<tags::PreparedEdit> out = senseless(path);
+    editEach(onlyOne({0, path, changes}), {},
+             [&](size_t, Result<tags::PreparedEdit> r) { out = std::move(r); });
     return out;
 }
 
 Result<std::vector<tags::Picture>> Readers::readPictures(const Path& path) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Pictures)).text(path.native());
-    auto answer = ask(path, request.bytes(), {});
-    if (!answer)
-        return answer.error();
-    auto result = resultFrom<std::vector<tags::Picture>>(*answer, [](WireReader& in) {
+    return valueFrom<std::vector<tags::Picture>>(path, ask(path, request.bytes(), {}), [](WireReader& in) {
         std::vector<tags::Picture> list(in.count());
         for (tags::Picture& p : list)
             p = takePicture(in);
         return list;
     });
-    return result ? *result : senseless(path);
-}
-
-Result<tags::PreparedEdit> Readers::prepareEdit(const Path& path, const tags::Fields& changes) {
-    auto source = FileSource::open(path);
-    if (!source)
-        return source.error();
-    WireWriter request;
-    request.number(static_cast<uint64_t>(Ask::Edit)).text(path.native());
-    put(request, changes);
-    auto answer = ask(path, request.bytes(), {});
-    if (!answer)
-        return answer.error();
-    uint64_t size = 0, modified = 0;
-    auto result = resultFrom<tags::PreparedEdit>(*answer, [&](WireReader& in) {
-        tags::PreparedEdit edit = takeEdit(in);
-        size = in.number();
-        modified = in.number();
-        return edit;
-    });
-    if (!result)
-        return senseless(path);
-    if (!*result)
-        return result->error();
-    if (size != (*source)->size() || modified != static_cast<uint64_t>((*source)->modifiedNs()))
-        return Error{ErrorKind::Changed, path,
-                     "The file was changed by something else at this moment. Read it again, then decide."};
-    tags::PreparedEdit edit = std::move(**result);
-    edit.original = *source;
-    if (Status fine = tags::confirm(edit); !fine)
-        return Error{fine.error().kind, path, fine.error().message};
-    return edit;
 }
 
 Result<audio::DecodeCheck> Readers::checkDecoding(const Path& path, std::stop_token stop,
                                                   const std::function<void(double)>& going) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Decode)).text(path.native());
-    auto answer = ask(path, request.bytes(), stop, going);
-    if (!answer)
-        return answer.error();
-    auto result = resultFrom<audio::DecodeCheck>(*answer, takeDecodeCheck);
-    return result ? *result : senseless(path);
+    return valueFrom<audio::DecodeCheck>(path, ask(path, request.bytes(), stop, going), takeDecodeCheck);
 }
 
 Result<std::vector<float>> Readers::peaksOf(const Path& path, size_t count, std::stop_token stop) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Peaks)).text(path.native()).number(count);
-    auto answer = ask(path, request.bytes(), stop);
-    if (!answer)
-        return answer.error();
-    auto result = resultFrom<std::vector<float>>(*answer, [](WireReader& in) {
+    return valueFrom<std::vector<float>>(path, ask(path, request.bytes(), stop), [](WireReader& in) {
         std::vector<float> list(in.count());
         for (float& v : list)
             v = static_cast<float>(in.real());
         return list;
     });
-    return result ? *result : senseless(path);
 }
 
 } // namespace moorfrost::guard

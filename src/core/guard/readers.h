@@ -8,7 +8,6 @@
 #include <functional>
 #include <mutex>
 #include <optional>
-#include <utility>
 #include <vector>
 
 #include "core/audio/decode_check.h"
@@ -17,6 +16,8 @@
 
 namespace moorfrost::guard {
 
+enum class Ask : uint8_t; // guard/messages
+
 class Readers {
 public:
     explicit Readers(Path program, Limits limits = {}) : program_(std::move(program)), limits_(limits) {}
@@ -24,16 +25,24 @@ public:
     /// MOORFROST_READER names.
     static Readers& shared();
 
-    /// A file to be read: its number, which comes back with the answer, and its path. With `wait`, waits
-    /// until there is one or none will come any more.
-    using Take = std::function<std::optional<std::pair<size_t, Path>>(bool wait)>;
+    /// A file that is asked about.
+    struct Question {
+        size_t number = 0; // comes back with the answer
+        Path path;
+        tags::Fields changes; // where it is to be changed
+    };
+    /// The next one. With `wait`, waits until there is one or none will come any more.
+    using Take = std::function<std::optional<Question>(bool wait)>;
     /// Reads what `take` gives, in one process, until it gives nothing, and calls `each` for every file, from
-    /// this thread. After a stop the rest is left out.
+    /// this thread. After a stop the rest is left out. Several files are asked about ahead of the answers.
     void readEach(const Take& take, std::stop_token stop,
                   const std::function<void(size_t, Result<tags::TagFile>)>& each);
+    /// Likewise prepares changes. They come from the reading process; that they leave the sound alone is
+    /// shown here again.
+    void editEach(const Take& take, std::stop_token stop,
+                  const std::function<void(size_t, Result<tags::PreparedEdit>)>& each);
     Result<tags::TagFile> readTags(const Path& path);
     Result<std::vector<tags::Picture>> readPictures(const Path& path);
-    /// The change comes from the reading process; that it leaves the sound alone is shown here again.
     Result<tags::PreparedEdit> prepareEdit(const Path& path, const tags::Fields& changes);
     Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop);
 
@@ -48,6 +57,9 @@ private:
     using Lease = std::unique_ptr<Worker>;
     Result<Lease> lease();
     void giveBack(Lease worker);
+    /// Many files in requests of several, the next sent before the last is answered.
+    using Answered = std::function<void(const Question& question, Result<std::string> answer)>;
+    void askEach(Ask ask, const Take& take, std::stop_token stop, const Answered& each);
     /// One request with one answer.
     Result<std::string> ask(const Path& path, const std::string& request, std::stop_token stop,
                             const std::function<void(double)>& going = {});

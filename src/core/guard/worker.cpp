@@ -130,8 +130,20 @@ std::string Worker::whatHappened() {
 }
 
 bool Worker::send(const std::string& request) {
-    std::string message = framed(request);
-    return sendAll(socket_, message.data(), message.size());
+    unsent_ += framed(request);
+    return sendMore();
+}
+
+bool Worker::sendMore() {
+    while (!unsent_.empty()) {
+        ssize_t n = ::send(socket_, unsent_.data(), unsent_.size(), MSG_NOSIGNAL | MSG_DONTWAIT);
+        if (n < 0 && errno == EINTR)
+            continue;
+        if (n < 0)
+            return errno == EAGAIN || errno == EWOULDBLOCK;
+        unsent_.erase(0, static_cast<size_t>(n));
+    }
+    return true;
 }
 
 std::chrono::nanoseconds Worker::computed() const {
@@ -151,12 +163,14 @@ Worker::Outcome Worker::receive(std::string& answer, const Limits& limits, std::
             return Outcome::Answer;
         if (tooLong)
             return Outcome::Died;
-        pollfd wait{socket_, POLLIN, 0};
+        pollfd wait{socket_, static_cast<short>(unsent_.empty() ? POLLIN : POLLIN | POLLOUT), 0};
         int ready = ::poll(&wait, 1, 50);
         if (ready < 0 && errno != EINTR)
             return Outcome::Died;
         if (ready > 0) {
-            if (receiveMore(socket_, buffer_, taken_) <= 0)
+            if ((wait.revents & POLLOUT) && !sendMore())
+                return Outcome::Died;
+            if ((wait.revents & ~POLLOUT) && receiveMore(socket_, buffer_, taken_) <= 0)
                 return Outcome::Died;
             continue;
         }

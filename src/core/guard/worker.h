@@ -33,7 +33,8 @@ public:
     Worker(const Worker&) = delete;
     Worker& operator=(const Worker&) = delete;
 
-    /// False if the process is gone.
+    /// False if the process is gone. Does not wait: what the process is too busy to take is sent while an
+    /// answer is waited for.
     bool send(const std::string& request);
     /// The next answer. After anything but Answer the process must not be used again.
     Outcome receive(std::string& answer, const Limits& limits, std::stop_token stop);
@@ -42,11 +43,13 @@ public:
 
 private:
     Worker(int socket, pid_t process);
+    bool sendMore();
     std::chrono::nanoseconds computed() const;
 
     int socket_;
     pid_t process_;
     pid_t owner_; // a copy of this program made by fork() must not end the process
+    std::string unsent_;
     std::string buffer_;
     size_t taken_ = 0;
 };

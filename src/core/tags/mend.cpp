@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <optional>
 
+#include "core/audio/parts.h"
 #include "core/base/numbers.h"
 #include "core/tags/refit.h"
 #include "core/text/text.h"
@@ -16,11 +17,11 @@ namespace {
 
 constexpr uint64_t mostTag = 16u << 20; // bytes of a tag or comment that are looked at here
 
-/// Walks over the frames of the ID3v2 tag at the beginning, also past damaged ones.
+/// Walks over the frames of the ID3v2 tag at `from`, also past damaged ones.
 class FrameWalk {
 public:
-    FrameWalk(const ByteSource& stream, uint64_t length, int version)
-        : stream_(stream), length_(length), version_(version) {}
+    FrameWalk(const ByteSource& stream, uint64_t from, uint64_t end, int version)
+        : stream_(stream), end_(end), version_(version), at_(from + 10) {}
 
     struct Frame {
         uint64_t at = 0, bytes = 0; // with its header
@@ -30,7 +31,7 @@ public:
     std::optional<Frame> next() {
         Frame f{at_, 0, false, false, {}};
         std::string h = stream_.bytes(at_, headerLength());
-        if (at_ + headerLength() > length_ || h.size() < headerLength() || h[0] == 0)
+        if (at_ + headerLength() > end_ || h.size() < headerLength() || h[0] == 0)
             return std::nullopt;
         f.id = h.substr(0, idLength());
         f.damaged = !isFrameId(f.id);
@@ -42,7 +43,7 @@ public:
             n = bigEndian(size);
         f.bytes = headerLength() + n;
         f.empty = n == 0;
-        if (at_ + f.bytes > length_ || (f.damaged && !mayEnd(at_ + f.bytes)))
+        if (at_ + f.bytes > end_ || (f.damaged && !mayEnd(at_ + f.bytes)))
             return std::nullopt;
         at_ += f.bytes;
         return f;
@@ -59,27 +60,24 @@ private:
     }
     /// Whether another frame, padding or the end of the tag is there.
     bool mayEnd(uint64_t at) const {
-        if (at + headerLength() >= length_)
-            return at <= length_;
+        if (at + headerLength() >= end_)
+            return at <= end_;
         std::string id = stream_.bytes(at, idLength());
         return id.size() == idLength() && (id[0] == 0 || isFrameId(id));
     }
 
     const ByteSource& stream_;
-    uint64_t length_;
+    uint64_t end_;
     int version_;
-    uint64_t at_ = 10;
+    uint64_t at_;
 };
 
-} // namespace
-
-MendedFrames mendFrames(OverlayStream& stream) {
-    MendedFrames out;
-    uint64_t length = audio::id3v2Length(stream, 0);
-    std::string head = stream.bytes(0, 10);
+void mendTag(OverlayStream& stream, uint64_t from, MendedFrames& out) {
+    uint64_t length = audio::id3v2Length(stream, from), end = from + length;
+    std::string head = stream.bytes(from, 10);
     if (length < 10 || length > mostTag || head[3] < 2 || head[3] > 4 || head[5] != 0)
-        return out; // a tag that is coded as a whole is left to TagLib
-    FrameWalk walk(stream, length, head[3]);
+        return; // a tag that is coded as a whole is left to TagLib
+    FrameWalk walk(stream, from, end, head[3]);
     std::vector<FrameWalk::Frame> gone;
     while (auto frame = walk.next()) {
         out.empty += frame->empty && !frame->damaged;
@@ -89,18 +87,18 @@ MendedFrames mendFrames(OverlayStream& stream) {
             gone.push_back(*frame);
     }
     // Behind the frames there should be nothing but zeros.
-    for (uint64_t at = walk.at(); at < length;) {
-        std::string rest = stream.bytes(at, static_cast<size_t>(std::min<uint64_t>(4096, length - at)));
+    for (uint64_t at = walk.at(); at < end;) {
+        std::string rest = stream.bytes(at, static_cast<size_t>(std::min<uint64_t>(4096, end - at)));
         if (rest.empty())
             break;
         if (rest.find_first_not_of('\0') != std::string::npos) {
-            out.damaged.push_back(std::to_string(length - at) + " bytes at the end of the ID3v2 tag");
+            out.damaged.push_back(std::to_string(end - at) + " bytes at the end of the ID3v2 tag");
             break;
         }
         at += rest.size();
     }
     if (gone.empty())
-        return out;
+        return;
     // What follows moves up; the tag keeps its length.
     uint64_t bytes = 0;
     for (const FrameWalk::Frame& f : gone) {
@@ -108,6 +106,20 @@ MendedFrames mendFrames(OverlayStream& stream) {
         bytes += f.bytes;
     }
     stream.replaceRange(walk.at() - bytes, 0, std::string(static_cast<size_t>(bytes), '\0'));
+}
+
+} // namespace
+
+MendedFrames mendFrames(OverlayStream& stream, Format format) {
+    MendedFrames out;
+    if (format != Format::Wav && format != Format::Aiff) {
+        mendTag(stream, 0, out);
+        return out;
+    }
+    for (const audio::Part& chunk : audio::chunksOf(stream, format))
+        if ((chunk.id == "ID3 " || chunk.id == "id3 ") &&
+            audio::id3v2Length(stream, chunk.content) <= chunk.length())
+            mendTag(stream, chunk.content, out);
     return out;
 }
 
@@ -116,21 +128,19 @@ void endLastChunk(OverlayStream& stream, Format format) {
         return;
     const bool aiff = format == Format::Aiff;
     for (uint64_t at = 12; at + 8 <= stream.size();) {
-        std::string h = stream.bytes(at, 8);
-        if (h.size() < 8)
+        auto chunk = audio::chunkAt(stream, at, aiff);
+        if (!chunk)
             return;
-        std::string_view size = std::string_view(h).substr(4);
-        uint64_t n = aiff ? bigEndian(size) : littleEndian(size);
-        if (h == std::string(8, '\0')) { // a recorder's room that was never used
+        if (chunk->id == std::string(4, '\0') && chunk->length() == 0) { // room that was never used
             stream.truncate(static_cast<long>(at));
             return;
         }
-        if (at + 8 + n > stream.size()) {
-            auto there = static_cast<uint32_t>(stream.size() - at - 8);
+        if (chunk->end > stream.size()) {
+            auto there = static_cast<uint32_t>(stream.size() - chunk->content);
             stream.replaceRange(at + 4, 4, aiff ? asBigEndian(there, 4) : asLittleEndian(there));
             return;
         }
-        at += 8 + n + (n & 1);
+        at = chunk->nextChunk();
     }
 }
 

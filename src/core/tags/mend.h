@@ -11,7 +11,7 @@
 
 namespace moorfrost::tags {
 
-/// What was cut out of an ID3v2 tag in front of the file.
+/// What was cut out of the ID3v2 tags in front of the file, or in a chunk of it.
 struct MendedFrames {
     int empty = 0;                    // frames that held nothing, not even an encoding
     std::vector<std::string> damaged; // names of what no reader could make sense of: an edit would lose it
@@ -19,7 +19,7 @@ struct MendedFrames {
 
 /// Before reading and before an edit: frames at which TagLib would stop, and forget all that follow, are cut
 /// out.
-MendedFrames mendFrames(OverlayStream& stream);
+MendedFrames mendFrames(OverlayStream& stream, audio::Format format);
 
 /// For reading only: in a WAV or AIFF that is cut short the last part is made to end with the file.
 void endLastChunk(OverlayStream& stream, audio::Format format);

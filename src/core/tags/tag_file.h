@@ -4,6 +4,7 @@
 
 #include <cstdint>
 #include <string>
+#include <utility>
 #include <vector>
 
 #include "core/audio/format.h"
@@ -32,6 +33,9 @@ struct Facts {
     RateKind rateKind = RateKind::Unknown;
     std::string encoder; // as the file names it; "" where it does not
     Gapless gapless;
+    /// What a recorder wrote of the recording (bext and iXML of a WAV): a name for people and a text. Kept as
+    /// it is.
+    std::vector<std::pair<std::string, std::string>> remarks;
     uint64_t size = 0; // bytes of the file
 };
 

@@ -6,6 +6,7 @@
 #include <iterator>
 
 #include "core/audio/ffmpeg_facts.h"
+#include "core/tags/chunk_texts.h"
 #include "core/tags/mend.h"
 #include "core/tags/mp4_index.h"
 #include "core/tags/overlay_stream.h"
@@ -151,7 +152,7 @@ Result<Attempt> openForEdit(const Path& path, std::shared_ptr<FileSource> source
     attempt.overlay = std::make_unique<OverlayStream>(std::move(source), path);
     if (format == Format::Mp3)
         dropMisplacedId3v1(*attempt.overlay, attempt.notes);
-    MendedFrames mended = mendFrames(*attempt.overlay);
+    MendedFrames mended = mendFrames(*attempt.overlay, format);
     if (!mended.damaged.empty())
         return Error{ErrorKind::Damaged, path,
                      "The ID3v2 tag holds parts that make no sense (" + text::join(mended.damaged, ", ") +
@@ -273,7 +274,7 @@ Result<TagFile> readTags(const Path& path) {
     const Format format = opened->format;
     TagFile out;
     std::unique_ptr<TagLib::File> file;
-    const MendedFrames mended = mendFrames(*opened->stream);
+    const MendedFrames mended = mendFrames(*opened->stream, format);
     if (!opened->cutShort.empty())
         endLastChunk(*opened->stream, format);
     if (!audio::isReadOnly(format))
@@ -285,6 +286,8 @@ Result<TagFile> readTags(const Path& path) {
     }
     if (byTagLib) {
         readEncoding(*file, *opened->source, format, out.facts);
+        if (format == Format::Wav)
+            out.facts.remarks = wavRemarks(*opened->source);
         std::vector<TagPart> parts = readParts(*file, *opened->source, format);
         out.fields = fieldsFromProperties(together(parts));
         if (parts.size() > 1)

@@ -31,6 +31,7 @@
 
 #include "core/audio/essence.h"
 #include "core/audio/mpeg_info.h"
+#include "core/audio/sound_parts.h"
 #include "core/tags/picture.h"
 #include "core/tags/taglib_maps.h"
 #include "core/text/text.h"

@@ -4,7 +4,6 @@
 #include <algorithm>
 #include <set>
 
-#include <taglib/aifffile.h>
 #include <taglib/apefile.h>
 #include <taglib/apetag.h>
 #include <taglib/asffile.h>
@@ -29,6 +28,7 @@
 #include <taglib/xiphcomment.h>
 
 #include "core/tags/asf_items.h"
+#include "core/tags/chunk_texts.h"
 #include "core/tags/mp4_items.h"
 #include "core/tags/refit.h"
 #include "core/tags/taglib_maps.h"
@@ -197,7 +197,7 @@ std::unique_ptr<TagLib::File> openWithTagLib(TagLib::IOStream* stream, Format fo
     case Format::Wav:
         return std::make_unique<TagLib::RIFF::WAV::File>(stream, facts, style);
     case Format::Aiff:
-        return std::make_unique<TagLib::RIFF::AIFF::File>(stream, facts, style);
+        return std::make_unique<AiffFile>(stream, facts, style);
     case Format::WavPack:
         return std::make_unique<TagLib::WavPack::File>(stream, facts, style);
     case Format::MonkeysAudio:
@@ -224,8 +224,12 @@ bool writeProperties(TagLib::File& file, OverlayStream& stream, Format format, c
     case Format::Wav:
         return saveWav(static_cast<TagLib::RIFF::WAV::File&>(file), changes, version);
     case Format::Aiff: {
-        auto& aiff = static_cast<TagLib::RIFF::AIFF::File&>(file);
+        auto& aiff = static_cast<AiffFile&>(file);
         writeId3(*aiff.tag(), changes);
+        if (aiff.writeTexts(changes))
+            notes.emplace_back(
+                "The text chunks of the AIFF were brought in step with its ID3v2 tag, as far as "
+                "they can hold the values.");
         return aiff.save(versionOf(aiff.tag(), aiff.hasID3v2Tag(), version));
     }
     case Format::Mp4: {

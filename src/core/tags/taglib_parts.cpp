@@ -23,7 +23,9 @@
 #include <taglib/xiphcomment.h>
 
 #include "core/tags/asf_items.h"
+#include "core/tags/chunk_texts.h"
 #include "core/tags/mend.h"
+#include "core/tags/mp4_index.h"
 #include "core/tags/mp4_items.h"
 #include "core/tags/taglib_maps.h"
 #include "core/text/text.h"
@@ -115,6 +117,8 @@ std::vector<TagPart> readParts(TagLib::File& file, const ByteSource& source, For
     }
     case Format::Aiff:
         parts.id3v2(static_cast<TagLib::RIFF::AIFF::File&>(file).tag());
+        if (Properties texts = aiffTexts(source); !texts.empty())
+            parts.add({"AIFF text", std::move(texts)});
         break;
     case Format::TrueAudio: {
         auto& f = static_cast<TagLib::TrueAudio::File&>(file);
@@ -126,6 +130,8 @@ std::vector<TagPart> readParts(TagLib::File& file, const ByteSource& source, For
         if (auto* tag = static_cast<TagLib::MP4::File&>(file).tag(); tag && !tag->isEmpty()) {
             TagPart part{"MP4", {}};
             part.properties = mp4Properties(*tag, part.unknown);
+            for (std::string& name : mp4Dropped(*tag, source))
+                part.unknown.push_back(std::move(name));
             parts.add(std::move(part));
         }
         break;

@@ -204,4 +204,13 @@ std::string likelyEncoding(const std::vector<std::string>& texts) {
     return best;
 }
 
+std::optional<std::string> decode(const std::string& bytes, const char* encoding) {
+    auto read = decoded(bytes, encoding);
+    if (!read)
+        return std::nullopt;
+    std::string out;
+    read->toUTF8String(out);
+    return out;
+}
+
 } // namespace moorfrost::text

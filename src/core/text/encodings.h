@@ -21,6 +21,9 @@ std::optional<std::string> latin1Bytes(std::string_view text);
 /// cannot be that.
 std::optional<std::string> readAgainAs(std::string_view text, std::string_view encoding);
 
+/// Bytes in an encoding (by ICU's name) as UTF-8; nullopt unless every byte can be read.
+std::optional<std::string> decode(const std::string& bytes, const char* encoding);
+
 /// The encoding that these texts of one file were most likely in, judged together; "" where they look right
 /// as they are. Texts that are plain ASCII say nothing.
 std::string likelyEncoding(const std::vector<std::string>& texts);

@@ -271,6 +271,18 @@ def with_chunks(wav, before=b"", after=b""):
     return out[:4] + struct.pack("<I", len(out) - 8) + out[8:]
 
 
+def m4a_with(m4a, items):
+    """With these items as its tags. The index lies behind the sound, so nothing else moves."""
+    at = m4a.rfind(b"moov") - 4
+    moov = m4a[at + 8:]
+    assert m4a[:at].find(b"mdat") > 0
+    udta = moov.find(b"udta") - 4
+    kept = moov[:udta] if udta >= 0 else moov
+    box = lambda id, data: struct.pack(">I", len(data) + 8) + id + data
+    hdlr = box(b"hdlr", b"\0" * 8 + b"mdirappl" + b"\0" * 9)
+    return m4a[:at] + box(b"moov", kept + box(b"udta", box(b"meta", b"\0" * 4 + hdlr + box(b"ilst", items))))
+
+
 def odd(folder, good, pictures):
     """What is allowed, or common, and trips up readers."""
     read = lambda n: open(os.path.join(good, n), "rb").read()
@@ -312,7 +324,18 @@ def odd(folder, good, pictures):
     out["info in cp1251.wav"] = with_chunks(wav, after=chunk(b"LIST", b"INFO" + chunk(b"INAM", "Северный ветер".encode("cp1251") + b"\0")))
     out["unknown info.wav"] = with_chunks(wav, after=chunk(b"LIST", b"INFO" + chunk(b"INAM", b"Night Post\0") + chunk(b"IZZZ", b"what\0")))
     out["bext and odd chunks.wav"] = with_chunks(wav, before=chunk(b"bext", b"Night Post".ljust(602, b"\0")) + chunk(b"abcd", b"odd"), after=chunk(b"cue ", b"\0\0\0\0"))
-    out["text chunks.aiff"] = (lambda a: a[:4] + struct.pack(">I", len(a) - 8) + a[8:])(aiff + b"NAME" + struct.pack(">I", 10) + b"Night Post" + b"AUTH" + struct.pack(">I", 16) + b"The Hollow Ferry")
+    bext = b"Night Post, pier".ljust(256, b"\0") + b"Tarnholm Sound".ljust(32, b"\0") + b"TS-0042".ljust(32, b"\0") + b"1998-10-05" + b"20:15:00" + struct.pack("<QH", 48000 * 3600, 1) + bytes(range(1, 65)) + b"\0" * 190 + b"A=ANALOGUE,M=mono\r\n"
+    ixml = b"<?xml version=\"1.0\"?><BWFXML><PROJECT>Ferry &amp; Pier</PROJECT><SCENE>3</SCENE><TAKE>2</TAKE><NOTE></NOTE></BWFXML>"
+    out["bext and ixml.wav"] = with_chunks(wav, before=chunk(b"bext", bext), after=chunk(b"iXML", ixml))
+    out["damaged frame in a chunk.wav"] = with_chunks(wav, after=chunk(b"id3 ", id3v2([(b"TIT2", t("Night Post")), (b"TA\x91B", t("Lost")), (b"TPE1", t("The Hollow Ferry"))])))
+    out["empty frame in a chunk.wav"] = with_chunks(wav, after=chunk(b"id3 ", id3v2([(b"TIT2", t("Night Post")), (b"TALB", b""), (b"TPE1", t("The Hollow Ferry"))])))
+    big = lambda id, data: id + struct.pack(">I", len(data)) + data + (b"\0" if len(data) & 1 else b"")
+    form = lambda parts: (lambda a: a[:4] + struct.pack(">I", len(a) - 8) + a[8:])(aiff + parts)
+    out["text chunks.aiff"] = form(big(b"NAME", b"Night Post") + big(b"AUTH", b"The Hollow Ferry") + big(b"ANNO", b"first note") + big(b"ANNO", b"\x81se-Linn"))
+    out["text chunks and id3 that differ.aiff"] = form(big(b"NAME", b"Night Pots") + big(b"(c) ", b"1998 Tarnholm") + big(b"ID3 ", id3v2([(b"TIT2", t("Night Post"))])))
+    box = lambda id, data: struct.pack(">I", len(data) + 8) + id + data
+    data_of = lambda kind, data: box(b"data", struct.pack(">II", kind, 0) + data)
+    out["odd items.m4a"] = m4a_with(m4a, box(b"\xa9nam", data_of(1, b"Night Post")) + box(b"zzzz", box(b"what", b"1234")) + box(b"----", box(b"mean", b"\0\0\0\0com.apple.iTunes") + box(b"name", b"\0\0\0\0EMPTY")))
     comment = lambda pairs: struct.pack("<I", 6) + b"vendor" + struct.pack("<I", len(pairs)) + b"".join(struct.pack("<I", len(p)) + p for p in pairs)
     block = lambda kind, data, last=False: bytes([kind | (0x80 if last else 0)]) + len(data).to_bytes(3, "big") + data
     def flac_with(blocks):

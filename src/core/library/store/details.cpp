@@ -15,6 +15,8 @@ std::string detailsText(const tags::TagFile& f) {
         out["variable"] = f.facts.rateKind == tags::RateKind::Variable;
     if (f.facts.gapless.known)
         out["gapless"] = {f.facts.gapless.delay, f.facts.gapless.padding};
+    for (const auto& [name, value] : f.facts.remarks)
+        out["remarks"].push_back({name, value});
     if (!f.tags.empty())
         out["tags"] = f.tags;
     for (const tags::Difference& d : f.differences)
@@ -40,6 +42,8 @@ void takeDetails(const std::string& text, tags::TagFile& f) {
         if (in.contains("gapless"))
             f.facts.gapless = {true, in["gapless"].at(0).get<uint32_t>(),
                                in["gapless"].at(1).get<uint32_t>()};
+        for (const json& r : in.value("remarks", json::array()))
+            f.facts.remarks.emplace_back(r.at(0).get<std::string>(), r.at(1).get<std::string>());
         f.tags = in.value("tags", std::vector<std::string>());
         for (const json& d : in.value("differences", json::array()))
             f.differences.push_back({d.at("key").get<std::string>(), d.at("tag").get<std::string>(),
