@@ -139,6 +139,24 @@ private slots:
         QVERIFY(!dialog.takeButton()->isEnabled());
     }
 
+    void detailsTellWhatTheRecorderWrote() {
+        test::Sandbox box;
+        Path file = test::makeSound(box / "in", "pier.wav");
+        std::string bext(602, '\0');
+        bext.replace(0, 16, "Night Post, pier").replace(256, 14, "Tarnholm Sound");
+        test::writeBytes(file, test::readBytes(file) + std::string("bext\x5A\x02\0\0", 8) + bext);
+        Driver d(box / "library.db");
+        d.session().newBatch("b");
+        d.settle();
+        d.bringIn({box / "in"});
+        BringInPage* page = d.window().bench()->bringIn();
+        rowOf(page->tree(), "pier.wav")->setSelected(true);
+        QString told = page->details()->text();
+        QVERIFY2(told.contains("Written by the recorder") && told.contains("Night Post, pier") &&
+                     told.contains("Tarnholm Sound"),
+                 qPrintable(told));
+    }
+
     void detailsTellWhereTagsDiffer() {
         test::Sandbox box;
         Path file = test::makeSound(box / "in", "a.mp3");

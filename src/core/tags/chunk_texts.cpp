@@ -123,9 +123,9 @@ Remarks wavRemarks(const ByteSource& source) {
             addBroadcast(out, content(source, chunk));
         } else if (chunk.id == "iXML") {
             std::string xml = content(source, chunk);
-            for (const auto& [name, label] : {std::pair("PROJECT", "Project"), std::pair("SCENE", "Scene"),
-                                              std::pair("TAKE", "Take"), std::pair("TAPE", "Tape"),
-                                              std::pair("NOTE", "Note")})
+            for (const auto& [name, label] :
+                 {std::pair("PROJECT", "Project"), std::pair("SCENE", "Scene"), std::pair("TAKE", "Take"),
+                  std::pair("TAPE", "Tape"), std::pair("NOTE", "Note")})
                 if (std::string v = element(xml, name); !v.empty() && text::isUtf8(v))
                     out.emplace_back(label, v);
         }

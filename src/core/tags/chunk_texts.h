@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Inside the module: texts that stand in chunks of their own. AIFF: "NAME", "AUTH", "(c) ", "ANNO" (Audio
-// Interchange File Format 1.3). WAV: what a recorder says of a recording in "bext" (EBU Tech 3285) and "iXML".
+// Interchange File Format 1.3). WAV: what a recorder says of a recording in "bext" (EBU Tech 3285) and
+// "iXML".
 #pragma once
 
 #include <taglib/aifffile.h>
