@@ -83,7 +83,7 @@ Status NewFile::fill(const FileSource& old, const Recipe& recipe) {
     return Done{};
 }
 
-Status writeWhole(const Path& target, const std::string& bytes) {
+Status writeWhole(const Path& target, std::initializer_list<std::string_view> parts) {
     if (audio::formatByExtension(target) != audio::Format::Unknown)
         return Error{ErrorKind::Exists, target, "Choose another name: this one is that of a sound file."};
     std::error_code ignored;
@@ -92,7 +92,13 @@ Status writeWhole(const Path& target, const std::string& bytes) {
     auto file = NewFile::create(target, isThere(target));
     if (!file)
         return file.error();
-    int error = io::write(file->descriptor(), 0, bytes.data(), bytes.size());
+    int error = 0;
+    uint64_t at = 0;
+    for (std::string_view part : parts) {
+        if (error == 0)
+            error = io::write(file->descriptor(), at, part.data(), part.size());
+        at += part.size();
+    }
     if (error == 0)
         error = io::flush(file->descriptor());
     if (error != 0)

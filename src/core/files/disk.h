@@ -4,6 +4,8 @@
 #pragma once
 
 #include <functional>
+#include <initializer_list>
+#include <string_view>
 #include <vector>
 
 #include "core/base/recipe.h"
@@ -40,7 +42,10 @@ private:
 
 /// A text of ours (a report, a list) as a file, flushed. What is there already is replaced as a whole or not
 /// at all; what is named like sound is never replaced.
-Status writeWhole(const Path& target, const std::string& bytes);
+Status writeWhole(const Path& target, std::initializer_list<std::string_view> parts);
+inline Status writeWhole(const Path& target, const std::string& bytes) {
+    return writeWhole(target, {std::string_view(bytes)});
+}
 
 /// The name that NewFile gives to a file while it is being made.
 Path temporaryName(const Path& target, bool replacing);

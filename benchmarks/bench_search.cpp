@@ -1,0 +1,132 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Searching, sorting and counting in a library of invented tracks (1,000,000, or as many as are asked for),
+// beside SQLite's FTS5 and LIKE over the same texts. Prints milliseconds.
+#include <algorithm>
+#include <chrono>
+#include <cstdio>
+#include <cstdlib>
+#include <filesystem>
+#include <fstream>
+#include <functional>
+
+#include <fmt/format.h>
+
+#include "core/library/search/searcher.h"
+#include "support/invented.h"
+
+using namespace moorfrost;
+
+namespace {
+
+double milliseconds(const std::function<void()>& work) {
+    auto start = std::chrono::steady_clock::now();
+    work();
+    return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count();
+}
+
+struct Times {
+    std::vector<double> all;
+    void add(double ms) { all.push_back(ms); }
+    std::string shown() {
+        std::sort(all.begin(), all.end());
+        return fmt::format("p50 {:7.2f}   p95 {:7.2f}   most {:7.2f} ms", all[all.size() / 2],
+                           all[all.size() * 95 / 100], all.back());
+    }
+};
+
+double memoryInUse(const char* what) {
+    std::ifstream status("/proc/self/status");
+    for (std::string line; std::getline(status, line);)
+        if (line.starts_with(what))
+            return std::strtod(line.c_str() + std::string(what).size() + 1, nullptr) / 1024;
+    return 0;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    const size_t count = argc > 1 ? std::strtoull(argv[1], nullptr, 10) : 1000000;
+    const Path folder = argc > 2 ? argv[2] : "build";
+    std::shared_ptr<const library::Columns> columns;
+    std::printf("%zu tracks\n", count);
+    double building = milliseconds([&] {
+        library::ColumnsBuilder builder;
+        bench::InventedLibrary invented(count);
+        library::FileRecord record;
+        while (invented.next(record))
+            builder.add(record);
+        columns = builder.finish();
+    });
+    std::printf("columns built                         %8.0f ms (%.0f tracks/s), %.0f MB; memory %.0f MB, at "
+                "most %.0f MB\n",
+                building, static_cast<double>(count) / building * 1000,
+                static_cast<double>(columns->arena().size()) / 1e6, memoryInUse("VmRSS:"),
+                memoryInUse("VmHWM:"));
+    Path snapshot = folder / "bench-columns";
+    std::printf("snapshot written                      %8.0f ms\n",
+                milliseconds([&] { columns->arena().save(snapshot, "bench"); }));
+    columns.reset();
+    double mapping = milliseconds(
+        [&] { columns = std::make_shared<library::Columns>(library::Arena::map(snapshot, "bench")); });
+    std::printf("snapshot mapped and checked           %8.0f ms\n", mapping);
+    library::Searcher searcher(columns);
+
+    const std::vector<library::SortBy> byArtist = {{"artist", true}};
+    std::printf("first sort by artist                  %8.1f ms\n", milliseconds([&] {
+                    searcher.ordered(library::RowSet(searcher.size(), true), byArtist, 100);
+                }));
+    for (const char* column : {"title", "album", "date", "@length", "track", "@file"}) {
+        double first = milliseconds([&] {
+            searcher.ordered(library::RowSet(searcher.size(), true), {{column, false}});
+        });
+        std::printf("everything sorted by %-10s       %8.1f ms\n", column, first);
+    }
+    // Keystrokes: queries of one to three words, letter by letter.
+    bench::Chance random(7);
+    Times typed, oneLetter;
+    size_t hits = 0;
+    for (const std::string& query : bench::InventedLibrary::queries(120, random))
+        for (size_t n = 1; n <= query.size(); ++n) {
+            if (query[n - 1] == ' ')
+                continue;
+            double ms = milliseconds([&] {
+                auto rows = searcher.find(library::parseQuery(query.substr(0, n)).query);
+                hits += rows.count() + searcher.ordered(rows, byArtist, 100).size();
+            });
+            typed.add(ms);
+            if (n <= 2)
+                oneLetter.add(ms);
+        }
+    std::printf("keystroke to count and first 100      %s (inside words)\n", typed.shown().c_str());
+    std::printf("the first two letters of them         %s\n", oneLetter.shown().c_str());
+    Times exact;
+    for (const char* query : {"year:1970-1989 genre:folk,choral missing:isrc length:<60", "artist:ferry",
+                              "format:flac added:>2026-01-01", "title:night", "album:post not genre:jazz",
+                              "label:gannet year:>=2000", "length:3:00-4:00 has:isrc"}) {
+        Times one;
+        for (int i = 0; i < 5; ++i) {
+            double ms = milliseconds([&] {
+                auto rows = searcher.find(library::parseQuery(query).query);
+                hits += rows.count() + searcher.ordered(rows, byArtist, 100).size();
+            });
+            exact.add(ms);
+            one.add(ms);
+        }
+        std::printf("  %-60s %s\n", query, one.shown().c_str());
+    }
+    std::printf("exact questions                       %s\n", exact.shown().c_str());
+    Times facets;
+    for (const char* query : {"", "a", "night", "genre:folk"}) {
+        auto rows = searcher.find(library::parseQuery(query).query);
+        for (int i = 0; i < 5; ++i)
+            facets.add(milliseconds([&] {
+                for (const char* key : {"artist", "genre", "label", "decade", "format"})
+                    hits += searcher.facet(rows, key, 20).size();
+                hits += searcher.facet(rows, "missing", 20, {"isrc", "date", "picture", "label"}).size();
+            }));
+    }
+    std::printf("all facet counts                      %s\n", facets.shown().c_str());
+    std::printf("memory %.0f MB (%zu)\n", memoryInUse("VmRSS:"), hits % 10);
+    std::filesystem::remove(snapshot);
+    return 0;
+}

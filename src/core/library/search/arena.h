@@ -1,0 +1,75 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// One block of memory that holds many arrays, each under a number and the number of a field. It is built
+// once, never changed, and is a file as it stands: written and mapped again without any reading.
+#pragma once
+
+#include <cstring>
+#include <memory>
+#include <span>
+#include <string>
+#include <vector>
+
+#include "core/base/result.h"
+
+namespace moorfrost::library {
+
+class Arena {
+public:
+    ~Arena();
+    Arena(const Arena&) = delete;
+    Arena& operator=(const Arena&) = delete;
+
+    /// The array; empty if there is none.
+    template<class T>
+    std::span<const T> part(uint32_t kind, uint32_t field = 0) const {
+        std::string_view bytes = find(kind, field);
+        return {reinterpret_cast<const T*>(bytes.data()), bytes.size() / sizeof(T)};
+    }
+    size_t size() const { return size_; }
+
+    /// `stamp`: what the arena was made of, to be asked for again when it is mapped. The file is exchanged as
+    /// a whole.
+    Status save(const Path& file, const std::string& stamp) const;
+    /// nullptr where there is none, it is from something else, or it is damaged.
+    static std::shared_ptr<const Arena> map(const Path& file, const std::string& stamp);
+
+private:
+    friend class ArenaWriter;
+    struct Entry {
+        uint32_t kind, field;
+        uint64_t offset, length;
+    };
+    Arena() = default;
+    std::string_view find(uint32_t kind, uint32_t field) const;
+    bool takeEntries();
+
+    std::unique_ptr<char[]> owned_;
+    void* mapped_ = nullptr;
+    size_t mappedSize_ = 0;
+    const char* data_ = nullptr; // entries, then what they tell of
+    size_t size_ = 0;
+    std::span<const Entry> entries_;
+};
+
+class ArenaWriter {
+public:
+    /// Takes the array; its memory is given back when the arena is made.
+    template<class T>
+    void add(uint32_t kind, uint32_t field, std::vector<T> list) {
+        std::string bytes(reinterpret_cast<const char*>(list.data()), list.size() * sizeof(T));
+        parts_.push_back({kind, field, std::move(bytes)});
+    }
+    void add(uint32_t kind, uint32_t field, std::string bytes) {
+        parts_.push_back({kind, field, std::move(bytes)});
+    }
+    std::shared_ptr<const Arena> finish();
+
+private:
+    struct Part {
+        uint32_t kind, field;
+        std::string bytes;
+    };
+    std::vector<Part> parts_;
+};
+
+} // namespace moorfrost::library

@@ -1,0 +1,346 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Searching, sorting and counting over the columns, beside a plain walk over the records that shares no code
+// with it.
+#include <QtTest>
+
+#include <fstream>
+
+#include "core/library/search/searcher.h"
+#include "core/tags/fields.h"
+#include "core/text/text.h"
+#include "support/invented.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::library;
+
+namespace {
+
+FileRecord record(FileId id, tags::Fields fields, const char* path = "/archive/a.flac",
+                  double seconds = 100) {
+    FileRecord r;
+    r.id = id;
+    r.path = path;
+    r.tags.fields = std::move(fields);
+    r.tags.format = audio::Format::Flac;
+    r.tags.facts.codec = "FLAC";
+    r.tags.facts.duration = seconds;
+    return r;
+}
+
+std::shared_ptr<const Columns> columnsOf(const std::vector<FileRecord>& records) {
+    ColumnsBuilder builder;
+    for (const FileRecord& r : records)
+        builder.add(r);
+    return builder.finish();
+}
+
+std::vector<FileId> idsOf(const Columns& c, const std::vector<Row>& rows) {
+    std::vector<FileId> out;
+    for (Row r : rows)
+        out.push_back(c.ids[r]);
+    return out;
+}
+
+std::vector<FileId> answer(const Searcher& s, const char* query) {
+    auto parsed = parseQuery(query, s.columns().customFields());
+    if (parsed.error)
+        qFatal("%s", parsed.error->sentence.c_str());
+    std::vector<FileId> out;
+    s.find(parsed.query).each([&](Row r) { out.push_back(s.columns().ids[r]); });
+    return out;
+}
+
+/// Whether a word is anywhere in the text of a record, by looking.
+bool hasWord(const FileRecord& r, const std::string& folded) {
+    for (const auto& [key, values] : r.tags.fields)
+        for (const std::string& v : values)
+            if (text::fold(v).find(folded) != std::string::npos)
+                return true;
+    return text::fold(r.path.filename().native()).find(folded) != std::string::npos ||
+           text::fold(r.tags.facts.codec).find(folded) != std::string::npos ||
+           text::fold(audio::formatName(r.tags.format)).find(folded) != std::string::npos;
+}
+
+using Ids = std::vector<FileId>;
+
+} // namespace
+
+class TestSearcher : public QObject {
+    Q_OBJECT
+    std::vector<FileRecord> records_;
+    std::shared_ptr<const Columns> columns_;
+
+private slots:
+    void initTestCase() {
+        bench::InventedLibrary invented(3000);
+        FileRecord r;
+        while (invented.next(r))
+            records_.push_back(r);
+        columns_ = columnsOf(records_);
+    }
+
+    void wordsAreFoundAnywhere() {
+        Searcher s(columns_);
+        bench::Chance random(3);
+        std::vector<std::string> queries = bench::InventedLibrary::queries(60, random);
+        queries.insert(queries.end(), {"a", "7", "st", "северный", "ветер", "ВЕТЕР", "灯台", "のうた", "lac",
+                                       "flac", "quart"});
+        size_t found = 0;
+        for (const std::string& q : queries)
+            for (size_t n : {q.size(), q.size() / 2}) {
+                std::string part = q.substr(0, n);
+                if (!text::isUtf8(part) || text::trim(part).empty())
+                    continue;
+                Ids expected;
+                for (const FileRecord& r : records_) {
+                    bool all = true;
+                    for (const std::string& w : text::split(text::fold(part), " "))
+                        all = all && hasWord(r, w);
+                    if (all)
+                        expected.push_back(r.id);
+                }
+                found += expected.size();
+                QVERIFY2(answer(s, part.c_str()) == expected, part.c_str());
+            }
+        QVERIFY(found > 5000);
+    }
+
+    void marksCaseAndScripts() {
+        Searcher s(
+            columnsOf({record(1, {{"artist", {"Åse-Linn Brække"}}, {"title", {"Lanterns"}}}),
+                       record(2, {{"artist", {"Хор Маяка"}}, {"title", {"Северный ветер"}}}),
+                       record(3, {{"artist", {"灯台うた会"}}, {"title", {"灯台"}}}),
+                       record(4, {{"title", {"Whin Moor"}}, {"comment", {"first line\nsecond line"}}})}));
+        QCOMPARE(answer(s, "ase"), Ids{1});
+        QCOMPARE(answer(s, "BRAEKKE lant"), Ids{1});
+        QCOMPARE(answer(s, "åse-linn"), Ids{1});
+        QCOMPARE(answer(s, "маяк"), Ids{2});
+        QCOMPARE(answer(s, "うた"), Ids{3});
+        QCOMPARE(answer(s, "second moor"), Ids{4});
+        QCOMPARE(answer(s, "&"), (Ids{1, 2, 3, 4})); // says nothing
+        QVERIFY(answer(s, "artist:whin").empty());
+        QCOMPARE(answer(s, "artist:ÅSE"), Ids{1});
+        QCOMPARE(answer(s, "artist:\"хор маяка\""), Ids{2});
+    }
+
+    void exactQuestions_data() {
+        QTest::addColumn<QString>("query");
+        QTest::addColumn<QList<int>>("ids");
+        auto row = [](const char* q, QList<int> ids) { QTest::newRow(q) << QString::fromUtf8(q) << ids; };
+        row("\"night post\"", {1});
+        row("night post", {1, 2});
+        row("title:night", {1, 2});
+        row("title:=\"night post\"", {1});
+        row("title:=night", {});
+        row("genre:folk", {1, 2, 3});
+        row("genre:=folk", {1, 3});
+        row("genre:folk,jazz", {1, 2, 3, 4});
+        row("year:1998", {1});
+        row("year:1970-1989", {3, 4});
+        row("decade:1980", {4});
+        row("date:<1998", {3, 4});
+        row("date:1998-05", {1});
+        row("date:>1998-05", {2});
+        row("date:>=1998-05", {1, 2});
+        row("track:3", {2});
+        row("track:>3", {3});
+        row("missing:date", {5});
+        row("has:isrc", {1});
+        row("missing:isrc,date", {2, 3, 4, 5});
+        row("missing:picture", {1, 3, 4, 5});
+        row("has:cover", {2});
+        row("length:<60", {4});
+        row("length:3:41", {1});
+        row("length:3:00-4:00", {1, 2});
+        row("format:flac", {1, 2, 3, 4});
+        row("format:mp3", {5});
+        row("differs:title", {3});
+        row("is:damaged", {4});
+        row("is:variable", {5});
+        row("rate:44.1", {1, 2, 3, 4});
+        row("rate:48000", {5});
+        row("bits:24", {2});
+        row("channels:1", {3});
+        row("bitrate:>=320", {5});
+        row("size:>10", {2});
+        row("size:<=10", {1, 3, 4, 5});
+        row("added:2026", {1});
+        row("added:<2026", {2, 3, 4, 5});
+        row("file:\"tide\"", {5});
+        row("folder:singles", {5});
+        row("archive_box:12", {3});
+        row("not genre:folk", {4, 5});
+        row("genre:folk not year:<1990", {1, 2});
+        row("year:1998 or length:<60", {1, 4});
+        row("(year:1998 or length:<60) not missing:isrc", {1});
+        row("artist:kestrel", {2});
+        row("artist:\"rook\"", {2}); // the second of two values
+    }
+    void exactQuestions() {
+        QFETCH(QString, query);
+        QFETCH(QList<int>, ids);
+        std::vector<FileRecord> all = {
+            record(1,
+                   {{"title", {"Night Post"}},
+                    {"genre", {"Folk"}},
+                    {"date", {"1998-05-10"}},
+                    {"isrc", {"QZMFR9800001"}},
+                    {"track", {"1"}}},
+                   "/a/1.flac", 221.7),
+            record(2,
+                   {{"title", {"Post of the Night"}},
+                    {"genre", {"Harbour folk"}},
+                    {"date", {"2021"}},
+                    {"track", {"3"}},
+                    {"artist", {"Kestrel", "Rook"}}},
+                   "/a/2.flac", 200),
+            record(3,
+                   {{"title", {"Whin Moor"}},
+                    {"genre", {"Folk", "Speech"}},
+                    {"date", {"1974"}},
+                    {"track", {"12"}},
+                    {"archive box", {"12"}}},
+                   "/a/3.flac", 500),
+            record(4, {{"title", {"Lanterns"}}, {"genre", {"Jazz"}}, {"date", {"1986-02"}}}, "/a/4.flac", 31),
+            record(5, {{"title", {"Salt Road"}}}, "/singles/Tide Table.mp3", 400),
+        };
+        for (FileRecord& r : all) {
+            r.tags.facts.sampleRate = 44100;
+            r.tags.facts.bitDepth = 16;
+            r.tags.facts.channels = 2;
+            r.tags.facts.bitrate = 300000;
+            r.state.size = 5000000;
+            r.added = 1700000000;
+        }
+        all[0].added = 1770000000;
+        all[1].tags.facts.bitDepth = 24;
+        all[1].state.size = 50000000;
+        all[1].tags.pictures.push_back({});
+        all[2].tags.facts.channels = 1;
+        all[2].tags.differences.push_back({"title", "ID3v1", {"Whin"}});
+        all[3].tags.damaged = true;
+        all[4].tags.format = audio::Format::Mp3;
+        all[4].tags.facts = {"MP3", 400, 48000, 2, 0, 320000, tags::RateKind::Variable, {}, {}, {}, 5000000};
+        Searcher s(columnsOf(all));
+        Ids expected(ids.begin(), ids.end());
+        QCOMPARE(answer(s, query.toUtf8().constData()), expected);
+    }
+
+    void sortedAsPeopleDo() {
+        Searcher s(columnsOf({
+            record(1, {{"title", {"Track 10"}}, {"album", {"B"}}, {"track", {"10"}}}, "/1.flac", 50),
+            record(2, {{"title", {"Track 9"}}, {"album", {"B"}}, {"track", {"9"}}}, "/2.flac", 70),
+            record(3, {{"title", {"Åse"}}, {"album", {"A"}}, {"track", {"2"}}}, "/3.flac", 60),
+            record(4, {{"album", {"A"}}, {"track", {"1"}}}, "/4.flac", 40),
+            record(5, {{"title", {"The Pier"}}, {"title_sort", {"Pier, The"}}}, "/5.flac", 30),
+        }));
+        RowSet all(s.size(), true);
+        auto sorted = [&](std::vector<SortBy> by, size_t most = 99) {
+            return idsOf(s.columns(), s.ordered(all, by, most));
+        };
+        QCOMPARE(sorted({{"title", true}}), (Ids{3, 5, 2, 1, 4}));
+        QCOMPARE(sorted({{"title", false}}), (Ids{1, 2, 5, 3, 4})); // blanks last either way
+        QCOMPARE(sorted({}), (Ids{4, 3, 2, 1, 5}));
+        QCOMPARE(sorted({{"track", true}}), (Ids{4, 3, 2, 1, 5}));
+        QCOMPARE(sorted({{"album", false}, {"title", true}}), (Ids{2, 1, 3, 4, 5}));
+        QCOMPARE(sorted({{"@length", true}}, 2), (Ids{5, 4}));
+        QCOMPARE(sorted({{"@file", false}}), (Ids{5, 4, 3, 2, 1}));
+    }
+
+    void sortedLikeACollator() {
+        Searcher s(columns_);
+        for (const char* query : {"", "a", "st"}) { // many rows, and few
+            RowSet rows = s.find(parseQuery(query).query);
+            for (bool up : {true, false}) {
+                auto ids = idsOf(*columns_, s.ordered(rows, {{"title", up}}));
+                QCOMPARE(ids.size(), rows.count());
+                for (size_t i = 1; i < ids.size(); ++i) {
+                    auto title = [&](size_t k) {
+                        return records_[static_cast<size_t>(ids[k] - 1)].tags.fields.at("title").front();
+                    };
+                    int c = text::compare(title(i - 1), title(i));
+                    QVERIFY2(up ? c <= 0 : c >= 0, (title(i - 1) + " | " + title(i)).c_str());
+                }
+                auto first = idsOf(*columns_, s.ordered(rows, {{"title", up}}, 20));
+                QVERIFY(std::equal(first.begin(), first.end(), ids.begin()));
+            }
+        }
+    }
+
+    void countsBelongToTheResult() {
+        Searcher s(columns_);
+        for (const char* query : {"", "genre:folk", "missing:isrc year:>2000"}) {
+            RowSet rows = s.find(parseQuery(query).query);
+            std::map<std::string, size_t> genres, decades;
+            size_t noIsrc = 0;
+            rows.each([&](Row row) {
+                const auto& f = records_[row].tags.fields;
+                ++genres[f.at("genre").front()];
+                ++decades[f.at("date").front().substr(0, 3) + "0"];
+                noIsrc += !f.contains("isrc");
+            });
+            auto facet = s.facet(rows, "genre");
+            QCOMPARE(facet.size(), genres.size());
+            for (const FacetValue& v : facet)
+                QCOMPARE(v.count, genres[v.value]);
+            QVERIFY(std::is_sorted(facet.begin(), facet.end(),
+                                   [](auto& a, auto& b) { return a.count > b.count; }));
+            for (const FacetValue& v : s.facet(rows, "decade"))
+                QCOMPARE(v.count, decades[v.value]);
+            QCOMPARE(s.facet(rows, "missing", 9, {"isrc"}), (std::vector<FacetValue>{{"isrc", noIsrc}}));
+            QCOMPARE(s.facet(rows, "artist", 3).size(), size_t{3});
+            // What a click on a value finds is as many as it said.
+            for (const FacetValue& v : s.facet(rows, "label", 5))
+                QCOMPARE(s.find(parseQuery(withChosen(query, "label", v.value)).query).count(), v.count);
+        }
+    }
+
+    void theSnapshotIsTheSame() {
+        test::Sandbox box;
+        Path file = box / "columns";
+        QVERIFY_RESULT(columns_->arena().save(file, "12"));
+        auto arena = Arena::map(file, "12");
+        QVERIFY(arena);
+        auto again = std::make_shared<Columns>(arena);
+        Searcher a(columns_), b(again);
+        QCOMPARE(a.find(parseQuery("night or folk").query), b.find(parseQuery("night or folk").query));
+        for (Row row = 0; row < again->size(); row += 100) {
+            QCOMPARE(again->text(row, "title"), records_[row].tags.fields.at("title").front());
+            QCOMPARE(again->pathOf(row), records_[row].path);
+            QCOMPARE(again->rowOf(records_[row].id), std::optional<Row>(row));
+        }
+        QVERIFY(!again->rowOf(999999));
+        // Of another state, cut, or changed anywhere: not taken.
+        QVERIFY(!Arena::map(file, "13"));
+        std::string bytes = test::readBytes(file);
+        for (size_t at : {size_t{3}, size_t{300}, bytes.size() / 2, bytes.size() - 1}) {
+            std::string bad = bytes;
+            bad[at] = static_cast<char>(bad[at] ^ 1);
+            test::writeBytes(file, bad);
+            QVERIFY(!Arena::map(file, "12"));
+        }
+        test::writeBytes(file, bytes.substr(0, bytes.size() - 100));
+        QVERIFY(!Arena::map(file, "12"));
+        QVERIFY(!Arena::map(box / "none", "12"));
+    }
+
+    void anEmptyLibrary() {
+        Searcher s(columnsOf({}));
+        QCOMPARE(s.size(), Row{0});
+        QVERIFY(answer(s, "anything").empty() && answer(s, "missing:isrc").empty() &&
+                answer(s, "year:>1900").empty());
+        QVERIFY(s.ordered(RowSet(0), {{"title", true}}).empty());
+        QVERIFY(s.facet(RowSet(0), "genre").empty());
+    }
+
+    void pathsThatAreNoText() {
+        Searcher s(columnsOf({record(1, {}, "/archive/old \xFF\xFEname.wav"), record(2, {}, "/x.wav")}));
+        QCOMPARE(s.columns().pathOf(0), Path("/archive/old \xFF\xFEname.wav"));
+        QCOMPARE(s.columns().pathOf(1), Path("/x.wav"));
+        QCOMPARE(answer(s, "old"), Ids{1});
+    }
+};
+
+QTEST_GUILESS_MAIN(TestSearcher)
+#include "test_searcher.moc"
