@@ -14,30 +14,10 @@
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 #include "app/widgets/sheet.h"
-#include "core/library/search.h"
 
 using namespace moorfrost;
 
 namespace {
-
-void searching(benchmark::State& state) {
-    std::vector<std::shared_ptr<const library::FileRecord>> files;
-    for (int i = 0; i < state.range(0); ++i) {
-        auto r = std::make_shared<library::FileRecord>();
-        r->path = "/shelf/" + std::to_string(i) + ".flac";
-        r->tags.fields = {{"title", {"Night Post " + std::to_string(i)}},
-                          {"artist", {i % 2 ? "The Hollow Ferry" : "Åse-Linn Brække"}},
-                          {"album", {"Album " + std::to_string(i / 12)}},
-                          {"genre", {"Folk"}}};
-        files.push_back(r);
-    }
-    library::SearchIndex index(files);
-    const char* queries[] = {"n", "ni", "night", "brakke", "night post 77", "ferry 12", "zz"};
-    size_t q = 0;
-    for (auto _ : state)
-        benchmark::DoNotOptimize(index.search(queries[q++ % 7]).size());
-}
-BENCHMARK(searching)->Name("search/tracks")->Arg(1000)->Arg(50000)->Unit(benchmark::kMillisecond);
 
 /// The sheet with 10,000 rows: one step of scrolling, painted; and one edit, until everything that shows it
 /// has followed.

@@ -9,7 +9,6 @@
 #include <unistd.h>
 
 #include "cli/json_out.h"
-#include "core/library/search.h"
 #include "core/library/writing.h"
 #include "core/matching/sleeves.h"
 #include "core/naming/put_away.h"
@@ -368,19 +367,6 @@ int takeBack(const Options& options) {
         say(outcome.error);
     say(fmt::format("{} taken back, {} not.", outcome.done, outcome.refused.size()));
     return outcome.refused.empty() && outcome.error.empty() ? 0 : 1;
-}
-
-int search(const Options& options) {
-    auto store = openLibrary(options);
-    if (!store)
-        return 1;
-    std::vector<std::shared_ptr<const library::FileRecord>> files;
-    for (library::FileRecord& f : store->allFiles())
-        if (f.shelf > 0)
-            files.push_back(std::make_shared<library::FileRecord>(std::move(f)));
-    for (size_t i : library::SearchIndex(files).search(options.query))
-        print(fileJson(*files[i]));
-    return 0;
 }
 
 } // namespace moorfrost::cli

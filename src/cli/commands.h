@@ -26,8 +26,12 @@ struct Options {
     bool keepTimes = false;
     bool sha256 = false;
     bool store = false;
-    std::string against; // a file of fixity lines
-    std::string list;    // of checksums
+    std::string against;           // a file of fixity lines
+    std::string list;              // of checksums
+    std::vector<std::string> sort; // field or field:down
+    std::vector<std::string> by;   // facets
+    size_t limit = 0;              // 0: all
+    bool count = false;
 };
 
 int scan(const Options& options);
@@ -37,6 +41,8 @@ int putAway(const Options& options);
 int journal(const Options& options);
 int takeBack(const Options& options);
 int search(const Options& options);
+int facets(const Options& options);
+int stats(const Options& options);
 int fixity(const Options& options);
 int verify(const Options& options);
 int decode(const Options& options);

@@ -68,9 +68,20 @@ int main(int argc, char** argv) {
     sums->add_option("--write", o.paths, "Write it, of all files under this folder; else it is checked")
         ->expected(1);
     check->add_flag("--sha256", o.sha256, "SHA-256 of new files as well");
-    add("search", "Find files that are put away", search)
-        ->add_option("text", o.query, "Words in any order")
+    auto withLimit = [&](CLI::App* sub) {
+        sub->add_option("--limit", o.limit, "No more than these");
+        return sub;
+    };
+    CLI::App* find = withLimit(add("search", "Find files that are put away: one object a file", search));
+    find->add_option("query", o.query, "Words, \"phrases\", field:value, not, or: see docs/search.md")
         ->required();
+    find->add_option("--sort", o.sort, "A field, or field:down; several times for within the same");
+    find->add_flag("--count", o.count, "Only how many");
+    CLI::App* count = withLimit(add("facets", "How many files that are put away have which value", facets));
+    count->add_option("query", o.query, "Of what this query finds; none: of all");
+    count->add_option("--by", o.by, "A field, or decade, year, format, codec, missing; several times")
+        ->required();
+    add("stats", "What the library holds, as one object", stats);
 
     try {
         app.parse(argc, argv);

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QtTest>
 
-#include "core/library/search.h"
 #include "core/library/writing.h"
 #include "support/sample_files.h"
 
@@ -121,37 +120,6 @@ private slots:
         auto drafts = store_->drafts();
         QCOMPARE(drafts.size(), size_t{1});
         QCOMPARE(std::get<2>(drafts.front()).values, std::vector<std::string>{"Newer"});
-    }
-
-    void search_data() {
-        QTest::addColumn<QString>("query");
-        QTest::addColumn<QList<int>>("hits");
-        QTest::newRow("blank") << "" << QList<int>{0, 1, 2};
-        QTest::newRow("case and diacritics") << "ASE-LINN brAEkke" << QList<int>{0};
-        QTest::newRow("inside a word") << "erry" << QList<int>{1};
-        QTest::newRow("words in any order") << "reel hollow" << QList<int>{1};
-        QTest::newRow("cyrillic") << "СЕВЕР" << QList<int>{2};
-        QTest::newRow("file name") << "take2" << QList<int>{2};
-        QTest::newRow("nothing") << "zzz" << QList<int>{};
-        QTest::newRow("not across records") << "fyrlys reel" << QList<int>{};
-    }
-    void search() {
-        QFETCH(QString, query);
-        QFETCH(QList<int>, hits);
-        auto record = [](const char* path, tags::Fields fields) {
-            auto r = std::make_shared<library::FileRecord>();
-            r->path = path;
-            r->tags.fields = std::move(fields);
-            return std::shared_ptr<const library::FileRecord>(r);
-        };
-        library::SearchIndex index(
-            {record("/a.mp3", {{"artist", {"Åse-Linn Brække"}}, {"title", {"Fyrlys"}}}),
-             record("/b.mp3", {{"artist", {"The Hollow Ferry"}}, {"title", {"Ferryman's Reel"}}}),
-             record("/take2.mp3", {{"title", {"Северный ветер"}}})});
-        QList<int> found;
-        for (size_t i : index.search(query.toStdString()))
-            found << static_cast<int>(i);
-        QCOMPARE(found, hits);
     }
 
 private:

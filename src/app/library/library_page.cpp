@@ -1,11 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/library/library_page.h"
 
+#include <QApplication>
 #include <QElapsedTimer>
-#include <QHeaderView>
-#include <QKeyEvent>
+#include <QInputDialog>
+#include <QJsonArray>
+#include <QJsonDocument>
+#include <QJsonObject>
 #include <QMenu>
-#include <QPainter>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -13,75 +15,50 @@
 
 #include "app/bench/mend_text_dialog.h"
 #include "app/library/check_files_dialog.h"
+#include "app/library/sort_header.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
+#include "core/library/search/library_columns.h"
 
 namespace moorfrost::app {
 
 namespace {
+
 const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
 
-/// The arrow that shows by which column the table is sorted.
-class SortHeader : public QHeaderView {
-public:
-    explicit SortHeader(QWidget* parent) : QHeaderView(Qt::Horizontal, parent) {
-        setSectionsClickable(true);
-        setSectionsMovable(true);
-        setHighlightSections(false);
-    }
+/// The column of the library behind a column of the table.
+std::string sortColumn(const std::string& key) {
+    return key == nameColumn ? library::fileNameColumn : key;
+}
 
-protected:
-    void paintSection(QPainter* p, const QRect& rect, int section) const override {
-        p->save();
-        QHeaderView::paintSection(p, rect, section);
-        p->restore();
-        if (isSortIndicatorShown() && sortIndicatorSection() == section) {
-            QPixmap arrow = theme::pixmap("chevron", theme::colours().fjord, 12, devicePixelRatioF());
-            QRect at(rect.right() - 18, rect.center().y() - 6, 12, 12);
-            if (sortIndicatorOrder() == Qt::AscendingOrder) {
-                p->drawPixmap(at, arrow.transformed(QTransform().scale(1, -1)));
-            } else {
-                p->drawPixmap(at, arrow);
-            }
-        }
-    }
-};
 } // namespace
 
+struct LibraryPage::Answer {
+    std::vector<FileId> ids;
+    std::vector<FacetCounts> facets;
+    std::vector<SavedSearch> saved;
+    qint64 nanoseconds = 0;
+};
+
 LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-    auto* head = new QHBoxLayout;
-    search_ = new QLineEdit;
-    search_->setPlaceholderText(tr("Search all text: title, artist, album, label, codes, notes \u2026"));
-    search_->setAccessibleName(tr("Search the library"));
-    search_->setClearButtonEnabled(false);
-    search_->addAction(theme::icon("search"), QLineEdit::LeadingPosition);
+    bar_ = new SearchBar(session_);
     count_ = label({}, "quiet");
+    save_ = button(tr("Save search"));
+    save_->setToolTip(tr("Keeps this search in the list on the left, where it stays up to date"));
+    check_ = button(tr("Check files\u2026"));
+    check_->setToolTip(tr("Whether the selected files are whole, and still the ones they were"));
     send_ = button(tr("Send to bench"));
     send_->setToolTip(tr("Puts the selected files on the bench, to be described or put away again"));
-    head->addWidget(search_, 3);
-    head->addSpacing(4);
-    head->addWidget(count_, 1);
-    head->addStretch();
-    auto* check = button(tr("Check files\u2026"));
-    check->setToolTip(tr("Whether the selected files are whole, and still the ones they were"));
-    head->addWidget(check);
-    head->addWidget(send_);
 
     model_ = new SheetModel(session_, false, this);
     view_ = new SheetView(session_, model_);
     view_->setAccessibleName(tr("Tracks"));
     view_->setSelectionBehavior(QAbstractItemView::SelectRows);
     view_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    auto* header = new SortHeader(view_);
-    view_->setHorizontalHeader(header);
-    header->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    header->setSortIndicatorShown(true);
-    header->setStretchLastSection(true);
-    header->setFixedHeight(30);
-    header->setMinimumSectionSize(36);
-    header->setContextMenuPolicy(Qt::CustomContextMenu);
+    header_ = new SortHeader(view_);
+    view_->setHorizontalHeader(header_);
     std::vector<std::string> keys;
     for (const QString& key : QSettings().value("library/columns", defaultColumns).toStringList())
         keys.push_back(ss(key));
@@ -90,10 +67,9 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
         const tags::FieldDef* def = tags::fieldByKey(keys[static_cast<size_t>(i)]);
         view_->setColumnWidth(i, def ? def->columnWidth * 5 / 4 : 84);
     }
-    remember(header, "library/columns of table");
-    sortColumn_ = QSettings().value("library/sort", 1).toInt();
-    sortOrder_ = static_cast<Qt::SortOrder>(QSettings().value("library/order", 0).toInt());
-    header->setSortIndicator(sortColumn_, sortOrder_);
+    remember(header_, "library/columns of table");
+    for (const QString& s : QSettings().value("library/sorting", QStringList{"artist+"}).toStringList())
+        sorting_.push_back({ss(s.chopped(1)), s.endsWith('+')});
 
     empty_ = new EmptyHint(
         "library", tr("The library is empty"),
@@ -103,39 +79,36 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     stack_->setObjectName("panel");
     stack_->addWidget(view_);
     stack_->addWidget(empty_);
-
+    facets_ = new FacetPanel;
     details_ = new FileDetails(session_);
+    layOut();
 
-    auto* splitter = new QSplitter;
-    splitter->addWidget(stack_);
-    splitter->addWidget(details_);
-    splitter->setStretchFactor(0, 1);
-    splitter->setCollapsible(0, false);
-    splitter->setSizes({940, 262});
-    remember(splitter, "library");
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(bar("head", head, 46));
-    layout->addWidget(splitter, 1);
-
-    connect(&session_, &Session::libraryChanged, this, &LibraryPage::rebuildIndex);
-    connect(search_, &QLineEdit::textChanged, this, &LibraryPage::search);
-    connect(search_, &QLineEdit::returnPressed, this, [this] {
+    connect(&session_, &Session::libraryChanged, this, &LibraryPage::readColumns);
+    connect(bar_, &SearchBar::changed, this, &LibraryPage::search);
+    connect(bar_->box(), &QLineEdit::returnPressed, this, [this] {
         view_->setFocus();
         if (model_->rowCount() > 0 && !view_->currentIndex().isValid())
             view_->setCurrentIndex(model_->index(0, 0));
     });
-    connect(header, &QHeaderView::sectionClicked, this, [this, header](int section) {
-        sortOrder_ = section == sortColumn_ && sortOrder_ == Qt::AscendingOrder ? Qt::DescendingOrder
-                                                                                : Qt::AscendingOrder;
-        sortColumn_ = section;
-        header->setSortIndicator(section, sortOrder_);
-        QSettings().setValue("library/sort", section);
-        QSettings().setValue("library/order", static_cast<int>(sortOrder_));
-        applySort();
+    connect(facets_, &FacetPanel::chosen, this, [this](const std::string& field, const std::string& value) {
+        bar_->setText(library::withChosen(bar_->text(), field, value,
+                                          searcher_ ? searcher_->columns().customFields()
+                                                    : std::vector<std::string>()));
     });
-    connect(header, &QWidget::customContextMenuRequested, this, &LibraryPage::chooseColumns);
+    connect(facets_, &FacetPanel::searchChosen, this,
+            [this](const std::string& query) { bar_->setText(query); });
+    connect(facets_, &FacetPanel::searchForgotten, this, [this](const std::string& name) {
+        auto all = savedSearches();
+        std::erase_if(all, [&](const SavedSearch& s) { return s.name == name; });
+        keepSearches(all);
+    });
+    connect(facets_, &FacetPanel::keysChanged, this, &LibraryPage::search);
+    connect(header_, &QHeaderView::sectionClicked, this,
+            [this](int section) { sortBy(section, QApplication::keyboardModifiers() & Qt::ShiftModifier); });
+    connect(header_, &QWidget::customContextMenuRequested, this, [this] {
+        view_->chooseColumns("library/columns");
+        showSorting();
+    });
     connect(view_, &SheetView::chosenChanged, this, &LibraryPage::showDetails);
     connect(view_, &SheetView::playRequested, this, &LibraryPage::playRequested);
     connect(view_, &QTableView::doubleClicked, this,
@@ -150,80 +123,216 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
         menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
         menu.exec(at);
     });
+    connect(save_, &QPushButton::clicked, this, &LibraryPage::askForName);
     connect(send_, &QPushButton::clicked, this, &LibraryPage::sendToBench);
+    connect(check_, &QPushButton::clicked, this, &LibraryPage::checkFiles);
     connect(empty_->button(), &QPushButton::clicked, this, &LibraryPage::benchWanted);
     connect(details_, &FileDetails::mendTextWanted, this,
             [this] { MendTextDialog(session_, view_->chosenFiles(), this).exec(); });
-    connect(check, &QPushButton::clicked, this, &LibraryPage::checkFiles);
-    rebuildIndex();
+    showSorting();
+    if (session_.isLoaded())
+        readColumns();
 }
 
-void LibraryPage::rebuildIndex() {
-    files_ = session_.libraryFiles();
-    index_.reset();
+void LibraryPage::layOut() {
+    auto* head = new QHBoxLayout;
+    head->addWidget(bar_, 3);
+    head->addSpacing(4);
+    head->addWidget(count_, 1);
+    head->addStretch();
+    for (QPushButton* b : {save_, check_, send_})
+        head->addWidget(b);
+    auto* narrow = new QWidget;
+    narrow->setObjectName("panel");
+    auto* more = button(tr("Facets\u2026"), "link");
+    more->setToolTip(tr("Choose what to narrow by"));
+    connect(more, &QPushButton::clicked, this,
+            [this, more] { facets_->chooseFacets(more->mapToGlobal(QPoint(0, more->height()))); });
+    auto* side = new QVBoxLayout(narrow);
+    side->setContentsMargins(0, 4, 0, 4);
+    side->setSpacing(0);
+    side->addWidget(facets_, 1);
+    side->addWidget(more, 0, Qt::AlignLeft);
+    auto* splitter = new QSplitter;
+    splitter->addWidget(narrow);
+    splitter->addWidget(stack_);
+    splitter->addWidget(details_);
+    splitter->setStretchFactor(1, 1);
+    splitter->setCollapsible(1, false);
+    splitter->setSizes({196, 744, 262});
+    remember(splitter, "library/panes");
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(bar("head", head, 46));
+    layout->addWidget(bar_->understood());
+    layout->addWidget(splitter, 1);
+}
+
+QString LibraryPage::told() const {
+    return count_->text();
+}
+
+void LibraryPage::readColumns() {
     searched_ = false;
-    auto built = std::make_shared<std::shared_ptr<const library::SearchIndex>>();
+    int run = ++readRun_;
+    auto made = std::make_shared<std::shared_ptr<const library::Searcher>>();
     session_.jobs().start(
         tr("Indexing the library"),
-        [files = files_, built](std::stop_token, work::Progress&) {
-            *built = std::make_shared<library::SearchIndex>(files);
+        [file = session_.libraryFile(), made](std::stop_token stop, work::Progress&) {
+            auto store = library::Store::open(file);
+            if (!store)
+                return;
+            if (auto columns = library::columnsOf(**store, stop))
+                *made = std::make_shared<library::Searcher>(columns);
         },
-        [this, built, n = files_.size()] {
-            if (n != files_.size())
+        [this, run, made] {
+            if (run != readRun_ || !*made)
                 return; // a newer one is on its way
-            index_ = *built;
-            search();
+            searcher_ = *made;
+            facets_->setCustomFields(searcher_->columns().customFields());
+            bar_->setSearcher(searcher_); // and so searches
         });
 }
 
 void LibraryPage::search() {
     searched_ = false;
-    if (!index_ || index_->size() != files_.size())
-        return;
     int run = ++run_;
-    struct Answer {
-        std::vector<FileId> ids;
-        qint64 nanoseconds = 0;
-    };
+    save_->setEnabled(!bar_->parsed().query.isEmpty() && !bar_->parsed().error);
+    if (!searcher_)
+        return;
     auto answer = std::make_shared<Answer>();
+    answer->saved = savedSearches();
+    for (const std::string& key : facets_->keys())
+        answer->facets.push_back({key, {}});
+    std::vector<size_t> most;
+    for (const std::string& key : facets_->keys())
+        most.push_back(facets_->mostOf(key));
     session_.jobs().start(
         tr("Searching"),
-        [index = index_, files = files_, query = ss(search_->text()), answer](std::stop_token,
-                                                                              work::Progress&) {
+        [searcher = searcher_, query = bar_->parsed().query, sorting = sorting_, answer,
+         most](std::stop_token stop, work::Progress&) {
             QElapsedTimer clock;
             clock.start();
-            for (size_t i : index->search(query))
-                answer->ids.push_back(files[i]->id);
+            library::RowSet rows = searcher->find(query, stop);
+            for (library::Row row : searcher->ordered(rows, sorting))
+                answer->ids.push_back(searcher->columns().ids[row]);
             answer->nanoseconds = clock.nsecsElapsed();
+            for (size_t i = 0; i < most.size() && !stop.stop_requested(); ++i) {
+                FacetCounts& facet = answer->facets[i];
+                library::Query other = library::withoutChosen(query, facet.key);
+                bool all = facet.key == "missing"; // these are all to hold: their counts are of the result
+                facet.values = searcher->facet(all ? rows : searcher->find(other, stop), facet.key, most[i],
+                                               FacetPanel::missingKeys());
+            }
+            for (SavedSearch& s : answer->saved)
+                s.count =
+                    searcher
+                        ->find(library::parseQuery(s.query, searcher->columns().customFields()).query, stop)
+                        .count();
         },
         [this, run, answer] {
-            if (run != run_)
-                return;
-            auto hits = static_cast<int>(answer->ids.size());
-            model_->setFiles(std::move(answer->ids));
-            applySort();
-            bool none = files_.empty();
-            stack_->setCurrentIndex(none ? 1 : 0);
-            details_->setVisible(!none);
-            count_->setText(none ? QString()
-                            : search_->text().trimmed().isEmpty()
-                                ? tr("%n track(s)", "", hits)
-                                : tr("%L1 of %L2 tracks \u00B7 %3")
-                                      .arg(hits)
-                                      .arg(files_.size())
-                                      .arg(answer->nanoseconds < 1000000
-                                               ? tr("under 1 ms")
-                                               : tr("%L1 ms").arg(answer->nanoseconds / 1000000)));
-            if (hits > 0 && !view_->selectionModel()->hasSelection())
-                view_->selectRow(0);
-            send_->setEnabled(hits > 0);
-            showDetails();
-            searched_ = true;
+            if (run == run_)
+                take(std::move(*answer));
         });
 }
 
-void LibraryPage::applySort() {
-    model_->sortBy(view_->horizontalHeader()->sortIndicatorSection(), sortOrder_);
+void LibraryPage::take(Answer answer) {
+    std::vector<FileId> chosen =
+        view_->selectionModel()->hasSelection() ? view_->chosenFiles() : std::vector<FileId>();
+    const auto hits = static_cast<int>(answer.ids.size());
+    const bool same = answer.ids == model_->files();
+    model_->setFiles(std::move(answer.ids));
+    const bool none = searcher_->size() == 0;
+    stack_->setCurrentIndex(none ? 1 : 0);
+    details_->setVisible(!none);
+    facets_->show(bar_->parsed().query, bar_->text(), answer.saved, answer.facets);
+    count_->setText(none ? QString()
+                    : bar_->parsed().query.isEmpty()
+                        ? tr("%n track(s)", "", hits)
+                        : tr("%L1 of %L2 tracks \u00B7 %3")
+                              .arg(hits)
+                              .arg(searcher_->size())
+                              .arg(answer.nanoseconds < 1000000
+                                       ? tr("under 1 ms")
+                                       : tr("%L1 ms").arg(answer.nanoseconds / 1000000)));
+    if (!same && hits > 0) { // what was chosen stays chosen, where it still is
+        QItemSelection again;
+        std::set<FileId> wanted(chosen.begin(), chosen.end());
+        for (int row = 0; row < hits && !wanted.empty() && chosen.size() < 2000; ++row)
+            if (wanted.erase(model_->fileAt(row)))
+                again.select(model_->index(row, 0), model_->index(row, 0));
+        if (again.isEmpty())
+            again.select(model_->index(0, 0), model_->index(0, 0));
+        QModelIndex first = again.indexes().front();
+        view_->selectionModel()->setCurrentIndex(first, QItemSelectionModel::NoUpdate);
+        view_->selectionModel()->select(again,
+                                        QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
+        view_->scrollTo(first);
+    }
+    send_->setEnabled(hits > 0);
+    check_->setEnabled(hits > 0);
+    showDetails();
+    searched_ = true;
+}
+
+void LibraryPage::sortBy(int section, bool within) {
+    const std::string key = sortColumn(model_->columns()[static_cast<size_t>(section)]);
+    auto held =
+        std::find_if(sorting_.begin(), sorting_.end(), [&](const auto& s) { return s.column == key; });
+    bool up = held == sorting_.end() || !held->ascending;
+    if (within && held != sorting_.end())
+        held->ascending = up;
+    else if (within)
+        sorting_.push_back({key, true});
+    else
+        sorting_ = {{key, held == sorting_.begin() && held != sorting_.end() ? up : true}};
+    QStringList stored;
+    for (const library::SortBy& s : sorting_)
+        stored << qs(s.column) + (s.ascending ? "+" : "-");
+    QSettings().setValue("library/sorting", stored);
+    showSorting();
+    search();
+}
+
+void LibraryPage::showSorting() {
+    std::vector<std::pair<int, bool>> sections;
+    for (const library::SortBy& s : sorting_)
+        for (size_t i = 0; i < model_->columns().size(); ++i)
+            if (sortColumn(model_->columns()[i]) == s.column)
+                sections.emplace_back(static_cast<int>(i), s.ascending);
+    header_->setSorting(std::move(sections));
+}
+
+std::vector<SavedSearch> LibraryPage::savedSearches() const {
+    std::vector<SavedSearch> out;
+    const QJsonArray list = QJsonDocument::fromJson(session_.setting("searches").toUtf8()).array();
+    for (const QJsonValue& v : list)
+        out.push_back({ss(v[QLatin1String("name")].toString()), ss(v[QLatin1String("query")].toString()), 0});
+    return out;
+}
+
+void LibraryPage::keepSearches(const std::vector<SavedSearch>& searches) {
+    QJsonArray list;
+    for (const SavedSearch& s : searches)
+        list.append(QJsonObject{{"name", qs(s.name)}, {"query", qs(s.query)}});
+    session_.setSetting("searches", QString::fromUtf8(QJsonDocument(list).toJson(QJsonDocument::Compact)));
+    search();
+}
+
+void LibraryPage::askForName() {
+    bool ok = false;
+    QString name = QInputDialog::getText(this, tr("Save search"), tr("Name of the search"), QLineEdit::Normal,
+                                         bar_->box()->text(), &ok);
+    if (ok && !name.trimmed().isEmpty())
+        saveSearch(name.trimmed());
+}
+
+void LibraryPage::saveSearch(const QString& name) {
+    auto all = savedSearches();
+    std::erase_if(all, [&](const SavedSearch& s) { return s.name == ss(name); });
+    all.push_back({ss(name), bar_->text(), 0});
+    keepSearches(all);
 }
 
 void LibraryPage::sendToBench() {
@@ -241,10 +350,6 @@ void LibraryPage::checkFiles() {
                           : tr("the %n file(s) shown", "", static_cast<int>(chosen.size())),
                      this)
         .exec();
-}
-
-void LibraryPage::chooseColumns(const QPoint&) {
-    view_->chooseColumns("library/columns");
 }
 
 void LibraryPage::showDetails() {

@@ -1,14 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The library: everything that was put away. Search as you type, a table with chosen columns, details.
+// The library: everything that was put away. Search as you type, questions, narrowing by facets, a table with
+// chosen columns, details.
 #pragma once
 
 #include <QLineEdit>
 #include <QPushButton>
 #include <QWidget>
 
+#include "app/library/facet_panel.h"
+#include "app/library/search_bar.h"
 #include "app/shell/session.h"
 #include "app/widgets/sheet.h"
-#include "core/library/search.h"
 
 class QLabel;
 class QStackedWidget;
@@ -16,16 +18,22 @@ namespace moorfrost::app {
 
 class EmptyHint;
 class FileDetails;
+class SortHeader;
 
 class LibraryPage : public QWidget {
     Q_OBJECT
 public:
     LibraryPage(Session& session, QWidget* parent = nullptr);
-    QLineEdit* searchBox() { return search_; }
+    SearchBar* searchBar() { return bar_; }
+    QLineEdit* searchBox() { return bar_->box(); }
     SheetView* table() { return view_; }
+    FacetPanel* facets() { return facets_; }
+    FileDetails* details() { return details_; }
+    QPushButton* saveButton() { return save_; }
+    QString told() const;
     void sendToBench();
     void checkFiles();
-    FileDetails* details() { return details_; }
+    void saveSearch(const QString& name);
     /// Whether the table shows the answer to what is typed.
     bool isSearched() const { return searched_; }
 
@@ -34,26 +42,32 @@ signals:
     void benchWanted();
 
 private:
-    void rebuildIndex();
+    struct Answer;
+    void layOut();
+    void readColumns();
     void search();
+    void take(Answer answer);
     void showDetails();
-    void chooseColumns(const QPoint& at);
-    void applySort();
+    void sortBy(int section, bool within);
+    void showSorting();
+    void askForName();
+    std::vector<SavedSearch> savedSearches() const;
+    void keepSearches(const std::vector<SavedSearch>& searches);
 
     Session& session_;
-    QLineEdit* search_;
+    SearchBar* bar_;
     QLabel* count_;
-    QPushButton* send_;
+    QPushButton *save_, *check_, *send_;
     SheetModel* model_;
     SheetView* view_;
+    SortHeader* header_;
     QStackedWidget* stack_;
     EmptyHint* empty_;
+    FacetPanel* facets_;
     FileDetails* details_;
-    std::vector<FilePtr> files_;
-    std::shared_ptr<const library::SearchIndex> index_;
-    int run_ = 0;
-    int sortColumn_ = 1;
-    Qt::SortOrder sortOrder_ = Qt::AscendingOrder;
+    std::shared_ptr<const library::Searcher> searcher_;
+    std::vector<library::SortBy> sorting_;
+    int run_ = 0, readRun_ = 0;
     bool searched_ = false;
 };
 

@@ -17,7 +17,7 @@ using library::Store;
 namespace {
 const char* const rememberedKeys[] = {"recent folders", "last plan",      "last shelf", "names",
                                       "put away mode",  "last name plan", "plans",      "batch",
-                                      "history-limit",  "keep-times"};
+                                      "history-limit",  "keep-times",     "searches"};
 }
 
 struct Session::Snapshot {

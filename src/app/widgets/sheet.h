@@ -36,7 +36,6 @@ public:
     const std::vector<std::string>& columns() const { return columns_; }
     FileId fileAt(int row) const { return files_[static_cast<size_t>(row)]; }
     bool isField(int column) const { return columns_[static_cast<size_t>(column)][0] != '@'; }
-    void sortBy(int column, Qt::SortOrder order);
 
     int rowCount(const QModelIndex& = {}) const override { return static_cast<int>(files_.size()); }
     int columnCount(const QModelIndex& = {}) const override { return static_cast<int>(columns_.size()); }

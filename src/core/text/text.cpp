@@ -7,6 +7,7 @@
 
 #include <unicode/brkiter.h>
 #include <unicode/coll.h>
+#include <unicode/locid.h>
 #include <unicode/normalizer2.h>
 #include <unicode/translit.h>
 #include <unicode/uchar.h>
@@ -335,6 +336,10 @@ icu::Collator* collator() {
     return mine.get();
 }
 } // namespace
+
+std::string localeName() {
+    return icu::Locale::getDefault().getName();
+}
 
 int compare(std::string_view a, std::string_view b) {
     if (!collator())

@@ -47,6 +47,9 @@ std::string firstCharacters(std::string_view text, int count);
 /// At most `maxBytes` bytes, never cutting a character in half.
 std::string clipBytes(std::string_view text, size_t maxBytes);
 
+/// Of the rules of order: "en_GB".
+std::string localeName();
+
 /// Order for people, by the default locale's rules, numbers inside text by value. <0, 0, >0.
 int compare(std::string_view a, std::string_view b);
 

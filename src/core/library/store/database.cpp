@@ -92,6 +92,14 @@ Database::Database(const Path& file) {
     execute("PRAGMA journal_mode=WAL");
     execute("PRAGMA synchronous=FULL"); // commits record changes to files: they must outlive a power cut
     execute("PRAGMA foreign_keys=ON");
+    // Every change of what is known of a file touches its row.
+    sqlite3_update_hook(
+        db_,
+        [](void* self, int, const char*, const char* table, sqlite3_int64) {
+            auto* db = static_cast<Database*>(self);
+            db->filesChanged_ = db->filesChanged_ || std::string_view(table) == "file";
+        },
+        this);
 }
 
 Database::~Database() {
@@ -112,11 +120,16 @@ int64_t Database::lastId() const {
 }
 
 Transaction::Transaction(Database& db) : db_(db), own_(sqlite3_get_autocommit(db.handle()) != 0) {
-    if (own_)
+    if (own_) {
+        db_.filesChanged_ = false;
         db_.execute("BEGIN IMMEDIATE");
+    }
 }
 
 void Transaction::commit() {
+    if (own_ && db_.filesChanged_)
+        db_.execute("INSERT INTO setting VALUES ('changes', '1')"
+                    " ON CONFLICT (key) DO UPDATE SET value = value + 1");
     if (own_)
         db_.execute("COMMIT");
     own_ = false;

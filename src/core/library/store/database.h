@@ -67,10 +67,13 @@ public:
     sqlite3* handle() const { return db_; }
 
 private:
+    friend class Transaction;
     sqlite3* db_ = nullptr;
+    bool filesChanged_ = false; // rows of "file", since the transaction began
 };
 
-/// Rolls back unless committed. Inside another transaction it is a part of that one.
+/// Rolls back unless committed. Counts, with the commit, that files were changed (Store::changes). Inside
+/// another transaction it is a part of that one.
 class Transaction {
 public:
     explicit Transaction(Database& db);

@@ -143,20 +143,27 @@ std::vector<FileId> Store::saveFiles(const std::vector<files::ScannedFile>& file
     return ids;
 }
 
-std::vector<FileRecord> Store::readRows(std::optional<FileId> only) {
-    std::vector<FileRecord> out;
-    std::map<FileId, size_t> index;
-    auto prepare = [&](std::string sql) {
-        bool isFile = sql.ends_with("FROM file");
-        auto s = std::make_unique<Statement>(db_.handle(),
-                                             only ? sql + (isFile ? " WHERE id=?" : " WHERE file=?") : sql);
+void Store::readRows(const std::string& which, std::optional<FileId> only,
+                     const std::function<void(FileRecord&&)>& each) {
+    // Three walks side by side, each in the order of the files' numbers.
+    auto prepare = [&](const std::string& sql, const char* order) {
+        auto s = std::make_unique<Statement>(db_.handle(), sql + " ORDER BY " + order);
         if (only)
             s->bind(*only);
         return s;
     };
     auto rows = prepare(
         "SELECT id, path, size, modified_ns, format, codec, duration, sample_rate, channels, bit_depth,"
-        " bitrate, damaged, notes, error, shelf, added, details FROM file");
+        " bitrate, damaged, notes, error, shelf, added, details FROM file" +
+            which,
+        "id");
+    auto values = prepare(std::string("SELECT file, field, value FROM value") + (only ? " WHERE file=?" : ""),
+                          "file, field, position");
+    auto pictures =
+        prepare(std::string("SELECT file, type, mime, description, width, height, bytes FROM picture") +
+                    (only ? " WHERE file=?" : ""),
+                "file, position");
+    bool moreValues = values->step(), morePictures = pictures->step();
     while (rows->step()) {
         FileRecord r;
         r.id = rows->integer(0);
@@ -177,30 +184,37 @@ std::vector<FileRecord> Store::readRows(std::optional<FileId> only) {
         r.shelf = rows->integer(14);
         r.added = rows->integer(15);
         takeDetails(rows->string(16), r.tags);
-        index[r.id] = out.size();
-        out.push_back(std::move(r));
+        for (; moreValues && values->integer(0) <= r.id; moreValues = values->step())
+            if (values->integer(0) == r.id)
+                r.tags.fields[values->string(1)].push_back(values->string(2));
+        for (; morePictures && pictures->integer(0) <= r.id; morePictures = pictures->step())
+            if (pictures->integer(0) == r.id)
+                r.tags.pictures.push_back({pictures->string(1), pictures->string(2), pictures->string(3),
+                                           static_cast<int>(pictures->integer(4)),
+                                           static_cast<int>(pictures->integer(5)),
+                                           static_cast<uint64_t>(pictures->integer(6))});
+        each(std::move(r));
     }
-    auto values = prepare("SELECT file, field, value FROM value");
-    while (values->step())
-        if (auto it = index.find(values->integer(0)); it != index.end())
-            out[it->second].tags.fields[values->string(1)].push_back(values->string(2));
-    auto pictures = prepare("SELECT file, type, mime, description, width, height, bytes FROM picture");
-    while (pictures->step())
-        if (auto it = index.find(pictures->integer(0)); it != index.end())
-            out[it->second].tags.pictures.push_back(
-                {pictures->string(1), pictures->string(2), pictures->string(3),
-                 static_cast<int>(pictures->integer(4)), static_cast<int>(pictures->integer(5)),
-                 static_cast<uint64_t>(pictures->integer(6))});
-    return out;
 }
 
 std::vector<FileRecord> Store::allFiles() {
-    return readRows(std::nullopt);
+    std::vector<FileRecord> out;
+    eachFile(false, [&](FileRecord&& r) { out.push_back(std::move(r)); });
+    return out;
+}
+
+void Store::eachFile(bool putAway, const std::function<void(FileRecord&&)>& each) {
+    readRows(putAway ? " WHERE shelf IS NOT NULL" : "", std::nullopt, each);
 }
 
 std::optional<FileRecord> Store::file(FileId id) {
-    std::vector<FileRecord> rows = readRows(id);
-    return rows.empty() ? std::nullopt : std::optional<FileRecord>(std::move(rows.front()));
+    std::optional<FileRecord> out;
+    readRows(" WHERE id=?", id, [&](FileRecord&& r) { out = std::move(r); });
+    return out;
+}
+
+std::string Store::changes() {
+    return setting("changes");
 }
 
 FileId Store::fileByPath(const Path& path) {
@@ -274,7 +288,9 @@ void Store::writeValues(FileId id, const tags::Fields& fields) {
 }
 
 void Store::forgetFile(FileId id) {
+    Transaction transaction(db_);
     Statement(db_.handle(), "DELETE FROM file WHERE id=?").bind(id).run();
+    transaction.commit();
 }
 
 int64_t Store::addBatch(const std::string& name) {
@@ -363,7 +379,9 @@ void Store::renameShelf(int64_t id, const std::string& name) {
 }
 
 void Store::removeShelf(int64_t id) {
+    Transaction transaction(db_);
     Statement(db_.handle(), "DELETE FROM shelf WHERE id=?").bind(id).run();
+    transaction.commit();
 }
 
 std::vector<Shelf> Store::shelves() {

@@ -24,6 +24,10 @@ public:
     FileId saveFile(const files::ScannedFile& file, int64_t shelf = -1); // shelf -1: as it is
     std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch);
     std::vector<FileRecord> allFiles();
+    /// With rising numbers; never more than one in memory. `putAway`: only what is on a shelf.
+    void eachFile(bool putAway, const std::function<void(FileRecord&&)>& each);
+    /// Another after every change of any file, whoever made it; the same as long as there was none.
+    std::string changes();
     std::optional<FileRecord> file(FileId id);
     FileId fileByPath(const Path& path);
     /// 0 for those that are not known.
@@ -107,7 +111,8 @@ private:
     FileId writeRow(const files::ScannedFile& file, int64_t shelf);
     void dropSettledDifferences(FileId id, const tags::Fields& written);
     void writeValues(FileId id, const tags::Fields& fields);
-    std::vector<FileRecord> readRows(std::optional<FileId> only);
+    void readRows(const std::string& which, std::optional<FileId> only,
+                  const std::function<void(FileRecord&&)>& each);
     std::vector<Fixity> readFixity(const Path* only);
 
     Database db_;

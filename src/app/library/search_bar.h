@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The search box of the library: what is typed, how it was understood (a chip for every question), what is
+// wrong with it and where, and how it could go on.
+#pragma once
+
+#include <QLineEdit>
+#include <QWidget>
+
+#include "app/shell/session.h"
+#include "core/library/search/suggest.h"
+
+class QCompleter;
+class QLabel;
+class QStandardItemModel;
+class QToolButton;
+
+namespace moorfrost::app {
+
+class FlowLayout;
+
+class SearchBar : public QWidget {
+    Q_OBJECT
+public:
+    explicit SearchBar(Session& session, QWidget* parent = nullptr);
+
+    QLineEdit* box() { return box_; }
+    std::string text() const;
+    void setText(const std::string& text);
+    /// What to suggest from, and which fields there are.
+    void setSearcher(std::shared_ptr<const library::Searcher> searcher);
+    const library::ParsedQuery& parsed() const { return parsed_; }
+    /// Below the box: the chips, or what is wrong. A widget of its own, to be set across the page.
+    QWidget* understood() { return understood_; }
+    std::vector<QToolButton*> chips() const { return chips_; }
+    QString trouble() const;
+    QStringList suggestions() const;
+
+signals:
+    void changed();
+
+private:
+    void parse();
+    void showUnderstood();
+    void askForSuggestions();
+    void takeSuggestion(int row);
+
+    Session& session_;
+    QLineEdit* box_;
+    QWidget* understood_;
+    QToolButton* trouble_;
+    FlowLayout* flow_;
+    std::vector<QToolButton*> chips_;
+    QCompleter* completer_;
+    QStandardItemModel* suggestionModel_;
+    std::vector<library::Suggestion> suggestions_;
+    std::shared_ptr<const library::Searcher> searcher_;
+    library::ParsedQuery parsed_;
+    int run_ = 0;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,148 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// search, facets, stats: over the columns of the library.
+#include <algorithm>
+#include <cmath>
+
+#include <fmt/format.h>
+
+#include "cli/common.h"
+#include "cli/json_out.h"
+#include "core/library/search/library_columns.h"
+#include "core/library/search/searcher.h"
+#include "core/tags/fields.h"
+#include "core/text/text.h"
+
+namespace moorfrost::cli {
+
+namespace {
+
+using namespace library;
+
+struct Opened {
+    std::unique_ptr<Store> store;
+    std::unique_ptr<Searcher> searcher;
+    RowSet rows;
+    int exitCode = 0;
+};
+
+/// The library and what the query finds in it; an exit code where that cannot be.
+Opened opened(const Options& options) {
+    Opened out;
+    out.store = openLibrary(options);
+    if (!out.store) {
+        out.exitCode = 1;
+        return out;
+    }
+    out.searcher = std::make_unique<Searcher>(columnsOf(*out.store));
+    auto parsed = parseQuery(options.query, out.searcher->columns().customFields());
+    if (parsed.error) {
+        say(fmt::format("{} (at character {}: {})", parsed.error->sentence, parsed.error->from + 1,
+                        options.query.substr(parsed.error->from, parsed.error->to - parsed.error->from)));
+        out.exitCode = 2;
+        return out;
+    }
+    out.rows = out.searcher->find(parsed.query);
+    return out;
+}
+
+/// The key of a field or column that a person named; "" if there is none.
+std::string keyOf(const Searcher& searcher, const std::string& name) {
+    for (const char* column :
+         {"length", "added", "size", "rate", "bitrate", "file", "folder", "format", "codec"})
+        if (name == column)
+            return std::string("@") + column;
+    if (const tags::FieldDef* def = tags::fieldByName(name))
+        return def->key;
+    return searcher.columns().field(name) ? name : std::string();
+}
+
+} // namespace
+
+int search(const Options& options) {
+    Opened o = opened(options);
+    if (o.exitCode != 0)
+        return o.exitCode;
+    std::vector<SortBy> by;
+    for (const std::string& s : options.sort) {
+        const size_t colon = s.rfind(":down");
+        const bool down = colon != std::string::npos && colon + 5 == s.size();
+        std::string key = keyOf(*o.searcher, down ? s.substr(0, colon) : s);
+        if (key.empty()) {
+            say("There is no field named \"" + s + "\" to sort by.");
+            return 2;
+        }
+        by.push_back({key, !down});
+    }
+    if (options.count) {
+        print(Json{{"count", o.rows.count()}});
+        return 0;
+    }
+    size_t most = options.limit > 0 ? options.limit : static_cast<size_t>(-1);
+    for (Row row : o.searcher->ordered(o.rows, by, most))
+        if (auto file = o.store->file(o.searcher->columns().ids[row]))
+            print(fileJson(*file));
+    return 0;
+}
+
+int facets(const Options& options) {
+    Opened o = opened(options);
+    if (o.exitCode != 0)
+        return o.exitCode;
+    for (const std::string& name : options.by) {
+        const bool special =
+            name == "decade" || name == "year" || name == "format" || name == "codec" || name == "missing";
+        std::string key = special ? name : keyOf(*o.searcher, name);
+        if (key.empty()) {
+            say("There is no field named \"" + name + "\" to count by.");
+            return 2;
+        }
+        std::vector<std::string> all;
+        for (const tags::FieldDef& def : tags::fieldTable())
+            all.push_back(def.key);
+        all.emplace_back("picture");
+        Json values = Json::array();
+        for (const FacetValue& v :
+             o.searcher->facet(o.rows, key, options.limit > 0 ? options.limit : static_cast<size_t>(-1), all))
+            values.push_back({{"value", text::isUtf8(v.value) ? v.value : text::escapeBytes(v.value)},
+                              {"count", v.count}});
+        print(Json{{"facet", name}, {"values", values}});
+    }
+    return 0;
+}
+
+int stats(const Options& options) {
+    Opened o = opened(options);
+    if (o.exitCode != 0)
+        return o.exitCode;
+    const Columns& c = o.searcher->columns();
+    double seconds = 0;
+    uint64_t bytes = 0;
+    size_t damaged = 0;
+    for (Row row = 0; row < c.size(); ++row) {
+        seconds += static_cast<double>(c.durations[row]);
+        bytes += c.sizes[row];
+        damaged += (c.flags[row] & (Damaged | Unreadable)) != 0;
+    }
+    auto distinct = [&](const char* key) {
+        const FieldColumn* f = c.field(key);
+        return f ? f->values.size() : 0;
+    };
+    Json formats = Json::object();
+    for (const FacetValue& v : o.searcher->facet(o.rows, "format"))
+        formats[v.value] = v.count;
+    Json missing = Json::object();
+    for (const FacetValue& v : o.searcher->facet(
+             o.rows, "missing", 0, {"title", "artist", "album", "date", "genre", "isrc", "picture"}))
+        missing[v.value] = v.count;
+    print(Json{{"tracks", c.size()},
+               {"hours", std::round(seconds / 36) / 100},
+               {"bytes", bytes},
+               {"artists", distinct("artist")},
+               {"albums", distinct("album")},
+               {"damaged", damaged},
+               {"formats", formats},
+               {"missing", missing}});
+    return 0;
+}
+
+} // namespace moorfrost::cli
