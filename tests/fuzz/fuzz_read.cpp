@@ -9,7 +9,9 @@
 #include <string_view>
 
 #include "core/audio/essence.h"
+#include "core/audio/sound_parts.h"
 #include "core/guard/messages.h"
+#include "core/library/search/query.h"
 #include "core/naming/plan.h"
 #include "core/tags/picture.h"
 #include "core/tags/tag_io.h"
@@ -86,6 +88,14 @@ void messages(std::string_view bytes) {
         isSound((*edit)->recipe, 1000);
 }
 
+void query(std::string_view bytes) {
+    auto parsed = library::parseQuery(bytes);
+    if (parsed.error && (parsed.error->from > parsed.error->to || parsed.error->to > bytes.size()))
+        std::abort();
+    library::chipsOf(parsed.query);
+    library::withChosen(std::string(bytes), "genre", "Folk");
+}
+
 void encodings(std::string_view bytes) {
     std::string text(bytes);
     if (!text::isUtf8(text))
@@ -121,6 +131,8 @@ int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
                 naming::parsePlan(plan, {});
         } else if (what == "encodings") {
             encodings(bytes);
+        } else if (what == "query") {
+            query(bytes);
         } else if (what == "messages") {
             messages(bytes);
         } else {

@@ -22,6 +22,7 @@
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
+#include "app/widgets/controls.h"
 #include "core/files/io.h"
 #include "core/library/writing.h"
 #include "support/driver.h"
@@ -197,9 +198,14 @@ int main(int argc, char** argv) {
     shot(&w, "written");
     w.showWorkspace(MainWindow::Library);
     shot(&w, "library");
-    w.library()->searchBox()->setText("север");
+    w.library()->searchBox()->setText("year:1980-2019 missing:isrc,picture (genre:folk or artist:varnholt)");
     shot(&w, "library-search");
     w.library()->searchBox()->clear();
+    d.settle();
+    w.library()->groupChoice()->setCurrentIndex(1);
+    w.library()->sleevesButton()->click();
+    shot(&w, "library-sleeves");
+    w.library()->tracksButton()->click();
     w.showWorkspace(MainWindow::Journal);
     shot(&w, "journal");
     w.showWorkspace(MainWindow::Settings);

@@ -9,12 +9,14 @@
 #include <QJsonObject>
 #include <QMenu>
 #include <QSettings>
+#include <QSlider>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
 #include "app/bench/mend_text_dialog.h"
 #include "app/library/check_files_dialog.h"
+#include "app/library/sleeve_grid.h"
 #include "app/library/sort_header.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -28,6 +30,11 @@ namespace {
 
 const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
 
+/// Narrower than on the bench, where they are typed into: the panes at the sides take room.
+int widthOf(const std::string& key, int usual) {
+    return key == "title" ? 178 : key == "artist" ? 140 : key == "genre" ? 92 : usual;
+}
+
 /// The column of the library behind a column of the table.
 std::string sortColumn(const std::string& key) {
     return key == nameColumn ? library::fileNameColumn : key;
@@ -39,6 +46,7 @@ struct LibraryPage::Answer {
     std::vector<FileId> ids;
     std::vector<FacetCounts> facets;
     std::vector<SavedSearch> saved;
+    std::vector<library::LibrarySleeve> sleeves;
     qint64 nanoseconds = 0;
 };
 
@@ -65,7 +73,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     model_->setColumns(keys);
     for (int i = 0; i < model_->columnCount(); ++i) {
         const tags::FieldDef* def = tags::fieldByKey(keys[static_cast<size_t>(i)]);
-        view_->setColumnWidth(i, def ? def->columnWidth * 5 / 4 : 84);
+        view_->setColumnWidth(i, def ? widthOf(def->key, def->columnWidth) : 64);
     }
     remember(header_, "library/columns of table");
     for (const QString& s : QSettings().value("library/sorting", QStringList{"artist+"}).toStringList())
@@ -79,6 +87,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     stack_->setObjectName("panel");
     stack_->addWidget(view_);
     stack_->addWidget(empty_);
+    stack_->addWidget(gridPage());
     facets_ = new FacetPanel;
     details_ = new FileDetails(session_);
     layOut();
@@ -86,6 +95,8 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(&session_, &Session::libraryChanged, this, &LibraryPage::readColumns);
     connect(bar_, &SearchBar::changed, this, &LibraryPage::search);
     connect(bar_->box(), &QLineEdit::returnPressed, this, [this] {
+        if (showsSleeves())
+            return grid_->setFocus();
         view_->setFocus();
         if (model_->rowCount() > 0 && !view_->currentIndex().isValid())
             view_->setCurrentIndex(model_->index(0, 0));
@@ -113,22 +124,21 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(view_, &SheetView::playRequested, this, &LibraryPage::playRequested);
     connect(view_, &QTableView::doubleClicked, this,
             [this](const QModelIndex& i) { emit playRequested(model_->fileAt(i.row())); });
-    connect(view_, &SheetView::menuRequested, this, [this](const QPoint& at) {
-        QMenu menu(this);
-        if (view_->currentIndex().isValid())
-            menu.addAction(tr("Play\tSpace"),
-                           [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
-        menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
-        menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
-        menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
-        menu.exec(at);
+    connect(view_, &SheetView::menuRequested, this, &LibraryPage::showMenu);
+    connect(grid_, &SleeveGrid::menuRequested, this, &LibraryPage::showMenu);
+    connect(grid_, &SleeveGrid::chosenChanged, this, &LibraryPage::showDetails);
+    connect(grid_, &SleeveGrid::playRequested, this, &LibraryPage::playRequested);
+    connect(grid_, &SleeveGrid::opened, this, [this](const std::string& query) {
+        showAs(false);
+        bar_->setText(query);
+        view_->setFocus();
     });
     connect(save_, &QPushButton::clicked, this, &LibraryPage::askForName);
     connect(send_, &QPushButton::clicked, this, &LibraryPage::sendToBench);
     connect(check_, &QPushButton::clicked, this, &LibraryPage::checkFiles);
     connect(empty_->button(), &QPushButton::clicked, this, &LibraryPage::benchWanted);
     connect(details_, &FileDetails::mendTextWanted, this,
-            [this] { MendTextDialog(session_, view_->chosenFiles(), this).exec(); });
+            [this] { MendTextDialog(session_, chosenFiles(), this).exec(); });
     showSorting();
     if (session_.isLoaded())
         readColumns();
@@ -140,26 +150,43 @@ void LibraryPage::layOut() {
     head->addSpacing(4);
     head->addWidget(count_, 1);
     head->addStretch();
-    for (QPushButton* b : {save_, check_, send_})
+    head->addWidget(save_);
+    auto* views = new QHBoxLayout;
+    views->setSpacing(0);
+    tracks_ = button(tr("Tracks"), "left");
+    sleeves_ = button(tr("Sleeves"), "right");
+    for (QPushButton* b : {tracks_, sleeves_}) {
+        b->setCheckable(true);
+        views->addWidget(b);
+        connect(b, &QPushButton::clicked, this, [this, b] { showAs(b == sleeves_); });
+    }
+    sleeves_->setChecked(QSettings().value("library/sleeves", false).toBool());
+    tracks_->setChecked(!sleeves_->isChecked());
+    head->addLayout(views);
+    for (QPushButton* b : {check_, send_})
         head->addWidget(b);
     auto* narrow = new QWidget;
     narrow->setObjectName("panel");
-    auto* more = button(tr("Facets\u2026"), "link");
+    auto* more = button(tr("Facets\u2026"), "flat");
     more->setToolTip(tr("Choose what to narrow by"));
     connect(more, &QPushButton::clicked, this,
             [this, more] { facets_->chooseFacets(more->mapToGlobal(QPoint(0, more->height()))); });
     auto* side = new QVBoxLayout(narrow);
-    side->setContentsMargins(0, 4, 0, 4);
+    side->setContentsMargins(0, 4, 0, 6);
     side->setSpacing(0);
     side->addWidget(facets_, 1);
-    side->addWidget(more, 0, Qt::AlignLeft);
+    auto* foot = new QHBoxLayout;
+    foot->setContentsMargins(8, 0, 8, 0);
+    foot->addWidget(more);
+    foot->addStretch();
+    side->addLayout(foot);
     auto* splitter = new QSplitter;
     splitter->addWidget(narrow);
     splitter->addWidget(stack_);
     splitter->addWidget(details_);
     splitter->setStretchFactor(1, 1);
     splitter->setCollapsible(1, false);
-    splitter->setSizes({196, 744, 262});
+    splitter->setSizes({176, 764, 262});
     remember(splitter, "library/panes");
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -167,6 +194,66 @@ void LibraryPage::layOut() {
     layout->addWidget(bar("head", head, 46));
     layout->addWidget(bar_->understood());
     layout->addWidget(splitter, 1);
+}
+
+QWidget* LibraryPage::gridPage() {
+    grid_ = new SleeveGrid(session_);
+    group_ = new Choice;
+    group_->addItems({tr("Not grouped"), tr("By artist"), tr("By label"), tr("By decade")});
+    group_->setCurrentIndex(QSettings().value("library/group", 0).toInt());
+    group_->setAccessibleName(tr("Grouping of the sleeves"));
+    size_ = new QSlider(Qt::Horizontal);
+    size_->setRange(96, 260);
+    size_->setFixedWidth(120);
+    size_->setAccessibleName(tr("Size of the covers"));
+    size_->setValue(QSettings().value("library/cover size", 148).toInt());
+    grid_->setCoverSize(size_->value());
+    connect(size_, &QSlider::valueChanged, this, [this](int side) {
+        grid_->setCoverSize(side);
+        QSettings().setValue("library/cover size", side);
+    });
+    connect(group_, &QComboBox::currentIndexChanged, this, [this](int index) {
+        QSettings().setValue("library/group", index);
+        search();
+    });
+    auto* tools = new QHBoxLayout;
+    tools->addWidget(group_);
+    tools->addStretch();
+    tools->addWidget(label(tr("Size"), "quiet"));
+    tools->addWidget(size_);
+    auto* page = new QWidget;
+    auto* layout = new QVBoxLayout(page);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(bar("tools", tools, 40));
+    layout->addWidget(grid_, 1);
+    return page;
+}
+
+bool LibraryPage::showsSleeves() const {
+    return sleeves_->isChecked();
+}
+
+void LibraryPage::showAs(bool sleeves) {
+    sleeves_->setChecked(sleeves);
+    tracks_->setChecked(!sleeves);
+    QSettings().setValue("library/sleeves", sleeves);
+    search();
+}
+
+std::vector<FileId> LibraryPage::chosenFiles() const {
+    return showsSleeves() ? grid_->chosenFiles() : view_->chosenFiles();
+}
+
+void LibraryPage::showMenu(const QPoint& at) {
+    QMenu menu(this);
+    if (std::vector<FileId> chosen = chosenFiles(); !chosen.empty())
+        menu.addAction(tr("Play\tSpace"), [this, id = chosen.front()] { emit playRequested(id); });
+    menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
+    menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
+    if (!showsSleeves())
+        menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
+    menu.exec(at);
 }
 
 QString LibraryPage::told() const {
@@ -210,13 +297,16 @@ void LibraryPage::search() {
         most.push_back(facets_->mostOf(key));
     session_.jobs().start(
         tr("Searching"),
-        [searcher = searcher_, query = bar_->parsed().query, sorting = sorting_, answer,
-         most](std::stop_token stop, work::Progress&) {
+        [searcher = searcher_, query = bar_->parsed().query, sorting = sorting_, answer, most,
+         asSleeves = showsSleeves(), group = static_cast<library::SleeveGroup>(group_->currentIndex())](
+            std::stop_token stop, work::Progress&) {
             QElapsedTimer clock;
             clock.start();
             library::RowSet rows = searcher->find(query, stop);
             for (library::Row row : searcher->ordered(rows, sorting))
                 answer->ids.push_back(searcher->columns().ids[row]);
+            if (asSleeves)
+                answer->sleeves = library::sleevesOf(searcher->columns(), searcher->ordered(rows, {}), group);
             answer->nanoseconds = clock.nsecsElapsed();
             for (size_t i = 0; i < most.size() && !stop.stop_requested(); ++i) {
                 FacetCounts& facet = answer->facets[i];
@@ -244,7 +334,9 @@ void LibraryPage::take(Answer answer) {
     const bool same = answer.ids == model_->files();
     model_->setFiles(std::move(answer.ids));
     const bool none = searcher_->size() == 0;
-    stack_->setCurrentIndex(none ? 1 : 0);
+    stack_->setCurrentIndex(none ? 1 : showsSleeves() ? 2 : 0);
+    if (showsSleeves())
+        grid_->setSleeves(std::move(answer.sleeves), searcher_);
     details_->setVisible(!none);
     facets_->show(bar_->parsed().query, bar_->text(), answer.saved, answer.facets);
     count_->setText(none ? QString()
@@ -336,12 +428,12 @@ void LibraryPage::saveSearch(const QString& name) {
 }
 
 void LibraryPage::sendToBench() {
-    session_.sendToBench(view_->chosenFiles());
+    session_.sendToBench(chosenFiles());
     emit benchWanted();
 }
 
 void LibraryPage::checkFiles() {
-    std::vector<FileId> chosen = view_->chosenFiles();
+    std::vector<FileId> chosen = chosenFiles();
     bool some = chosen.size() > 1;
     if (!some)
         chosen = model_->files();
@@ -353,7 +445,7 @@ void LibraryPage::checkFiles() {
 }
 
 void LibraryPage::showDetails() {
-    std::vector<FileId> chosen = view_->chosenFiles();
+    std::vector<FileId> chosen = chosenFiles();
     details_->showFile(chosen.empty() ? nullptr : session_.file(chosen.front()),
                        std::max(0, static_cast<int>(chosen.size()) - 1));
 }

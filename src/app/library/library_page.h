@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The library: everything that was put away. Search as you type, questions, narrowing by facets, a table with
-// chosen columns, details.
+// chosen columns or a grid of sleeves, details.
 #pragma once
 
 #include <QLineEdit>
@@ -13,11 +13,14 @@
 #include "app/widgets/sheet.h"
 
 class QLabel;
+class QSlider;
 class QStackedWidget;
 namespace moorfrost::app {
 
+class Choice;
 class EmptyHint;
 class FileDetails;
+class SleeveGrid;
 class SortHeader;
 
 class LibraryPage : public QWidget {
@@ -27,6 +30,11 @@ public:
     SearchBar* searchBar() { return bar_; }
     QLineEdit* searchBox() { return bar_->box(); }
     SheetView* table() { return view_; }
+    SleeveGrid* grid() { return grid_; }
+    QPushButton* tracksButton() { return tracks_; }
+    QPushButton* sleevesButton() { return sleeves_; }
+    Choice* groupChoice() { return group_; }
+    bool showsSleeves() const;
     FacetPanel* facets() { return facets_; }
     FileDetails* details() { return details_; }
     QPushButton* saveButton() { return save_; }
@@ -44,6 +52,10 @@ signals:
 private:
     struct Answer;
     void layOut();
+    QWidget* gridPage();
+    void showAs(bool sleeves);
+    std::vector<FileId> chosenFiles() const;
+    void showMenu(const QPoint& at);
     void readColumns();
     void search();
     void take(Answer answer);
@@ -57,7 +69,10 @@ private:
     Session& session_;
     SearchBar* bar_;
     QLabel* count_;
-    QPushButton *save_, *check_, *send_;
+    QPushButton *save_, *check_, *send_, *tracks_, *sleeves_;
+    SleeveGrid* grid_;
+    Choice* group_;
+    QSlider* size_;
     SheetModel* model_;
     SheetView* view_;
     SortHeader* header_;

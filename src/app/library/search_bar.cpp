@@ -38,8 +38,11 @@ SearchBar::SearchBar(Session& session, QWidget* parent) : QWidget(parent), sessi
     understood_ = new QWidget;
     understood_->setObjectName("understood");
     understood_->setAttribute(Qt::WA_StyledBackground);
-    flow_ = new FlowLayout(understood_, 6);
-    flow_->setContentsMargins(14, 6, 14, 6);
+    chipArea_ = new QWidget;
+    flow_ = new FlowLayout(chipArea_, 6);
+    auto* around = new QVBoxLayout(understood_);
+    around->setContentsMargins(12, 5, 12, 5);
+    around->addWidget(chipArea_);
     trouble_ = quietButton("searchTrouble");
     trouble_->setIcon(theme::icon("attention"));
     understood_->hide();
@@ -102,7 +105,7 @@ void SearchBar::showUnderstood() {
         std::string part = text().substr(parsed_.error->from, parsed_.error->to - parsed_.error->from);
         trouble_->setText(QString("\u201C%1\u201D: %2").arg(qs(part), qs(parsed_.error->sentence)));
         trouble_->setToolTip(tr("Shows the place"));
-        trouble_->setParent(understood_);
+        trouble_->setParent(chipArea_);
         flow_->addWidget(trouble_);
         trouble_->show();
     }
@@ -120,7 +123,7 @@ void SearchBar::showUnderstood() {
             setText(text::trim(rest));
             box_->setFocus();
         });
-        b->setParent(understood_);
+        b->setParent(chipArea_);
         flow_->addWidget(b);
         b->show();
         chips_.push_back(b);

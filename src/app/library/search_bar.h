@@ -46,7 +46,7 @@ private:
 
     Session& session_;
     QLineEdit* box_;
-    QWidget* understood_;
+    QWidget *understood_, *chipArea_;
     QToolButton* trouble_;
     FlowLayout* flow_;
     std::vector<QToolButton*> chips_;

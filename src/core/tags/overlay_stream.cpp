@@ -50,11 +50,13 @@ size_t OverlayStream::read(uint64_t offset, char* into, size_t n) const {
 }
 
 TagLib::ByteVector OverlayStream::readBlock(unsigned long length) {
-    if (position_ < 0 || static_cast<uint64_t>(position_) >= size_)
-        return {};
-    size_t n = static_cast<size_t>(std::min<uint64_t>(length, size_ - static_cast<uint64_t>(position_)));
-    asked_ += n;
-    if (isExhausted())
+    const bool inside = position_ >= 0 && static_cast<uint64_t>(position_) < size_;
+    size_t n = inside
+                   ? static_cast<size_t>(std::min<uint64_t>(length, size_ - static_cast<uint64_t>(position_)))
+                   : 0;
+    // Asking costs something, too: a parser may be led to ask for nothing millions of times.
+    asked_ += std::max<uint64_t>(n, 1024);
+    if (!inside || isExhausted())
         return {};
     TagLib::ByteVector out(static_cast<unsigned int>(n), 0);
     size_t got = read(static_cast<uint64_t>(position_), out.data(), n);

@@ -1,0 +1,269 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/library/sleeve_grid.h"
+
+#include <QAbstractListModel>
+#include <QContextMenuEvent>
+#include <QKeyEvent>
+#include <QPainter>
+#include <QStyledItemDelegate>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/covers.h"
+#include "app/widgets/paint.h"
+
+namespace moorfrost::app {
+
+/// Headings and sleeves in one list.
+class SleeveGridModel : public QAbstractListModel {
+public:
+    SleeveGridModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {}
+
+    struct Entry {
+        int sleeve = -1; // -1: a heading, of the sleeve behind it
+        int heading = 0;
+    };
+    void set(std::vector<library::LibrarySleeve> sleeves, std::shared_ptr<const library::Searcher> searcher) {
+        beginResetModel();
+        sleeves_ = std::move(sleeves);
+        searcher_ = std::move(searcher);
+        tallies_.clear();
+        entries_.clear();
+        bool grouped =
+            std::any_of(sleeves_.begin(), sleeves_.end(), [](const auto& s) { return !s.group.empty(); });
+        for (size_t i = 0; i < sleeves_.size(); ++i) {
+            if (grouped && (i == 0 || sleeves_[i].group != sleeves_[i - 1].group))
+                entries_.push_back({-1, static_cast<int>(i)});
+            entries_.push_back({static_cast<int>(i), 0});
+        }
+        endResetModel();
+    }
+    const library::LibrarySleeve* sleeveAt(const QModelIndex& index) const {
+        if (!index.isValid() || entries_[static_cast<size_t>(index.row())].sleeve < 0)
+            return nullptr;
+        return &sleeves_[static_cast<size_t>(entries_[static_cast<size_t>(index.row())].sleeve)];
+    }
+    QString headingAt(const QModelIndex& index) const {
+        const Entry& e = entries_[static_cast<size_t>(index.row())];
+        if (e.sleeve >= 0)
+            return {};
+        const std::string& group = sleeves_[static_cast<size_t>(e.heading)].group;
+        if (group.empty())
+            return SleeveGrid::tr("Not told");
+        return group.size() == 4 && text::isDigits(group) ? SleeveGrid::tr("%1s").arg(qs(group)) : qs(group);
+    }
+    QString titleOf(const library::LibrarySleeve& s) const {
+        if (!s.album.empty())
+            return qs(s.album);
+        return shownName(searcher_->columns().pathOf(s.rows.front()).parent_path());
+    }
+    QString subtitleOf(const library::LibrarySleeve& s) const {
+        QStringList parts{s.artist.empty() ? SleeveGrid::tr("Several artists") : qs(s.artist)};
+        if (s.year > 0)
+            parts << QString::number(s.year);
+        return parts.join(" \u00B7 ");
+    }
+    std::vector<FileId> filesOf(const library::LibrarySleeve& s) const {
+        std::vector<FileId> out;
+        for (library::Row r : s.rows)
+            out.push_back(searcher_->columns().ids[r]);
+        return out;
+    }
+    /// Worked out when it is first seen.
+    const std::vector<matching::ReadinessPart>& tallyOf(const QModelIndex& index) const {
+        auto [it, fresh] = tallies_.try_emplace(index.row());
+        if (const library::LibrarySleeve* s = sleeveAt(index); fresh && s) {
+            std::vector<matching::ReadinessInput> inputs;
+            for (FileId id : filesOf(*s))
+                if (FilePtr f = session_.file(id))
+                    inputs.push_back({f->tags.fields, !f->tags.pictures.empty()});
+            it->second = matching::readinessOf(inputs);
+        }
+        return it->second;
+    }
+    FilePtr coverFile(const library::LibrarySleeve& s) const {
+        for (library::Row r : s.rows)
+            if (searcher_->columns().flags[r] & library::HasPicture)
+                return session_.file(searcher_->columns().ids[r]);
+        return nullptr;
+    }
+    const std::vector<library::LibrarySleeve>& sleeves() const { return sleeves_; }
+    const library::Columns& columns() const { return searcher_->columns(); }
+
+    int rowCount(const QModelIndex& = {}) const override { return static_cast<int>(entries_.size()); }
+    Qt::ItemFlags flags(const QModelIndex& index) const override {
+        return sleeveAt(index) ? Qt::ItemIsEnabled | Qt::ItemIsSelectable : Qt::ItemIsEnabled;
+    }
+    QVariant data(const QModelIndex& index, int role) const override {
+        const library::LibrarySleeve* s = sleeveAt(index);
+        if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole)
+            return s ? titleOf(*s) + ", " + subtitleOf(*s) : headingAt(index);
+        if (role == Qt::ToolTipRole && s)
+            return titleOf(*s) + "\n" + subtitleOf(*s) + "\n" +
+                   SleeveGrid::tr("%n track(s)", "", static_cast<int>(s->rows.size())) + "\n\n" +
+                   paint::tallyText(tallyOf(index));
+        return {};
+    }
+
+private:
+    Session& session_;
+    std::vector<library::LibrarySleeve> sleeves_;
+    std::shared_ptr<const library::Searcher> searcher_;
+    std::vector<Entry> entries_;
+    mutable std::map<int, std::vector<matching::ReadinessPart>> tallies_;
+};
+
+namespace {
+
+class GridDelegate : public QStyledItemDelegate {
+public:
+    GridDelegate(SleeveGrid* grid, const SleeveGridModel* model)
+        : QStyledItemDelegate(grid), grid_(grid), model_(model) {}
+
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const override {
+        if (!model_->sleeveAt(index))
+            return {grid_->viewport()->width() - 24, 34};
+        return {grid_->coverSize() + 16, grid_->coverSize() + 70};
+    }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const auto& c = theme::colours();
+        const library::LibrarySleeve* s = model_->sleeveAt(index);
+        QRect r = option.rect;
+        p->save();
+        if (!s) {
+            p->setFont(theme::uiFont(11, QFont::DemiBold));
+            p->setPen(c.second);
+            p->drawText(r.adjusted(8, 0, 0, -7), Qt::AlignLeft | Qt::AlignBottom, model_->headingAt(index));
+            p->fillRect(QRect(r.left() + 8, r.bottom() - 2, r.width() - 8, 1), c.faint);
+            p->restore();
+            return;
+        }
+        if (option.state & QStyle::State_Selected)
+            p->fillRect(r, c.fjordBack);
+        if (option.state & QStyle::State_HasFocus) {
+            p->setPen(QPen(c.fjord, 1));
+            p->drawRect(r.adjusted(0, 0, -1, -1));
+        }
+        const int side = grid_->coverSize();
+        QRect cover(r.left() + 8, r.top() + 8, side, side);
+        QPixmap picture;
+        if (FilePtr f = model_->coverFile(*s))
+            picture = Covers::instance().cover(*f, side);
+        if (picture.isNull())
+            paint::blankCover(*p, cover, "sleeve");
+        else
+            p->drawPixmap(cover, picture);
+        auto line = [&](int y, const QString& text) {
+            p->drawText(QRect(cover.left(), cover.bottom() + y, side, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                        p->fontMetrics().elidedText(text, Qt::ElideRight, side));
+        };
+        p->setFont(theme::uiFont(13, QFont::DemiBold));
+        p->setPen(c.ink);
+        line(6, model_->titleOf(*s));
+        p->setFont(theme::uiFont(12));
+        p->setPen(c.second);
+        line(24, model_->subtitleOf(*s));
+        paint::tally(*p, {cover.left(), cover.bottom() + 47}, model_->tallyOf(index));
+        p->restore();
+    }
+
+private:
+    SleeveGrid* grid_;
+    const SleeveGridModel* model_;
+};
+
+} // namespace
+
+SleeveGrid::SleeveGrid(Session& session, QWidget* parent)
+    : QListView(parent), session_(session), model_(new SleeveGridModel(session, this)) {
+    setAccessibleName(tr("Sleeves"));
+    setModel(model_);
+    setItemDelegate(new GridDelegate(this, model_));
+    setViewMode(QListView::IconMode);
+    setFlow(QListView::LeftToRight);
+    setWrapping(true);
+    setResizeMode(QListView::Adjust);
+    setMovement(QListView::Static);
+    setSpacing(4);
+    setSelectionMode(QAbstractItemView::ExtendedSelection);
+    setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    connect(&Covers::instance(), &Covers::ready, viewport(), qOverload<>(&QWidget::update));
+    connect(this, &QListView::doubleClicked, this, &SleeveGrid::open);
+}
+
+void SleeveGrid::setSleeves(std::vector<library::LibrarySleeve> sleeves,
+                            std::shared_ptr<const library::Searcher> searcher) {
+    model_->set(std::move(sleeves), std::move(searcher));
+    for (int row = 0; row < model_->rowCount(); ++row)
+        if (QModelIndex index = model_->index(row); model_->sleeveAt(index)) {
+            setCurrentIndex(index);
+            break;
+        }
+    emit chosenChanged();
+}
+
+const std::vector<library::LibrarySleeve>& SleeveGrid::sleeves() const {
+    return model_->sleeves();
+}
+
+void SleeveGrid::setCoverSize(int side) {
+    side_ = side;
+    scheduleDelayedItemsLayout();
+    viewport()->update();
+}
+
+std::vector<FileId> SleeveGrid::chosenFiles() const {
+    std::vector<FileId> out;
+    QModelIndexList list = selectionModel()->selectedIndexes();
+    if (list.isEmpty() && currentIndex().isValid())
+        list << currentIndex();
+    std::sort(list.begin(), list.end());
+    for (const QModelIndex& index : list)
+        if (const library::LibrarySleeve* s = model_->sleeveAt(index)) {
+            std::vector<FileId> files = model_->filesOf(*s);
+            out.insert(out.end(), files.begin(), files.end());
+        }
+    return out;
+}
+
+void SleeveGrid::open(const QModelIndex& index) {
+    const library::LibrarySleeve* s = model_->sleeveAt(index);
+    if (!s)
+        return;
+    const library::Columns& c = model_->columns();
+    std::string query;
+    if (s->album.empty())
+        query = library::withChosen("", "folder", c.text(s->rows.front(), library::folderColumn));
+    else
+        query = library::withChosen("", "album", s->album);
+    if (std::string artist = c.text(s->rows.front(), "album_artist"); !artist.empty() && !s->album.empty())
+        query = library::withChosen(query, "album_artist", artist);
+    emit opened(query);
+}
+
+void SleeveGrid::keyPressEvent(QKeyEvent* event) {
+    const library::LibrarySleeve* s = model_->sleeveAt(currentIndex());
+    if (event->key() == Qt::Key_Space && s)
+        emit playRequested(model_->filesOf(*s).front());
+    else if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter)
+        open(currentIndex());
+    else
+        QListView::keyPressEvent(event);
+}
+
+void SleeveGrid::contextMenuEvent(QContextMenuEvent* event) {
+    emit menuRequested(event->globalPos());
+}
+
+void SleeveGrid::selectionChanged(const QItemSelection& a, const QItemSelection& b) {
+    QListView::selectionChanged(a, b);
+    emit chosenChanged();
+}
+
+void SleeveGrid::resizeEvent(QResizeEvent* event) {
+    QListView::resizeEvent(event);
+    scheduleDelayedItemsLayout(); // headings are as wide as the view
+}
+
+} // namespace moorfrost::app

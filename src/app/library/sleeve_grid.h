@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The result as covers: title, who, year and tally of every sleeve, under headings where they are grouped.
+#pragma once
+
+#include <QListView>
+
+#include "app/shell/session.h"
+#include "core/library/search/sleeves.h"
+
+namespace moorfrost::app {
+
+class SleeveGridModel;
+
+class SleeveGrid : public QListView {
+    Q_OBJECT
+public:
+    explicit SleeveGrid(Session& session, QWidget* parent = nullptr);
+
+    void setSleeves(std::vector<library::LibrarySleeve> sleeves,
+                    std::shared_ptr<const library::Searcher> searcher);
+    const std::vector<library::LibrarySleeve>& sleeves() const;
+    /// Side of a cover, in pixels.
+    void setCoverSize(int side);
+    int coverSize() const { return side_; }
+    /// Of the selected sleeves; of the current one if none is.
+    std::vector<FileId> chosenFiles() const;
+
+signals:
+    void chosenChanged();
+    void playRequested(moorfrost::app::FileId id);
+    /// To see its tracks: a query that finds them.
+    void opened(const std::string& query);
+    void menuRequested(const QPoint& global);
+
+protected:
+    void keyPressEvent(QKeyEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
+    void selectionChanged(const QItemSelection& a, const QItemSelection& b) override;
+    void resizeEvent(QResizeEvent* event) override;
+
+private:
+    void open(const QModelIndex& index);
+    Session& session_;
+    SleeveGridModel* model_;
+    int side_ = 148;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The rows of a result as sleeves: what was published together. An album and its album artist make one; where
+// no album artist is told, the folder parts albums of the same name; without an album, a folder is one.
+#pragma once
+
+#include "core/library/search/searcher.h"
+
+namespace moorfrost::library {
+
+struct LibrarySleeve {
+    std::string album;  // "" where the tracks have none
+    std::string artist; // "" where they differ
+    int year = 0;       // 0: not told
+    std::string group;  // by what it was asked for: an artist, a label, "1970"; "" for none
+    std::vector<Row> rows;
+};
+
+enum class SleeveGroup { None, Artist, Label, Decade };
+
+/// In the order of their groups, within a group by artist, year and album. `rows` in the order in which
+/// tracks stand in a sleeve.
+std::vector<LibrarySleeve> sleevesOf(const Columns& columns, const std::vector<Row>& rows, SleeveGroup group);
+
+} // namespace moorfrost::library

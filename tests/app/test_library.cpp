@@ -1,0 +1,314 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The library as a person uses it: questions, chips, what is wrong, suggestions, facets, saved searches,
+// sorting by several columns, sleeves, and back to the bench.
+#include <QtTest>
+
+#include <QCompleter>
+#include <QHeaderView>
+#include <QToolButton>
+
+#include "app/library/library_page.h"
+#include "app/library/sleeve_grid.h"
+#include "app/shell/main_window.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/file_details.h"
+#include "core/library/search/library_columns.h"
+#include "core/tags/tag_io.h"
+#include "support/driver.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+class TestLibrary : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<Driver> d_;
+
+    LibraryPage* page() { return d_->window().library(); }
+    void type(const char* text) {
+        page()->searchBox()->setText(QString::fromUtf8(text));
+        d_->settle();
+    }
+    QStringList column(int n) {
+        QStringList out;
+        QAbstractItemModel* m = page()->table()->model();
+        for (int r = 0; r < m->rowCount(); ++r)
+            out << m->index(r, n).data().toString();
+        return out;
+    }
+    QStringList titles() { return column(0); }
+    QTreeWidgetItem* facet(const QString& name, const QString& value) {
+        for (int i = 0; i < page()->facets()->topLevelItemCount(); ++i) {
+            QTreeWidgetItem* top = page()->facets()->topLevelItem(i);
+            for (int k = 0; top->text(0) == name && k < top->childCount(); ++k)
+                if (top->child(k)->text(0) == value)
+                    return top->child(k);
+        }
+        return nullptr;
+    }
+    qulonglong countOf(const QString& name, const QString& value) {
+        QTreeWidgetItem* item = facet(name, value);
+        return item ? item->data(0, Qt::UserRole + 4).toULongLong() : 0;
+    }
+    void click(const QString& name, const QString& value) {
+        QTreeWidgetItem* item = facet(name, value);
+        QVERIFY2(item, qPrintable(value));
+        QRect r = page()->facets()->visualItemRect(item);
+        page()->facets()->scrollToItem(item);
+        r = page()->facets()->visualItemRect(item);
+        QTest::mouseClick(page()->facets()->viewport(), Qt::LeftButton, {}, r.center());
+        d_->settle();
+    }
+
+private slots:
+    void initTestCase() { Driver::prepareApplication("light"); }
+
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        QSettings().clear();
+        auto store = std::move(*library::Store::open(*box_ / "library.db"));
+        std::filesystem::create_directories(*box_ / "archive");
+        int64_t shelf = store->addShelf("Archive", *box_ / "archive");
+        struct Song {
+            const char *title, *artist, *album, *date, *genre, *isrc;
+        };
+        const Song songs[] = {
+            {"Night Post", "The Hollow Ferry", "Night Post EP", "1998", "Folk", "ZZGRW9800001"},
+            {"Ferryman's Reel", "The Hollow Ferry", "Night Post EP", "1998", "Folk", nullptr},
+            {"Tide Table", "Isla Varnholt", "Salt Road", "2019", "Chamber", "ZZFSR1900001"},
+            {"Gorse", "Isla Varnholt", "Salt Road", "2019", "Chamber", nullptr},
+            {"Северный ветер", "Хор Маяка", "Северный ветер", "1974", "Choral", nullptr},
+            {"Whin Moor", "Odran Fell Quartet", "Live at Tarnholm Hall", "1986", "Jazz", nullptr},
+        };
+        int n = 0;
+        for (const Song& s : songs) {
+            Path file = test::makeSound(*box_ / "archive", "f" + std::to_string(++n) + ".flac");
+            tags::Fields fields = {{"title", {s.title}}, {"artist", {s.artist}},
+                                   {"album", {s.album}}, {"date", {s.date}},
+                                   {"genre", {s.genre}}, {"album_artist", {s.artist}}};
+            if (s.isrc)
+                fields["isrc"] = {s.isrc};
+            test::tag(file, fields);
+            auto read = tags::readTags(file);
+            auto source = *FileSource::open(file);
+            store->saveFile({file, {source->size(), source->modifiedNs()}, *read, {}}, shelf);
+        }
+        store.reset();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        d_->window().showWorkspace(MainWindow::Library);
+        d_->settle();
+    }
+    void cleanup() { d_.reset(); }
+
+    void questionsNarrow() {
+        QCOMPARE(titles().size(), 6);
+        type("year:1970-1989");
+        QCOMPARE(titles(), (QStringList{"Whin Moor", "Северный ветер"}));
+        type("artist:varnholt missing:isrc");
+        QCOMPARE(titles(), QStringList{"Gorse"});
+        type("genre:folk or genre:jazz");
+        QCOMPARE(titles().size(), 3);
+        QVERIFY(page()->told().startsWith("3 of 6 tracks"));
+        type("ветер");
+        QCOMPARE(titles(), QStringList{"Северный ветер"});
+    }
+
+    void chipsTakeQuestionsOut() {
+        type("ferry genre:folk missing:isrc");
+        QCOMPARE(titles(), QStringList{"Ferryman's Reel"});
+        QCOMPARE(page()->searchBar()->chips().size(), size_t{2});
+        QCOMPARE(page()->searchBar()->chips()[1]->text(), QString("no ISRC"));
+        QVERIFY(page()->searchBar()->understood()->isVisibleTo(page()));
+        QTest::mouseClick(page()->searchBar()->chips()[1], Qt::LeftButton);
+        d_->settle();
+        QCOMPARE(page()->searchBox()->text(), QString("ferry genre:folk"));
+        QCOMPARE(titles().size(), 2);
+        type("ferry");
+        QVERIFY(!page()->searchBar()->understood()->isVisibleTo(page()));
+    }
+
+    void whatIsWrongIsPointedAt() {
+        type("ferry year:soon");
+        QVERIFY(page()->searchBar()->trouble().contains("a number"));
+        QCOMPARE(titles().size(), 2); // the rest of the question holds
+        QVERIFY(!page()->saveButton()->isEnabled());
+        auto* trouble = page()->findChild<QToolButton*>("searchTrouble");
+        QVERIFY(trouble && trouble->isVisibleTo(page()));
+        QTest::mouseClick(trouble, Qt::LeftButton);
+        QCOMPARE(page()->searchBox()->selectedText(), QString("soon"));
+        type("ferry");
+        QVERIFY(page()->searchBar()->trouble().isEmpty());
+    }
+
+    void suggestionsCompleteFieldsAndValues() {
+        page()->searchBox()->setFocus();
+        QTest::keyClicks(page()->searchBox(), "genr");
+        d_->settle();
+        QCOMPARE(page()->searchBar()->suggestions(), QStringList{"Genre"});
+        auto* completer = page()->searchBar()->findChild<QCompleter*>();
+        emit completer->activated(completer->completionModel()->index(0, 0));
+        d_->settle();
+        QCOMPARE(page()->searchBox()->text(), QString("genre:"));
+        QCOMPARE(page()->searchBar()->suggestions(), (QStringList{"Chamber", "Folk", "Choral", "Jazz"}));
+        QTest::keyClicks(page()->searchBox(), "ch");
+        d_->settle();
+        QCOMPARE(page()->searchBar()->suggestions(), (QStringList{"Chamber", "Choral"}));
+        emit completer->activated(completer->completionModel()->index(1, 0));
+        d_->settle();
+        QCOMPARE(page()->searchBox()->text(), QString("genre:=\"Choral\" "));
+        QCOMPARE(titles(), QStringList{"Северный ветер"});
+        completer->popup()->hide();
+    }
+
+    void facetsCountAndNarrow() {
+        QCOMPARE(countOf("Genre", "Folk"), 2ull);
+        QCOMPARE(countOf("Decade", "1990s"), 2ull);
+        QCOMPARE(countOf("Missing", "ISRC"), 4ull);
+        click("Genre", "Folk");
+        QCOMPARE(page()->searchBox()->text(), QString("genre:=\"Folk\""));
+        QCOMPARE(titles().size(), 2);
+        QCOMPARE(countOf("Genre", "Jazz"), 1ull); // still to be chosen beside it
+        QCOMPARE(countOf("Decade", "1980s"), 0ull);
+        QCOMPARE(countOf("Missing", "ISRC"), 1ull);
+        click("Genre", "Jazz");
+        QCOMPARE(titles().size(), 3);
+        click("Missing", "ISRC");
+        QCOMPARE(titles(), (QStringList{"Whin Moor", "Ferryman's Reel"}));
+        click("Genre", "Folk");
+        QCOMPARE(titles(), QStringList{"Whin Moor"});
+        click("Genre", "Jazz");
+        click("Missing", "ISRC");
+        QVERIFY(page()->searchBox()->text().isEmpty());
+        QCOMPARE(titles().size(), 6);
+        // By keyboard.
+        page()->facets()->setFocus();
+        page()->facets()->setCurrentItem(facet("Genre", "Choral"));
+        QTest::keyClick(page()->facets(), Qt::Key_Space);
+        d_->settle();
+        QCOMPARE(titles(), QStringList{"Северный ветер"});
+        QCOMPARE(page()->facets()->currentItem()->text(0), QString("Choral"));
+    }
+
+    void savedSearchesStayUpToDate() {
+        type("missing:isrc");
+        page()->saveSearch("To be coded");
+        d_->settle();
+        QCOMPARE(countOf("Saved searches", "To be coded"), 4ull);
+        type("");
+        click("Saved searches", "To be coded");
+        QCOMPARE(page()->searchBox()->text(), QString("missing:isrc"));
+        // A file of the library is changed and written: the list and its count follow.
+        FileId id = 0;
+        for (const FilePtr& f : d_->session().libraryFiles())
+            if (tags::firstValue(f->tags.fields, "title") == "Gorse")
+                id = f->id;
+        d_->session().drafts().propose("Edit", {{id, "isrc", {"ZZFSR1900002"}}}, "typed");
+        d_->session().write();
+        d_->settle();
+        d_->settle();
+        QCOMPARE(countOf("Saved searches", "To be coded"), 3ull);
+        QVERIFY(!titles().contains("Gorse"));
+        // It outlives a restart.
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        d_->window().showWorkspace(MainWindow::Library);
+        d_->settle();
+        QCOMPARE(countOf("Saved searches", "To be coded"), 3ull);
+        emit page()->facets()->searchForgotten("To be coded");
+        d_->settle();
+        QVERIFY(!facet("Saved searches", "To be coded"));
+    }
+
+    void sortedBySeveralColumns() {
+        QHeaderView* h = page()->table()->horizontalHeader();
+        auto click = [&](const char* label, Qt::KeyboardModifiers keys = {}) {
+            for (int i = 0; i < h->count(); ++i)
+                if (h->model()->headerData(i, Qt::Horizontal).toString() == label) {
+                    // The application's own keys are asked for, so that they are pressed for real.
+                    QTest::mouseClick(h->viewport(), Qt::LeftButton, keys,
+                                      QPoint(h->sectionViewportPosition(i) + 12, 12));
+                    d_->settle();
+                    return;
+                }
+            QFAIL(label);
+        };
+        click("Genre");
+        QCOMPARE(column(4), (QStringList{"Chamber", "Chamber", "Choral", "Folk", "Folk", "Jazz"}));
+        click("Title", Qt::ShiftModifier);
+        QCOMPARE(titles(), (QStringList{"Gorse", "Tide Table", "Северный ветер", "Ferryman's Reel",
+                                        "Night Post", "Whin Moor"}));
+        click("Title", Qt::ShiftModifier);
+        QCOMPARE(titles(), (QStringList{"Tide Table", "Gorse", "Северный ветер", "Night Post",
+                                        "Ferryman's Reel", "Whin Moor"}));
+        click("Date");
+        QCOMPARE(column(3).front(), QString("1974"));
+        click("Date");
+        QCOMPARE(column(3).front(), QString("2019"));
+        // What is selected stays so.
+        page()->table()->selectRow(2);
+        QString chosen = titles()[2];
+        click("Title");
+        QCOMPARE(page()->table()->chosenFiles().size(), size_t{1});
+        QCOMPARE(page()->table()->currentIndex().siblingAtColumn(0).data().toString(), chosen);
+    }
+
+    void sleeves() {
+        QTest::mouseClick(page()->sleevesButton(), Qt::LeftButton);
+        d_->settle();
+        SleeveGrid* grid = page()->grid();
+        QVERIFY(grid->isVisibleTo(page()));
+        QCOMPARE(grid->sleeves().size(), size_t{4});
+        QCOMPARE(grid->sleeves()[0].album, std::string("Salt Road"));
+        QCOMPARE(grid->chosenFiles().size(), size_t{2});
+        QVERIFY(page()->details()->isVisibleTo(page()));
+        page()->groupChoice()->setCurrentIndex(3);
+        d_->settle();
+        QCOMPARE(grid->sleeves()[0].group, std::string("1970"));
+        QCOMPARE(grid->model()->rowCount(), 8); // each with its heading
+        QCOMPARE(grid->model()->index(0, 0).data().toString(), QString("1970s"));
+        type("genre:folk");
+        QCOMPARE(grid->sleeves().size(), size_t{1});
+        grid->setFocus();
+        QTest::keyClick(grid, Qt::Key_Return);
+        d_->settle();
+        QVERIFY(!page()->showsSleeves());
+        QCOMPARE(titles().size(), 2);
+        QVERIFY(page()->searchBox()->text().contains("Night Post EP"));
+        page()->groupChoice()->setCurrentIndex(0);
+    }
+
+    void toTheBenchAndBack() {
+        QTest::mouseClick(page()->sleevesButton(), Qt::LeftButton);
+        d_->settle();
+        page()->sendToBench();
+        d_->settle();
+        QCOMPARE(d_->window().workspace(), MainWindow::Bench);
+        QCOMPARE(d_->session().batchFiles().size(), size_t{2});
+    }
+
+    void theSnapshotIsUsedAndKeptTrue() {
+        Path snapshot = library::snapshotOf(*box_ / "library.db");
+        QVERIFY(std::filesystem::exists(snapshot));
+        auto store = std::move(*library::Store::open(*box_ / "library.db"));
+        auto written = std::filesystem::last_write_time(snapshot);
+        QCOMPARE(library::columnsOf(*store)->size(), library::Row{6});
+        QVERIFY(std::filesystem::last_write_time(snapshot) == written); // only mapped
+        store->forgetFile(store->allFiles().front().id);
+        QCOMPARE(library::columnsOf(*store)->size(), library::Row{5});
+        // Damaged: made anew.
+        test::writeBytes(snapshot, "nonsense");
+        QCOMPARE(library::columnsOf(*store)->size(), library::Row{5});
+        QVERIFY(std::filesystem::file_size(snapshot) > 1000);
+        // A shelf that is given up takes its files out of the library.
+        store->removeShelf(store->shelves().front().id);
+        QCOMPARE(library::columnsOf(*store)->size(), library::Row{0});
+    }
+};
+
+QTEST_MAIN(TestLibrary)
+#include "test_library.moc"
