@@ -146,6 +146,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
 
 void LibraryPage::layOut() {
     auto* head = new QHBoxLayout;
+    bar_->setMinimumWidth(220);
     head->addWidget(bar_, 3);
     head->addSpacing(4);
     head->addWidget(count_, 1);
@@ -337,7 +338,7 @@ void LibraryPage::take(Answer answer) {
     stack_->setCurrentIndex(none ? 1 : showsSleeves() ? 2 : 0);
     if (showsSleeves())
         grid_->setSleeves(std::move(answer.sleeves), searcher_);
-    details_->setVisible(!none);
+    makeRoom();
     facets_->show(bar_->parsed().query, bar_->text(), answer.saved, answer.facets);
     count_->setText(none ? QString()
                     : bar_->parsed().query.isEmpty()
@@ -366,6 +367,17 @@ void LibraryPage::take(Answer answer) {
     check_->setEnabled(hits > 0);
     showDetails();
     searched_ = true;
+}
+
+void LibraryPage::makeRoom() {
+    const bool narrow = width() < 920; // the table and the question come first
+    details_->setVisible(!narrow && searcher_ && searcher_->size() > 0);
+    check_->setVisible(!narrow); // it is in the menu, too
+}
+
+void LibraryPage::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    makeRoom();
 }
 
 void LibraryPage::sortBy(int section, bool within) {

@@ -49,6 +49,9 @@ signals:
     void playRequested(moorfrost::app::FileId id);
     void benchWanted();
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     struct Answer;
     void layOut();
@@ -60,6 +63,7 @@ private:
     void search();
     void take(Answer answer);
     void showDetails();
+    void makeRoom();
     void sortBy(int section, bool within);
     void showSorting();
     void askForName();

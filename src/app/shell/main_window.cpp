@@ -258,6 +258,22 @@ void MainWindow::makeActions() {
         library_->searchBox()->setFocus();
         library_->searchBox()->selectAll();
     });
+    add(tr("Save this search\u2026"), QKeySequence("Ctrl+Shift+S"), [this] {
+        if (workspace() == Library && library_->saveButton()->isEnabled())
+            library_->saveButton()->click();
+    });
+    add(tr("Show tracks"), QKeySequence("Ctrl+Shift+T"), [this] {
+        showWorkspace(Library);
+        library_->tracksButton()->click();
+    });
+    add(tr("Show sleeves"), QKeySequence("Ctrl+Shift+V"), [this] {
+        showWorkspace(Library);
+        library_->sleevesButton()->click();
+    });
+    add(tr("Choose facets\u2026"), {}, [this] {
+        showWorkspace(Library);
+        library_->facets()->chooseFacets(library_->facets()->mapToGlobal(QPoint(12, 12)));
+    });
     add(tr("Send to bench"), QKeySequence("Ctrl+B"), [this] {
         if (workspace() == Library)
             library_->sendToBench();
@@ -350,9 +366,17 @@ void MainWindow::explainScreen() {
                   "the Journal.");
         break;
     case Library:
-        text = tr("Everything that was put away. Type to search all text; Enter goes to the table, Space "
-                  "plays, Ctrl+B sends to the bench. "
-                  "Click a column to sort by it; right-click the columns to choose them.");
+        text = tr(
+            "Everything that was put away. Words are found anywhere in the text. A question asks one field: "
+            "artist:varnholt, year:1970-1989, length:<60, missing:isrc, genre:folk,choral, "
+            "added:>2026-01-01; "
+            "\"quotes\" keep words together, \"not\" and \"or\" join questions, brackets group them. A click "
+            "on a "
+            "value on the left asks for it. Enter goes to the tracks, Space plays, Ctrl+B sends to the "
+            "bench. "
+            "Click a column to sort by it, with Shift within what is sorted; right-click the columns to "
+            "choose "
+            "them.");
         break;
     case Journal:
         text = tr("Every write is a line here, newest first. Choose one to see each file before and after. A "
