@@ -10,8 +10,10 @@
 #include <functional>
 
 #include <fmt/format.h>
+#include <sqlite3.h>
 
 #include "core/library/search/searcher.h"
+#include "core/text/text.h"
 #include "support/invented.h"
 
 using namespace moorfrost;
@@ -32,6 +34,69 @@ struct Times {
         return fmt::format("p50 {:7.2f}   p95 {:7.2f}   most {:7.2f} ms", all[all.size() / 2],
                            all[all.size() * 95 / 100], all.back());
     }
+};
+
+/// The same texts in SQLite: a table for LIKE, and FTS5 with prefixes. Counts, and the first 100 by artist.
+class Beside {
+public:
+    explicit Beside(const Path& file) {
+        std::filesystem::remove(file);
+        sqlite3_open(file.c_str(), &db_);
+        run("PRAGMA journal_mode=OFF; PRAGMA synchronous=OFF;"
+            "CREATE TABLE track (id INTEGER PRIMARY KEY, artist TEXT, text TEXT);"
+            "CREATE VIRTUAL TABLE words USING fts5 (text, content='', tokenize='unicode61 remove_diacritics "
+            "2', "
+            "prefix='1 2 3'); BEGIN");
+        sqlite3_prepare_v2(db_, "INSERT INTO track VALUES (?,?,?)", -1, &track_, nullptr);
+        sqlite3_prepare_v2(db_, "INSERT INTO words (rowid, text) VALUES (?,?)", -1, &words_, nullptr);
+    }
+    ~Beside() { sqlite3_close(db_); }
+    void add(const library::FileRecord& r) {
+        std::string text = r.path.filename().native();
+        for (const auto& [key, values] : r.tags.fields)
+            for (const std::string& v : values)
+                text += '\n' + v;
+        sqlite3_bind_int64(track_, 1, r.id);
+        sqlite3_bind_text(track_, 2, r.tags.fields.at("artist").front().c_str(), -1, SQLITE_TRANSIENT);
+        sqlite3_bind_text(track_, 3, text.c_str(), -1, SQLITE_TRANSIENT);
+        sqlite3_bind_int64(words_, 1, r.id);
+        sqlite3_bind_text(words_, 2, text.c_str(), -1, SQLITE_TRANSIENT);
+        for (sqlite3_stmt* s : {track_, words_}) {
+            sqlite3_step(s);
+            sqlite3_reset(s);
+        }
+    }
+    void finish() {
+        sqlite3_finalize(track_);
+        sqlite3_finalize(words_);
+        run("COMMIT; CREATE INDEX by_artist ON track (artist)");
+    }
+    void like(const std::string& query) {
+        std::string where;
+        for (const std::string& w : text::split(query, " "))
+            where += (where.empty() ? "" : " AND ") + std::string("text LIKE '%") + w + "%'";
+        run("SELECT count(*) FROM track WHERE " + where);
+        run("SELECT id FROM track WHERE " + where + " ORDER BY artist LIMIT 100");
+    }
+    void fts(const std::string& query) {
+        std::string match;
+        for (const std::string& w : text::split(query, " "))
+            match += (match.empty() ? "" : " ") + std::string("\"") + w + "\"*";
+        run("SELECT count(*) FROM words WHERE words MATCH '" + match + "'");
+        run("SELECT id FROM track WHERE id IN (SELECT rowid FROM words WHERE words MATCH '" + match +
+            "') ORDER BY artist LIMIT 100");
+    }
+
+private:
+    void run(const std::string& sql) {
+        char* message = nullptr;
+        if (sqlite3_exec(db_, sql.c_str(), nullptr, nullptr, &message) != SQLITE_OK) {
+            std::fprintf(stderr, "%s\n", message);
+            std::exit(1);
+        }
+    }
+    sqlite3* db_ = nullptr;
+    sqlite3_stmt *track_ = nullptr, *words_ = nullptr;
 };
 
 double memoryInUse(const char* what) {
@@ -126,7 +191,31 @@ int main(int argc, char** argv) {
             }));
     }
     std::printf("all facet counts                      %s\n", facets.shown().c_str());
-    std::printf("memory %.0f MB (%zu)\n", memoryInUse("VmRSS:"), hits % 10);
+    std::printf("memory %.0f MB\n", memoryInUse("VmRSS:"));
+    if (argc > 3) {
+        Beside beside(folder / "bench-beside.db");
+        std::printf("the same texts into SQLite            %8.0f ms\n", milliseconds([&] {
+                        bench::InventedLibrary invented(count);
+                        library::FileRecord record;
+                        while (invented.next(record))
+                            beside.add(record);
+                        beside.finish();
+                    }));
+        bench::Chance again(7);
+        Times fts, like;
+        for (const std::string& query : bench::InventedLibrary::queries(12, again))
+            for (size_t n = 1; n <= query.size(); ++n) {
+                if (query[n - 1] == ' ')
+                    continue;
+                fts.add(milliseconds([&] { beside.fts(query.substr(0, n)); }));
+                if (n % 4 == 1)
+                    like.add(milliseconds([&] { beside.like(query.substr(0, n)); }));
+            }
+        std::printf("keystroke, FTS5 (beginnings of words) %s\n", fts.shown().c_str());
+        std::printf("keystroke, LIKE                       %s\n", like.shown().c_str());
+        std::filesystem::remove(folder / "bench-beside.db");
+    }
+    std::printf("(%zu)\n", hits % 10); // so that nothing is left out
     std::filesystem::remove(snapshot);
     return 0;
 }

@@ -11,6 +11,7 @@
 
 #include "app/bench/bench_page.h"
 #include "app/shell/main_window.h"
+#include "app/shell/single_instance.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -60,21 +61,38 @@ int main(int argc, char** argv) {
     Path library = parser.isSet(libraryOption)
                        ? std::filesystem::absolute(Path(ss(parser.value(libraryOption))))
                        : library::Store::defaultPath();
-    Session session(library);
-    MainWindow window(session);
-    theme::applyStyleSheet();
     // Arguments are taken as the bytes that the system gave, which need not be UTF-8.
     std::vector<Path> folders;
     for (int i = 1; i < argc; ++i)
         if (std::error_code error; argv[i][0] != '-' && std::filesystem::exists(argv[i], error) &&
                                    parser.positionalArguments().contains(QString::fromLocal8Bit(argv[i])))
             folders.push_back(std::filesystem::absolute(argv[i]));
+    SingleInstance instance(library);
+    if (!instance.isFirst()) {
+        if (instance.handOver(folders))
+            return 0;
+        std::fprintf(
+            stderr,
+            "moorfrost: this library is open in another window, which does not answer. End it first: %s\n",
+            library.c_str());
+        return 1;
+    }
+    Session session(library);
+    MainWindow window(session);
+    theme::applyStyleSheet();
     QObject::connect(&session, &Session::loaded, &window, [&] {
         if (parser.isSet(shelfOption)) {
             Path shelf = std::filesystem::absolute(Path(ss(parser.value(shelfOption))));
             session.addShelf(shownName(shelf), shelf);
         }
         session.bringIn(folders, true);
+    });
+    QObject::connect(&instance, &SingleInstance::anotherStarted, &window, [&](const std::vector<Path>& more) {
+        window.setWindowState((window.windowState() & ~Qt::WindowMinimized) | Qt::WindowActive);
+        window.raise();
+        window.activateWindow();
+        if (!more.empty())
+            session.bringIn(more, true);
     });
     QTimer shotTimer;
     if (parser.isSet(shotOption)) {

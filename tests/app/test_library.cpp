@@ -3,6 +3,8 @@
 // sorting by several columns, sleeves, and back to the bench.
 #include <QtTest>
 
+#include <future>
+
 #include <QCompleter>
 #include <QHeaderView>
 #include <QToolButton>
@@ -10,6 +12,7 @@
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
 #include "app/shell/main_window.h"
+#include "app/shell/single_instance.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
@@ -280,6 +283,56 @@ private slots:
         QCOMPARE(titles().size(), 2);
         QVERIFY(page()->searchBox()->text().contains("Night Post EP"));
         page()->groupChoice()->setCurrentIndex(0);
+    }
+
+    void detailsTellWhatHappened() {
+        page()->table()->selectRow(0);
+        d_->settle();
+        FileId id = page()->table()->chosenFiles().front();
+        QVERIFY(!page()->details()->text().contains("What happened to it"));
+        d_->session().drafts().propose("Edit", {{id, "mood", {"calm"}}, {id, "genre", {"Harbour folk"}}},
+                                       "typed");
+        d_->session().write();
+        d_->settle();
+        d_->settle();
+        QVERIFY2(page()->details()->text().contains("Changed: Genre, Mood"),
+                 qPrintable(page()->details()->text()));
+        QCOMPARE(page()->details()->text().count("What happened to it"), 1);
+        d_->session().takeBack(d_->session().lastSet(), std::nullopt);
+        d_->settle();
+        d_->settle();
+        QVERIFY2(page()->details()->text().contains("taken back"), qPrintable(page()->details()->text()));
+    }
+
+    void oneLibraryIsOpenOnce() {
+        Path library = *box_ / "library.db";
+        auto first = std::make_unique<SingleInstance>(library);
+        QVERIFY(first->isFirst());
+        std::vector<Path> asked;
+        int times = 0;
+        connect(first.get(), &SingleInstance::anotherStarted, this, [&](const std::vector<Path>& folders) {
+            asked = folders;
+            ++times;
+        });
+        // Another way of naming the same file, from another process: it waits for the answer.
+        SingleInstance second(*box_ / "archive/../library.db");
+        QVERIFY(!second.isFirst());
+        auto handed = std::async(std::launch::async, [&] {
+            SingleInstance third(library);
+            return third.handOver({"/in/old \xFFname", "/in/b"});
+        });
+        QTRY_COMPARE(times, 1);
+        QVERIFY(handed.get());
+        QCOMPARE(asked, (std::vector<Path>{"/in/old \xFFname", "/in/b"}));
+        SingleInstance other(*box_ / "other.db");
+        QVERIFY(other.isFirst());
+        // When it ends, the next one is the first.
+        first.reset();
+        QVERIFY(SingleInstance(library).isFirst());
+        // One that was killed holds nobody up.
+        test::writeBytes(Path(library.native() + ".lock"),
+                         "999999\nmoorfrost\n" + ss(QSysInfo::machineHostName()) + "\n");
+        QVERIFY(SingleInstance(library).isFirst());
     }
 
     void toTheBenchAndBack() {

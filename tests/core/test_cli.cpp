@@ -113,6 +113,27 @@ private slots:
         QCOMPARE(run({"search", "SONG ferry"}).lines.size(), 7);
         QCOMPARE(run({"search", "03 song"}).lines.size(), 1);
         QCOMPARE(run({"search", "nothing like it"}).lines.size(), 0);
+        QCOMPARE(run({"search", "format:flac artist:ferry"}).lines.size(), 1);
+        QCOMPARE(run({"search", "year:1998 not format:flac", "--count"}).lines[0]["count"].toInt(), 6);
+        Answer sorted = run({"search", "song", "--sort", "title:down", "--limit", "2"});
+        QCOMPARE(sorted.lines.size(), 2);
+        QCOMPARE(sorted.lines[0]["fields"].toObject()["title"].toArray()[0].toString(), QString("Song 7"));
+        QCOMPARE(run({"search", "flavour:sweet"}).code, 2);
+        QCOMPARE(run({"search", "song", "--sort", "flavour"}).code, 2);
+        Answer facets = run({"facets", "song", "--by", "artist", "--by", "decade", "--by", "missing"});
+        QCOMPARE(facets.lines.size(), 3);
+        QJsonObject artist = facets.lines[0]["values"].toArray()[0].toObject();
+        QCOMPARE(artist["value"].toString(), QString("The Hollow Ferry"));
+        QCOMPARE(artist["count"].toInt(), 7);
+        QCOMPARE(facets.lines[1]["values"].toArray()[0].toObject()["value"].toString(), QString("1990"));
+        for (const QJsonValue& v : facets.lines[2]["values"].toArray())
+            if (v.toObject()["value"] == "isrc")
+                QCOMPARE(v.toObject()["count"].toInt(), 7);
+        QCOMPARE(run({"facets", "--by", "flavour"}).code, 2);
+        QJsonObject stats = run({"stats"}).lines[0];
+        QCOMPARE(stats["tracks"].toInt(), 7);
+        QCOMPARE(stats["artists"].toInt(), 1);
+        QCOMPARE(stats["formats"].toObject()["FLAC"].toInt(), 1);
 
         Answer journal = run({"journal"});
         QCOMPARE(journal.lines.size(), 3);

@@ -4,6 +4,7 @@
 #include <QAbstractItemView>
 #include <QCompleter>
 #include <QStandardItemModel>
+#include <QStyledItemDelegate>
 #include <QToolButton>
 #include <QVBoxLayout>
 
@@ -52,6 +53,8 @@ SearchBar::SearchBar(Session& session, QWidget* parent) : QWidget(parent), sessi
     completer_->setWidget(box_);
     completer_->setCompletionMode(QCompleter::UnfilteredPopupCompletion);
     completer_->setMaxVisibleItems(10);
+    completer_->popup()->setObjectName("suggestions");
+    completer_->popup()->setItemDelegate(new QStyledItemDelegate(this));
     connect(completer_, qOverload<const QModelIndex&>(&QCompleter::activated), this,
             [this](const QModelIndex& index) { takeSuggestion(index.row()); });
     connect(box_, &QLineEdit::textChanged, this, &SearchBar::parse);

@@ -117,6 +117,8 @@ public:
     const library::RecoveryReport& recovered() const { return recovered_; }
     /// Reads the steps of a set; the answer arrives on the interface thread.
     void readSteps(int64_t set, std::function<void(std::vector<library::SetStep>)> then);
+    /// Likewise what was written to a file.
+    void readHistory(FileId file, std::function<void(std::vector<library::Event>)> then);
 
 signals:
     void loaded();

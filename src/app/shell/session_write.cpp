@@ -275,4 +275,11 @@ void Session::readSteps(int64_t set, std::function<void(std::vector<library::Set
     });
 }
 
+void Session::readHistory(FileId file, std::function<void(std::vector<library::Event>)> then) {
+    store_->post([this, file, then](Store& store) {
+        auto events = std::make_shared<std::vector<library::Event>>(store.historyOf(file, 12));
+        later([events, then] { then(std::move(*events)); });
+    });
+}
+
 } // namespace moorfrost::app

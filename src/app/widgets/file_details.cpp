@@ -1,8 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/widgets/file_details.h"
 
+#include <algorithm>
+
 #include <QDateTime>
 #include <QGridLayout>
+#include <QPointer>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
@@ -102,6 +105,7 @@ void FileDetails::showFile(FilePtr file, int more) {
     if (file_->readable())
         showSound();
     showPlace();
+    askForHistory();
 }
 
 void FileDetails::caption(const QString& text) {
@@ -178,7 +182,11 @@ void FileDetails::showTags() {
 
 void FileDetails::showFields() {
     const tags::Fields& fields = file_->tags.fields;
-    if (fields.empty())
+    bool inHead =
+        file_->tags.pictures.empty() && std::all_of(fields.begin(), fields.end(), [](const auto& f) {
+            return f.first == "title" || f.first == "artist" || f.first == "album" || f.first == "date";
+        });
+    if (inHead) // there is nothing more to tell
         return;
     caption(tr("Fields"));
     for (const tags::FieldDef& def : tags::fieldTable())
@@ -236,6 +244,34 @@ void FileDetails::showPlace() {
     wide(session_.placeText(file_->path).replace("/", "/\u200B"), "mono");
     grid_->itemAtPosition(row_ - 1, 0)->widget()->setToolTip(shownPath(file_->path));
     line(tr("Added"), QLocale().toString(QDateTime::fromSecsSinceEpoch(file_->added), QLocale::ShortFormat));
+}
+
+void FileDetails::askForHistory() {
+    session_.readHistory(
+        file_->id, [self = QPointer(this), asked = ++asked_](const std::vector<library::Event>& events) {
+            if (self && self->file_ && self->asked_ == asked && !events.empty())
+                self->showHistory(events);
+        });
+}
+
+void FileDetails::showHistory(const std::vector<library::Event>& events) {
+    caption(tr("What happened to it"));
+    for (const library::Event& e : events) {
+        QStringList what;
+        QStringList fields;
+        for (const std::string& key : e.fields)
+            fields << fieldLabel(key);
+        if (!fields.isEmpty())
+            what << tr("Changed: %1").arg(fields.join(", "));
+        if (!e.to.empty() && e.to != e.from)
+            what << tr("Came from %1").arg(session_.placeText(e.from).replace("/", "/\u200B"));
+        if (what.isEmpty())
+            what << qs(e.title);
+        if (e.takenBack)
+            what << tr("taken back");
+        line(QLocale().toString(QDateTime::fromSecsSinceEpoch(e.when).date(), QLocale::ShortFormat),
+             what.join(". "));
+    }
 }
 
 QString FileDetails::text() const {

@@ -37,6 +37,8 @@ private:
     void showSound();
     void showTags();
     void showPlace();
+    void askForHistory();
+    void showHistory(const std::vector<library::Event>& events);
     void showCover();
 
     Session& session_;
@@ -45,6 +47,7 @@ private:
     QGridLayout* grid_;
     QPushButton* mend_;
     int row_ = 0;
+    int asked_ = 0; // counts questions about the history: only the last answer is shown
 };
 
 } // namespace moorfrost::app

@@ -88,6 +88,16 @@ struct Fixity {
     int64_t when = 0; // seconds since 1970
 };
 
+/// A line of the journal, as it concerns one file.
+struct Event {
+    int64_t set = 0;
+    int64_t when = 0; // seconds since 1970
+    std::string title;
+    std::vector<std::string> fields; // keys of those that changed
+    Path from, to;                   // `to` is empty where it was not moved
+    bool takenBack = false;
+};
+
 struct SetStep {
     int64_t set = 0;
     size_t number = 0;

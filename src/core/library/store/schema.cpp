@@ -60,6 +60,10 @@ const std::vector<const char*>& migrations() {
         R"(
         ALTER TABLE file ADD COLUMN details TEXT NOT NULL DEFAULT '';
         )",
+        // 3 -> 4. What happened to a file.
+        R"(
+        CREATE INDEX step_file ON step (file);
+        )",
     };
     return list;
 }

@@ -80,6 +80,8 @@ public:
     std::vector<std::pair<int64_t, std::string>> openSets();
     /// Without the bytes that are kept, unless asked for.
     std::vector<SetStep> steps(int64_t set, bool withKept = false);
+    /// What was written to a file, the newest first.
+    std::vector<Event> historyOf(FileId file, size_t most);
     files::StepState stateOfStep(int64_t set, size_t number);
     /// A later set, not taken back, that this step has to wait for.
     std::optional<SetSummary> laterSetOn(int64_t set, const files::StepRecord& record);

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The part of the store that keeps the journal.
+#include <algorithm>
 #include <cstdlib>
 #include <ctime>
 #include <iterator>
@@ -158,6 +159,36 @@ std::vector<SetStep> Store::steps(int64_t set, bool withKept) {
         r.error = s.string(6);
         r.undo.fresh = s.string(8);
         out.push_back(std::move(step));
+    }
+    return out;
+}
+
+std::vector<Event> Store::historyOf(FileId file, size_t most) {
+    std::vector<Event> out;
+    Statement s(db_.handle(),
+                "SELECT file_set.id, file_set.\"when\", file_set.title, step.state, step.source, step.target,"
+                " step.detail FROM step JOIN file_set ON file_set.id = step.file_set"
+                " WHERE step.file=? AND step.state IN (?,?) ORDER BY step.file_set DESC LIMIT ?");
+    s.bind(file).bind(static_cast<int64_t>(StepState::Done)).bind(static_cast<int64_t>(StepState::TakenBack));
+    s.bind(static_cast<int64_t>(most));
+    while (s.step()) {
+        Event e;
+        e.set = s.integer(0);
+        e.when = s.integer(1);
+        e.title = s.string(2);
+        e.takenBack = static_cast<StepState>(s.integer(3)) == StepState::TakenBack;
+        e.from = s.string(4);
+        e.to = s.string(5);
+        if (auto record = files::recordFromText(s.string(6)))
+            for (const auto* fields : {&record->before, &record->after})
+                for (const auto& [key, values] : *fields) {
+                    auto before = record->before.find(key), after = record->after.find(key);
+                    bool same = before != record->before.end() && after != record->after.end() &&
+                                before->second == after->second;
+                    if (!same && std::find(e.fields.begin(), e.fields.end(), key) == e.fields.end())
+                        e.fields.push_back(key);
+                }
+        out.push_back(std::move(e));
     }
     return out;
 }
