@@ -321,4 +321,11 @@
         <translation><numerusform>With the next write the %n oldest set can no longer be taken back.</numerusform><numerusform>With the next write the %n oldest sets can no longer be taken back.</numerusform></translation>
     </message>
 </context>
+<context>
+    <name>moorfrost::app::SleeveGrid</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+</context>
 </TS>

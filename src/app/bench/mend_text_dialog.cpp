@@ -44,25 +44,17 @@ MendTextDialog::MendTextDialog(Session& session, std::vector<FileId> files, QWid
     tree_->header()->resizeSection(Now, 230);
     tree_->header()->resizeSection(Then, 230);
 
-    auto* bottom = new QHBoxLayout;
-    summary_ = label({}, "quiet");
-    bottom->addWidget(summary_);
-    bottom->addStretch();
-    auto* cancel = button(tr("Cancel"));
-    take_ = button(tr("Take as drafts"), "accent");
-    take_->setDefault(true);
-    bottom->addWidget(cancel);
-    bottom->addWidget(take_);
-
+    TakeBar foot = takeBar(this);
+    summary_ = foot.summary;
+    take_ = foot.take;
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(bar("head", head, 52));
     layout->addWidget(tree_, 1);
-    layout->addWidget(bar("bottom", bottom, 48));
+    layout->addWidget(foot.widget);
     connect(encoding_, &QComboBox::currentIndexChanged, this, &MendTextDialog::fill);
     connect(tree_, &QTreeWidget::itemChanged, this, &MendTextDialog::count);
-    connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
     connect(take_, &QPushButton::clicked, this, &MendTextDialog::take);
     fill();
 }

@@ -70,16 +70,10 @@ ReadNamesDialog::ReadNamesDialog(Session& session, std::vector<FileId> files, QW
     tree_->setAccessibleName(tr("What the plan gives for every file"));
     layout->addWidget(tree_, 1);
 
-    auto* bottom = new QHBoxLayout;
-    summary_ = label({}, "quiet");
-    bottom->addWidget(summary_);
-    bottom->addStretch();
-    auto* cancel = button(tr("Cancel"));
-    take_ = button(tr("Take as drafts"), "accent");
-    take_->setDefault(true);
-    bottom->addWidget(cancel);
-    bottom->addWidget(take_);
-    layout->addWidget(bar("bottom", bottom, 48));
+    TakeBar foot = takeBar(this);
+    summary_ = foot.summary;
+    take_ = foot.take;
+    layout->addWidget(foot.widget);
 
     connect(editor_, &ChipEditor::changed, this, &ReadNamesDialog::readAgain);
     connect(plans_, &QComboBox::activated, this, [this](int i) {
@@ -87,7 +81,6 @@ ReadNamesDialog::ReadNamesDialog(Session& session, std::vector<FileId> files, QW
             editor_->setText(plans_->itemText(i));
         plans_->setCurrentIndex(0);
     });
-    connect(cancel, &QPushButton::clicked, this, &QDialog::reject);
     connect(take_, &QPushButton::clicked, this, &ReadNamesDialog::take);
     connect(tree_, &QTreeWidget::itemChanged, this, &ReadNamesDialog::countTicked);
 

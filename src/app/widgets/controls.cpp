@@ -2,6 +2,7 @@
 #include "app/widgets/controls.h"
 
 #include <QBoxLayout>
+#include <QDialog>
 #include <QFrame>
 #include <QHeaderView>
 #include <QPainter>
@@ -154,6 +155,20 @@ public:
     }
 };
 } // namespace
+
+TakeBar takeBar(QDialog* dialog) {
+    auto* layout = new QHBoxLayout;
+    TakeBar out{nullptr, label({}, "quiet"), button(QDialog::tr("Take as drafts"), "accent")};
+    auto* cancel = button(QDialog::tr("Cancel"));
+    out.take->setDefault(true);
+    layout->addWidget(out.summary);
+    layout->addStretch();
+    layout->addWidget(cancel);
+    layout->addWidget(out.take);
+    QObject::connect(cancel, &QPushButton::clicked, dialog, &QDialog::reject);
+    out.widget = bar("bottom", layout, 48);
+    return out;
+}
 
 void prepareTree(QTreeWidget* tree, const QStringList& headers) {
     tree->setHeaderLabels(headers);

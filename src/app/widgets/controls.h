@@ -13,6 +13,7 @@
 #include "app/widgets/paint.h"
 
 class QBoxLayout;
+class QDialog;
 
 namespace moorfrost::app {
 
@@ -62,6 +63,13 @@ QWidget* bar(const char* name, QBoxLayout* layout, int height = 0);
 QWidget* flowing(const std::vector<QWidget*>& widgets, int gap = 8);
 /// A caption with its control, kept together.
 QWidget* captioned(const QString& caption, const std::vector<QWidget*>& controls);
+/// The foot of a dialog whose results become drafts: a sentence, Cancel, and the button that takes them.
+struct TakeBar {
+    QWidget* widget;
+    QLabel* summary;
+    QPushButton* take;
+};
+TakeBar takeBar(QDialog* dialog);
 /// Tables and trees of text: fixed rows, no focus frame, columns that can be moved.
 void prepareTree(QTreeWidget* tree, const QStringList& headers);
 /// Remembers and restores the state of headers and splitters by name.

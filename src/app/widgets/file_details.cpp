@@ -40,6 +40,7 @@ FileDetails::FileDetails(Session& session, QWidget* parent) : QFrame(parent), se
     side->addWidget(subtitle_);
     side->addSpacing(8);
     mend_ = button(tr("Mend the text\u2026"));
+    mend_->setParent(this);
     mend_->setToolTip(tr("Shows what the text would be in that encoding. Only drafts are made."));
     mend_->hide();
     grid_ = new QGridLayout;
