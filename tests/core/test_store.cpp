@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QtTest>
 
+#include <set>
+
 #include "core/library/writing.h"
 #include "support/sample_files.h"
 
@@ -120,6 +122,40 @@ private slots:
         auto drafts = store_->drafts();
         QCOMPARE(drafts.size(), size_t{1});
         QCOMPARE(std::get<2>(drafts.front()).values, std::vector<std::string>{"Newer"});
+    }
+
+    void everyChangeOfAFileIsMarked() {
+        std::set<std::string> marks{store_->changes()};
+        auto changed = [&](const char* what, auto&& change) {
+            change();
+            QVERIFY2(marks.insert(store_->changes()).second, what);
+        };
+        auto same = [&](const char* what, auto&& change) {
+            std::string before = store_->changes();
+            change();
+            QVERIFY2(store_->changes() == before, what);
+        };
+        files::ScannedFile file;
+        file.path = "/in/a.flac";
+        file.tags.emplace();
+        library::FileId id = 0;
+        changed("saved", [&] { id = store_->saveFile(file); });
+        changed("moved", [&] { store_->moveFile(id, "/in/b.flac"); });
+        changed("updated", [&] { store_->updateFile(id, {1, 2}, tags::Fields{{"title", {"Gorse"}}}, 0); });
+        int64_t shelf = 0, batch = 0;
+        same("a shelf", [&] { shelf = store_->addShelf("Archive", "/archive"); });
+        changed("put away", [&] { store_->updateFile(id, {1, 2}, std::nullopt, shelf); });
+        same("a batch", [&] { batch = store_->addBatch("b"); });
+        same("in a batch", [&] { store_->addToBatch(batch, {id}); });
+        same("a draft", [&] {
+            store_->saveDrafts({{id, "title", std::nullopt, library::Draft{{"Salt Road"}, "typed", 1}}});
+        });
+        same("a setting", [&] { store_->setSetting("names", "ascii"); });
+        changed("a shelf given up", [&] { store_->removeShelf(shelf); });
+        changed("forgotten", [&] { store_->forgetFile(id); });
+        // Another connection sees it, too.
+        auto other = std::move(*library::Store::open(store_->file()));
+        QCOMPARE(other->changes(), store_->changes());
     }
 
 private:

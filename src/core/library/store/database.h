@@ -72,7 +72,7 @@ private:
     bool filesChanged_ = false; // rows of "file", since the transaction began
 };
 
-/// Rolls back unless committed. Counts, with the commit, that files were changed (Store::changes). Inside
+/// Rolls back unless committed. Marks, with the commit, that files were changed (Store::changes). Inside
 /// another transaction it is a part of that one.
 class Transaction {
 public:
