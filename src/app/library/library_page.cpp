@@ -52,7 +52,8 @@ struct LibraryPage::Answer {
 
 LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     bar_ = new SearchBar(session_);
-    count_ = label({}, "quiet");
+    count_ = new ShortLabel;
+    count_->setObjectName("quiet");
     save_ = button(tr("Save search"));
     save_->setToolTip(tr("Keeps this search in the list on the left, where it stays up to date"));
     check_ = button(tr("Check files\u2026"));
@@ -148,7 +149,7 @@ void LibraryPage::layOut() {
     auto* head = new QHBoxLayout;
     bar_->setMinimumWidth(220);
     head->addWidget(bar_, 3);
-    head->addSpacing(4);
+    head->addSpacing(8);
     head->addWidget(count_, 1);
     head->addStretch();
     head->addWidget(save_);

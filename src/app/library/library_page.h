@@ -12,12 +12,12 @@
 #include "app/shell/session.h"
 #include "app/widgets/sheet.h"
 
-class QLabel;
 class QSlider;
 class QStackedWidget;
 namespace moorfrost::app {
 
 class Choice;
+class ShortLabel;
 class EmptyHint;
 class FileDetails;
 class SleeveGrid;
@@ -72,7 +72,7 @@ private:
 
     Session& session_;
     SearchBar* bar_;
-    QLabel* count_;
+    ShortLabel* count_;
     QPushButton *save_, *check_, *send_, *tracks_, *sleeves_;
     SleeveGrid* grid_;
     Choice* group_;
