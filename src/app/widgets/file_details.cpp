@@ -6,6 +6,7 @@
 #include <QDateTime>
 #include <QGridLayout>
 #include <QPointer>
+#include <QRegularExpression>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
@@ -19,8 +20,16 @@
 namespace moorfrost::app {
 
 namespace {
+
 constexpr int coverSide = 220;
+
+/// Paths have no blanks to break at: where they may be broken.
+QString breakable(QString path) {
+    static const QRegularExpression joints("([/_.-]|[^/_.-]{20})");
+    return path.replace(joints, "\\1\u200B");
 }
+
+} // namespace
 
 FileDetails::FileDetails(Session& session, QWidget* parent) : QFrame(parent), session_(session) {
     setObjectName("drawer");
@@ -241,8 +250,7 @@ void FileDetails::showSound() {
 
 void FileDetails::showPlace() {
     caption(tr("Where it is"));
-    // Paths have no spaces to break at.
-    wide(session_.placeText(file_->path).replace("/", "/\u200B"), "mono");
+    wide(breakable(session_.placeText(file_->path)), "mono");
     grid_->itemAtPosition(row_ - 1, 0)->widget()->setToolTip(shownPath(file_->path));
     line(tr("Added"), QLocale().toString(QDateTime::fromSecsSinceEpoch(file_->added), QLocale::ShortFormat));
 }
@@ -265,13 +273,13 @@ void FileDetails::showHistory(const std::vector<library::Event>& events) {
         if (!fields.isEmpty())
             what << tr("Changed: %1").arg(fields.join(", "));
         if (!e.to.empty() && e.to != e.from)
-            what << tr("Came from %1").arg(session_.placeText(e.from).replace("/", "/\u200B"));
+            what << tr("Came from %1").arg(breakable(session_.placeText(e.from)));
         if (what.isEmpty())
             what << qs(e.title);
         if (e.takenBack)
             what << tr("taken back");
-        line(QLocale().toString(QDateTime::fromSecsSinceEpoch(e.when).date(), QLocale::ShortFormat),
-             what.join(". "));
+        wide(QLocale().toString(QDateTime::fromSecsSinceEpoch(e.when), QLocale::ShortFormat), "quiet");
+        wide(what.join(". "), "");
     }
 }
 
