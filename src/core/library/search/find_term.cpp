@@ -282,7 +282,8 @@ RowSet rowsByFact(const Columns& c, const std::string& field, const Wanted& w) {
         return rowsWhere(c, [&](Row row) {
             auto v = static_cast<double>(c.durations[row]);
             // What is shown as 3:41 is 3:41; nothing that could not be read has a length.
-            return v > 0 && compares(w, exact ? std::floor(v) : v, a, w.how == How::Between ? b + 0.999 : b);
+            bool asShown = exact || w.how == How::Between;
+            return v > 0 && compares(w, asShown ? std::floor(v + 0.5) : v, a, b);
         });
     }
     if (field == "added") {
@@ -385,18 +386,19 @@ std::optional<RowSet> rowsByWordsFirst(const Columns& c, const FieldColumn& f, c
         RowSet candidates = rowsWithWords(c, words, stop, cache);
         if (candidates.count() * 8 > c.size())
             return std::nullopt;
-        // Looked for as it is in quotes, in this field alone.
+        // As markText does it: the very value, else the same but for case and marks.
+        RowSet very(c.size()), alike(c.size());
         candidates.each([&](Row row) {
-            bool held = false;
             if (uint32_t list = f.listOf(row))
                 f.eachValue(list, [&](uint32_t v) {
                     std::string value = f.foldedOf(v);
-                    held = held || (w.how == How::Is ? text::replaceAll(value, "\"", "") == folded
-                                                     : value.find(folded) != std::string::npos);
+                    if (w.how != How::Is ? value.find(folded) != std::string::npos : value == folded)
+                        alike.add(row);
+                    if (w.how == How::Is && text::replaceAll(f.values[v], "\"", "") == w.text)
+                        very.add(row);
                 });
-            if (held)
-                out.add(row);
         });
+        out |= very.count() > 0 ? very : alike;
     }
     return out;
 }
