@@ -157,6 +157,12 @@ private slots:
         QCOMPARE(text.substr(chips[0].from, chips[0].to - chips[0].from), std::string("year:1970-1989"));
         QCOMPARE(chips[1].text, std::string("no ISRC"));
         QCOMPARE(chips[2].text, std::string("genre folk or genre choral"));
+        QCOMPARE(text.substr(chips[2].from, chips[2].to - chips[2].from),
+                 std::string("(genre:folk or genre:choral)"));
+        // Taken out with its "not", or the next one would be turned round.
+        text = "a not genre:folk missing:isrc";
+        chips = chipsOf(parseQuery(text).query);
+        QCOMPARE(text.substr(chips[0].from, chips[0].to - chips[0].from), std::string("not genre:folk"));
         QVERIFY(chipsOf(parseQuery("only words").query).empty());
     }
 

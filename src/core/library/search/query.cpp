@@ -137,6 +137,7 @@ private:
         return {kind, {}, std::move(parts)};
     }
     Query one() {
+        const size_t begin = at_;
         if (takeWord("not")) {
             blanks();
             if (at_ >= text_.size() || text_[at_] == ')')
@@ -146,6 +147,8 @@ private:
                 return {};
             Query out{Query::Kind::Not, {}, {}};
             out.parts.push_back(std::move(inner));
+            out.from = begin;
+            out.to = at_;
             return out;
         }
         if (text_[at_] == '(') {
@@ -159,6 +162,8 @@ private:
             --depth_;
             if (at_ < text_.size())
                 ++at_; // ")"; while it is typed, it may be missing
+            inner.from = begin;
+            inner.to = at_;
             return inner;
         }
         return term();

@@ -35,7 +35,8 @@ struct Query {
     enum class Kind { All, Term, And, Or, Not };
     Kind kind = Kind::All;
     Term term;
-    std::vector<Query> parts;
+    std::vector<Query> parts = {};
+    size_t from = 0, to = 0; // of a "not" and of brackets, with all in them; else 0
 
     bool isEmpty() const { return kind == Kind::All; }
 };

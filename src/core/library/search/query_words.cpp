@@ -103,6 +103,8 @@ std::string describeAny(const Query& q) {
 }
 
 std::pair<size_t, size_t> placeOf(const Query& q) {
+    if (q.to > 0)
+        return {q.from, q.to};
     if (q.kind == Query::Kind::Term)
         return {q.term.from, q.term.to};
     std::pair<size_t, size_t> out{std::string::npos, 0};
