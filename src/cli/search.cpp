@@ -7,8 +7,7 @@
 
 #include "cli/common.h"
 #include "cli/json_out.h"
-#include "core/library/search/library_columns.h"
-#include "core/library/search/searcher.h"
+#include "core/library/search/library_search.h"
 #include "core/tags/fields.h"
 #include "core/text/text.h"
 
@@ -20,7 +19,7 @@ using namespace library;
 
 struct Opened {
     std::unique_ptr<Store> store;
-    std::unique_ptr<Searcher> searcher;
+    std::shared_ptr<const Searcher> searcher;
     RowSet rows;
     int exitCode = 0;
 };
@@ -33,8 +32,8 @@ Opened opened(const Options& options) {
         out.exitCode = 1;
         return out;
     }
-    out.searcher = std::make_unique<Searcher>(columnsOf(*out.store));
-    auto parsed = parseQuery(options.query, out.searcher->columns().customFields());
+    out.searcher = searchOf(*out.store).searcher;
+    auto parsed = parseQuery(options.query, out.searcher->customFields());
     if (parsed.error) {
         say(fmt::format("{} (at character {}: {})", parsed.error->sentence, parsed.error->from + 1,
                         options.query.substr(parsed.error->from, parsed.error->to - parsed.error->from)));
@@ -53,7 +52,7 @@ std::string keyOf(const Searcher& searcher, const std::string& name) {
             return std::string("@") + column;
     if (const tags::FieldDef* def = tags::fieldByName(name))
         return def->key;
-    return searcher.columns().field(name) ? name : std::string();
+    return searcher.hasField(name) ? name : std::string();
 }
 
 } // namespace
@@ -79,7 +78,7 @@ int search(const Options& options) {
     }
     size_t most = options.limit > 0 ? options.limit : static_cast<size_t>(-1);
     for (Row row : o.searcher->ordered(o.rows, by, most))
-        if (auto file = o.store->file(o.searcher->columns().ids[row]))
+        if (auto file = o.store->file(o.searcher->idOf(row)))
             print(fileJson(*file));
     return 0;
 }
@@ -114,18 +113,17 @@ int stats(const Options& options) {
     Opened o = opened(options);
     if (o.exitCode != 0)
         return o.exitCode;
-    const Columns& c = o.searcher->columns();
+    const Searcher& library = *o.searcher;
     double seconds = 0;
     uint64_t bytes = 0;
     size_t damaged = 0;
-    for (Row row = 0; row < c.size(); ++row) {
-        seconds += static_cast<double>(c.durations[row]);
-        bytes += c.sizes[row];
-        damaged += (c.flags[row] & (Damaged | Unreadable)) != 0;
-    }
+    library.all().each([&](Row row) {
+        seconds += library.durationOf(row);
+        bytes += library.sizeOf(row);
+        damaged += library.has(row, Damaged) || library.has(row, Unreadable);
+    });
     auto distinct = [&](const char* key) {
-        const FieldColumn* f = c.field(key);
-        return f ? f->values.size() : 0;
+        return library.facet(library.all(), key, static_cast<size_t>(-1)).size();
     };
     Json formats = Json::object();
     for (const FacetValue& v : o.searcher->facet(o.rows, "format"))
@@ -134,7 +132,7 @@ int stats(const Options& options) {
     for (const FacetValue& v : o.searcher->facet(
              o.rows, "missing", 0, {"title", "artist", "album", "date", "genre", "isrc", "picture"}))
         missing[v.value] = v.count;
-    print(Json{{"tracks", c.size()},
+    print(Json{{"tracks", library.count()},
                {"hours", std::round(seconds / 36) / 100},
                {"bytes", bytes},
                {"artists", distinct("artist")},

@@ -3,6 +3,7 @@
 
 #include <set>
 
+#include "core/library/store/schema.h"
 #include "core/library/writing.h"
 #include "support/sample_files.h"
 
@@ -156,6 +157,89 @@ private slots:
         // Another connection sees it, too.
         auto other = std::move(*library::Store::open(store_->file()));
         QCOMPARE(other->changes(), store_->changes());
+    }
+
+    void whatHasChangedIsTold() {
+        files::ScannedFile file;
+        file.path = "/in/a.flac";
+        file.tags.emplace();
+        library::FileId a = store_->saveFile(file);
+        const std::string first = store_->beginGeneration();
+        QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{}));
+        file.path = "/in/b.flac";
+        library::FileId b = store_->saveFile(file);
+        store_->moveFile(a, "/in/c.flac");
+        QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{a, b}));
+        const std::string second = store_->beginGeneration();
+        store_->forgetFile(b);
+        QCOMPARE(store_->changedSince(second), std::optional(std::vector<library::FileId>{b}));
+        QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{a, b}));
+        QCOMPARE(store_->generations().front(), second);
+        store_->forgetGenerationsBefore(second);
+        QVERIFY(!store_->changedSince(first));
+        QCOMPARE(store_->changedSince(second), std::optional(std::vector<library::FileId>{b}));
+        QVERIFY(!store_->changedSince("never heard of"));
+        // More than is worth a list.
+        std::vector<files::ScannedFile> many(20001);
+        for (size_t i = 0; i < many.size(); ++i)
+            many[i].path = "/in/" + std::to_string(i);
+        store_->saveFiles(many, 0);
+        QVERIFY(!store_->changedSince(second));
+        QCOMPARE(store_->changedSince(store_->generations().front()),
+                 std::optional(std::vector<library::FileId>{}));
+        QCOMPARE(store_->files({a, 99999}).size(), size_t{1}); // what is no more is left out
+    }
+
+    void aLibraryOfAnOlderVersion() {
+        // As version 4 left it.
+        Path path = *box_ / "old.db";
+        {
+            library::Database db(path);
+            for (size_t n = 0; n < 4; ++n)
+                db.execute(library::migrations()[n].sql);
+            db.execute(
+                "INSERT INTO shelf VALUES (1, 'Archive', CAST('/archive' AS BLOB));"
+                "INSERT INTO file VALUES (7, CAST('/archive/a.flac' AS BLOB), 1234, 99, 'FLAC', 'FLAC', "
+                "61.5, 44100, 2,"
+                " 24, 800000, 0, 'odd' || char(10) || 'odder', '', 1, 1700000000,"
+                " '{\"encoder\":\"enc\",\"tags\":[\"Vorbis comment\"],\"gapless\":[576,12],"
+                "\"differences\":[{\"key\":\"title\",\"tag\":\"ID3v1\",\"values\":[\"Gors\"]}]}');"
+                "INSERT INTO file VALUES (9, x'2F696EFF2E6D7033', 5, 6, 'unknown', '', 0, 0, 0, 0, 0, 0, '',"
+                " 'It is no sound.', NULL, 1700000001, '');"
+                "INSERT INTO value VALUES (7, 'title', 0, 'Gorse'), (7, 'artist', 0, 'A'), (7, 'artist', 1, "
+                "'B'),"
+                " (7, 'reel', 0, '7');"
+                "INSERT INTO picture VALUES (7, 0, 'front cover', 'image/png', 'd', 60, 40, 999);"
+                "INSERT INTO batch VALUES (3, 'b', 0); INSERT INTO batch_file VALUES (3, 9, 's');"
+                "INSERT INTO draft VALUES (7, 'genre', '[\"Folk\"]', 'typed', 5);"
+                "PRAGMA user_version = 4");
+        }
+        auto store = std::move(*library::Store::open(path));
+        QVERIFY(std::filesystem::exists(*box_ / "old.db.before-5"));
+        QCOMPARE(store->allFiles().size(), size_t{2});
+        auto f = store->file(7);
+        QCOMPARE(f->path, Path("/archive/a.flac"));
+        QCOMPARE(f->shelf, int64_t{1});
+        QCOMPARE(f->added, int64_t{1700000000});
+        QCOMPARE(f->state.size, uint64_t{1234});
+        QCOMPARE(f->tags.facts.duration, 61.5);
+        QCOMPARE(f->tags.facts.bitDepth, 24);
+        QCOMPARE(f->tags.facts.encoder, std::string("enc"));
+        QCOMPARE(f->tags.facts.gapless.delay, 576u);
+        QCOMPARE(f->tags.notes, (std::vector<std::string>{"odd", "odder"}));
+        QCOMPARE(f->tags.tags, std::vector<std::string>{"Vorbis comment"});
+        QCOMPARE(f->tags.differences.front().values, std::vector<std::string>{"Gors"});
+        QCOMPARE(f->tags.pictures.front().width, 60);
+        QVERIFY(
+            (f->tags.fields == tags::Fields{{"title", {"Gorse"}}, {"artist", {"A", "B"}}, {"reel", {"7"}}}));
+        QCOMPARE(store->file(9)->error, std::string("It is no sound."));
+        QCOMPARE(store->fileByPath(Path("/in\xFF.mp3")), library::FileId{9});
+        QCOMPARE(store->batchFiles(3).size(), size_t{1});
+        QCOMPARE(store->drafts().size(), size_t{1});
+        // What belongs to a file still goes with it.
+        store->forgetFile(7);
+        QVERIFY(store->drafts().empty());
+        store->removeShelf(1);
     }
 
 private:

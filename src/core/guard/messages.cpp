@@ -5,11 +5,6 @@
 
 namespace moorfrost::guard {
 
-using tags::Difference;
-using tags::Fields;
-using tags::PictureInfo;
-using tags::TagFile;
-
 void put(WireWriter& out, const Error& error) {
     out.number(static_cast<uint64_t>(error.kind)).text(error.path.native()).text(error.message);
 }
@@ -22,41 +17,6 @@ Error takeError(WireReader& in) {
     return e;
 }
 
-void put(WireWriter& out, const Fields& fields) {
-    out.number(fields.size());
-    for (const auto& [key, values] : fields)
-        out.text(key).texts(values);
-}
-
-Fields takeFields(WireReader& in) {
-    Fields fields;
-    for (size_t n = in.count(); n > 0 && in.ok(); --n) {
-        std::string key = in.text();
-        fields.emplace_hint(fields.end(), std::move(key), in.texts());
-    }
-    return fields;
-}
-
-namespace {
-
-void put(WireWriter& out, const PictureInfo& p) {
-    out.text(p.type).text(p.mime).text(p.description);
-    out.number(static_cast<uint64_t>(p.width)).number(static_cast<uint64_t>(p.height)).number(p.bytes);
-}
-
-PictureInfo takePictureInfo(WireReader& in) {
-    PictureInfo p;
-    p.type = in.text();
-    p.mime = in.text();
-    p.description = in.text();
-    p.width = in.whole();
-    p.height = in.whole();
-    p.bytes = in.number();
-    return p;
-}
-
-} // namespace
-
 void put(WireWriter& out, const tags::Picture& picture) {
     put(out, picture.info);
     out.text(picture.data);
@@ -64,67 +24,9 @@ void put(WireWriter& out, const tags::Picture& picture) {
 
 tags::Picture takePicture(WireReader& in) {
     tags::Picture p;
-    p.info = takePictureInfo(in);
+    p.info = tags::takePictureInfo(in);
     p.data = in.text();
     return p;
-}
-
-void put(WireWriter& out, const TagFile& f) {
-    out.number(static_cast<uint64_t>(f.format));
-    out.text(f.facts.codec).real(f.facts.duration).number(static_cast<uint64_t>(f.facts.sampleRate));
-    out.number(static_cast<uint64_t>(f.facts.channels)).number(static_cast<uint64_t>(f.facts.bitDepth));
-    out.number(static_cast<uint64_t>(f.facts.bitrate)).number(static_cast<uint64_t>(f.facts.rateKind));
-    out.text(f.facts.encoder).number(f.facts.gapless.known);
-    out.number(f.facts.gapless.delay).number(f.facts.gapless.padding).number(f.facts.size);
-    out.number(f.facts.remarks.size());
-    for (const auto& [name, value] : f.facts.remarks)
-        out.text(name).text(value);
-    put(out, f.fields);
-    out.number(f.pictures.size());
-    for (const PictureInfo& p : f.pictures)
-        put(out, p);
-    out.texts(f.tags).number(f.differences.size());
-    for (const Difference& d : f.differences)
-        out.text(d.key).text(d.tag).texts(d.values);
-    out.texts(f.unknown).number(f.damaged).text(f.readOnly).texts(f.notes);
-}
-
-TagFile takeTagFile(WireReader& in) {
-    TagFile f;
-    f.format = static_cast<audio::Format>(std::min<uint64_t>(in.number(), uint64_t(audio::lastFormat)));
-    f.facts.codec = in.text();
-    f.facts.duration = in.real();
-    f.facts.sampleRate = in.whole();
-    f.facts.channels = in.whole();
-    f.facts.bitDepth = in.whole();
-    f.facts.bitrate = in.whole();
-    f.facts.rateKind = static_cast<tags::RateKind>(std::min<uint64_t>(in.number(), 2));
-    f.facts.encoder = in.text();
-    f.facts.gapless.known = in.number() != 0;
-    f.facts.gapless.delay = static_cast<uint32_t>(in.number());
-    f.facts.gapless.padding = static_cast<uint32_t>(in.number());
-    f.facts.size = in.number();
-    f.facts.remarks.resize(in.count());
-    for (auto& [name, value] : f.facts.remarks) {
-        name = in.text();
-        value = in.text();
-    }
-    f.fields = takeFields(in);
-    f.pictures.resize(in.count());
-    for (PictureInfo& p : f.pictures)
-        p = takePictureInfo(in);
-    f.tags = in.texts();
-    f.differences.resize(in.count());
-    for (Difference& d : f.differences) {
-        d.key = in.text();
-        d.tag = in.text();
-        d.values = in.texts();
-    }
-    f.unknown = in.texts();
-    f.damaged = in.number() != 0;
-    f.readOnly = in.text();
-    f.notes = in.texts();
-    return f;
 }
 
 void put(WireWriter& out, const tags::PreparedEdit& edit) {

@@ -6,15 +6,18 @@
 
 #include "core/audio/decode_check.h"
 #include "core/base/wire.h"
+#include "core/tags/packed.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::guard {
 
 enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode };
 
+using tags::put;
+using tags::takeFields;
+using tags::takeTagFile;
+
 void put(WireWriter& out, const Error& error);
-void put(WireWriter& out, const tags::Fields& fields);
-void put(WireWriter& out, const tags::TagFile& file);
 void put(WireWriter& out, const tags::Picture& picture);
 /// Without the original: whoever takes it opens the file anew, and must find `state` unchanged.
 void put(WireWriter& out, const tags::PreparedEdit& edit);
@@ -26,8 +29,6 @@ std::string goingOn(double done);
 std::optional<double> stillGoing(std::string_view answer);
 
 Error takeError(WireReader& in);
-tags::Fields takeFields(WireReader& in);
-tags::TagFile takeTagFile(WireReader& in);
 tags::Picture takePicture(WireReader& in);
 audio::DecodeCheck takeDecodeCheck(WireReader& in);
 tags::PreparedEdit takeEdit(WireReader& in);

@@ -6,6 +6,7 @@
 
 #include "core/library/search/columns.h"
 #include "core/library/search/interner.h"
+#include "core/library/search/layer.h"
 #include "core/library/search/parts.h"
 #include "core/tags/fields.h"
 #include "core/text/text.h"
@@ -102,25 +103,13 @@ std::string listText(const BuiltField& f, size_t list) {
 
 /// `instead`: of each list, the text that it is sorted by, where that is another.
 void rankLists(BuiltField& f, const std::vector<std::string>& instead) {
-    const tags::FieldDef* def = tags::fieldByKey(f.key);
-    const bool number = def && def->kind == tags::FieldKind::Number;
     std::vector<std::string> sortKeys(f.texts.size());
     std::vector<uint32_t> order(f.texts.size());
     std::iota(order.begin(), order.end(), 0u);
-    for (size_t list = 1; list < f.texts.size(); ++list) {
-        if (number) {
-            auto n = static_cast<uint64_t>(
-                std::max(0.0, std::strtod(std::string(f.texts[list]).c_str(), nullptr)));
-            std::string key(8, '\0');
-            for (size_t i = 0; i < 8; ++i)
-                key[i] = static_cast<char>(n >> (56 - 8 * i));
-            sortKeys[list] = key;
-        } else {
-            sortKeys[list] = text::sortKey(list < instead.size() && !instead[list].empty()
-                                               ? instead[list]
-                                               : text::forDisplay(listText(f, list)));
-        }
-    }
+    static const std::string none;
+    for (size_t list = 1; list < f.texts.size(); ++list)
+        sortKeys[list] =
+            sortKeyOfList(f.key, listText(f, list), list < instead.size() ? instead[list] : none);
     std::sort(order.begin() + 1, order.end(),
               [&](uint32_t a, uint32_t b) { return sortKeys[a] < sortKeys[b]; });
     f.ranks.assign(f.texts.size(), 0);

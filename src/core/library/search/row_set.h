@@ -2,6 +2,7 @@
 // A set of rows of the columns, one bit each.
 #pragma once
 
+#include <algorithm>
 #include <bit>
 #include <cstdint>
 #include <span>
@@ -19,6 +20,15 @@ public:
     }
 
     RowSet(Row size, std::span<const uint64_t> words) : words_(words.begin(), words.end()), size_(size) {}
+
+    /// `below`, and behind it, from `start` on, the rows of `above`. `start`: a multiple of 64, not less than
+    /// below.size().
+    static RowSet joint(const RowSet& below, Row start, const RowSet& above) {
+        RowSet out(start + above.size());
+        std::copy(below.words_.begin(), below.words_.end(), out.words_.begin());
+        std::copy(above.words_.begin(), above.words_.end(), out.words_.begin() + start / 64);
+        return out;
+    }
 
     Row size() const { return size_; }
     bool has(Row r) const { return words_[r >> 6] >> (r & 63) & 1; }
@@ -45,10 +55,10 @@ public:
         clearEnd();
         return *this;
     }
-    /// In rising order.
+    /// In rising order; those from `from` on, below `to` (multiples of 64).
     template<class Each>
-    void each(Each&& f) const {
-        for (size_t i = 0; i < words_.size(); ++i)
+    void each(Each&& f, Row from = 0, Row to = ~Row{0}) const {
+        for (size_t i = from / 64; i < std::min<size_t>(words_.size(), to / 64 + 1) && i * 64 < to; ++i)
             for (uint64_t w = words_[i]; w != 0; w &= w - 1)
                 f(static_cast<Row>(i * 64 + static_cast<size_t>(std::countr_zero(w))));
     }

@@ -2,178 +2,186 @@
 #include "core/library/search/searcher.h"
 
 #include <algorithm>
-#include <array>
-#include <bit>
+#include <unordered_map>
 
-#include "core/library/search/find_term.h"
+#include "core/library/search/joint_field.h"
+#include "core/library/search/layer.h"
 
 namespace moorfrost::library {
 
-namespace {
-
-constexpr size_t keptOrders = 6;
-
-/// Sorts rows by keys of 32 bits, keeping the order within the same: by counting, 11 bits at a time.
-void sortByKeys(std::vector<Row>& rows, const std::vector<uint32_t>& keys) {
-    uint32_t all = 0;
-    for (uint32_t k : keys)
-        all |= k;
-    std::vector<Row> other(rows.size());
-    for (int shift = 0; shift < 33; shift += 11) {
-        if (shift > 0 && (all >> shift) == 0)
-            break;
-        std::array<uint32_t, 2049> starts{};
-        for (Row r : rows)
-            ++starts[(keys[r] >> shift & 2047) + 1];
-        for (size_t i = 1; i < starts.size(); ++i)
-            starts[i] += starts[i - 1];
-        for (Row r : rows)
-            other[starts[keys[r] >> shift & 2047]++] = r;
-        rows.swap(other);
-    }
-}
-
-/// Of each row, a number that sorts as the column does; 0 for blank.
-std::vector<uint32_t> sortKeys(const Columns& c, const std::string& column) {
-    std::vector<uint32_t> keys(c.size(), 0);
-    auto fill = [&](auto&& key) {
-        for (Row r = 0; r < c.size(); ++r)
-            keys[r] = key(r);
-    };
-    if (column == "@length")
-        fill([&](Row r) { return static_cast<uint32_t>(static_cast<double>(c.durations[r]) * 100); });
-    else if (column == "@added")
-        fill([&](Row r) { return c.added[r]; });
-    else if (column == "@size")
-        fill([&](Row r) {
-            return static_cast<uint32_t>(std::min<uint64_t>(c.sizes[r] >> 6, UINT32_MAX - 1));
-        });
-    else if (column == "@rate")
-        fill([&](Row r) { return c.rates[r]; });
-    else if (column == "@bitrate")
-        fill([&](Row r) { return c.bitrates[r]; });
-    else if (const FieldColumn* f = c.field(column))
-        f->eachRow([&](Row r, uint32_t list) { keys[r] = f->ranks[list]; });
-    return keys;
-}
-
-} // namespace
-
 Searcher::Searcher(std::shared_ptr<const Columns> columns)
-    : columns_(std::move(columns)), words_(std::make_unique<WordCache>()) {}
+    : Searcher(std::make_shared<Layer>(columns), nullptr, RowSet(columns->size())) {}
+
+Searcher::Searcher(std::shared_ptr<const Layer> below, std::shared_ptr<const Layer> above, const RowSet& gone)
+    : below_(std::move(below)), above_(std::move(above)) {
+    RowSet staying = gone;
+    staying.flip();
+    start_ = above_ ? (below_->columns().size() + 63) / 64 * 64 : below_->columns().size();
+    alive_ = above_ ? RowSet::joint(staying, start_, RowSet(above_->columns().size(), true)) : staying;
+    count_ = alive_.count();
+    changed_ = above_ ? gone.count() + above_->columns().size() : 0;
+}
+
 Searcher::~Searcher() = default;
 
-const RowSet& Searcher::withField(const std::string& key) const {
-    std::lock_guard lock(mutex_);
-    auto& held = filled_[key];
-    if (!held) {
-        RowSet rows(columns_->size());
-        if (key == "picture") {
-            for (Row r = 0; r < columns_->size(); ++r)
-                if (columns_->flags[r] & HasPicture)
-                    rows.add(r);
-        } else if (const FieldColumn* f = columns_->field(key)) {
-            f->eachRow([&](Row r, uint32_t) { rows.add(r); });
-        }
-        held = std::make_unique<const RowSet>(std::move(rows));
-    }
-    return *held;
+std::shared_ptr<const Searcher> Searcher::with(const std::vector<FileId>& changed,
+                                               std::shared_ptr<const Columns> now) const {
+    RowSet gone(below_->columns().size());
+    for (FileId id : changed)
+        if (auto row = below_->columns().rowOf(id))
+            gone.add(*row);
+    return std::shared_ptr<const Searcher>(
+        new Searcher(below_, std::make_shared<Layer>(std::move(now)), gone));
 }
 
-RowSet Searcher::term(const Term& t, std::stop_token stop) const {
-    if (t.field.empty())
-        return rowsWithWords(*columns_, t, stop, *words_);
-    if (t.field == "missing" || t.field == "has") {
-        RowSet out(columns_->size());
-        for (const Wanted& w : t.wanted) {
-            RowSet some = withField(w.text);
-            out |= t.field == "missing" ? some.flip() : some;
-        }
-        return out;
-    }
-    for (const char* fact : {"length", "added", "size", "rate", "channels", "bits", "bitrate", "is"})
-        if (t.field == fact)
-            return rowsByFacts(*columns_, t);
-    return rowsByField(*columns_, t, stop, *words_);
-}
-
-RowSet Searcher::find(const Query& query, std::stop_token stop) const {
+RowSet Searcher::matching(const Query& query, std::stop_token stop) const {
     switch (query.kind) {
     case Query::Kind::All:
-        return RowSet(columns_->size(), true);
-    case Query::Kind::Term:
-        return term(query.term, stop);
+        return alive_;
+    case Query::Kind::Term: {
+        RowSet rows = below_->term(query.term, stop);
+        return above_ ? RowSet::joint(rows, start_, above_->term(query.term, stop)) : rows;
+    }
     case Query::Kind::Not:
-        return find(query.parts.front(), stop).flip();
+        return matching(query.parts.front(), stop).flip();
     case Query::Kind::And:
     case Query::Kind::Or:
         break;
     }
-    RowSet out(columns_->size(), query.kind == Query::Kind::And);
+    RowSet out(alive_.size(), query.kind == Query::Kind::And);
     for (const Query& part : query.parts) {
         if (stop.stop_requested())
             break;
         if (query.kind == Query::Kind::And)
-            out &= find(part, stop);
+            out &= matching(part, stop);
         else
-            out |= find(part, stop);
+            out |= matching(part, stop);
     }
     return out;
 }
 
-std::shared_ptr<const Searcher::Order> Searcher::order(const std::vector<SortBy>& by) const {
-    std::string name;
+RowSet Searcher::find(const Query& query, std::stop_token stop) const {
+    RowSet out = matching(query, stop);
+    if (above_)
+        out &= alive_;
+    return out;
+}
+
+std::shared_ptr<const Searcher::Order> Searcher::jointOrder(const std::vector<SortBy>& by) const {
+    {
+        std::lock_guard lock(mutex_);
+        for (const auto& [name, order] : orders_)
+            if (name == by)
+                return order;
+    }
+    // The order in which rows stand within the same (Columns::baseOrder) are further columns.
+    struct Column {
+        std::string name;
+        const JointField* field;
+        bool ascending, blankLast;
+    };
+    std::vector<Column> columns;
     for (const SortBy& s : by)
-        name += s.column + (s.ascending ? "+" : "-");
-    std::lock_guard lock(mutex_);
-    auto held = std::find_if(orders_.begin(), orders_.end(), [&](const auto& o) { return o.first == name; });
-    if (held != orders_.end()) {
-        std::rotate(orders_.begin(), held, held + 1);
-        return orders_.front().second;
-    }
+        columns.push_back({s.column, isFactColumn(s.column) ? nullptr : &field(s.column), s.ascending, true});
+    for (const char* key : {"album", "album_artist", "disc", "track", fileNameColumn})
+        columns.push_back({key, &field(key), true, std::string_view(key) == "album"});
+    auto keyOf = [&](const Column& c, Row row) {
+        uint64_t key = c.field        ? c.field->placeOf(c.field->listOf(row))
+                       : row < start_ ? below_->factOf(row, c.name)
+                                      : above_->factOf(row - start_, c.name);
+        if (key == 0)
+            return c.blankLast ? UINT64_MAX : 0;
+        return c.ascending ? key : UINT64_MAX - 1 - key;
+    };
+    auto before = [&](Row a, Row b) {
+        for (const Column& c : columns)
+            if (uint64_t x = keyOf(c, a), y = keyOf(c, b); x != y)
+                return x < y;
+        return idOf(a) < idOf(b);
+    };
+    std::vector<Row> fresh(above_->columns().size());
+    for (size_t i = 0; i < fresh.size(); ++i)
+        fresh[i] = start_ + static_cast<Row>(i);
+    std::sort(fresh.begin(), fresh.end(), before);
+
+    auto old = below_->order(by);
     auto made = std::make_shared<Order>();
-    made->rows.assign(columns_->baseOrder.begin(), columns_->baseOrder.end());
-    for (auto s = by.rbegin(); s != by.rend(); ++s) {
-        std::vector<uint32_t> keys = sortKeys(*columns_, s->column);
-        uint32_t most = 0;
-        for (uint32_t k : keys)
-            most = std::max(most, k);
-        for (uint32_t& k : keys) // blanks behind all
-            k = k == 0 ? most : s->ascending ? k - 1 : most - k;
-        sortByKeys(made->rows, keys);
+    made->rows.reserve(count_);
+    auto next = old->rows.begin();
+    auto takeUntil = [&](auto end) {
+        for (; next != end; ++next)
+            if (alive_.has(*next))
+                made->rows.push_back(*next);
+    };
+    for (Row row : fresh) {
+        takeUntil(std::lower_bound(next, old->rows.end(), row, before));
+        made->rows.push_back(row);
     }
-    made->places.resize(made->rows.size());
+    takeUntil(old->rows.end());
+    made->places.assign(alive_.size(), 0);
     for (size_t i = 0; i < made->rows.size(); ++i)
         made->places[made->rows[i]] = static_cast<uint32_t>(i);
-    if (orders_.size() >= keptOrders)
-        orders_.pop_back();
-    orders_.insert(orders_.begin(), {name, made});
+    std::lock_guard lock(mutex_);
+    if (orders_.size() >= 2)
+        orders_.erase(orders_.begin());
+    orders_.emplace_back(by, made);
     return made;
 }
 
 std::vector<Row> Searcher::ordered(const RowSet& rows, const std::vector<SortBy>& by, size_t most) const {
-    auto all = order(by);
+    if (above_) {
+        auto order = jointOrder(by);
+        return orderedOf(rows, most, order->rows, order->places);
+    }
+    auto order = below_->order(by);
+    return orderedOf(rows, most, order->rows, order->places);
+}
+
+std::vector<Row> Searcher::orderedOf(const RowSet& rows, size_t most, const std::vector<Row>& order,
+                                     const std::vector<uint32_t>& placeOf) const {
     const size_t count = rows.count();
     std::vector<Row> out;
     out.reserve(std::min(count, most));
     if (count * 16 < rows.size()) { // few: cheaper to sort them than to walk over all
         std::vector<uint32_t> places;
         places.reserve(count);
-        rows.each([&](Row r) { places.push_back(all->places[r]); });
+        rows.each([&](Row r) { places.push_back(placeOf[r]); });
         if (places.size() > most)
             std::nth_element(places.begin(), places.begin() + static_cast<std::ptrdiff_t>(most),
                              places.end());
         places.resize(std::min(places.size(), most));
         std::sort(places.begin(), places.end());
         for (uint32_t p : places)
-            out.push_back(all->rows[p]);
+            out.push_back(order[p]);
         return out;
     }
-    for (size_t i = 0; i < all->rows.size() && out.size() < std::min(count, most); ++i)
-        if (rows.has(all->rows[i]))
-            out.push_back(all->rows[i]);
+    for (size_t i = 0; i < order.size() && out.size() < std::min(count, most); ++i)
+        if (rows.has(order[i]))
+            out.push_back(order[i]);
     return out;
 }
+
+namespace {
+
+/// Calls `each(value, count)` for the values that rows from `from` to `to` have, moved to the columns' own.
+template<class Each>
+void countValues(const FieldColumn* f, const RowSet& rows, Row from, Row to, Each&& each) {
+    if (!f)
+        return;
+    std::vector<uint32_t> ofLists(f->listCount(), 0);
+    if (f->isSparse())
+        f->eachRow([&](Row r, uint32_t list) { ofLists[list] += rows.has(from + r); });
+    else
+        rows.each([&](Row r) { ++ofLists[f->lists[r - from]]; }, from, to);
+    std::vector<size_t> ofValues(f->values.size(), 0);
+    for (uint32_t list = 1; list < ofLists.size(); ++list)
+        if (ofLists[list])
+            f->eachValue(list, [&](uint32_t v) { ofValues[v] += ofLists[list]; });
+    for (size_t v = 0; v < ofValues.size(); ++v)
+        each(f->values[v], ofValues[v]);
+}
+
+} // namespace
 
 std::vector<FacetValue> Searcher::facet(const RowSet& rows, const std::string& key, size_t most,
                                         const std::vector<std::string>& keys) const {
@@ -181,49 +189,143 @@ std::vector<FacetValue> Searcher::facet(const RowSet& rows, const std::string& k
     if (key == "missing") {
         const size_t all = rows.count();
         for (const std::string& k : keys) {
-            RowSet with = withField(k);
+            RowSet with = above_ ? RowSet::joint(below_->withField(k), start_, above_->withField(k))
+                                 : below_->withField(k);
             out.push_back({k, all - (with &= rows).count()});
         }
         return out;
     }
     const bool year = key == "year", decade = key == "decade";
-    const FieldColumn* f = columns_->field(year || decade    ? "date"
-                                           : key == "format" ? formatNameColumn
-                                           : key == "codec"  ? codecColumn
-                                                             : std::string_view(key));
-    if (!f)
-        return out;
-    std::vector<uint32_t> ofLists(f->listCount(), 0);
-    if (f->isSparse())
-        f->eachRow([&](Row r, uint32_t list) { ofLists[list] += rows.has(r); });
-    else
-        rows.each([&](Row r) { ++ofLists[f->lists[r]]; });
-    std::vector<size_t> ofValues(f->values.size(), 0);
-    for (uint32_t list = 1; list < ofLists.size(); ++list)
-        if (ofLists[list])
-            f->eachValue(list, [&](uint32_t v) { ofValues[v] += ofLists[list]; });
+    const std::string column = year || decade    ? "date"
+                               : key == "format" ? formatNameColumn
+                               : key == "codec"  ? codecColumn
+                                                 : key;
+    auto eachBelow = [&](auto&& each) {
+        countValues(below_->columns().field(column), rows, 0, start_, each);
+    };
+    auto eachAbove = [&](auto&& each) {
+        if (above_)
+            countValues(above_->columns().field(column), rows, start_, rows.size(), each);
+    };
     if (year || decade) {
         std::map<int, size_t, std::greater<>> counts;
-        for (size_t v = 0; v < ofValues.size(); ++v)
-            if (int y = yearOf(f->values[v]); y > 0 && ofValues[v] > 0)
-                counts[decade ? y / 10 * 10 : y] += ofValues[v];
+        auto add = [&](std::string_view value, size_t count) {
+            if (int y = count > 0 ? yearOf(value) : 0; y > 0)
+                counts[decade ? y / 10 * 10 : y] += count;
+        };
+        eachBelow(add);
+        eachAbove(add);
         for (const auto& [y, count] : counts)
             out.push_back({std::to_string(y), count});
         out.resize(std::min(out.size(), most));
         return out;
     }
-    std::vector<uint32_t> order;
-    for (uint32_t v = 0; v < ofValues.size(); ++v)
-        if (ofValues[v])
-            order.push_back(v);
-    auto before = [&](uint32_t a, uint32_t b) {
-        return ofValues[a] != ofValues[b] ? ofValues[a] > ofValues[b] : f->values[a] < f->values[b];
-    };
-    size_t shown = std::min(most, order.size());
-    std::partial_sort(order.begin(), order.begin() + static_cast<std::ptrdiff_t>(shown), order.end(), before);
+    std::unordered_map<std::string_view, size_t> more;
+    eachAbove([&](std::string_view value, size_t count) {
+        if (count > 0)
+            more[value] = count;
+    });
+    std::vector<std::pair<size_t, std::string_view>> all;
+    eachBelow([&](std::string_view value, size_t count) {
+        if (!more.empty())
+            if (auto it = more.find(value); it != more.end()) {
+                count += it->second;
+                more.erase(it);
+            }
+        if (count > 0)
+            all.emplace_back(count, value);
+    });
+    for (const auto& [value, count] : more)
+        all.emplace_back(count, value);
+    const size_t shown = std::min(most, all.size());
+    std::partial_sort(all.begin(), all.begin() + static_cast<std::ptrdiff_t>(shown), all.end(),
+                      [](const auto& a, const auto& b) {
+                          return a.first != b.first ? a.first > b.first : a.second < b.second;
+                      });
     for (size_t i = 0; i < shown; ++i)
-        out.push_back({std::string(f->values[order[i]]), ofValues[order[i]]});
+        out.push_back({std::string(all[i].second), all[i].first});
     return out;
+}
+
+std::vector<std::string> Searcher::customFields() const {
+    std::vector<std::string> out = below_->columns().customFields();
+    if (above_) {
+        std::vector<std::string> more = above_->columns().customFields(), both;
+        std::set_union(out.begin(), out.end(), more.begin(), more.end(), std::back_inserter(both));
+        return both;
+    }
+    return out;
+}
+
+bool Searcher::hasField(const std::string& key) const {
+    return below_->columns().field(key) || (above_ && above_->columns().field(key));
+}
+
+std::pair<const Columns*, Row> Searcher::at(Row row) const {
+    return row < start_ ? std::pair(&below_->columns(), row) : std::pair(&above_->columns(), row - start_);
+}
+
+std::optional<Row> Searcher::rowOf(FileId id) const {
+    if (above_)
+        if (auto row = above_->columns().rowOf(id))
+            return start_ + *row;
+    auto row = below_->columns().rowOf(id);
+    return row && alive_.has(*row) ? row : std::nullopt;
+}
+
+FileId Searcher::idOf(Row row) const {
+    auto [c, r] = at(row);
+    return c->ids[r];
+}
+
+std::string Searcher::text(Row row, std::string_view key) const {
+    auto [c, r] = at(row);
+    return c->text(r, key);
+}
+
+Path Searcher::pathOf(Row row) const {
+    auto [c, r] = at(row);
+    return c->pathOf(r);
+}
+
+double Searcher::durationOf(Row row) const {
+    auto [c, r] = at(row);
+    return static_cast<double>(c->durations[r]);
+}
+
+uint64_t Searcher::sizeOf(Row row) const {
+    auto [c, r] = at(row);
+    return c->sizes[r];
+}
+
+bool Searcher::has(Row row, RowFlag flag) const {
+    auto [c, r] = at(row);
+    return c->flags[r] & flag;
+}
+
+tags::Fields Searcher::fieldsOf(Row row) const {
+    auto [c, r] = at(row);
+    tags::Fields out;
+    for (const FieldColumn& f : c->fields())
+        if (uint32_t list = f.key[0] == '@' ? 0 : f.listOf(r))
+            f.eachValue(list, [&](uint32_t v) { out[f.key].emplace_back(f.values[v]); });
+    return out;
+}
+
+std::vector<Row> Searcher::replaced() const {
+    std::vector<Row> out;
+    if (above_)
+        for (FileId id : above_->columns().ids)
+            out.push_back(below_->columns().rowOf(id).value_or(UINT32_MAX));
+    return out;
+}
+
+const JointField& Searcher::field(const std::string& key) const {
+    std::lock_guard lock(mutex_);
+    auto& held = fields_[key];
+    if (!held)
+        held = std::make_unique<const JointField>(key, *below_, above_.get(), start_, replaced());
+    return *held;
 }
 
 } // namespace moorfrost::library

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Answers over the columns: which rows a query means, in which order, and how many of them have which value.
-// Safe from several threads at once.
+// Answers over the library: which rows a query means, in which order, and how many of them have which value.
+// The library is columns that were made once, and, laid over them, what has changed since: a few rows that
+// take the place of others. Safe from several threads at once.
 #pragma once
 
 #include <map>
@@ -12,7 +13,8 @@
 
 namespace moorfrost::library {
 
-class WordCache;
+class JointField;
+class Layer;
 
 struct SortBy {
     /// A key of a field, a column, or "@length", "@added", "@size", "@rate", "@bitrate".
@@ -31,8 +33,11 @@ class Searcher {
 public:
     explicit Searcher(std::shared_ptr<const Columns> columns);
     ~Searcher();
+    /// The same library with these files changed: they are as `now` tells, and no more where it does not. In
+    /// place of what was laid over it before. What was worked out over the columns is shared.
+    std::shared_ptr<const Searcher> with(const std::vector<FileId>& changed,
+                                         std::shared_ptr<const Columns> now) const;
 
-    const Columns& columns() const { return *columns_; }
     /// After a stop the answer is of no use.
     RowSet find(const Query& query, std::stop_token stop = {}) const;
 
@@ -46,23 +51,49 @@ public:
     std::vector<FacetValue> facet(const RowSet& rows, const std::string& key, size_t most = 100,
                                   const std::vector<std::string>& keys = {}) const;
 
-    /// Of all rows, how many: to be shown beside a result.
-    Row size() const { return columns_->size(); }
+    /// Tracks of the library: to be shown beside a result.
+    size_t count() const { return count_; }
+    const RowSet& all() const { return alive_; }
+    /// How many rows are laid over the columns.
+    size_t changed() const { return changed_; }
+    /// Keys of fields that are not in the field table, in their order.
+    std::vector<std::string> customFields() const;
+    bool hasField(const std::string& key) const;
+
+    // A row.
+    std::optional<Row> rowOf(FileId id) const;
+    FileId idOf(Row row) const;
+    std::string text(Row row, std::string_view key) const;
+    Path pathOf(Row row) const;
+    double durationOf(Row row) const; // seconds
+    uint64_t sizeOf(Row row) const;   // bytes
+    bool has(Row row, RowFlag flag) const;
+    /// All fields of the tags.
+    tags::Fields fieldsOf(Row row) const;
+    /// Lists of values as numbers, over all rows. Made when it is first asked for.
+    const JointField& field(const std::string& key) const;
 
 private:
     struct Order {
         std::vector<Row> rows;
         std::vector<uint32_t> places; // of each row
     };
-    const RowSet& withField(const std::string& key) const;
-    std::shared_ptr<const Order> order(const std::vector<SortBy>& by) const;
-    RowSet term(const Term& term, std::stop_token stop) const;
+    /// The columns that a row stands in, and where.
+    std::pair<const Columns*, Row> at(Row row) const;
+    Searcher(std::shared_ptr<const Layer> below, std::shared_ptr<const Layer> above, const RowSet& gone);
+    std::vector<Row> replaced() const;
+    RowSet matching(const Query& query, std::stop_token stop) const;
+    std::vector<Row> orderedOf(const RowSet& rows, size_t most, const std::vector<Row>& order,
+                               const std::vector<uint32_t>& places) const;
+    std::shared_ptr<const Order> jointOrder(const std::vector<SortBy>& by) const;
 
-    std::shared_ptr<const Columns> columns_;
-    const std::unique_ptr<WordCache> words_;
+    std::shared_ptr<const Layer> below_, above_; // above_: nullptr where nothing was changed
+    Row start_ = 0;                              // where the rows above begin
+    RowSet alive_;
+    size_t count_ = 0, changed_ = 0;
     mutable std::mutex mutex_; // of what follows
-    mutable std::map<std::string, std::unique_ptr<const RowSet>> filled_;
-    mutable std::vector<std::pair<std::string, std::shared_ptr<const Order>>> orders_; // the last used first
+    mutable std::map<std::string, std::unique_ptr<const JointField>> fields_;
+    mutable std::vector<std::pair<std::vector<SortBy>, std::shared_ptr<const Order>>> orders_;
 };
 
 } // namespace moorfrost::library

@@ -19,6 +19,7 @@ enum class SleeveGroup { None, Artist, Label, Decade };
 
 /// In the order of their groups, within a group by artist, year and album. `rows` in the order in which
 /// tracks stand in a sleeve.
-std::vector<LibrarySleeve> sleevesOf(const Columns& columns, const std::vector<Row>& rows, SleeveGroup group);
+std::vector<LibrarySleeve> sleevesOf(const Searcher& searcher, const std::vector<Row>& rows,
+                                     SleeveGroup group);
 
 } // namespace moorfrost::library

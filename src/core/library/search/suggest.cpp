@@ -22,11 +22,11 @@ size_t beginOfTerm(const std::string& query, size_t cursor) {
     return from;
 }
 
-std::vector<std::pair<std::string, std::string>> fieldNames(const Columns& c) {
+std::vector<std::pair<std::string, std::string>> fieldNames(const Searcher& s) {
     std::vector<std::pair<std::string, std::string>> out; // as typed, as shown
     for (const tags::FieldDef& def : tags::fieldTable())
         out.emplace_back(def.key, def.label);
-    for (const std::string& key : c.customFields())
+    for (const std::string& key : s.customFields())
         out.emplace_back(text::replaceAll(key, " ", "_"), key);
     return out;
 }
@@ -44,7 +44,7 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
         const std::string begun = text::fold(typed);
         if (begun.size() < 2)
             return out;
-        auto names = fieldNames(searcher.columns());
+        auto names = fieldNames(searcher);
         for (const char* name : {"year", "decade", "length", "added", "size", "rate", "bitrate", "format",
                                  "codec", "file", "folder", "missing", "has", "differs", "is"})
             names.emplace_back(name, name);
@@ -54,7 +54,7 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
                 out.push_back({name + ":", shown, 0, from, cursor});
         return out;
     }
-    auto parsed = parseQuery(typed.substr(0, colon) + ":x", searcher.columns().customFields());
+    auto parsed = parseQuery(typed.substr(0, colon) + ":x", searcher.customFields());
     const std::string field =
         parsed.query.term.field.empty() ? text::lower(typed.substr(0, colon)) : parsed.query.term.field;
     const size_t comma = typed.rfind(',');
@@ -68,14 +68,14 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
             if (fits(state))
                 out.push_back({state, state, 0, at, cursor});
     } else if (kindOfField(field) == ValueKind::Words) {
-        auto names = fieldNames(searcher.columns());
+        auto names = fieldNames(searcher);
         names.emplace_back("picture", "picture");
         for (const auto& [name, shown] : names)
             if (out.size() < most && (fits(name) || fits(shown)))
                 out.push_back({name, shown, 0, at, cursor});
     } else if (kindOfField(field) == ValueKind::Text || field == "year" || field == "decade") {
         std::vector<FacetValue> later;
-        for (FacetValue& v : searcher.facet(RowSet(searcher.size(), true), field, static_cast<size_t>(-1))) {
+        for (FacetValue& v : searcher.facet(searcher.all(), field, static_cast<size_t>(-1))) {
             if (out.size() == most)
                 break;
             std::string value = text::fold(v.value);

@@ -5,17 +5,28 @@
 
 namespace moorfrost::library {
 
-Statement::Statement(sqlite3* db, std::string_view sql) : db_(db) {
-    check(sqlite3_prepare_v2(db, sql.data(), static_cast<int>(sql.size()), &statement_, nullptr));
+Statement::Statement(Database& db, std::string_view sql) : db_(db) {
+    auto it = db.idle_.find(sql);
+    if (it == db.idle_.end())
+        it = db.idle_.emplace(std::string(sql), std::vector<sqlite3_stmt*>()).first;
+    idle_ = &it->second;
+    if (idle_->empty()) {
+        check(sqlite3_prepare_v3(db.db_, sql.data(), static_cast<int>(sql.size()), SQLITE_PREPARE_PERSISTENT,
+                                 &statement_, nullptr));
+    } else {
+        statement_ = idle_->back();
+        idle_->pop_back();
+    }
 }
 
 Statement::~Statement() {
-    sqlite3_finalize(statement_);
+    reset();
+    idle_->push_back(statement_);
 }
 
 void Statement::check(int code) const {
     if (code != SQLITE_OK && code != SQLITE_ROW && code != SQLITE_DONE)
-        throw DatabaseError(std::string("the library database says: ") + sqlite3_errmsg(db_));
+        throw DatabaseError(std::string("the library database says: ") + sqlite3_errmsg(db_.db_));
 }
 
 Statement& Statement::bind(int64_t value) {
@@ -71,10 +82,14 @@ double Statement::real(int column) const {
     return sqlite3_column_double(statement_, column);
 }
 
-std::string Statement::string(int column) const {
+std::string_view Statement::view(int column) const {
     const void* data = sqlite3_column_blob(statement_, column);
     auto size = static_cast<size_t>(sqlite3_column_bytes(statement_, column));
-    return data ? std::string(static_cast<const char*>(data), size) : std::string();
+    return data ? std::string_view(static_cast<const char*>(data), size) : std::string_view();
+}
+
+std::string Statement::string(int column) const {
+    return std::string(view(column));
 }
 
 bool Statement::isNull(int column) const {
@@ -92,17 +107,22 @@ Database::Database(const Path& file) {
     execute("PRAGMA journal_mode=WAL");
     execute("PRAGMA synchronous=FULL"); // commits record changes to files: they must outlive a power cut
     execute("PRAGMA foreign_keys=ON");
+    sqlite3_exec(db_, "PRAGMA cache_size=-32000", nullptr, nullptr, nullptr); // kilobytes
     // Every change of what is known of a file touches its row.
     sqlite3_update_hook(
         db_,
-        [](void* self, int, const char*, const char* table, sqlite3_int64) {
-            auto* db = static_cast<Database*>(self);
-            db->filesChanged_ = db->filesChanged_ || std::string_view(table) == "file";
+        [](void* self, int, const char*, const char* table, sqlite3_int64 row) {
+            auto& changed = static_cast<Database*>(self)->changed_;
+            if (std::string_view(table) == "file" && (changed.empty() || changed.back() != row))
+                changed.push_back(row);
         },
         this);
 }
 
 Database::~Database() {
+    for (auto& [sql, statements] : idle_)
+        for (sqlite3_stmt* s : statements)
+            sqlite3_finalize(s);
     sqlite3_close(db_);
 }
 
@@ -121,20 +141,35 @@ int64_t Database::lastId() const {
 
 Transaction::Transaction(Database& db) : db_(db), own_(sqlite3_get_autocommit(db.handle()) != 0) {
     if (own_) {
-        db_.filesChanged_ = false;
+        db_.changed_.clear();
         db_.execute("BEGIN IMMEDIATE");
     }
 }
 
 void Transaction::commit() {
-    if (own_ && db_.filesChanged_)
-        // Not counted but drawn: a library that is made anew or put back from a copy never comes to the same
-        // again.
-        db_.execute("INSERT INTO setting VALUES ('changes', hex(randomblob(12)))"
-                    " ON CONFLICT (key) DO UPDATE SET value = excluded.value");
+    if (own_ && !db_.changed_.empty())
+        noteChanges();
     if (own_)
         db_.execute("COMMIT");
     own_ = false;
+}
+
+void Transaction::noteChanges() {
+    // Not counted but drawn: a library that is made anew or put back from a copy never comes to the same
+    // again.
+    db_.execute("INSERT INTO setting VALUES ('changes', hex(randomblob(12)))"
+                " ON CONFLICT (key) DO UPDATE SET value = excluded.value");
+    Statement held(db_, "SELECT count(*) FROM changed_file");
+    held.step();
+    if (db_.changed_.size() + static_cast<size_t>(held.integer(0)) > mostChangedFiles) {
+        // More than is worth a list: whoever has columns has to make them anew.
+        db_.execute("DELETE FROM changed_file; DELETE FROM generation; INSERT INTO generation VALUES (NULL, "
+                    "hex(randomblob(12)))");
+        return;
+    }
+    Statement note(db_, "INSERT OR REPLACE INTO changed_file SELECT ?, max(number) FROM generation");
+    for (int64_t row : db_.changed_)
+        note.bind(row).run();
 }
 
 Transaction::~Transaction() {

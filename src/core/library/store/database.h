@@ -4,10 +4,11 @@
 #pragma once
 
 #include <cstdint>
-#include <memory>
+#include <map>
 #include <stdexcept>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "core/base/result.h"
 
@@ -21,9 +22,12 @@ public:
     using std::runtime_error::runtime_error;
 };
 
+class Database;
+
+/// Prepared once and kept by the database for the next time. Not to outlive the database.
 class Statement {
 public:
-    Statement(sqlite3* db, std::string_view sql);
+    Statement(Database& db, std::string_view sql);
     ~Statement();
     Statement(const Statement&) = delete;
     Statement& operator=(const Statement&) = delete;
@@ -46,11 +50,14 @@ public:
     int64_t integer(int column) const;
     double real(int column) const;
     std::string string(int column) const; // text or blob
+    /// The same, until the next step.
+    std::string_view view(int column) const;
     bool isNull(int column) const;
 
 private:
     void check(int code) const;
-    sqlite3* db_;
+    Database& db_;
+    std::vector<sqlite3_stmt*>* idle_; // of this text: where it goes back to
     sqlite3_stmt* statement_ = nullptr;
     int next_ = 1;
 };
@@ -68,12 +75,14 @@ public:
 
 private:
     friend class Transaction;
+    friend class Statement;
     sqlite3* db_ = nullptr;
-    bool filesChanged_ = false; // rows of "file", since the transaction began
+    std::map<std::string, std::vector<sqlite3_stmt*>, std::less<>> idle_;
+    std::vector<int64_t> changed_; // rows of "file", since the transaction began; may name one twice
 };
 
-/// Rolls back unless committed. Marks, with the commit, that files were changed (Store::changes). Inside
-/// another transaction it is a part of that one.
+/// Rolls back unless committed. Notes, with the commit, which files were changed (Store::changes,
+/// Store::changedSince). Inside another transaction it is a part of that one.
 class Transaction {
 public:
     explicit Transaction(Database& db);
@@ -83,6 +92,8 @@ public:
     void commit();
 
 private:
+    static constexpr size_t mostChangedFiles = 20000;
+    void noteChanges();
     Database& db_;
     bool own_;
 };

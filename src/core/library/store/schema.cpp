@@ -3,11 +3,11 @@
 
 namespace moorfrost::library {
 
-const std::vector<const char*>& migrations() {
-    static const std::vector<const char*> list = {
+const std::vector<Migration>& migrations() {
+    static const std::vector<Migration> list = {
         // 0 -> 1. Paths are blobs: bytes, exactly as the system gave them. Times are seconds since 1970
         // unless named _ns.
-        R"(
+        {R"(
         CREATE TABLE shelf (id INTEGER PRIMARY KEY, name TEXT NOT NULL, path BLOB NOT NULL UNIQUE);
         CREATE TABLE batch (id INTEGER PRIMARY KEY, name TEXT NOT NULL, created INTEGER NOT NULL);
         CREATE TABLE file (
@@ -39,11 +39,11 @@ const std::vector<const char*>& migrations() {
             state INTEGER NOT NULL, source BLOB NOT NULL, target BLOB NOT NULL, copy INTEGER NOT NULL,
             error TEXT NOT NULL DEFAULT '', detail TEXT NOT NULL DEFAULT '{}', kept BLOB,
             PRIMARY KEY (file_set, number)) WITHOUT ROWID;
-        )",
+        )"},
         // 1 -> 2. What is set aside after a crash, how much each set keeps, whether that was dropped; steps
         // by
         // place; fixity, by place.
-        R"(
+        {R"(
         ALTER TABLE step ADD COLUMN aside BLOB;
         ALTER TABLE file_set ADD COLUMN kept_bytes INTEGER NOT NULL DEFAULT 0;
         ALTER TABLE file_set ADD COLUMN dropped INTEGER NOT NULL DEFAULT 0;
@@ -55,15 +55,28 @@ const std::vector<const char*>& migrations() {
         CREATE TABLE fixity (
             path BLOB PRIMARY KEY, essence TEXT NOT NULL, sha256 TEXT NOT NULL, bytes INTEGER NOT NULL,
             "when" INTEGER NOT NULL) WITHOUT ROWID;
-        )",
+        )"},
         // 2 -> 3. What is shown of a file but not searched: encoder, tags, differences between them.
-        R"(
+        {R"(
         ALTER TABLE file ADD COLUMN details TEXT NOT NULL DEFAULT '';
-        )",
+        )"},
         // 3 -> 4. What happened to a file.
-        R"(
+        {R"(
         CREATE INDEX step_file ON step (file);
+        )"},
+        // 4 -> 5. All that is known of a file is one row, found by a number made of its path; which files
+        // changed since the columns in memory were made; the shapes of waves.
+        {R"(
+        CREATE TABLE new_file (
+            id INTEGER PRIMARY KEY, path BLOB NOT NULL, path_key INTEGER NOT NULL, size INTEGER NOT NULL,
+            modified_ns INTEGER NOT NULL, error TEXT NOT NULL, content BLOB NOT NULL,
+            shelf INTEGER REFERENCES shelf(id) ON DELETE SET NULL, added INTEGER NOT NULL);
+        CREATE TABLE generation (number INTEGER PRIMARY KEY AUTOINCREMENT, mark TEXT NOT NULL);
+        INSERT INTO generation VALUES (NULL, hex(randomblob(12)));
+        CREATE TABLE changed_file (file INTEGER PRIMARY KEY, generation INTEGER NOT NULL);
+        CREATE INDEX changed_file_generation ON changed_file (generation);
         )",
+         packContents},
     };
     return list;
 }

@@ -22,13 +22,15 @@ public:
 
     // Files. Saving a path that is known replaces what is known of it and keeps its number.
     FileId saveFile(const files::ScannedFile& file, int64_t shelf = -1); // shelf -1: as it is
-    std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch);
+    /// `batch`: 0 for none.
+    std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
+                                  int64_t shelf = -1);
     std::vector<FileRecord> allFiles();
     /// With rising numbers; never more than one in memory. `putAway`: only what is on a shelf.
     void eachFile(bool putAway, const std::function<void(FileRecord&&)>& each);
-    /// Another after every change of any file, whoever made it; the same as long as there was none.
-    std::string changes();
     std::optional<FileRecord> file(FileId id);
+    /// Those that are known, in the order asked for.
+    std::vector<FileRecord> files(const std::vector<FileId>& ids);
     FileId fileByPath(const Path& path);
     /// 0 for those that are not known.
     std::vector<FileId> filesByPath(const std::vector<Path>& paths);
@@ -40,6 +42,19 @@ public:
     void updateFile(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
                     int64_t shelf);
     void forgetFile(FileId id);
+
+    // What has changed, for those who keep a picture of the library (search/library_columns).
+    /// Another after every change of any file, whoever made it; the same as long as there was none.
+    std::string changes();
+    /// The marks of the generations that are known, the latest first. Every change belongs to the latest.
+    std::vector<std::string> generations();
+    /// To be called before a picture is made: what changes from now on is told by changedSince().
+    std::string beginGeneration();
+    /// Files that were changed, or are no more, since that generation began; nullopt if that is not known any
+    /// more.
+    std::optional<std::vector<FileId>> changedSince(const std::string& generation);
+    /// When the picture is there: older ones are of no use.
+    void forgetGenerationsBefore(const std::string& generation);
 
     // Batches.
     int64_t addBatch(const std::string& name);
@@ -111,10 +126,6 @@ private:
     explicit Store(const Path& file) : db_(file), file_(file) {}
     void migrate(const Path& file, bool existed);
     FileId writeRow(const files::ScannedFile& file, int64_t shelf);
-    void dropSettledDifferences(FileId id, const tags::Fields& written);
-    void writeValues(FileId id, const tags::Fields& fields);
-    void readRows(const std::string& which, std::optional<FileId> only,
-                  const std::function<void(FileRecord&&)>& each);
     std::vector<Fixity> readFixity(const Path* only);
 
     Database db_;

@@ -69,15 +69,14 @@ SetSummary summaryFrom(const Statement& s) {
 
 int64_t Store::beginSet(const files::FileSet& set, int64_t batch) {
     Transaction transaction(db_);
-    Statement(db_.handle(), "INSERT INTO file_set (\"when\", title, batch, running) VALUES (?,?,?,1)")
+    Statement(db_, "INSERT INTO file_set (\"when\", title, batch, running) VALUES (?,?,?,1)")
         .bind(static_cast<int64_t>(std::time(nullptr)))
         .bind(set.title)
         .bind(batch)
         .run();
     int64_t id = db_.lastId();
     Statement add(
-        db_.handle(),
-        "INSERT INTO step (file_set, number, file, state, source, target, copy) VALUES (?,?,?,?,?,?,?)");
+        db_, "INSERT INTO step (file_set, number, file, state, source, target, copy) VALUES (?,?,?,?,?,?,?)");
     for (size_t i = 0; i < set.steps.size(); ++i) {
         const files::Step& s = set.steps[i];
         add.bind(id).bind(static_cast<int64_t>(i)).bind(s.file).bind(static_cast<int>(StepState::Planned));
@@ -92,9 +91,9 @@ void Store::saveSteps(int64_t set, const std::vector<std::pair<size_t, const Ste
         return;
     Transaction transaction(db_);
     // What is kept stays when only the state changes: taken back, or looked at without it.
-    Statement save(db_.handle(), "UPDATE step SET state=?, error=?, detail=?, target=?, file=?, aside=NULL "
-                                 "WHERE file_set=? AND number=?");
-    Statement keep(db_.handle(), "UPDATE step SET kept=? WHERE file_set=? AND number=?");
+    Statement save(db_, "UPDATE step SET state=?, error=?, detail=?, target=?, file=?, aside=NULL "
+                        "WHERE file_set=? AND number=?");
+    Statement keep(db_, "UPDATE step SET kept=? WHERE file_set=? AND number=?");
     for (const auto& [number, record] : steps) {
         auto n = static_cast<int64_t>(number);
         save.bind(static_cast<int>(record->state)).bind(record->error).bind(files::toText(*record));
@@ -106,14 +105,14 @@ void Store::saveSteps(int64_t set, const std::vector<std::pair<size_t, const Ste
 }
 
 void Store::saveRemovedFolders(int64_t set, const std::vector<Path>& folders) {
-    Statement(db_.handle(), "UPDATE file_set SET removed_folders=? WHERE id=?")
+    Statement(db_, "UPDATE file_set SET removed_folders=? WHERE id=?")
         .bind(dumped(pathList(folders)))
         .bind(set)
         .run();
 }
 
 void Store::endSet(int64_t set) {
-    Statement(db_.handle(),
+    Statement(db_,
               "UPDATE file_set SET running=0, kept_bytes="
               "(SELECT coalesce(sum(length(kept)), 0) FROM step WHERE step.file_set=file_set.id) WHERE id=?")
         .bind(set)
@@ -122,7 +121,7 @@ void Store::endSet(int64_t set) {
 
 std::vector<SetSummary> Store::sets() {
     std::vector<SetSummary> out;
-    Statement s(db_.handle(), std::string(summaryColumns) + "ORDER BY id DESC");
+    Statement s(db_, std::string(summaryColumns) + "ORDER BY id DESC");
     while (s.step())
         out.push_back(summaryFrom(s));
     return out;
@@ -130,7 +129,7 @@ std::vector<SetSummary> Store::sets() {
 
 std::vector<std::pair<int64_t, std::string>> Store::openSets() {
     std::vector<std::pair<int64_t, std::string>> out;
-    Statement s(db_.handle(), "SELECT id, title FROM file_set WHERE running<>0 ORDER BY id");
+    Statement s(db_, "SELECT id, title FROM file_set WHERE running<>0 ORDER BY id");
     while (s.step())
         out.emplace_back(s.integer(0), s.string(1));
     return out;
@@ -138,8 +137,8 @@ std::vector<std::pair<int64_t, std::string>> Store::openSets() {
 
 std::vector<SetStep> Store::steps(int64_t set, bool withKept) {
     std::vector<SetStep> out;
-    Statement s(db_.handle(),
-                withKept ? "SELECT number, file, state, source, target, copy, error, detail, kept FROM step"
+    Statement s(db_, withKept
+                         ? "SELECT number, file, state, source, target, copy, error, detail, kept FROM step"
                            " WHERE file_set=? ORDER BY number"
                          : "SELECT number, file, state, source, target, copy, error, detail, NULL FROM step"
                            " WHERE file_set=? ORDER BY number");
@@ -165,7 +164,7 @@ std::vector<SetStep> Store::steps(int64_t set, bool withKept) {
 
 std::vector<Event> Store::historyOf(FileId file, size_t most) {
     std::vector<Event> out;
-    Statement s(db_.handle(),
+    Statement s(db_,
                 "SELECT file_set.id, file_set.\"when\", file_set.title, step.state, step.source, step.target,"
                 " step.detail FROM step JOIN file_set ON file_set.id = step.file_set"
                 " WHERE step.file=? AND step.state IN (?,?) ORDER BY step.file_set DESC LIMIT ?");
@@ -194,14 +193,14 @@ std::vector<Event> Store::historyOf(FileId file, size_t most) {
 }
 
 StepState Store::stateOfStep(int64_t set, size_t number) {
-    Statement s(db_.handle(), "SELECT state FROM step WHERE file_set=? AND number=?");
+    Statement s(db_, "SELECT state FROM step WHERE file_set=? AND number=?");
     s.bind(set).bind(static_cast<int64_t>(number));
     return s.step() ? static_cast<StepState>(s.integer(0)) : StepState::Planned;
 }
 
 std::optional<SetSummary> Store::laterSetOn(int64_t set, const StepRecord& record) {
     const Path& target = record.step.target;
-    Statement s(db_.handle(),
+    Statement s(db_,
                 std::string(summaryColumns) +
                     "WHERE id IN (SELECT file_set FROM step WHERE file_set>? AND state=2 AND (source=? OR "
                     "target=?)) ORDER BY id DESC LIMIT 1");
@@ -217,7 +216,7 @@ std::optional<SetSummary> Store::laterSetOn(int64_t set, const StepRecord& recor
 void Store::keepAside(const files::NumberedStep& step) {
     Transaction transaction(db_);
     saveSteps(step.set, {{step.number, &step.record}});
-    Statement(db_.handle(), "UPDATE step SET aside=? WHERE file_set=? AND number=?")
+    Statement(db_, "UPDATE step SET aside=? WHERE file_set=? AND number=?")
         .bindBlob(files::GroupLog::encode({step}))
         .bind(step.set)
         .bind(static_cast<int64_t>(step.number))
@@ -227,7 +226,7 @@ void Store::keepAside(const files::NumberedStep& step) {
 
 std::vector<files::NumberedStep> Store::asideSteps() {
     std::vector<files::NumberedStep> out;
-    Statement s(db_.handle(), "SELECT aside FROM step WHERE state=5 AND aside IS NOT NULL ORDER BY file_set");
+    Statement s(db_, "SELECT aside FROM step WHERE state=5 AND aside IS NOT NULL ORDER BY file_set");
     while (s.step())
         if (auto steps = files::GroupLog::decode(s.string(0)))
             std::move(steps->begin(), steps->end(), std::back_inserter(out));
@@ -235,13 +234,12 @@ std::vector<files::NumberedStep> Store::asideSteps() {
 }
 
 void Store::supersede(const files::FileSet& set) {
-    Statement any(db_.handle(), "SELECT 1 FROM step WHERE state=5 LIMIT 1");
+    Statement any(db_, "SELECT 1 FROM step WHERE state=5 LIMIT 1");
     if (!any.step())
         return;
     Transaction transaction(db_);
-    Statement end(db_.handle(),
-                  "UPDATE step SET state=3, aside=NULL, error=error || ' It was written again later.' "
-                  "WHERE state=5 AND (source=?1 OR target=?1 OR source=?2 OR target=?2)");
+    Statement end(db_, "UPDATE step SET state=3, aside=NULL, error=error || ' It was written again later.' "
+                       "WHERE state=5 AND (source=?1 OR target=?1 OR source=?2 OR target=?2)");
     for (const files::Step& step : set.steps)
         if (step.refused.empty())
             end.bindPath(step.source).bindPath(step.target.empty() ? step.source : step.target).run();
@@ -252,14 +250,14 @@ HistoryUse Store::historyUse() {
     HistoryUse use;
     std::string limit = setting("history-limit");
     use.limit = text::isDigits(limit) ? std::strtoull(limit.c_str(), nullptr, 10) : defaultHistory;
-    Statement sum(db_.handle(), "SELECT coalesce(sum(kept_bytes), 0) FROM file_set WHERE dropped=0");
+    Statement sum(db_, "SELECT coalesce(sum(kept_bytes), 0) FROM file_set WHERE dropped=0");
     if (sum.step())
         use.used = static_cast<uint64_t>(sum.integer(0));
     uint64_t after = use.used;
     if (after <= use.limit)
         return use;
-    Statement oldest(db_.handle(), std::string(summaryColumns) +
-                                       "WHERE dropped=0 AND running=0 AND kept_bytes>0 ORDER BY id");
+    Statement oldest(db_, std::string(summaryColumns) +
+                              "WHERE dropped=0 AND running=0 AND kept_bytes>0 ORDER BY id");
     while (after > use.limit && oldest.step()) {
         use.next.push_back(summaryFrom(oldest));
         after -= use.next.back().keptBytes;
@@ -273,14 +271,14 @@ void Store::dropOldHistory() {
         return;
     Transaction transaction(db_);
     for (const SetSummary& s : use.next) {
-        Statement(db_.handle(), "UPDATE step SET kept=NULL WHERE file_set=?").bind(s.id).run();
-        Statement(db_.handle(), "UPDATE file_set SET dropped=1 WHERE id=?").bind(s.id).run();
+        Statement(db_, "UPDATE step SET kept=NULL WHERE file_set=?").bind(s.id).run();
+        Statement(db_, "UPDATE file_set SET dropped=1 WHERE id=?").bind(s.id).run();
     }
     transaction.commit();
 }
 
 void Store::saveFixity(const Fixity& f) {
-    Statement(db_.handle(),
+    Statement(db_,
               "INSERT OR REPLACE INTO fixity (path, essence, sha256, bytes, \"when\") VALUES (?,?,?,?,?)")
         .bindPath(f.path)
         .bind(f.essence)
@@ -301,11 +299,11 @@ std::vector<Fixity> Store::allFixity() {
 }
 
 void Store::moveFixity(const std::vector<std::pair<Path, Path>>& moves) {
-    Statement any(db_.handle(), "SELECT 1 FROM fixity LIMIT 1");
+    Statement any(db_, "SELECT 1 FROM fixity LIMIT 1");
     if (moves.empty() || !any.step())
         return;
     Transaction transaction(db_);
-    Statement move(db_.handle(), "UPDATE OR REPLACE fixity SET path=? WHERE path=?");
+    Statement move(db_, "UPDATE OR REPLACE fixity SET path=? WHERE path=?");
     auto between = [](size_t i) { return Path(std::string("\0", 1) + std::to_string(i)); };
     for (size_t i = 0; i < moves.size(); ++i)
         move.bindPath(between(i)).bindPath(moves[i].first).run();
@@ -316,8 +314,8 @@ void Store::moveFixity(const std::vector<std::pair<Path, Path>>& moves) {
 
 std::vector<Fixity> Store::readFixity(const Path* only) {
     std::vector<Fixity> out;
-    Statement s(db_.handle(), std::string("SELECT path, essence, sha256, bytes, \"when\" FROM fixity ") +
-                                  (only ? "WHERE path=?" : "ORDER BY path"));
+    Statement s(db_, std::string("SELECT path, essence, sha256, bytes, \"when\" FROM fixity ") +
+                         (only ? "WHERE path=?" : "ORDER BY path"));
     if (only)
         s.bindPath(*only);
     while (s.step())
@@ -327,7 +325,7 @@ std::vector<Fixity> Store::readFixity(const Path* only) {
 }
 
 std::vector<Path> Store::removedFolders(int64_t set) {
-    Statement s(db_.handle(), "SELECT removed_folders FROM file_set WHERE id=?");
+    Statement s(db_, "SELECT removed_folders FROM file_set WHERE id=?");
     s.bind(set);
     if (!s.step())
         return {};
@@ -336,7 +334,7 @@ std::vector<Path> Store::removedFolders(int64_t set) {
 }
 
 int64_t Store::batchOfSet(int64_t set) {
-    Statement s(db_.handle(), "SELECT batch FROM file_set WHERE id=?");
+    Statement s(db_, "SELECT batch FROM file_set WHERE id=?");
     s.bind(set);
     return s.step() ? s.integer(0) : 0;
 }

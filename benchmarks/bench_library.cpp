@@ -1,0 +1,94 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The library on disk at a million tracks: bringing ready metadata in, its size, reading it into columns,
+// what is changed afterwards. moorfrost-bench-library [COUNT [FOLDER [keep]]]
+#include <chrono>
+#include <cstdio>
+#include <cstdlib>
+#include <filesystem>
+#include <fstream>
+
+#include "core/library/search/library_search.h"
+#include "support/invented.h"
+
+using namespace moorfrost;
+
+namespace {
+
+template<class F>
+double milliseconds(F&& f) {
+    auto start = std::chrono::steady_clock::now();
+    f();
+    return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count();
+}
+
+double memoryInUse(const char* what) {
+    std::ifstream status("/proc/self/status");
+    for (std::string line; std::getline(status, line);)
+        if (line.starts_with(what))
+            return std::strtod(line.c_str() + std::string(what).size() + 1, nullptr) / 1024;
+    return 0;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    const size_t count = argc > 1 ? std::strtoull(argv[1], nullptr, 10) : 1000000;
+    const Path folder = Path(argc > 2 ? argv[2] : "build") / "bench-library";
+    std::filesystem::remove_all(folder);
+    const Path file = folder / "library.db";
+    auto store = std::move(*library::Store::open(file));
+    int64_t shelf = store->addShelf("Archive", "/archive");
+    std::printf("%zu tracks\n", count);
+    double making = 0;
+    double all = milliseconds([&] {
+        bench::InventedLibrary invented(count);
+        library::FileRecord r;
+        std::vector<files::ScannedFile> chunk;
+        for (bool more = true; more;) {
+            making += milliseconds([&] {
+                chunk.clear();
+                while (chunk.size() < 10000 && (more = invented.next(r)))
+                    chunk.push_back({r.path, r.state, std::move(r.tags), {}});
+            });
+            store->saveFiles(chunk, 0, shelf);
+        }
+    });
+    std::printf("into the library                      %8.0f ms (%.0f tracks/s), %.0f MB\n", all - making,
+                static_cast<double>(count) / (all - making) * 1000,
+                static_cast<double>(std::filesystem::file_size(file)) / 1e6);
+    library::LibrarySearch search;
+    double reading = milliseconds([&] { search = library::searchMadeAnew(*store); });
+    std::printf("read into columns, and a snapshot left %8.0f ms; memory at most %.0f MB\n", reading,
+                memoryInUse("VmHWM:"));
+    search = {};
+    std::printf("searchable from the snapshot          %8.1f ms\n",
+                milliseconds([&] { search = library::searchOf(*store); }));
+    const std::vector<library::SortBy> byArtist = {{"artist", true}};
+    auto ask = [&] {
+        auto rows = search.searcher->find(library::parseQuery("night").query);
+        return search.searcher->ordered(rows, byArtist, 100).size();
+    };
+    std::printf("the first question                    %8.1f ms\n", milliseconds([&] { ask(); }));
+    for (size_t changed : {size_t{1}, size_t{1000}}) {
+        std::vector<library::FileId> ids;
+        for (size_t i = 0; i < changed; ++i)
+            ids.push_back(static_cast<library::FileId>(1 + i * (count / changed)));
+        auto before = store->files(ids);
+        double writing = milliseconds([&] {
+            library::Transaction together(store->database());
+            for (library::FileRecord& r : before) {
+                r.tags.fields["mood"] = {"calm"};
+                r.tags.fields["title"] = {"Night Post " + std::to_string(r.id)};
+                store->updateFile(r.id, r.state, r.tags.fields, r.shelf);
+            }
+            together.commit();
+        });
+        double laying = milliseconds([&] { search = library::searchOf(*store, search); });
+        double first = milliseconds([&] { ask(); });
+        double again = milliseconds([&] { ask(); });
+        std::printf("%4zu changed tracks written, laid over the columns, first question, next question:\n"
+                    "                                      %8.1f %.1f %.1f %.1f ms\n",
+                    changed, writing, laying, first, again);
+    }
+    return 0;
+}

@@ -1,0 +1,91 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/search/library_search.h"
+
+#include "core/library/search/parts.h"
+#include "core/text/text.h"
+
+namespace moorfrost::library {
+
+namespace {
+
+struct Stopped {};
+
+/// What a snapshot was made of. The rules of sorting are the locale's.
+std::string stampOf(const std::string& generation) {
+    return std::string(part::version) + " " + text::localeName() + " " + generation;
+}
+
+/// The held columns with everything that the store knows to have changed since they were made.
+bool layOver(Store& store, LibrarySearch& held) {
+    const std::string now = store.changes();
+    auto changed = store.changedSince(held.generation);
+    if (!changed)
+        return false;
+    ColumnsBuilder builder;
+    for (const FileRecord& file : store.files(*changed))
+        if (file.shelf > 0)
+            builder.add(file);
+    if (!changed->empty())
+        held.searcher = held.searcher->with(*changed, builder.finish());
+    held.changes = now;
+    return true;
+}
+
+LibrarySearch fromSnapshot(Store& store) {
+    for (const std::string& generation : store.generations())
+        if (auto arena = Arena::map(snapshotOf(store.file()), stampOf(generation)))
+            return {std::make_shared<Searcher>(std::make_shared<Columns>(arena)), generation, {}};
+    return {};
+}
+
+} // namespace
+
+Path snapshotOf(const Path& library) {
+    return Path(library) += ".columns";
+}
+
+LibrarySearch searchOf(Store& store, const LibrarySearch& held, std::stop_token stop) {
+    if (held.searcher && store.changes() == held.changes)
+        return held;
+    LibrarySearch out = held.searcher ? held : fromSnapshot(store);
+    if (out.searcher && layOver(store, out))
+        return out;
+    out = fromSnapshot(store); // another program may have left a newer one
+    if (out.searcher && layOver(store, out))
+        return out;
+    return searchMadeAnew(store, stop);
+}
+
+bool isWorthMakingAnew(const LibrarySearch& held) {
+    constexpr size_t most = 2000;
+    return held.searcher && held.searcher->changed() > std::min(most, held.searcher->count() / 20);
+}
+
+LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
+    LibrarySearch out;
+    out.generation = store.beginGeneration();
+    ColumnsBuilder builder;
+    try {
+        store.eachFile(true, [&](FileRecord&& file) {
+            if (stop.stop_requested())
+                throw Stopped();
+            builder.add(file);
+        });
+    } catch (const Stopped&) {
+        return {};
+    }
+    auto columns = builder.finish();
+    const Path snapshot = snapshotOf(store.file());
+    const std::string stamp = stampOf(out.generation);
+    if (columns->arena().save(snapshot, stamp)) {
+        store.forgetGenerationsBefore(out.generation);
+        if (auto arena = Arena::map(snapshot, stamp)) // memory that the system can take back
+            columns = std::make_shared<Columns>(arena);
+    }
+    out.searcher = std::make_shared<Searcher>(columns);
+    if (!layOver(store, out)) // more has changed meanwhile than is kept in mind
+        return searchMadeAnew(store, stop);
+    return out;
+}
+
+} // namespace moorfrost::library

@@ -1,0 +1,31 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Searching a library on disk: its columns, from the snapshot beside it or made anew, with what has changed
+// since laid over them.
+#pragma once
+
+#include <stop_token>
+
+#include "core/library/search/searcher.h"
+#include "core/library/store/store.h"
+
+namespace moorfrost::library {
+
+struct LibrarySearch {
+    std::shared_ptr<const Searcher> searcher; // of what is on the shelves; nullptr: not read yet, or stopped
+    std::string generation;                   // of the store, that the columns were made in
+    std::string changes;                      // Store::changes() at that time
+};
+
+/// As the library is now. Reads only what has changed since `held` (or since the snapshot), unless that is
+/// not known any more; then makes the columns anew.
+LibrarySearch searchOf(Store& store, const LibrarySearch& held = {}, std::stop_token stop = {});
+
+/// So much has changed that new columns are worth their time.
+bool isWorthMakingAnew(const LibrarySearch& held);
+/// Reads the whole library, and leaves a new snapshot (a disk that cannot take it does no harm).
+LibrarySearch searchMadeAnew(Store& store, std::stop_token stop = {});
+
+/// Where the snapshot lies.
+Path snapshotOf(const Path& library);
+
+} // namespace moorfrost::library

@@ -1,0 +1,215 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The part of the store that holds what is known of files, and which of it has changed.
+#include <algorithm>
+#include <ctime>
+
+#include <xxhash.h>
+
+#include "core/library/store/store.h"
+#include "core/tags/packed.h"
+
+namespace moorfrost::library {
+
+namespace {
+
+/// Paths are found by a number: an index of the paths themselves would be as big as all the rest.
+int64_t keyOf(std::string_view path) {
+    return static_cast<int64_t>(XXH3_64bits(path.data(), path.size()));
+}
+
+const std::string recordColumns =
+    "SELECT id, path, size, modified_ns, error, shelf, added, content FROM file ";
+
+FileRecord recordFrom(const Statement& row) {
+    FileRecord r;
+    r.id = row.integer(0);
+    r.path = row.string(1);
+    r.state = {static_cast<uint64_t>(row.integer(2)), row.integer(3)};
+    r.error = row.string(4);
+    r.shelf = row.integer(5);
+    r.added = row.integer(6);
+    tags::unpack(row.view(7), r.tags);
+    r.tags.facts.size = r.state.size;
+    return r;
+}
+
+} // namespace
+
+FileId Store::writeRow(const files::ScannedFile& f, int64_t shelf) {
+    static const tags::TagFile none;
+    const std::string content = tags::packed(f.tags ? *f.tags : none);
+    FileId id = fileByPath(f.path);
+    if (id != 0) {
+        Statement update(db_, "UPDATE file SET size=?, modified_ns=?, error=?, content=? WHERE id=?");
+        update.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
+        update.bind(f.error).bindBlob(content).bind(id).run();
+    } else {
+        Statement insert(db_, "INSERT INTO file (path, path_key, size, modified_ns, error, content, added)"
+                              " VALUES (?,?,?,?,?,?,?)");
+        insert.bindPath(f.path).bind(keyOf(f.path.native()));
+        insert.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
+        insert.bind(f.error).bindBlob(content).bind(static_cast<int64_t>(std::time(nullptr))).run();
+        id = db_.lastId();
+    }
+    if (shelf >= 0) {
+        Statement set(db_, "UPDATE file SET shelf=? WHERE id=?");
+        shelf > 0 ? set.bind(shelf) : set.bindNull();
+        set.bind(id).run();
+    }
+    return id;
+}
+
+FileId Store::saveFile(const files::ScannedFile& file, int64_t shelf) {
+    return saveFiles({file}, 0, shelf).front();
+}
+
+std::vector<FileId> Store::saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
+                                     int64_t shelf) {
+    std::vector<FileId> ids;
+    Transaction transaction(db_);
+    Statement add(db_, "INSERT OR IGNORE INTO batch_file (batch, file) VALUES (?,?)");
+    for (const files::ScannedFile& file : files) {
+        ids.push_back(writeRow(file, shelf));
+        if (batch > 0)
+            add.bind(batch).bind(ids.back()).run();
+    }
+    transaction.commit();
+    return ids;
+}
+
+std::vector<FileRecord> Store::allFiles() {
+    std::vector<FileRecord> out;
+    eachFile(false, [&](FileRecord&& r) { out.push_back(std::move(r)); });
+    return out;
+}
+
+void Store::eachFile(bool putAway, const std::function<void(FileRecord&&)>& each) {
+    Statement rows(db_, recordColumns + (putAway ? "WHERE shelf IS NOT NULL ORDER BY id" : "ORDER BY id"));
+    while (rows.step())
+        each(recordFrom(rows));
+}
+
+std::vector<FileRecord> Store::files(const std::vector<FileId>& ids) {
+    std::vector<FileRecord> out;
+    Statement row(db_, recordColumns + "WHERE id=?");
+    for (FileId id : ids) {
+        if (row.bind(id).step())
+            out.push_back(recordFrom(row));
+        row.reset();
+    }
+    return out;
+}
+
+std::optional<FileRecord> Store::file(FileId id) {
+    std::vector<FileRecord> found = files({id});
+    return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
+}
+
+FileId Store::fileByPath(const Path& path) {
+    return filesByPath({path}).front();
+}
+
+std::vector<FileId> Store::filesByPath(const std::vector<Path>& paths) {
+    std::vector<FileId> ids;
+    Statement s(db_, "SELECT id FROM file WHERE path_key=? AND path=?");
+    for (const Path& path : paths) {
+        ids.push_back(s.bind(keyOf(path.native())).bindPath(path).step() ? s.integer(0) : 0);
+        s.reset();
+    }
+    return ids;
+}
+
+void Store::moveFile(FileId id, const Path& to) {
+    Transaction transaction(db_);
+    if (FileId other = fileByPath(to); other != 0 && other != id)
+        forgetFile(other);
+    Statement(db_, "UPDATE file SET path=?, path_key=? WHERE id=?")
+        .bindPath(to)
+        .bind(keyOf(to.native()))
+        .bind(id)
+        .run();
+    transaction.commit();
+}
+
+void Store::moveFiles(const std::vector<std::pair<FileId, Path>>& moves) {
+    Transaction transaction(db_);
+    // They may change places: none may be taken for one that was there before.
+    Statement away(db_, "UPDATE file SET path=x'', path_key=0 WHERE id=?");
+    for (const auto& [id, to] : moves)
+        away.bind(id).run();
+    for (const auto& [id, to] : moves)
+        moveFile(id, to);
+    transaction.commit();
+}
+
+void Store::updateFile(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
+                       int64_t shelf) {
+    Transaction transaction(db_);
+    Statement update(db_, "UPDATE file SET size=?, modified_ns=?, shelf=? WHERE id=?");
+    update.bind(static_cast<int64_t>(state.size)).bind(state.modifiedNs);
+    shelf > 0 ? update.bind(shelf) : update.bindNull();
+    update.bind(id).run();
+    if (auto before = fields ? file(id) : std::nullopt) {
+        tags::TagFile& t = before->tags;
+        // What is written is written into all tags of a file.
+        std::erase_if(t.differences, [&](const tags::Difference& d) {
+            auto old = std::as_const(t.fields).find(d.key), now = fields->find(d.key);
+            return (old == t.fields.cend()) != (now == fields->end()) ||
+                   (now != fields->end() && old->second != now->second);
+        });
+        t.fields = *fields;
+        Statement(db_, "UPDATE file SET content=? WHERE id=?").bindBlob(tags::packed(t)).bind(id).run();
+    }
+    transaction.commit();
+}
+
+void Store::forgetFile(FileId id) {
+    Transaction transaction(db_);
+    Statement(db_, "DELETE FROM file WHERE id=?").bind(id).run();
+    transaction.commit();
+}
+
+std::string Store::changes() {
+    return setting("changes");
+}
+
+std::vector<std::string> Store::generations() {
+    std::vector<std::string> out;
+    Statement s(db_, "SELECT mark FROM generation ORDER BY number DESC");
+    while (s.step())
+        out.push_back(s.string(0));
+    return out;
+}
+
+std::string Store::beginGeneration() {
+    Transaction transaction(db_);
+    Statement begin(db_, "INSERT INTO generation VALUES (NULL, hex(randomblob(12))) RETURNING mark");
+    begin.step();
+    std::string mark = begin.string(0);
+    begin.run();
+    transaction.commit();
+    return mark;
+}
+
+std::optional<std::vector<FileId>> Store::changedSince(const std::string& generation) {
+    Statement known(db_, "SELECT number FROM generation WHERE mark=?");
+    if (!known.bind(generation).step())
+        return std::nullopt;
+    std::vector<FileId> out;
+    Statement s(db_, "SELECT file FROM changed_file WHERE generation>=? ORDER BY file");
+    s.bind(known.integer(0));
+    while (s.step())
+        out.push_back(s.integer(0));
+    return out;
+}
+
+void Store::forgetGenerationsBefore(const std::string& generation) {
+    Transaction transaction(db_);
+    for (const char* sql :
+         {"DELETE FROM changed_file WHERE generation < (SELECT number FROM generation WHERE mark=?)",
+          "DELETE FROM generation WHERE number < (SELECT number FROM generation WHERE mark=?)"})
+        Statement(db_, sql).bind(generation).run();
+    transaction.commit();
+}
+
+} // namespace moorfrost::library
