@@ -45,7 +45,7 @@ void sheetScroll() {
     app::Session session(file);
     while (!session.isLoaded())
         QCoreApplication::processEvents();
-    app::SheetModel model(session, true);
+    app::SheetModel model(session);
     model.setColumns({app::nameColumn, "track", "title", "artist", "album", "date", "album_artist", "genre",
                       "disc", "isrc"});
     std::vector<library::FileId> ids = session.batchFiles();

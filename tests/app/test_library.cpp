@@ -16,7 +16,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
-#include "core/library/search/library_columns.h"
+#include "core/library/search/library_search.h"
 #include "core/tags/tag_io.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
@@ -206,9 +206,10 @@ private slots:
         QCOMPARE(page()->searchBox()->text(), QString("missing:isrc"));
         // A file of the library is changed and written: the list and its count follow.
         FileId id = 0;
-        for (const FilePtr& f : d_->session().libraryFiles())
-            if (tags::firstValue(f->tags.fields, "title") == "Gorse")
-                id = f->id;
+        for (const library::FileRecord& f : d_->libraryFiles())
+            if (tags::firstValue(f.tags.fields, "title") == "Gorse")
+                id = f.id;
+        d_->takeUp(id);
         d_->session().drafts().propose("Edit", {{id, "isrc", {"ZZFSR1900002"}}}, "typed");
         d_->session().write();
         d_->settle();
@@ -290,6 +291,7 @@ private slots:
         d_->settle();
         FileId id = page()->table()->chosenFiles().front();
         QVERIFY(!page()->details()->text().contains("What happened to it"));
+        d_->takeUp(id);
         d_->session().drafts().propose("Edit", {{id, "mood", {"calm"}}, {id, "genre", {"Harbour folk"}}},
                                        "typed");
         d_->session().write();
@@ -349,17 +351,17 @@ private slots:
         QVERIFY(std::filesystem::exists(snapshot));
         auto store = std::move(*library::Store::open(*box_ / "library.db"));
         auto written = std::filesystem::last_write_time(snapshot);
-        QCOMPARE(library::columnsOf(*store)->size(), library::Row{6});
+        QCOMPARE(library::searchOf(*store).searcher->count(), size_t{6});
         QVERIFY(std::filesystem::last_write_time(snapshot) == written); // only mapped
         store->forgetFile(store->allFiles().front().id);
-        QCOMPARE(library::columnsOf(*store)->size(), library::Row{5});
+        QCOMPARE(library::searchOf(*store).searcher->count(), size_t{5});
         // Damaged: made anew.
         test::writeBytes(snapshot, "nonsense");
-        QCOMPARE(library::columnsOf(*store)->size(), library::Row{5});
+        QCOMPARE(library::searchOf(*store).searcher->count(), size_t{5});
         QVERIFY(std::filesystem::file_size(snapshot) > 1000);
         // A shelf that is given up takes its files out of the library.
         store->removeShelf(store->shelves().front().id);
-        QCOMPARE(library::columnsOf(*store)->size(), library::Row{0});
+        QCOMPARE(library::searchOf(*store).searcher->count(), size_t{0});
     }
 };
 

@@ -216,7 +216,7 @@ private slots:
         d.session().newBatch("b");
         d.settle();
         d.bringIn({box / "in"});
-        CheckFilesDialog dialog(d.session(), d.session().batchFiles(), "the files");
+        CheckFilesDialog dialog(d.session(), d.session().pathsOf(d.session().batchFiles()), "the files");
         auto check = [&](CheckFilesDialog::Kind kind, const Path& list = {}, const Path& folder = {}) {
             dialog.choose(kind);
             dialog.start(list, folder);

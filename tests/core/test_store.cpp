@@ -163,11 +163,12 @@ private slots:
         files::ScannedFile file;
         file.path = "/in/a.flac";
         file.tags.emplace();
-        library::FileId a = store_->saveFile(file);
+        int64_t shelf = store_->addShelf("Archive", "/in");
+        library::FileId a = store_->saveFile(file, shelf);
         const std::string first = store_->beginGeneration();
         QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{}));
         file.path = "/in/b.flac";
-        library::FileId b = store_->saveFile(file);
+        library::FileId b = store_->saveFile(file, shelf);
         store_->moveFile(a, "/in/c.flac");
         QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{a, b}));
         const std::string second = store_->beginGeneration();
@@ -179,11 +180,19 @@ private slots:
         QVERIFY(!store_->changedSince(first));
         QCOMPARE(store_->changedSince(second), std::optional(std::vector<library::FileId>{b}));
         QVERIFY(!store_->changedSince("never heard of"));
+        // What is not on a shelf, and what leaves it.
+        file.path = "/in/d.flac";
+        library::FileId d = store_->saveFile(file);
+        QCOMPARE(store_->changedSince(second)->size(), size_t{1});
+        store_->updateFile(d, {1, 2}, std::nullopt, shelf);
+        const std::string third = store_->beginGeneration();
+        store_->updateFile(d, {1, 2}, std::nullopt, 0);
+        QCOMPARE(store_->changedSince(third), std::optional(std::vector<library::FileId>{d}));
         // More than is worth a list.
         std::vector<files::ScannedFile> many(20001);
         for (size_t i = 0; i < many.size(); ++i)
             many[i].path = "/in/" + std::to_string(i);
-        store_->saveFiles(many, 0);
+        store_->saveFiles(many, 0, shelf);
         QVERIFY(!store_->changedSince(second));
         QCOMPARE(store_->changedSince(store_->generations().front()),
                  std::optional(std::vector<library::FileId>{}));

@@ -17,6 +17,7 @@ namespace moorfrost::app {
 
 void Driver::prepareApplication(const QString& theme) {
     static QTemporaryDir settings;
+    qputenv("XDG_CACHE_HOME", settings.path().toUtf8());
     QApplication::setOrganizationName("moorfrost-tests");
     QApplication::setApplicationName("moorfrost-tests");
     QSettings::setDefaultFormat(QSettings::IniFormat);
@@ -84,10 +85,22 @@ FileId Driver::fileNamed(const std::string& name) const {
     for (FileId id : session_->batchFiles())
         if (session_->file(id)->path.filename() == name)
             return id;
-    for (const FilePtr& f : session_->libraryFiles())
-        if (f->path.filename() == name)
-            return f->id;
+    for (const library::FileRecord& f : libraryFiles())
+        if (f.path.filename() == name)
+            return f.id;
     return 0;
+}
+
+std::vector<library::FileRecord> Driver::libraryFiles() const {
+    std::vector<library::FileRecord> out;
+    auto store = std::move(*library::Store::open(session_->libraryFile()));
+    store->eachFile(true, [&](library::FileRecord&& f) { out.push_back(std::move(f)); });
+    return out;
+}
+
+void Driver::takeUp(FileId id) {
+    session_->takeUp({id}, [] {});
+    settle();
 }
 
 Path copyOfDemo(const Path& into) {

@@ -31,6 +31,10 @@ public:
     /// Chooses the sleeve with this title; false if there is none.
     bool chooseSleeve(const QString& title);
     FileId fileNamed(const std::string& name) const;
+    /// What is on the shelves, as the library on disk has it.
+    std::vector<library::FileRecord> libraryFiles() const;
+    /// Drafts are for files that are worked on.
+    void takeUp(FileId id);
 
 private:
     std::unique_ptr<Session> session_;

@@ -119,8 +119,8 @@ int main(int argc, char** argv) {
         shot(&mend, "mend-text");
     }
     {
-        CheckFilesDialog check(s, s.batchFiles(), QString("the %1 files shown").arg(s.batchFiles().size()),
-                               &w);
+        CheckFilesDialog check(s, s.pathsOf(s.batchFiles()),
+                               QString("the %1 files shown").arg(s.batchFiles().size()), &w);
         check.choose(CheckFilesDialog::Decoding);
         check.show();
         check.start();

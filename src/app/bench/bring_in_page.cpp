@@ -315,7 +315,7 @@ void BringInPage::mendText() {
 void BringInPage::checkFiles() {
     std::vector<FileId> ids = chosen();
     bool some = !ids.empty();
-    CheckFilesDialog(session_, some ? ids : files_,
+    CheckFilesDialog(session_, session_.pathsOf(some ? ids : files_),
                      some ? tr("the %n selected file(s)", "", static_cast<int>(ids.size()))
                           : tr("the %n file(s) shown", "", static_cast<int>(files_.size())),
                      this)

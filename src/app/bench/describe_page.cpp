@@ -45,7 +45,7 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     tools->addWidget(undo);
     tools->addWidget(redo);
 
-    model_ = new SheetModel(session_, true, this);
+    model_ = new SheetModel(session_, this);
     view_ = new SheetView(session_, model_);
     view_->setAccessibleName(tr("Sheet of files and fields"));
     drawer_ = new Drawer(session_);

@@ -28,11 +28,10 @@ ReadNamesDialog::ReadNamesDialog(Session& session, std::vector<FileId> files, QW
     : QDialog(parent), session_(session), files_(std::move(files)) {
     setWindowTitle(tr("Read from names"));
     resize(980, 600);
-    for (const FilePtr& f : session_.libraryFiles())
+    if (auto library = session_.index().searcher())
         for (const char* key : {"artist", "album_artist"})
-            if (auto it = f->tags.fields.find(key); it != f->tags.fields.end())
-                for (const std::string& v : it->second)
-                    knownArtists_.insert(text::fold(v));
+            for (const library::FacetValue& v : library->facet(library->all(), key, 20000))
+                knownArtists_.insert(text::fold(v.value));
     for (FileId id : session_.batchFiles())
         for (const std::string& v : session_.drafts().effective(id, "artist"))
             knownArtists_.insert(text::fold(v));

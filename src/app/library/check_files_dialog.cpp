@@ -53,7 +53,7 @@ struct CheckFilesDialog::Shared {
     std::stop_source stop;
 };
 
-CheckFilesDialog::CheckFilesDialog(Session& session, std::vector<FileId> files, const QString& where,
+CheckFilesDialog::CheckFilesDialog(Session& session, std::vector<Path> files, const QString& where,
                                    QWidget* parent)
     : QDialog(parent), session_(session), files_(std::move(files)) {
     setWindowTitle(tr("Check files"));
@@ -184,10 +184,6 @@ void CheckFilesDialog::start(const Path& list, const Path& folder) {
     if (running_)
         return;
     auto kind = static_cast<Kind>(kinds_->checkedId());
-    std::vector<Path> paths;
-    for (FileId id : files_)
-        if (FilePtr f = session_.file(id))
-            paths.push_back(f->path);
     title_ = kinds_->checkedButton()->text();
     found_.clear();
     tree_->clear();
@@ -200,7 +196,7 @@ void CheckFilesDialog::start(const Path& list, const Path& folder) {
     stop_->setEnabled(true);
     save_->setEnabled(false);
     timer_.start();
-    auto work = [shared = shared_, kind, paths, list, folder, library = session_.libraryFile(),
+    auto work = [shared = shared_, kind, paths = files_, list, folder, library = session_.libraryFile(),
                  storeNew = storeNew_->isChecked()](std::stop_token stop, work::Progress& progress) {
         // Either the window's own Stop or that of the shelf.
         std::stop_callback either(stop, [&] { shared->stop.request_stop(); });

@@ -23,7 +23,7 @@ public:
     enum Kind { Fixity, Decoding, CheckList, WriteList };
 
     /// `where`: what the files are, for people ("the batch", "3 selected files").
-    CheckFilesDialog(Session& session, std::vector<FileId> files, const QString& where,
+    CheckFilesDialog(Session& session, std::vector<Path> files, const QString& where,
                      QWidget* parent = nullptr);
     ~CheckFilesDialog() override;
 
@@ -47,7 +47,7 @@ private:
     void ended();
 
     Session& session_;
-    std::vector<FileId> files_;
+    std::vector<Path> files_;
     QButtonGroup* kinds_;
     QCheckBox *onlyTrouble_, *storeNew_;
     QTreeWidget* tree_;

@@ -8,6 +8,8 @@
 #include <QJsonDocument>
 #include <QJsonObject>
 #include <QMenu>
+#include <QPointer>
+#include <QScrollBar>
 #include <QSettings>
 #include <QSlider>
 #include <QSplitter>
@@ -18,15 +20,17 @@
 #include "app/library/check_files_dialog.h"
 #include "app/library/sleeve_grid.h"
 #include "app/library/sort_header.h"
+#include "app/library/track_model.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
-#include "core/library/search/library_columns.h"
 
 namespace moorfrost::app {
 
 namespace {
+
+constexpr size_t mostKept = 2000; // chosen files that are found again after a search
 
 const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
 
@@ -42,14 +46,6 @@ std::string sortColumn(const std::string& key) {
 
 } // namespace
 
-struct LibraryPage::Answer {
-    std::vector<FileId> ids;
-    std::vector<FacetCounts> facets;
-    std::vector<SavedSearch> saved;
-    std::vector<library::LibrarySleeve> sleeves;
-    qint64 nanoseconds = 0;
-};
-
 LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     bar_ = new SearchBar(session_);
     count_ = new ShortLabel;
@@ -61,7 +57,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     send_ = button(tr("Send to bench"));
     send_->setToolTip(tr("Puts the selected files on the bench, to be described or put away again"));
 
-    model_ = new SheetModel(session_, false, this);
+    model_ = new TrackModel(session_, this);
     view_ = new SheetView(session_, model_);
     view_->setAccessibleName(tr("Tracks"));
     view_->setSelectionBehavior(QAbstractItemView::SelectRows);
@@ -93,7 +89,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     details_ = new FileDetails(session_);
     layOut();
 
-    connect(&session_, &Session::libraryChanged, this, &LibraryPage::readColumns);
+    connect(&session_.index(), &LibraryIndex::changed, this, &LibraryPage::takeSearcher);
     connect(bar_, &SearchBar::changed, this, &LibraryPage::search);
     connect(bar_->box(), &QLineEdit::returnPressed, this, [this] {
         if (showsSleeves())
@@ -103,9 +99,8 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
             view_->setCurrentIndex(model_->index(0, 0));
     });
     connect(facets_, &FacetPanel::chosen, this, [this](const std::string& field, const std::string& value) {
-        bar_->setText(library::withChosen(bar_->text(), field, value,
-                                          searcher_ ? searcher_->columns().customFields()
-                                                    : std::vector<std::string>()));
+        bar_->setText(library::withChosen(
+            bar_->text(), field, value, searcher_ ? searcher_->customFields() : std::vector<std::string>()));
     });
     connect(facets_, &FacetPanel::searchChosen, this,
             [this](const std::string& query) { bar_->setText(query); });
@@ -138,11 +133,15 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(send_, &QPushButton::clicked, this, &LibraryPage::sendToBench);
     connect(check_, &QPushButton::clicked, this, &LibraryPage::checkFiles);
     connect(empty_->button(), &QPushButton::clicked, this, &LibraryPage::benchWanted);
-    connect(details_, &FileDetails::mendTextWanted, this,
-            [this] { MendTextDialog(session_, chosenFiles(), this).exec(); });
+    connect(details_, &FileDetails::mendTextWanted, this, [this] {
+        std::vector<FileId> files = chosenFiles();
+        session_.takeUp(files, [self = QPointer(this), files] {
+            if (self)
+                MendTextDialog(self->session_, files, self).exec();
+        });
+    });
     showSorting();
-    if (session_.isLoaded())
-        readColumns();
+    takeSearcher();
 }
 
 void LibraryPage::layOut() {
@@ -199,7 +198,7 @@ void LibraryPage::layOut() {
 }
 
 QWidget* LibraryPage::gridPage() {
-    grid_ = new SleeveGrid(session_);
+    grid_ = new SleeveGrid;
     group_ = new Choice;
     group_->addItems({tr("Not grouped"), tr("By artist"), tr("By label"), tr("By decade")});
     group_->setCurrentIndex(QSettings().value("library/group", 0).toInt());
@@ -262,117 +261,110 @@ QString LibraryPage::told() const {
     return count_->text();
 }
 
-void LibraryPage::readColumns() {
-    searched_ = false;
-    int run = ++readRun_;
-    auto made = std::make_shared<std::shared_ptr<const library::Searcher>>();
-    session_.jobs().start(
-        tr("Indexing the library"),
-        [file = session_.libraryFile(), made](std::stop_token stop, work::Progress&) {
-            auto store = library::Store::open(file);
-            if (!store)
-                return;
-            if (auto columns = library::columnsOf(**store, stop))
-                *made = std::make_shared<library::Searcher>(columns);
-        },
-        [this, run, made] {
-            if (run != readRun_ || !*made)
-                return; // a newer one is on its way
-            searcher_ = *made;
-            facets_->setCustomFields(searcher_->columns().customFields());
-            bar_->setSearcher(searcher_); // and so searches
-        });
+void LibraryPage::takeSearcher() {
+    if (!session_.index().searcher())
+        return;
+    searcher_ = session_.index().searcher();
+    facets_->setCustomFields(searcher_->customFields());
+    bar_->setSearcher(searcher_); // and so searches
 }
 
 void LibraryPage::search() {
     searched_ = false;
-    int run = ++run_;
+    const int run = ++run_;
+    stop_.request_stop(); // what was asked before is of no use any more
+    stop_ = {};
     save_->setEnabled(!bar_->parsed().query.isEmpty() && !bar_->parsed().error);
     if (!searcher_)
         return;
-    auto answer = std::make_shared<Answer>();
-    answer->saved = savedSearches();
+    LibraryQuestion question;
+    question.query = bar_->parsed().query;
+    question.sorting = sorting_;
+    question.asSleeves = showsSleeves();
+    question.group = static_cast<library::SleeveGroup>(group_->currentIndex());
     for (const std::string& key : facets_->keys())
-        answer->facets.push_back({key, {}});
-    std::vector<size_t> most;
-    for (const std::string& key : facets_->keys())
-        most.push_back(facets_->mostOf(key));
-    session_.jobs().start(
-        tr("Searching"),
-        [searcher = searcher_, query = bar_->parsed().query, sorting = sorting_, answer, most,
-         asSleeves = showsSleeves(), group = static_cast<library::SleeveGroup>(group_->currentIndex())](
-            std::stop_token stop, work::Progress&) {
-            QElapsedTimer clock;
-            clock.start();
-            library::RowSet rows = searcher->find(query, stop);
-            for (library::Row row : searcher->ordered(rows, sorting))
-                answer->ids.push_back(searcher->columns().ids[row]);
-            if (asSleeves)
-                answer->sleeves = library::sleevesOf(searcher->columns(), searcher->ordered(rows, {}), group);
-            answer->nanoseconds = clock.nsecsElapsed();
-            for (size_t i = 0; i < most.size() && !stop.stop_requested(); ++i) {
-                FacetCounts& facet = answer->facets[i];
-                library::Query other = library::withoutChosen(query, facet.key);
-                bool all = facet.key == "missing"; // these are all to hold: their counts are of the result
-                facet.values = searcher->facet(all ? rows : searcher->find(other, stop), facet.key, most[i],
-                                               FacetPanel::missingKeys());
-            }
-            for (SavedSearch& s : answer->saved)
-                s.count =
-                    searcher
-                        ->find(library::parseQuery(s.query, searcher->columns().customFields()).query, stop)
-                        .count();
-        },
-        [this, run, answer] {
-            if (run == run_)
-                take(std::move(*answer));
-        });
+        question.facets.emplace_back(key, facets_->mostOf(key));
+    question.saved = savedSearches();
+    if (view_->selectionModel()->hasSelection() && view_->chosenCount() <= mostKept)
+        question.chosen = view_->chosenFiles();
+    auto counts = std::make_shared<LibraryCounts>();
+    auto work = [this, self = QPointer(this), run, question, counts, searcher = searcher_,
+                 mine = stop_](std::stop_token stop, work::Progress&) mutable {
+        // Either a newer question or the end of the program.
+        std::stop_callback either(stop, [&] { mine.request_stop(); });
+        const std::stop_token both = mine.get_token();
+        auto rows = std::make_shared<LibraryRows>(rowsFor(question, *searcher, both));
+        if (both.stop_requested())
+            return;
+        QMetaObject::invokeMethod(
+            &session_,
+            [self, run, question, rows] {
+                if (self && run == self->run_)
+                    self->take(question, std::move(*rows));
+            },
+            Qt::QueuedConnection);
+        *counts = countsFor(question, *searcher, both);
+    };
+    session_.jobs().start(tr("Searching"), work, [self = QPointer(this), run, question, counts] {
+        if (!self || run != self->run_)
+            return;
+        self->facets_->show(question.query, self->bar_->text(), counts->saved, counts->facets);
+        self->searched_ = true;
+    });
 }
 
-void LibraryPage::take(Answer answer) {
-    std::vector<FileId> chosen =
-        view_->selectionModel()->hasSelection() ? view_->chosenFiles() : std::vector<FileId>();
-    const auto hits = static_cast<int>(answer.ids.size());
-    const bool same = answer.ids == model_->files();
-    model_->setFiles(std::move(answer.ids));
-    const bool none = searcher_->size() == 0;
+void LibraryPage::take(const LibraryQuestion& question, LibraryRows answer) {
+    const auto hits = static_cast<int>(answer.rows.size());
+    const bool same = searcher_ == model_->searcher() && answer.rows == model_->rows();
+    const bool sameQuestion = question.hasRowsOf(shown_);
+    const bool all = sameQuestion && model_->rowCount() > 0 &&
+                     view_->chosenCount() == static_cast<size_t>(model_->rowCount());
+    const int scrolled = view_->verticalScrollBar()->value();
+    model_->setRows(searcher_, std::move(answer.rows));
+    const bool none = searcher_->count() == 0;
     stack_->setCurrentIndex(none ? 1 : showsSleeves() ? 2 : 0);
     if (showsSleeves())
         grid_->setSleeves(std::move(answer.sleeves), searcher_);
     makeRoom();
-    facets_->show(bar_->parsed().query, bar_->text(), answer.saved, answer.facets);
     count_->setText(none ? QString()
-                    : bar_->parsed().query.isEmpty()
+                    : question.query.isEmpty()
                         ? tr("%n track(s)", "", hits)
                         : tr("%L1 of %L2 tracks \u00B7 %3")
                               .arg(hits)
-                              .arg(searcher_->size())
+                              .arg(searcher_->count())
                               .arg(answer.nanoseconds < 1000000
                                        ? tr("under 1 ms")
                                        : tr("%L1 ms").arg(answer.nanoseconds / 1000000)));
-    if (!same && hits > 0) { // what was chosen stays chosen, where it still is
-        QItemSelection again;
-        std::set<FileId> wanted(chosen.begin(), chosen.end());
-        for (int row = 0; row < hits && !wanted.empty() && chosen.size() < 2000; ++row)
-            if (wanted.erase(model_->fileAt(row)))
-                again.select(model_->index(row, 0), model_->index(row, 0));
-        if (again.isEmpty())
-            again.select(model_->index(0, 0), model_->index(0, 0));
-        QModelIndex first = again.indexes().front();
-        view_->selectionModel()->setCurrentIndex(first, QItemSelectionModel::NoUpdate);
-        view_->selectionModel()->select(again,
-                                        QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
-        view_->scrollTo(first);
+    if (!same && hits > 0) {
+        if (all && hits > 1)
+            view_->selectAll();
+        else
+            choose(answer.chosen);
+        if (sameQuestion) // the library has changed under it: nothing may jump
+            view_->verticalScrollBar()->setValue(scrolled);
+        else
+            view_->scrollTo(view_->currentIndex());
     }
+    shown_ = question;
     send_->setEnabled(hits > 0);
     check_->setEnabled(hits > 0);
     showDetails();
-    searched_ = true;
+}
+
+/// What was chosen stays chosen, where it still is.
+void LibraryPage::choose(const std::vector<int>& rows) {
+    QItemSelection again;
+    for (int row : rows)
+        again.select(model_->index(row, 0), model_->index(row, 0));
+    if (again.isEmpty())
+        again.select(model_->index(0, 0), model_->index(0, 0));
+    view_->selectionModel()->setCurrentIndex(again.front().topLeft(), QItemSelectionModel::NoUpdate);
+    view_->selectionModel()->select(again, QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
 }
 
 void LibraryPage::makeRoom() {
     const bool narrow = width() < 920; // the table and the question come first
-    details_->setVisible(!narrow && searcher_ && searcher_->size() > 0);
+    details_->setVisible(!narrow && searcher_ && searcher_->count() > 0);
     check_->setVisible(!narrow); // it is in the menu, too
 }
 
@@ -446,21 +438,35 @@ void LibraryPage::sendToBench() {
 }
 
 void LibraryPage::checkFiles() {
-    std::vector<FileId> chosen = chosenFiles();
-    bool some = chosen.size() > 1;
-    if (!some)
-        chosen = model_->files();
-    CheckFilesDialog(session_, chosen,
-                     some ? tr("the %n selected file(s)", "", static_cast<int>(chosen.size()))
-                          : tr("the %n file(s) shown", "", static_cast<int>(chosen.size())),
-                     this)
+    const size_t chosen = showsSleeves() ? grid_->chosenCount() : view_->chosenCount();
+    const bool some = chosen > 1;
+    std::vector<Path> paths;
+    if (some)
+        for (FileId id : chosenFiles()) {
+            if (auto row = searcher_->rowOf(id))
+                paths.push_back(searcher_->pathOf(*row));
+        }
+    else
+        for (library::Row row : model_->rows())
+            paths.push_back(searcher_->pathOf(row));
+    const auto n = static_cast<int>(paths.size());
+    CheckFilesDialog(session_, std::move(paths),
+                     some ? tr("the %n selected file(s)", "", n) : tr("the %n file(s) shown", "", n), this)
         .exec();
 }
 
 void LibraryPage::showDetails() {
-    std::vector<FileId> chosen = chosenFiles();
-    details_->showFile(chosen.empty() ? nullptr : session_.file(chosen.front()),
-                       std::max(0, static_cast<int>(chosen.size()) - 1));
+    const FileId first = showsSleeves() ? grid_->firstChosen() : view_->firstChosen();
+    const size_t count = showsSleeves() ? grid_->chosenCount() : view_->chosenCount();
+    const int run = ++detailsRun_;
+    if (first == 0) {
+        details_->showFile(nullptr);
+        return;
+    }
+    session_.withFile(first, [self = QPointer(this), run, count](const FilePtr& file) {
+        if (self && run == self->detailsRun_)
+            self->details_->showFile(file, static_cast<int>(count) - 1);
+    });
 }
 
 } // namespace moorfrost::app

@@ -7,7 +7,7 @@
 #include <QPushButton>
 #include <QWidget>
 
-#include "app/library/facet_panel.h"
+#include "app/library/library_answer.h"
 #include "app/library/search_bar.h"
 #include "app/shell/session.h"
 #include "app/widgets/sheet.h"
@@ -22,6 +22,7 @@ class EmptyHint;
 class FileDetails;
 class SleeveGrid;
 class SortHeader;
+class TrackModel;
 
 class LibraryPage : public QWidget {
     Q_OBJECT
@@ -53,15 +54,15 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
-    struct Answer;
     void layOut();
     QWidget* gridPage();
     void showAs(bool sleeves);
     std::vector<FileId> chosenFiles() const;
     void showMenu(const QPoint& at);
-    void readColumns();
+    void takeSearcher();
     void search();
-    void take(Answer answer);
+    void take(const LibraryQuestion& question, LibraryRows answer);
+    void choose(const std::vector<int>& rows);
     void showDetails();
     void makeRoom();
     void sortBy(int section, bool within);
@@ -77,7 +78,7 @@ private:
     SleeveGrid* grid_;
     Choice* group_;
     QSlider* size_;
-    SheetModel* model_;
+    TrackModel* model_;
     SheetView* view_;
     SortHeader* header_;
     QStackedWidget* stack_;
@@ -86,7 +87,10 @@ private:
     FileDetails* details_;
     std::shared_ptr<const library::Searcher> searcher_;
     std::vector<library::SortBy> sorting_;
-    int run_ = 0, readRun_ = 0;
+    LibraryQuestion shown_; // whose answer is on the screen
+    std::stop_source stop_; // of the search that is under way
+    int run_ = 0;           // counts searches: only the answer to the last one is shown
+    int detailsRun_ = 0;    // likewise
     bool searched_ = false;
 };
 

@@ -89,8 +89,7 @@ QString SearchBar::trouble() const {
 }
 
 void SearchBar::parse() {
-    parsed_ = library::parseQuery(text(), searcher_ ? searcher_->columns().customFields()
-                                                    : std::vector<std::string>());
+    parsed_ = library::parseQuery(text(), searcher_ ? searcher_->customFields() : std::vector<std::string>());
     showUnderstood();
     emit changed();
 }

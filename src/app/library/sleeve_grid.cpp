@@ -17,7 +17,7 @@ namespace moorfrost::app {
 /// Headings and sleeves in one list.
 class SleeveGridModel : public QAbstractListModel {
 public:
-    SleeveGridModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {}
+    using QAbstractListModel::QAbstractListModel;
 
     struct Entry {
         int sleeve = -1; // -1: a heading, of the sleeve behind it
@@ -55,7 +55,7 @@ public:
     QString titleOf(const library::LibrarySleeve& s) const {
         if (!s.album.empty())
             return qs(s.album);
-        return shownName(searcher_->columns().pathOf(s.rows.front()).parent_path());
+        return shownName(searcher_->pathOf(s.rows.front()).parent_path());
     }
     QString subtitleOf(const library::LibrarySleeve& s) const {
         QStringList parts{s.artist.empty() ? SleeveGrid::tr("Several artists") : qs(s.artist)};
@@ -66,7 +66,7 @@ public:
     std::vector<FileId> filesOf(const library::LibrarySleeve& s) const {
         std::vector<FileId> out;
         for (library::Row r : s.rows)
-            out.push_back(searcher_->columns().ids[r]);
+            out.push_back(searcher_->idOf(r));
         return out;
     }
     /// Worked out when it is first seen.
@@ -74,27 +74,29 @@ public:
         auto [it, fresh] = tallies_.try_emplace(index.row());
         if (const library::LibrarySleeve* s = sleeveAt(index); fresh && s) {
             std::vector<matching::ReadinessInput> inputs;
-            for (FileId id : filesOf(*s))
-                if (FilePtr f = session_.file(id))
-                    inputs.push_back({f->tags.fields, !f->tags.pictures.empty()});
+            for (library::Row r : s->rows)
+                inputs.push_back({searcher_->fieldsOf(r), searcher_->has(r, library::HasPicture)});
             it->second = matching::readinessOf(inputs);
         }
         return it->second;
     }
-    FilePtr coverFile(const library::LibrarySleeve& s) const {
+    /// A file that has a picture; "" if none has.
+    Path coverFile(const library::LibrarySleeve& s) const {
         for (library::Row r : s.rows)
-            if (searcher_->columns().flags[r] & library::HasPicture)
-                return session_.file(searcher_->columns().ids[r]);
-        return nullptr;
+            if (searcher_->has(r, library::HasPicture))
+                return searcher_->pathOf(r);
+        return {};
     }
     const std::vector<library::LibrarySleeve>& sleeves() const { return sleeves_; }
-    const library::Columns& columns() const { return searcher_->columns(); }
+    const library::Searcher& searcher() const { return *searcher_; }
 
     int rowCount(const QModelIndex& = {}) const override { return static_cast<int>(entries_.size()); }
     Qt::ItemFlags flags(const QModelIndex& index) const override {
         return sleeveAt(index) ? Qt::ItemIsEnabled | Qt::ItemIsSelectable : Qt::ItemIsEnabled;
     }
     QVariant data(const QModelIndex& index, int role) const override {
+        if (role == TileView::HeadingRole)
+            return entries_[static_cast<size_t>(index.row())].sleeve < 0;
         const library::LibrarySleeve* s = sleeveAt(index);
         if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole)
             return s ? titleOf(*s) + ", " + subtitleOf(*s) : headingAt(index);
@@ -106,7 +108,6 @@ public:
     }
 
 private:
-    Session& session_;
     std::vector<library::LibrarySleeve> sleeves_;
     std::shared_ptr<const library::Searcher> searcher_;
     std::vector<Entry> entries_;
@@ -120,11 +121,6 @@ public:
     GridDelegate(SleeveGrid* grid, const SleeveGridModel* model)
         : QStyledItemDelegate(grid), grid_(grid), model_(model) {}
 
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const override {
-        if (!model_->sleeveAt(index))
-            return {grid_->viewport()->width() - 24, 34};
-        return {grid_->coverSize() + 16, grid_->coverSize() + 70};
-    }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
         const library::LibrarySleeve* s = model_->sleeveAt(index);
@@ -147,8 +143,8 @@ public:
         const int side = grid_->coverSize();
         QRect cover(r.left() + 8, r.top() + 8, side, side);
         QPixmap picture;
-        if (FilePtr f = model_->coverFile(*s))
-            picture = Covers::instance().cover(*f, side);
+        if (Path file = model_->coverFile(*s); !file.empty())
+            picture = Covers::instance().cover(file, side);
         if (picture.isNull())
             paint::blankCover(*p, cover, "sleeve");
         else
@@ -174,22 +170,14 @@ private:
 
 } // namespace
 
-SleeveGrid::SleeveGrid(Session& session, QWidget* parent)
-    : QListView(parent), session_(session), model_(new SleeveGridModel(session, this)) {
+SleeveGrid::SleeveGrid(QWidget* parent) : TileView(parent), model_(new SleeveGridModel(this)) {
     setAccessibleName(tr("Sleeves"));
     setModel(model_);
     setItemDelegate(new GridDelegate(this, model_));
-    setViewMode(QListView::IconMode);
-    setFlow(QListView::LeftToRight);
-    setWrapping(true);
-    setResizeMode(QListView::Adjust);
-    setMovement(QListView::Static);
-    setSpacing(4);
     setSelectionMode(QAbstractItemView::ExtendedSelection);
-    setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
-    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setCoverSize(side_);
     connect(&Covers::instance(), &Covers::ready, viewport(), qOverload<>(&QWidget::update));
-    connect(this, &QListView::doubleClicked, this, &SleeveGrid::open);
+    connect(this, &QAbstractItemView::doubleClicked, this, &SleeveGrid::open);
 }
 
 void SleeveGrid::setSleeves(std::vector<library::LibrarySleeve> sleeves,
@@ -209,29 +197,49 @@ const std::vector<library::LibrarySleeve>& SleeveGrid::sleeves() const {
 
 void SleeveGrid::setCoverSize(int side) {
     side_ = side;
-    scheduleDelayedItemsLayout();
-    viewport()->update();
+    setTileSize({side + 16, side + 70});
+}
+
+std::vector<int> SleeveGrid::chosenRows() const {
+    std::vector<int> out;
+    for (const QItemSelectionRange& range : selectionModel()->selection())
+        for (int row = range.top(); row <= range.bottom(); ++row)
+            out.push_back(row);
+    if (out.empty() && currentIndex().isValid())
+        out.push_back(currentIndex().row());
+    std::sort(out.begin(), out.end());
+    out.erase(std::unique(out.begin(), out.end()), out.end());
+    std::erase_if(out, [this](int row) { return !model_->sleeveAt(model_->index(row)); });
+    return out;
 }
 
 std::vector<FileId> SleeveGrid::chosenFiles() const {
     std::vector<FileId> out;
-    QModelIndexList list = selectionModel()->selectedIndexes();
-    if (list.isEmpty() && currentIndex().isValid())
-        list << currentIndex();
-    std::sort(list.begin(), list.end());
-    for (const QModelIndex& index : list)
-        if (const library::LibrarySleeve* s = model_->sleeveAt(index)) {
-            std::vector<FileId> files = model_->filesOf(*s);
-            out.insert(out.end(), files.begin(), files.end());
-        }
+    for (int row : chosenRows())
+        for (library::Row r : model_->sleeveAt(model_->index(row))->rows)
+            out.push_back(model_->searcher().idOf(r));
     return out;
+}
+
+size_t SleeveGrid::chosenCount() const {
+    size_t n = 0;
+    for (int row : chosenRows())
+        n += model_->sleeveAt(model_->index(row))->rows.size();
+    return n;
+}
+
+FileId SleeveGrid::firstChosen() const {
+    auto rows = chosenRows();
+    return rows.empty()
+               ? 0
+               : model_->searcher().idOf(model_->sleeveAt(model_->index(rows.front()))->rows.front());
 }
 
 void SleeveGrid::open(const QModelIndex& index) {
     const library::LibrarySleeve* s = model_->sleeveAt(index);
     if (!s)
         return;
-    const library::Columns& c = model_->columns();
+    const library::Searcher& c = model_->searcher();
     std::string query;
     if (s->album.empty())
         query = library::withChosen("", "folder", c.text(s->rows.front(), library::folderColumn));
@@ -249,7 +257,7 @@ void SleeveGrid::keyPressEvent(QKeyEvent* event) {
     else if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter)
         open(currentIndex());
     else
-        QListView::keyPressEvent(event);
+        QAbstractItemView::keyPressEvent(event);
 }
 
 void SleeveGrid::contextMenuEvent(QContextMenuEvent* event) {
@@ -257,13 +265,8 @@ void SleeveGrid::contextMenuEvent(QContextMenuEvent* event) {
 }
 
 void SleeveGrid::selectionChanged(const QItemSelection& a, const QItemSelection& b) {
-    QListView::selectionChanged(a, b);
+    QAbstractItemView::selectionChanged(a, b);
     emit chosenChanged();
-}
-
-void SleeveGrid::resizeEvent(QResizeEvent* event) {
-    QListView::resizeEvent(event);
-    scheduleDelayedItemsLayout(); // headings are as wide as the view
 }
 
 } // namespace moorfrost::app

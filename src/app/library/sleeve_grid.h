@@ -2,19 +2,18 @@
 // The result as covers: title, who, year and tally of every sleeve, under headings where they are grouped.
 #pragma once
 
-#include <QListView>
-
 #include "app/shell/session.h"
+#include "app/widgets/tile_view.h"
 #include "core/library/search/sleeves.h"
 
 namespace moorfrost::app {
 
 class SleeveGridModel;
 
-class SleeveGrid : public QListView {
+class SleeveGrid : public TileView {
     Q_OBJECT
 public:
-    explicit SleeveGrid(Session& session, QWidget* parent = nullptr);
+    explicit SleeveGrid(QWidget* parent = nullptr);
 
     void setSleeves(std::vector<library::LibrarySleeve> sleeves,
                     std::shared_ptr<const library::Searcher> searcher);
@@ -24,6 +23,8 @@ public:
     int coverSize() const { return side_; }
     /// Of the selected sleeves; of the current one if none is.
     std::vector<FileId> chosenFiles() const;
+    size_t chosenCount() const; // of files
+    FileId firstChosen() const; // 0: none
 
 signals:
     void chosenChanged();
@@ -36,11 +37,10 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
     void selectionChanged(const QItemSelection& a, const QItemSelection& b) override;
-    void resizeEvent(QResizeEvent* event) override;
 
 private:
+    std::vector<int> chosenRows() const;
     void open(const QModelIndex& index);
-    Session& session_;
     SleeveGridModel* model_;
     int side_ = 148;
 };

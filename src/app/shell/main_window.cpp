@@ -25,6 +25,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/covers.h"
 
 namespace moorfrost::app {
 
@@ -134,6 +135,8 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     connect(recovery_, &RecoveryPage::goOn, this, [this] { showWorkspace(Bench); });
     connect(recovery_, &RecoveryPage::journalWanted, this, [this] { showWorkspace(Journal); });
     connect(bench_, &BenchPage::playRequested, this, &MainWindow::play);
+    connect(&session_, &Session::written, this, [] { Covers::instance().lookAgain(); });
+    connect(&session_.index(), &LibraryIndex::changed, this, [] { Covers::instance().lookAgain(); });
     connect(library_, &LibraryPage::playRequested, this, &MainWindow::play);
     connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
     connect(settings_, &SettingsPage::shelfWanted, bench_->putAway(), &PutAwayPage::addShelf);
@@ -345,13 +348,13 @@ void MainWindow::say(const QString& sentence, bool trouble) {
 }
 
 void MainWindow::play(FileId id) {
-    FilePtr f = session_.file(id);
-    if (!f)
-        return;
     if (player_.file() && player_.file()->id == id)
         player_.toggle();
     else
-        player_.play(f);
+        session_.withFile(id, [this](const FilePtr& f) {
+            if (f)
+                player_.play(f);
+        });
 }
 
 void MainWindow::explainScreen() {

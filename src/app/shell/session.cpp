@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <ctime>
+#include <mutex>
 
 #include <QDate>
 #include <QLocale>
@@ -33,7 +34,6 @@ struct Session::Snapshot {
 
     static Snapshot of(Store& store, int64_t wantedBatch) {
         Snapshot s;
-        s.files = store.allFiles();
         s.batches = store.batches();
         for (const char* key : rememberedKeys)
             s.settings[key] = store.setting(key);
@@ -45,6 +45,12 @@ struct Session::Snapshot {
         s.batchFiles = store.batchFiles(s.batch);
         s.shelves = store.shelves();
         s.drafts = store.drafts();
+        std::set<FileId> wanted;
+        for (const library::BatchFile& f : s.batchFiles)
+            wanted.insert(f.file);
+        for (const auto& [file, field, draft] : s.drafts)
+            wanted.insert(file);
+        s.files = store.files({wanted.begin(), wanted.end()});
         s.sets = store.sets();
         s.history = store.historyUse();
         return s;
@@ -64,15 +70,17 @@ PlaceWish PlaceWish::fromValues(const std::vector<std::string>& v) {
 }
 
 Session::Session(const Path& libraryFile, QObject* parent)
-    : QObject(parent), jobs_(this), drafts_(
-                                        [this](FileId id) -> const tags::Fields* {
-                                            auto it = files_.find(id);
-                                            return it == files_.end() ? nullptr : &it->second->tags.fields;
-                                        },
-                                        [] { return static_cast<int64_t>(std::time(nullptr)); }) {
+    : QObject(parent), jobs_(this), index_(jobs_, libraryFile),
+      drafts_(
+          [this](FileId id) -> const tags::Fields* {
+              auto it = files_.find(id);
+              return it == files_.end() ? nullptr : &it->second->tags.fields;
+          },
+          [] { return static_cast<int64_t>(std::time(nullptr)); }) {
     store_ = std::make_unique<library::StoreThread>(libraryFile, [this](const std::string& sentence) {
         later([this, sentence] { emit said(qs(sentence), true); });
     });
+    connect(&index_, &LibraryIndex::failed, this, [this](const QString& s) { emit said(s, true); });
     drafts_.setSink([this](const std::vector<library::DraftChange>& changes) {
         ++draftRun_;
         store_->post([changes](Store& store) { store.saveDrafts(changes); });
@@ -159,13 +167,21 @@ void Session::take(Snapshot s) {
     arrangeSleeves();
     emit batchesChanged();
     emit shelvesChanged();
-    emit libraryChanged();
     emit journalChanged();
+    index_.refresh();
 }
 
 FilePtr Session::file(FileId id) const {
     auto it = files_.find(id);
     return it == files_.end() ? nullptr : it->second;
+}
+
+std::vector<Path> Session::pathsOf(const std::vector<FileId>& ids) const {
+    std::vector<Path> out;
+    for (FileId id : ids)
+        if (FilePtr f = file(id))
+            out.push_back(f->path);
+    return out;
 }
 
 tags::Fields Session::shownFields(FileId id) const {
@@ -190,16 +206,43 @@ void Session::setShowDisk(bool on) {
     emit diskShown(on);
 }
 
-std::vector<FilePtr> Session::libraryFiles() const {
-    std::vector<FilePtr> out;
-    for (const auto& [id, f] : files_)
-        if (f->shelf > 0)
-            out.push_back(f);
-    return out;
+void Session::withFile(FileId id, std::function<void(FilePtr)> then) {
+    if (FilePtr held = file(id)) {
+        then(held);
+        return;
+    }
+    store_->post([this, id, then](Store& store) {
+        auto record = store.file(id);
+        later([then, f = record ? std::make_shared<library::FileRecord>(std::move(*record)) : nullptr] {
+            then(f);
+        });
+    });
+}
+
+void Session::takeUp(const std::vector<FileId>& ids, std::function<void()> then) {
+    std::vector<FileId> missing;
+    for (FileId id : ids)
+        if (!file(id))
+            missing.push_back(id);
+    if (missing.empty()) {
+        then();
+        return;
+    }
+    store_->post([this, missing, then](Store& store) {
+        auto records = std::make_shared<std::vector<library::FileRecord>>(store.files(missing));
+        later([this, records, then] {
+            for (library::FileRecord& r : *records)
+                files_.try_emplace(r.id, std::make_shared<library::FileRecord>(std::move(r)));
+            then();
+        });
+    });
 }
 
 std::vector<std::string> Session::customKeys() const {
     std::set<std::string> keys;
+    if (auto searcher = index_.searcher())
+        for (const std::string& key : searcher->customFields())
+            keys.insert(key);
     for (const auto& [id, f] : files_)
         for (const auto& [key, values] : f->tags.fields)
             if (!tags::fieldByKey(key))
@@ -279,16 +322,14 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
 
     struct Shared {
         std::vector<files::ScannedFile> waiting;
-        std::map<Path, std::pair<FileId, files::FileState>> known; // of files that need not be read again
+        std::mutex mutex; // of what follows: several threads ask
+        std::unique_ptr<Store> store;
         std::vector<FileId> unchanged;
         int64_t batch = 0;
         files::ScanSummary summary;
     };
     auto shared = std::make_shared<Shared>();
     shared->batch = batch_;
-    for (const auto& [id, f] : files_)
-        if (f->readable() && !f->tags.tags.empty()) // what an older version read had no details
-            shared->known[f->path] = {id, f->state};
     // The batch comes first on the store's thread, so that every later task there finds it.
     if (batch_ == 0)
         store_->post([this, shared, n = ss(batchTitle)](Store& store) {
@@ -325,14 +366,21 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
     };
     jobs_.start(
         tr("Reading %1").arg(title),
-        [shared, paths, subfolders, flush](std::stop_token stop, work::Progress& progress) {
+        [shared, paths, subfolders, flush, library = libraryFile()](std::stop_token stop,
+                                                                    work::Progress& progress) {
             auto last = std::chrono::steady_clock::now();
-            files::ScanOptions options{subfolders, 0, [shared](const Path& path) {
-                                           auto it = shared->known.find(path);
-                                           return it == shared->known.end()
-                                                      ? std::nullopt
-                                                      : std::optional(it->second.second);
-                                       }};
+            if (auto store = Store::open(library))
+                shared->store = std::move(*store);
+            files::ScanOptions options;
+            options.subfolders = subfolders;
+            options.known = [shared](const Path& path) -> std::optional<files::FileState> {
+                std::lock_guard lock(shared->mutex);
+                FileId id = shared->store ? shared->store->fileByPath(path) : 0;
+                auto known = id != 0 ? shared->store->file(id) : std::nullopt;
+                // What a very old version read had no details.
+                bool whole = known && known->readable() && !known->tags.tags.empty();
+                return whole ? std::optional(known->state) : std::nullopt;
+            };
             shared->summary = files::scan(
                 paths, options, stop, progress,
                 [&](files::ScannedFile file) {
@@ -343,8 +391,12 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
                         flush();
                     }
                 },
-                [shared](const Path& path) { shared->unchanged.push_back(shared->known[path].first); });
+                [shared](const Path& path) {
+                    std::lock_guard lock(shared->mutex);
+                    shared->unchanged.push_back(shared->store->fileByPath(path));
+                });
             flush();
+            shared->store.reset();
         },
         [this, shared] {
             otherFiles_ += shared->summary.others;
@@ -355,15 +407,11 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
                           false);
             if (!shared->unchanged.empty()) {
                 store_->post([shared](Store& store) { store.addToBatch(shared->batch, shared->unchanged); });
-                if (shared->batch == batch_)
-                    for (FileId id : shared->unchanged)
-                        sleeveOf_.try_emplace(id, std::string());
                 emit said(tr("%n file(s) are as they were, and were not read again.", "",
                              static_cast<int>(shared->unchanged.size())),
                           false);
             }
-            // After the last chunk has been stored.
-            store_->post([this](Store&) { later([this] { sortIntoSleeves(); }); });
+            reload([this] { sortIntoSleeves(); }); // after the last chunk has been stored
         });
 }
 

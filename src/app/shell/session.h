@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What the interface shows, in memory: files, the chosen batch and its sleeves, drafts, shelves. It asks the
-// library on the library's own thread and starts jobs; no function here reads a file or waits. All of it
-// lives on the interface thread.
+// What the interface works on, in memory: the files of the chosen batch and of the drafts, sleeves, drafts,
+// shelves. The rest of the library is in its index and, row by row, in the store. It asks the library on the
+// library's own thread and starts jobs; no function here reads a file or waits. All of it lives on the
+// interface thread.
 #pragma once
 
 #include <QObject>
@@ -13,6 +14,7 @@
 #include <set>
 
 #include "app/shell/job_list.h"
+#include "app/shell/library_index.h"
 #include "core/library/drafts.h"
 #include "core/library/store_thread.h"
 #include "core/library/writing.h"
@@ -53,16 +55,23 @@ public:
     ~Session() override;
 
     JobList& jobs() { return jobs_; }
+    /// Everything that was put away.
+    LibraryIndex& index() { return index_; }
     library::DraftSession& drafts() { return drafts_; }
     bool isLoaded() const { return loaded_; }
 
     // Files.
+    /// Of those that are worked on; nullptr for others of the library.
     FilePtr file(FileId id) const;
+    /// Any file of the library: at once if it is worked on, else when it was read. nullptr if it is no more.
+    void withFile(FileId id, std::function<void(FilePtr)> then);
+    /// From now on these are worked on, so that they can get drafts.
+    void takeUp(const std::vector<FileId>& ids, std::function<void()> then);
+    std::vector<Path> pathsOf(const std::vector<FileId>& ids) const;
     tags::Fields shownFields(FileId id) const; // as they will be, or as on disk while Alt is held
     std::vector<std::string> shownValues(FileId id, const std::string& key) const;
     bool showsDisk() const { return showDisk_; }
     void setShowDisk(bool on);
-    std::vector<FilePtr> libraryFiles() const;
     std::vector<std::string> customKeys() const;
 
     // The batch.
@@ -127,7 +136,6 @@ signals:
     void draftsChanged();
     void diskShown(bool on);
     void shelvesChanged();
-    void libraryChanged();
     void journalChanged();
     void placementsChanged();
     void written();           // a write or a take-back has ended
@@ -150,6 +158,7 @@ private:
 
     std::unique_ptr<library::StoreThread> store_;
     JobList jobs_;
+    LibraryIndex index_;
     library::DraftSession drafts_;
     bool loaded_ = false, showDisk_ = false;
     std::map<FileId, FilePtr> files_;

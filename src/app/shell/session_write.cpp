@@ -246,11 +246,7 @@ void Session::takeBack(int64_t set, const std::optional<std::set<size_t>>& steps
 }
 
 void Session::readAgain(const std::vector<FileId>& ids) {
-    std::vector<Path> paths;
-    for (FileId id : ids)
-        if (FilePtr f = file(id))
-            paths.push_back(f->path);
-    store_->post([this, paths](Store& store) {
+    store_->post([this, paths = pathsOf(ids)](Store& store) {
         for (const Path& path : paths)
             store.saveFile(files::scanFile(path));
         later([this] {

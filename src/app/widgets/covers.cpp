@@ -2,34 +2,15 @@
 #include "app/widgets/covers.h"
 
 #include <QGuiApplication>
-#include <QImage>
-#include <QRunnable>
 
 #include "app/shell/text_utils.h"
-#include "core/guard/readers.h"
+#include "app/widgets/thumbnails.h"
 
 namespace moorfrost::app {
 
 namespace {
-constexpr int mostPictureBytes = 32 << 20;
-
-QImage frontCover(const Path& path, int side) {
-    auto pictures = guard::Readers::shared().readPictures(path);
-    if (!pictures || pictures->empty())
-        return {};
-    const tags::Picture* best = &pictures->front();
-    for (const tags::Picture& p : *pictures)
-        if (p.info.type == "front cover") {
-            best = &p;
-            break;
-        }
-    if (best->data.size() > mostPictureBytes || best->info.width > 12000 || best->info.height > 12000)
-        return {};
-    QImage image = QImage::fromData(reinterpret_cast<const uchar*>(best->data.data()),
-                                    static_cast<int>(best->data.size()));
-    return image.scaled(side, side, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
+constexpr qint64 mostOnDisk = qint64(512) << 20;
 }
-} // namespace
 
 Covers& Covers::instance() {
     static Covers* covers = [] {
@@ -42,36 +23,47 @@ Covers& Covers::instance() {
 
 Covers::Covers() : cache_(64 << 10) { // kilobytes
     pool_.setMaxThreadCount(2);
+    pool_.start([] { thumbnails::prune(mostOnDisk); });
 }
 
 QPixmap Covers::cover(const library::FileRecord& file, int side) {
-    if (file.tags.pictures.empty())
-        return {};
-    qreal ratio = qGuiApp->devicePixelRatio();
-    int pixels = qRound(side * ratio);
-    QString key =
-        QString("%1/%2/%3/%4").arg(file.id).arg(file.state.modifiedNs).arg(file.state.size).arg(pixels);
-    if (QPixmap* p = cache_.object(key))
-        return *p;
+    return file.tags.pictures.empty() ? QPixmap() : cover(file.path, side);
+}
+
+QPixmap Covers::cover(const Path& file, int side) {
+    const int pixels = qRound(side * qGuiApp->devicePixelRatio());
+    const QString key =
+        QString::number(pixels) + "/" + QString::fromLatin1(QByteArray::fromStdString(file.native()));
+    const Kept* kept = cache_.object(key);
+    if (!kept || kept->age != age_)
+        ask(key, file, pixels, kept);
+    return kept ? kept->picture : QPixmap();
+}
+
+void Covers::ask(const QString& key, const Path& file, int pixels, const Kept* had) {
     if (!asked_.insert(key).second)
-        return {};
-    pool_.start([this, key, pixels, ratio, path = file.path] {
-        QImage image = frontCover(path, pixels);
-        QMetaObject::invokeMethod(
-            this,
-            [this, key, image, ratio, pixels] {
-                if (!image.isNull()) {
-                    QPixmap p = QPixmap::fromImage(image.copy((image.width() - pixels) / 2,
-                                                              (image.height() - pixels) / 2, pixels, pixels));
-                    p.setDevicePixelRatio(ratio);
-                    cache_.insert(key, new QPixmap(p), std::max(1, pixels * pixels * 4 / 1024));
+        return;
+    pool_.start(
+        [this, key, pixels, file, age = age_, before = had ? std::optional(had->state) : std::nullopt] {
+            auto looked = files::stateOf(file);
+            const files::FileState state = looked ? *looked : files::FileState();
+            const bool same = before && *before == state;
+            QImage image = same ? QImage() : thumbnails::of(file, state, pixels);
+            QMetaObject::invokeMethod(
+                this,
+                [this, key, image, state, same, age, pixels] {
                     asked_.erase(key);
+                    if (Kept* kept = same ? cache_.object(key) : nullptr) {
+                        kept->age = age;
+                        return;
+                    }
+                    auto* fresh = new Kept{QPixmap::fromImage(image), state, age};
+                    fresh->picture.setDevicePixelRatio(qGuiApp->devicePixelRatio());
+                    cache_.insert(key, fresh, image.isNull() ? 1 : std::max(1, pixels * pixels * 4 / 1024));
                     emit ready();
-                }
-            },
-            Qt::QueuedConnection);
-    });
-    return {};
+                },
+                Qt::QueuedConnection);
+        });
 }
 
 } // namespace moorfrost::app

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Front covers of files, read and scaled in the background, kept in memory.
+// Front covers of files, read and scaled in the background, kept in memory (and small ones on disk).
 #pragma once
 
 #include <QCache>
@@ -9,7 +9,6 @@
 
 #include <set>
 
-#include "core/base/result.h"
 #include "core/library/records.h"
 
 namespace moorfrost::app {
@@ -19,17 +18,29 @@ class Covers : public QObject {
 public:
     static Covers& instance();
     /// The cover in `side` pixels, or a null pixmap until ready() says that it is there.
+    QPixmap cover(const Path& file, int side);
+    /// Null at once for a file without pictures.
     QPixmap cover(const library::FileRecord& file, int side);
+    /// Files may have changed: each is looked at again when it is shown the next time.
+    void lookAgain() { ++age_; }
 
 signals:
     void ready();
 
 private:
+    struct Kept {
+        QPixmap picture;
+        files::FileState state; // of the file that it is from
+        int age = 0;
+    };
     Covers();
     ~Covers() override { pool_.waitForDone(); }
-    QCache<QString, QPixmap> cache_;
+    void ask(const QString& key, const Path& file, int pixels, const Kept* had);
+
+    QCache<QString, Kept> cache_;
     std::set<QString> asked_;
     QThreadPool pool_;
+    int age_ = 0;
 };
 
 } // namespace moorfrost::app

@@ -8,37 +8,10 @@
 
 namespace moorfrost::app {
 
-QString columnLabel(const std::string& key) {
-    if (key == nameColumn)
-        return SheetModel::tr("File");
-    if (key == lengthColumn)
-        return SheetModel::tr("Length");
-    if (key == formatColumn)
-        return SheetModel::tr("Format");
-    if (key == placeColumn)
-        return SheetModel::tr("Folder");
-    return key == "track" ? SheetModel::tr("No.") : fieldLabel(key);
-}
-
-QString fieldLabel(const std::string& key) {
-    return SheetModel::tr(tags::labelOf(key).c_str());
-}
-
-std::vector<std::string> inTableOrder(std::vector<std::string> keys) {
-    auto rank = [](const std::string& key) {
-        const tags::FieldDef* def = tags::fieldByKey(key);
-        return def ? def - tags::fieldTable().data() : std::ptrdiff_t{1000};
-    };
-    std::stable_sort(keys.begin(), keys.end(),
-                     [&](const std::string& a, const std::string& b) { return rank(a) < rank(b); });
-    return keys;
-}
-
-SheetModel::SheetModel(Session& session, bool editable, QObject* parent)
-    : QAbstractTableModel(parent), session_(session), editable_(editable) {
+SheetModel::SheetModel(Session& session, QObject* parent) : FileTable(parent), session_(session) {
     auto refresh = [this] {
         findUsual();
-        if (!files_.empty() && !columns_.empty())
+        if (!files_.empty() && columnCount() > 0)
             emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
     };
     connect(&session_, &Session::draftsChanged, this, refresh);
@@ -59,16 +32,14 @@ void SheetModel::setFiles(std::vector<FileId> files) {
 }
 
 void SheetModel::setColumns(std::vector<std::string> columns) {
-    beginResetModel();
-    columns_ = std::move(columns);
-    endResetModel();
+    FileTable::setColumns(std::move(columns));
     findUsual();
 }
 
 void SheetModel::findUsual() {
     // Fields that are one for a release: a value that most files do not share is worth a second look.
     usual_.clear();
-    if (!editable_ || files_.size() < 3 || files_.size() > 400)
+    if (files_.size() < 3 || files_.size() > 400)
         return;
     for (const char* key : {"album", "album_artist", "date", "label", "catalogue_number"}) {
         std::map<std::string, size_t> counts;
@@ -103,7 +74,7 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
     if (!index.isValid())
         return {};
     FileId id = fileAt(index.row());
-    const std::string& key = columns_[static_cast<size_t>(index.column())];
+    const std::string& key = keyAt(index.column());
     const library::Draft* draft = isField(index.column()) ? session_.drafts().find(id, key) : nullptr;
     switch (role) {
     case Qt::DisplayRole:
@@ -138,30 +109,17 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
                          .arg(usual_.at(key).empty() ? tr("nothing") : qs(usual_.at(key)));
         return lines.join('\n');
     }
-    case Qt::TextAlignmentRole: {
-        const tags::FieldDef* def = tags::fieldByKey(key);
-        bool number = key == lengthColumn || (def && def->kind == tags::FieldKind::Number);
-        return QVariant(Qt::AlignVCenter | (number ? Qt::AlignRight : Qt::AlignLeft));
-    }
+    case Qt::TextAlignmentRole:
+        return QVariant(alignmentOf(key));
     default:
         return {};
     }
 }
 
-QVariant SheetModel::headerData(int section, Qt::Orientation orientation, int role) const {
-    if (orientation != Qt::Horizontal || static_cast<size_t>(section) >= columns_.size())
-        return {};
-    if (role == Qt::DisplayRole)
-        return columnLabel(columns_[static_cast<size_t>(section)]);
-    if (role == Qt::TextAlignmentRole)
-        return QVariant(Qt::AlignVCenter | Qt::AlignLeft);
-    return {};
-}
-
 Qt::ItemFlags SheetModel::flags(const QModelIndex& index) const {
     Qt::ItemFlags f = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
     FilePtr file = index.isValid() ? session_.file(fileAt(index.row())) : nullptr;
-    if (editable_ && file && file->writable() && isField(index.column()) && !session_.showsDisk())
+    if (file && file->writable() && isField(index.column()) && !session_.showsDisk())
         f |= Qt::ItemIsEditable;
     return f;
 }
@@ -169,7 +127,7 @@ Qt::ItemFlags SheetModel::flags(const QModelIndex& index) const {
 bool SheetModel::setData(const QModelIndex& index, const QVariant& value, int role) {
     if (role != Qt::EditRole || !index.isValid() || !isField(index.column()))
         return false;
-    const std::string& key = columns_[static_cast<size_t>(index.column())];
+    const std::string& key = keyAt(index.column());
     std::vector<std::string> values = tags::valuesFromText(key, ss(value.toString()));
     if (std::string why = tags::whyNotValid(key, values); !why.empty()) {
         emit refused(qs(why));

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
+#include <climits>
 
 #include <QApplication>
 #include <QClipboard>
@@ -28,10 +29,10 @@ public:
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
         QRect r = option.rect;
-        bool draft = index.data(SheetModel::DraftRole).toBool();
-        bool odd = index.data(SheetModel::OddRole).toBool();
+        bool draft = index.data(FileTable::DraftRole).toBool();
+        bool odd = index.data(FileTable::OddRole).toBool();
         bool selected = option.state & QStyle::State_Selected;
-        std::string key = ss(index.data(SheetModel::KeyRole).toString());
+        std::string key = ss(index.data(FileTable::KeyRole).toString());
         if (draft)
             p->fillRect(r, c.heatherBack);
         if (selected) {
@@ -65,7 +66,7 @@ public:
                           const QModelIndex& index) const override {
         auto* edit = new QLineEdit(parent);
         edit->setObjectName("cellEditor");
-        edit->setAccessibleName(columnLabel(ss(index.data(SheetModel::KeyRole).toString())));
+        edit->setAccessibleName(columnLabel(ss(index.data(FileTable::KeyRole).toString())));
         return edit;
     }
 
@@ -100,7 +101,7 @@ private:
 
 } // namespace
 
-SheetView::SheetView(Session& session, SheetModel* model, QWidget* parent)
+SheetView::SheetView(Session& session, FileTable* model, QWidget* parent)
     : QTableView(parent), session_(session), model_(model) {
     setModel(model);
     setItemDelegate(new CellDelegate(this));
@@ -133,18 +134,41 @@ QModelIndexList SheetView::cells() const {
     return list;
 }
 
+std::vector<std::pair<int, int>> SheetView::chosenRows() const {
+    std::vector<std::pair<int, int>> ranges, out;
+    for (const QItemSelectionRange& range : selectionModel()->selection())
+        if (range.isValid())
+            ranges.emplace_back(range.top(), std::min(range.bottom(), model_->rowCount() - 1));
+    if (ranges.empty() && currentIndex().isValid())
+        ranges.emplace_back(currentIndex().row(), currentIndex().row());
+    std::sort(ranges.begin(), ranges.end());
+    for (const auto& [from, to] : ranges) // some may overlap
+        if (!out.empty() && from <= out.back().second + 1)
+            out.back().second = std::max(out.back().second, to);
+        else
+            out.emplace_back(from, to);
+    return out;
+}
+
 std::vector<FileId> SheetView::chosenFiles() const {
     std::vector<FileId> out;
-    std::set<int> rows;
-    for (const QItemSelectionRange& range : selectionModel()->selection())
-        for (int row = range.top(); row <= range.bottom(); ++row)
-            rows.insert(row);
-    if (rows.empty() && currentIndex().isValid())
-        rows.insert(currentIndex().row());
-    for (int row : rows)
-        if (row < model_->rowCount())
+    out.reserve(chosenCount());
+    for (const auto& [from, to] : chosenRows())
+        for (int row = from; row <= to; ++row)
             out.push_back(model_->fileAt(row));
     return out;
+}
+
+size_t SheetView::chosenCount() const {
+    size_t n = 0;
+    for (const auto& [from, to] : chosenRows())
+        n += static_cast<size_t>(to - from + 1);
+    return n;
+}
+
+FileId SheetView::firstChosen() const {
+    auto rows = chosenRows();
+    return rows.empty() ? 0 : model_->fileAt(rows.front().first);
 }
 
 void SheetView::selectionChanged(const QItemSelection& a, const QItemSelection& b) {
@@ -153,25 +177,36 @@ void SheetView::selectionChanged(const QItemSelection& a, const QItemSelection& 
 }
 
 void SheetView::copy() {
-    QModelIndexList list = cells();
-    if (list.isEmpty())
-        return;
-    std::map<int, std::map<int, QString>> table;
-    int left = list.front().column(), right = left;
-    for (const QModelIndex& i : list) {
-        QString t = i.data(Qt::EditRole).toString();
-        table[i.row()][i.column()] = t.replace('\t', ' ').replace('\n', ' ');
-        left = std::min(left, i.column());
-        right = std::max(right, i.column());
-    }
+    auto textAt = [this](int row, int column) {
+        QString t = model_->index(row, column).data(Qt::EditRole).toString();
+        return t.replace('\t', ' ').replace('\n', ' ');
+    };
     QStringList lines;
-    for (auto& [row, columns] : table) {
-        QStringList line;
-        for (int c = left; c <= right; ++c)
-            line << columns[c];
-        lines << line.join('\t');
+    if (selectionBehavior() == SelectRows) { // may be very many
+        for (const auto& [from, to] : chosenRows())
+            for (int row = from; row <= to; ++row) {
+                QStringList line;
+                for (int c = 0; c < model_->columnCount(); ++c)
+                    line << textAt(row, c);
+                lines << line.join('\t');
+            }
+    } else {
+        std::map<int, std::map<int, QString>> table;
+        int left = INT_MAX, right = 0;
+        for (const QModelIndex& i : cells()) {
+            table[i.row()][i.column()] = textAt(i.row(), i.column());
+            left = std::min(left, i.column());
+            right = std::max(right, i.column());
+        }
+        for (auto& [row, columns] : table) {
+            QStringList line;
+            for (int c = left; c <= right; ++c)
+                line << columns[c];
+            lines << line.join('\t');
+        }
     }
-    QApplication::clipboard()->setText(lines.join('\n'));
+    if (!lines.isEmpty())
+        QApplication::clipboard()->setText(lines.join('\n'));
 }
 
 void SheetView::paste() {
@@ -190,7 +225,7 @@ void SheetView::paste() {
     auto wish = [&](const QModelIndex& index, const QString& value) {
         if (!index.isValid() || !(index.flags() & Qt::ItemIsEditable))
             return;
-        const std::string& key = model_->columns()[static_cast<size_t>(index.column())];
+        const std::string& key = model_->keyAt(index.column());
         std::vector<std::string> values = tags::valuesFromText(key, ss(value));
         if (std::string why = tags::whyNotValid(key, values); !why.empty())
             refused = qs(why);
@@ -223,7 +258,7 @@ void SheetView::fillDown() {
         auto [it, first] = top.try_emplace(index.column(), index);
         if (first || !(index.flags() & Qt::ItemIsEditable))
             continue;
-        const std::string& key = model_->columns()[static_cast<size_t>(index.column())];
+        const std::string& key = model_->keyAt(index.column());
         wishes.push_back({model_->fileAt(index.row()), key,
                           session_.drafts().effective(model_->fileAt(it->second.row()), key)});
     }
@@ -234,16 +269,14 @@ void SheetView::blank() {
     std::vector<library::DraftSession::Wish> wishes;
     for (const QModelIndex& index : cells())
         if (index.flags() & Qt::ItemIsEditable)
-            wishes.push_back(
-                {model_->fileAt(index.row()), model_->columns()[static_cast<size_t>(index.column())], {}});
+            wishes.push_back({model_->fileAt(index.row()), model_->keyAt(index.column()), {}});
     session_.drafts().propose(ss(tr("Blank")), wishes, ss(tr("blanked")));
 }
 
 void SheetView::dropDrafts() {
     std::vector<std::pair<FileId, std::string>> which;
     for (const QModelIndex& index : cells())
-        which.emplace_back(model_->fileAt(index.row()),
-                           model_->columns()[static_cast<size_t>(index.column())]);
+        which.emplace_back(model_->fileAt(index.row()), model_->keyAt(index.column()));
     session_.drafts().drop(ss(tr("Drop drafts")), which);
 }
 

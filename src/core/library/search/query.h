@@ -29,6 +29,7 @@ struct Term {
     std::vector<Wanted> wanted; // of words: exactly one, Contains; empty while it is still being typed
     bool phrase = false;        // of words: to be found together, in this order
     size_t from = 0, to = 0;    // bytes of the query
+    bool operator==(const Term&) const = default;
 };
 
 struct Query {
@@ -39,6 +40,7 @@ struct Query {
     size_t from = 0, to = 0; // of a "not" and of brackets, with all in them; else 0
 
     bool isEmpty() const { return kind == Kind::All; }
+    bool operator==(const Query&) const = default;
 };
 
 struct QueryError {

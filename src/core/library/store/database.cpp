@@ -111,10 +111,9 @@ Database::Database(const Path& file) {
     // Every change of what is known of a file touches its row.
     sqlite3_update_hook(
         db_,
-        [](void* self, int, const char*, const char* table, sqlite3_int64 row) {
-            auto& changed = static_cast<Database*>(self)->changed_;
-            if (std::string_view(table) == "file" && (changed.empty() || changed.back() != row))
-                changed.push_back(row);
+        [](void* self, int, const char*, const char* table, sqlite3_int64) {
+            auto* db = static_cast<Database*>(self);
+            db->filesChanged_ = db->filesChanged_ || std::string_view(table) == "file";
         },
         this);
 }
@@ -141,13 +140,13 @@ int64_t Database::lastId() const {
 
 Transaction::Transaction(Database& db) : db_(db), own_(sqlite3_get_autocommit(db.handle()) != 0) {
     if (own_) {
-        db_.changed_.clear();
+        db_.filesChanged_ = false;
         db_.execute("BEGIN IMMEDIATE");
     }
 }
 
 void Transaction::commit() {
-    if (own_ && !db_.changed_.empty())
+    if (own_ && db_.filesChanged_)
         noteChanges();
     if (own_)
         db_.execute("COMMIT");
@@ -161,15 +160,9 @@ void Transaction::noteChanges() {
                 " ON CONFLICT (key) DO UPDATE SET value = excluded.value");
     Statement held(db_, "SELECT count(*) FROM changed_file");
     held.step();
-    if (db_.changed_.size() + static_cast<size_t>(held.integer(0)) > mostChangedFiles) {
-        // More than is worth a list: whoever has columns has to make them anew.
+    if (held.integer(0) > mostChangedFiles) // more than is worth a list: whoever has columns makes them anew
         db_.execute("DELETE FROM changed_file; DELETE FROM generation; INSERT INTO generation VALUES (NULL, "
                     "hex(randomblob(12)))");
-        return;
-    }
-    Statement note(db_, "INSERT OR REPLACE INTO changed_file SELECT ?, max(number) FROM generation");
-    for (int64_t row : db_.changed_)
-        note.bind(row).run();
 }
 
 Transaction::~Transaction() {

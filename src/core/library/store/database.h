@@ -78,11 +78,11 @@ private:
     friend class Statement;
     sqlite3* db_ = nullptr;
     std::map<std::string, std::vector<sqlite3_stmt*>, std::less<>> idle_;
-    std::vector<int64_t> changed_; // rows of "file", since the transaction began; may name one twice
+    bool filesChanged_ = false; // rows of "file", since the transaction began
 };
 
-/// Rolls back unless committed. Notes, with the commit, which files were changed (Store::changes,
-/// Store::changedSince). Inside another transaction it is a part of that one.
+/// Rolls back unless committed. Notes, with the commit, that files were changed (Store::changes). Inside
+/// another transaction it is a part of that one.
 class Transaction {
 public:
     explicit Transaction(Database& db);
@@ -92,7 +92,7 @@ public:
     void commit();
 
 private:
-    static constexpr size_t mostChangedFiles = 20000;
+    static constexpr int64_t mostChangedFiles = 20000;
     void noteChanges();
     Database& db_;
     bool own_;

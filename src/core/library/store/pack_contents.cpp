@@ -84,6 +84,18 @@ void packContents(Database& db) {
     }
     db.execute("DROP TABLE value; DROP TABLE picture; DROP TABLE file; ALTER TABLE new_file RENAME TO file;"
                " CREATE INDEX file_path ON file (path_key)");
+    // Which files of the shelves have changed, whoever changed them: for the columns of the search.
+    const std::string note =
+        " BEGIN INSERT INTO changed_file SELECT %.id, max(number) FROM generation WHERE true"
+        " ON CONFLICT (file) DO UPDATE SET generation=excluded.generation; END;";
+    auto trigger = [&](const char* name, const char* when, const char* row) {
+        db.execute(
+            (std::string("CREATE TRIGGER ") + name + " AFTER " + when + text::replaceAll(note, "%", row))
+                .c_str());
+    };
+    trigger("file_added", "INSERT ON file WHEN new.shelf IS NOT NULL", "new");
+    trigger("file_changed", "UPDATE ON file WHEN old.shelf IS NOT NULL OR new.shelf IS NOT NULL", "new");
+    trigger("file_forgotten", "DELETE ON file WHEN old.shelf IS NOT NULL", "old");
 }
 
 } // namespace moorfrost::library

@@ -50,8 +50,8 @@ public:
     std::vector<std::string> generations();
     /// To be called before a picture is made: what changes from now on is told by changedSince().
     std::string beginGeneration();
-    /// Files that were changed, or are no more, since that generation began; nullopt if that is not known any
-    /// more.
+    /// Files of the shelves that were changed, or are no more, since that generation began; nullopt if that
+    /// is not known any more.
     std::optional<std::vector<FileId>> changedSince(const std::string& generation);
     /// When the picture is there: older ones are of no use.
     void forgetGenerationsBefore(const std::string& generation);

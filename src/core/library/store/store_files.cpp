@@ -44,12 +44,15 @@ FileId Store::writeRow(const files::ScannedFile& f, int64_t shelf) {
         update.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
         update.bind(f.error).bindBlob(content).bind(id).run();
     } else {
-        Statement insert(db_, "INSERT INTO file (path, path_key, size, modified_ns, error, content, added)"
-                              " VALUES (?,?,?,?,?,?,?)");
+        Statement insert(db_,
+                         "INSERT INTO file (path, path_key, size, modified_ns, error, content, added, shelf)"
+                         " VALUES (?,?,?,?,?,?,?,?)");
         insert.bindPath(f.path).bind(keyOf(f.path.native()));
         insert.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
-        insert.bind(f.error).bindBlob(content).bind(static_cast<int64_t>(std::time(nullptr))).run();
-        id = db_.lastId();
+        insert.bind(f.error).bindBlob(content).bind(static_cast<int64_t>(std::time(nullptr)));
+        shelf > 0 ? insert.bind(shelf) : insert.bindNull();
+        insert.run();
+        return db_.lastId();
     }
     if (shelf >= 0) {
         Statement set(db_, "UPDATE file SET shelf=? WHERE id=?");

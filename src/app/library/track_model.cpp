@@ -1,0 +1,87 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/library/track_model.h"
+
+#include "app/shell/text_utils.h"
+#include "core/text/text.h"
+
+namespace moorfrost::app {
+
+TrackModel::TrackModel(Session& session, QObject* parent) : FileTable(parent), session_(session) {
+    auto refresh = [this] {
+        if (rowCount() > 0 && columnCount() > 0)
+            emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+    };
+    connect(&session_, &Session::draftsChanged, this, refresh);
+    connect(&session_, &Session::diskShown, this, refresh);
+}
+
+void TrackModel::setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows) {
+    if (searcher == searcher_ && rows == rows_)
+        return;
+    beginResetModel();
+    searcher_ = std::move(searcher);
+    rows_ = std::move(rows);
+    endResetModel();
+}
+
+FileId TrackModel::fileAt(int row) const {
+    return searcher_->idOf(rows_[static_cast<size_t>(row)]);
+}
+
+int TrackModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(rows_.size());
+}
+
+const library::Draft* TrackModel::draftOf(int row, const std::string& key) const {
+    if (key[0] == '@' || session_.showsDisk() || session_.drafts().all().empty())
+        return nullptr;
+    return session_.drafts().find(fileAt(row), key);
+}
+
+QString TrackModel::cellText(int row, const std::string& key) const {
+    if (const library::Draft* draft = draftOf(row, key))
+        return qs(text::join(draft->values, "; "));
+    const library::Row r = rows_[static_cast<size_t>(row)];
+    if (key == nameColumn || key == placeColumn)
+        return shownPath(
+            Path(searcher_->text(r, key == nameColumn ? library::fileNameColumn : library::folderColumn)));
+    if (key == lengthColumn)
+        return shownLength(searcher_->durationOf(r));
+    if (key == formatColumn) {
+        std::string codec = searcher_->text(r, library::codecColumn);
+        return qs(codec == "PCM" ? searcher_->text(r, library::formatNameColumn) : codec);
+    }
+    return qs(searcher_->text(r, key));
+}
+
+QVariant TrackModel::data(const QModelIndex& index, int role) const {
+    if (!index.isValid())
+        return {};
+    const std::string& key = keyAt(index.column());
+    switch (role) {
+    case Qt::DisplayRole:
+        return cellText(index.row(), key).replace('\n', QChar(0x21B5));
+    case Qt::EditRole:
+        return cellText(index.row(), key);
+    case DraftRole:
+        return draftOf(index.row(), key) != nullptr;
+    case OddRole:
+        return false;
+    case KeyRole:
+        return qs(key);
+    case Qt::ToolTipRole: {
+        if (key == nameColumn || key == placeColumn)
+            return shownPath(searcher_->pathOf(rows_[static_cast<size_t>(index.row())]));
+        QString text = cellText(index.row(), key);
+        if (const library::Draft* draft = draftOf(index.row(), key))
+            text += (text.isEmpty() ? "" : "\n") + tr("Draft: %1").arg(qs(draft->origin));
+        return text;
+    }
+    case Qt::TextAlignmentRole:
+        return QVariant(alignmentOf(key));
+    default:
+        return {};
+    }
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The tracks of a result, painted straight from the columns of the library: no row costs anything before it
+// is seen. Drafts stand in their cells.
+#pragma once
+
+#include "app/shell/session.h"
+#include "app/widgets/file_table.h"
+#include "core/library/search/searcher.h"
+
+namespace moorfrost::app {
+
+class TrackModel : public FileTable {
+    Q_OBJECT
+public:
+    explicit TrackModel(Session& session, QObject* parent = nullptr);
+
+    void setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows);
+    const std::vector<library::Row>& rows() const { return rows_; }
+    const std::shared_ptr<const library::Searcher>& searcher() const { return searcher_; }
+
+    FileId fileAt(int row) const override;
+    int rowCount(const QModelIndex& parent = {}) const override;
+    QVariant data(const QModelIndex& index, int role) const override;
+
+private:
+    QString cellText(int row, const std::string& key) const;
+    const library::Draft* draftOf(int row, const std::string& key) const;
+
+    Session& session_;
+    std::shared_ptr<const library::Searcher> searcher_;
+    std::vector<library::Row> rows_;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/file_table.h"
+
+#include <algorithm>
+
+#include "core/tags/fields.h"
+
+namespace moorfrost::app {
+
+QString columnLabel(const std::string& key) {
+    if (key == nameColumn)
+        return FileTable::tr("File");
+    if (key == lengthColumn)
+        return FileTable::tr("Length");
+    if (key == formatColumn)
+        return FileTable::tr("Format");
+    if (key == placeColumn)
+        return FileTable::tr("Folder");
+    return key == "track" ? FileTable::tr("No.") : fieldLabel(key);
+}
+
+QString fieldLabel(const std::string& key) {
+    return FileTable::tr(tags::labelOf(key).c_str());
+}
+
+std::vector<std::string> inTableOrder(std::vector<std::string> keys) {
+    auto rank = [](const std::string& key) {
+        const tags::FieldDef* def = tags::fieldByKey(key);
+        return def ? def - tags::fieldTable().data() : std::ptrdiff_t{1000};
+    };
+    std::stable_sort(keys.begin(), keys.end(),
+                     [&](const std::string& a, const std::string& b) { return rank(a) < rank(b); });
+    return keys;
+}
+
+void FileTable::setColumns(std::vector<std::string> columns) {
+    beginResetModel();
+    columns_ = std::move(columns);
+    endResetModel();
+}
+
+QVariant FileTable::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (orientation != Qt::Horizontal || section < 0 || section >= columnCount())
+        return {};
+    if (role == Qt::DisplayRole)
+        return columnLabel(keyAt(section));
+    if (role == Qt::TextAlignmentRole)
+        return QVariant(Qt::AlignVCenter | Qt::AlignLeft);
+    return {};
+}
+
+Qt::Alignment FileTable::alignmentOf(const std::string& key) {
+    const tags::FieldDef* def = tags::fieldByKey(key);
+    bool number = key == lengthColumn || (def && def->kind == tags::FieldKind::Number);
+    return Qt::AlignVCenter | (number ? Qt::AlignRight : Qt::AlignLeft);
+}
+
+} // namespace moorfrost::app

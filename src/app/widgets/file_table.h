@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What tables of files have in common: a file a row, a field (or something else known of files) a column.
+#pragma once
+
+#include <QAbstractTableModel>
+
+#include "core/library/records.h"
+
+namespace moorfrost::app {
+
+using library::FileId;
+
+/// Columns that are not fields.
+inline constexpr const char* nameColumn = "@name";
+inline constexpr const char* lengthColumn = "@length";
+inline constexpr const char* formatColumn = "@format";
+inline constexpr const char* placeColumn = "@folder";
+
+/// In the head of a column; "No." for the track.
+QString columnLabel(const std::string& key);
+/// Everywhere else.
+QString fieldLabel(const std::string& key);
+/// Keys in the order of the field table, custom ones last.
+std::vector<std::string> inTableOrder(std::vector<std::string> keys);
+
+class FileTable : public QAbstractTableModel {
+    Q_OBJECT
+public:
+    enum Role { DraftRole = Qt::UserRole + 1, OddRole, KeyRole };
+    using QAbstractTableModel::QAbstractTableModel;
+
+    virtual FileId fileAt(int row) const = 0;
+    virtual void setColumns(std::vector<std::string> columns);
+    const std::vector<std::string>& columns() const { return columns_; }
+    const std::string& keyAt(int column) const { return columns_[static_cast<size_t>(column)]; }
+    bool isField(int column) const { return keyAt(column)[0] != '@'; }
+
+    int columnCount(const QModelIndex& = {}) const override { return static_cast<int>(columns_.size()); }
+    QVariant headerData(int section, Qt::Orientation, int role) const override;
+
+signals:
+    /// A value that the field cannot hold: nothing was changed.
+    void refused(const QString& sentence);
+
+protected:
+    static Qt::Alignment alignmentOf(const std::string& key);
+
+private:
+    std::vector<std::string> columns_;
+};
+
+} // namespace moorfrost::app

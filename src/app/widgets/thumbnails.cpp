@@ -1,0 +1,90 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/thumbnails.h"
+
+#include <algorithm>
+
+#include <QCryptographicHash>
+#include <QDateTime>
+#include <QDir>
+#include <QDirIterator>
+#include <QStandardPaths>
+
+#include "core/guard/readers.h"
+
+namespace moorfrost::app::thumbnails {
+
+namespace {
+
+constexpr int keptSide = 320;
+constexpr int mostPictureBytes = 32 << 20;
+
+QImage square(const QImage& image, int side) {
+    QImage scaled = image.scaled(side, side, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
+    return scaled.copy((scaled.width() - side) / 2, (scaled.height() - side) / 2, side, side);
+}
+
+QImage frontCover(const Path& path) {
+    auto pictures = guard::Readers::shared().readPictures(path);
+    if (!pictures || pictures->empty())
+        return {};
+    const tags::Picture* best = &pictures->front();
+    for (const tags::Picture& p : *pictures)
+        if (p.info.type == "front cover") {
+            best = &p;
+            break;
+        }
+    if (best->data.size() > mostPictureBytes || best->info.width > 12000 || best->info.height > 12000)
+        return {};
+    return QImage::fromData(reinterpret_cast<const uchar*>(best->data.data()),
+                            static_cast<int>(best->data.size()));
+}
+
+QString placeOf(const Path& file, const files::FileState& state) {
+    QCryptographicHash hash(QCryptographicHash::Blake2b_160);
+    hash.addData(QByteArray::fromStdString(file.native()));
+    hash.addData(QByteArray::number(qint64(state.size)) + ' ' + QByteArray::number(qint64(state.modifiedNs)));
+    QString name = QString::fromLatin1(hash.result().toHex());
+    return folder() + "/" + name.left(2) + "/" + name.mid(2) + ".jpg";
+}
+
+} // namespace
+
+QString folder() {
+    return QStandardPaths::writableLocation(QStandardPaths::CacheLocation) + "/thumbnails";
+}
+
+QImage of(const Path& file, const files::FileState& state, int side) {
+    const QString place = placeOf(file, state);
+    if (QImage kept; side <= keptSide && kept.load(place))
+        return square(kept, side);
+    QImage cover = frontCover(file);
+    if (cover.isNull())
+        return {};
+    if (side <= keptSide && !cover.hasAlphaChannel()) {
+        // Under another name first: one that is cut short must never be taken for whole.
+        const QString part = place + QString(".%1.part").arg(quintptr(&cover), 0, 16);
+        QDir().mkpath(QFileInfo(place).path());
+        if (!square(cover, keptSide).save(part, "JPG", 88) || !QFile::rename(part, place))
+            QFile::remove(part);
+    }
+    return square(cover, side);
+}
+
+void prune(qint64 most) {
+    std::vector<std::pair<QDateTime, QFileInfo>> all;
+    qint64 bytes = 0;
+    for (QDirIterator it(folder(), QDir::Files, QDirIterator::Subdirectories); it.hasNext();) {
+        it.next();
+        all.emplace_back(it.fileInfo().lastModified(), it.fileInfo());
+        bytes += it.fileInfo().size();
+    }
+    std::sort(all.begin(), all.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+    for (const auto& [when, file] : all) {
+        if (bytes <= most)
+            break;
+        if (QFile::remove(file.filePath()))
+            bytes -= file.size();
+    }
+}
+
+} // namespace moorfrost::app::thumbnails
