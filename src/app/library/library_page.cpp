@@ -73,8 +73,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
         view_->setColumnWidth(i, def ? widthOf(def->key, def->columnWidth) : 64);
     }
     remember(header_, "library/columns of table");
-    for (const QString& s : QSettings().value("library/sorting", QStringList{"artist+"}).toStringList())
-        sorting_.push_back({ss(s.chopped(1)), s.endsWith('+')});
+    sorting_ = LibraryIndex::rememberedSorting();
 
     empty_ = new EmptyHint(
         "library", tr("The library is empty"),
@@ -270,7 +269,7 @@ void LibraryPage::takeSearcher() {
 }
 
 void LibraryPage::search() {
-    searched_ = false;
+    answered_ = searched_ = false;
     const int run = ++run_;
     stop_.request_stop(); // what was asked before is of no use any more
     stop_ = {};
@@ -349,6 +348,7 @@ void LibraryPage::take(const LibraryQuestion& question, LibraryRows answer) {
     send_->setEnabled(hits > 0);
     check_->setEnabled(hits > 0);
     showDetails();
+    answered_ = true;
 }
 
 /// What was chosen stays chosen, where it still is.
@@ -384,10 +384,7 @@ void LibraryPage::sortBy(int section, bool within) {
         sorting_.push_back({key, true});
     else
         sorting_ = {{key, held == sorting_.begin() && held != sorting_.end() ? up : true}};
-    QStringList stored;
-    for (const library::SortBy& s : sorting_)
-        stored << qs(s.column) + (s.ascending ? "+" : "-");
-    QSettings().setValue("library/sorting", stored);
+    LibraryIndex::rememberSorting(sorting_);
     showSorting();
     search();
 }

@@ -44,6 +44,8 @@ public:
     void checkFiles();
     void saveSearch(const QString& name);
     /// Whether the table shows the answer to what is typed.
+    bool showsAnswer() const { return answered_; }
+    /// And all its counts are there, too.
     bool isSearched() const { return searched_; }
 
 signals:
@@ -91,7 +93,7 @@ private:
     std::stop_source stop_; // of the search that is under way
     int run_ = 0;           // counts searches: only the answer to the last one is shown
     int detailsRun_ = 0;    // likewise
-    bool searched_ = false;
+    bool answered_ = false, searched_ = false;
 };
 
 } // namespace moorfrost::app

@@ -4,6 +4,7 @@
 #pragma once
 
 #include <QHeaderView>
+#include <QItemSelectionModel>
 
 namespace moorfrost::app {
 
@@ -13,6 +14,10 @@ public:
     explicit SortHeader(QWidget* parent = nullptr);
     /// Sections in the order in which they count, and whether each rises.
     void setSorting(std::vector<std::pair<int, bool>> sorting);
+    /// What is selected does not concern it: it would ask about every row whenever it is painted.
+    void setSelectionModel(QItemSelectionModel*) override {
+        QHeaderView::setSelectionModel(new QItemSelectionModel(model(), this));
+    }
 
 protected:
     void paintSection(QPainter* p, const QRect& rect, int section) const override;

@@ -5,6 +5,8 @@
 
 #include <QObject>
 
+#include <future>
+
 #include "core/library/search/library_search.h"
 
 namespace moorfrost::app {
@@ -18,15 +20,18 @@ public:
 
     /// nullptr until the library was read for the first time.
     std::shared_ptr<const library::Searcher> searcher() const { return held_.searcher; }
-    /// To be called when the library may have changed.
-    void refresh();
+    /// To be called when the library may have changed. The first time, waits (in its job) until it is `open`.
+    void refresh(std::shared_future<void> open = {});
+    /// How the library is sorted, as it was left: worked out beforehand.
+    static std::vector<library::SortBy> rememberedSorting();
+    static void rememberSorting(const std::vector<library::SortBy>& sorting);
 
 signals:
     void changed();
     void failed(const QString& sentence);
 
 private:
-    void read(bool anew);
+    void read(bool anew, std::shared_future<void> open = {});
 
     JobList& jobs_;
     Path library_;

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <ctime>
+#include <future>
 #include <mutex>
 
 #include <QDate>
@@ -77,9 +78,13 @@ Session::Session(const Path& libraryFile, QObject* parent)
               return it == files_.end() ? nullptr : &it->second->tags.fields;
           },
           [] { return static_cast<int64_t>(std::time(nullptr)); }) {
+    auto open = std::make_shared<std::promise<void>>();
     store_ = std::make_unique<library::StoreThread>(libraryFile, [this](const std::string& sentence) {
         later([this, sentence] { emit said(qs(sentence), true); });
     });
+    // It is searched as soon as it is open (and brought up to date), while the window is still being built.
+    store_->post([open](Store&) { open->set_value(); });
+    index_.refresh(open->get_future().share());
     connect(&index_, &LibraryIndex::failed, this, [this](const QString& s) { emit said(s, true); });
     drafts_.setSink([this](const std::vector<library::DraftChange>& changes) {
         ++draftRun_;

@@ -58,6 +58,7 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
     void selectionChanged(const QItemSelection& a, const QItemSelection& b) override;
+    QRegion visualRegionForSelection(const QItemSelection& selection) const override;
 
 private:
     QModelIndexList cells() const;

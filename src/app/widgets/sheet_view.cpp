@@ -3,6 +3,7 @@
 #include <climits>
 
 #include <QApplication>
+#include <QCache>
 #include <QClipboard>
 #include <QContextMenuEvent>
 #include <QHeaderView>
@@ -11,6 +12,7 @@
 #include <QMenu>
 #include <QPainter>
 #include <QSettings>
+#include <QStaticText>
 #include <QStyledItemDelegate>
 
 #include "app/shell/text_utils.h"
@@ -32,7 +34,7 @@ public:
         bool draft = index.data(FileTable::DraftRole).toBool();
         bool odd = index.data(FileTable::OddRole).toBool();
         bool selected = option.state & QStyle::State_Selected;
-        std::string key = ss(index.data(FileTable::KeyRole).toString());
+        const std::string& key = static_cast<const FileTable*>(index.model())->keyAt(index.column());
         if (draft)
             p->fillRect(r, c.heatherBack);
         if (selected) {
@@ -50,16 +52,19 @@ public:
         }
         const tags::FieldDef* def = tags::fieldByKey(key);
         bool mono = key == nameColumn || key == placeColumn || (def && def->kind == tags::FieldKind::Code);
-        p->setFont(mono ? theme::monoFont()
-                        : theme::uiFont(13, key == "title" ? QFont::Medium : QFont::Normal));
+        const Face face = mono ? Mono : key == "title" ? Strong : Plain;
+        p->setFont(fontOf(face));
         p->setPen(odd ? c.rowan : key == nameColumn || !mono ? c.ink : c.second);
         QString t = index.data().toString();
         if (odd)
             t = QString(QChar(0x2260)) + " " + (t.isEmpty() ? QObject::tr("blank") : t);
+        if (t.isEmpty())
+            return;
         auto align = static_cast<Qt::Alignment>(index.data(Qt::TextAlignmentRole).toInt());
-        QRect text = r.adjusted(8, 0, -8, 0);
-        p->drawText(text, static_cast<int>(align) | Qt::TextSingleLine,
-                    p->fontMetrics().elidedText(t, mono ? Qt::ElideMiddle : Qt::ElideRight, text.width()));
+        const QRect room = r.adjusted(8, 0, -8, 0);
+        const Shaped& text = shaped(t, room.width(), face);
+        const int x = align & Qt::AlignRight ? room.right() + 1 - text.width : room.left();
+        p->drawStaticText(QPointF(x, room.top() + (room.height() - text.height) / 2.0), text.text);
     }
 
     QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem&,
@@ -96,21 +101,62 @@ protected:
     }
 
 private:
+    enum Face { Plain, Strong, Mono };
+    struct Shaped {
+        QStaticText text;
+        int width = 0, height = 0;
+    };
+    static QFont fontOf(Face face) {
+        static const QFont fonts[] = {theme::uiFont(13), theme::uiFont(13, QFont::Medium), theme::monoFont()};
+        return fonts[face];
+    }
+    /// Shaping is most of the time of painting, and most cells are painted again and again.
+    const Shaped& shaped(const QString& text, int width, Face face) const {
+        const QString key = QString::number(width * 4 + face) + ' ' + text;
+        if (Shaped* held = cache_.object(key))
+            return *held;
+        const QFont font = fontOf(face);
+        const QFontMetrics metrics(font);
+        auto* fresh = new Shaped;
+        fresh->text.setTextFormat(Qt::PlainText);
+        fresh->text.setPerformanceHint(QStaticText::AggressiveCaching);
+        fresh->text.setText(
+            metrics.elidedText(text, face == Mono ? Qt::ElideMiddle : Qt::ElideRight, std::max(0, width)));
+        fresh->text.prepare(QTransform(), font);
+        fresh->width = qCeil(fresh->text.size().width());
+        fresh->height = qCeil(fresh->text.size().height());
+        cache_.insert(key, fresh);
+        return *fresh;
+    }
+
     QTableView* view_;
+    mutable QCache<QString, Shaped> cache_{4000};
+};
+
+/// Never seen; it only keeps the heights of the rows. What is selected does not concern it: it would look at
+/// every row.
+class RowHeights : public QHeaderView {
+public:
+    RowHeights() : QHeaderView(Qt::Vertical) {
+        hide();
+        setSectionResizeMode(QHeaderView::Fixed);
+        setDefaultSectionSize(28);
+    }
+    void setSelectionModel(QItemSelectionModel*) override {
+        QHeaderView::setSelectionModel(new QItemSelectionModel(model(), this));
+    }
 };
 
 } // namespace
 
 SheetView::SheetView(Session& session, FileTable* model, QWidget* parent)
     : QTableView(parent), session_(session), model_(model) {
+    setVerticalHeader(new RowHeights);
     setModel(model);
     setItemDelegate(new CellDelegate(this));
     setShowGrid(false);
     setWordWrap(false);
     setCornerButtonEnabled(false);
-    verticalHeader()->hide();
-    verticalHeader()->setSectionResizeMode(QHeaderView::Fixed);
-    verticalHeader()->setDefaultSectionSize(28);
     horizontalHeader()->setHighlightSections(false);
     horizontalHeader()->setSectionsMovable(true);
     horizontalHeader()->setMinimumSectionSize(36);
@@ -169,6 +215,10 @@ size_t SheetView::chosenCount() const {
 FileId SheetView::firstChosen() const {
     auto rows = chosenRows();
     return rows.empty() ? 0 : model_->fileAt(rows.front().first);
+}
+
+QRegion SheetView::visualRegionForSelection(const QItemSelection&) const {
+    return viewport()->rect(); // finding out what is smaller would look at every row
 }
 
 void SheetView::selectionChanged(const QItemSelection& a, const QItemSelection& b) {

@@ -18,6 +18,8 @@ StoreThread::~StoreThread() {
 void StoreThread::post(Task task) {
     {
         std::lock_guard lock(mutex_);
+        if (closed_)
+            return;
         tasks_.push_back(std::move(task));
     }
     wake_.notify_one();
@@ -27,6 +29,9 @@ void StoreThread::run() {
     auto store = Store::open(file_);
     if (!store) {
         failed_(store.error().message);
+        std::lock_guard lock(mutex_);
+        closed_ = true; // nothing will ever be done; whoever waits for a task learns it from its end
+        tasks_.clear();
         return;
     }
     for (;;) {

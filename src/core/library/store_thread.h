@@ -36,7 +36,7 @@ private:
     std::mutex mutex_;
     std::condition_variable wake_;
     std::deque<Task> tasks_;
-    bool ending_ = false;
+    bool ending_ = false, closed_ = false;
     std::thread thread_;
 };
 

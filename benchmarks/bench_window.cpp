@@ -1,0 +1,166 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The real window on a big library (moorfrost-bench-library leaves one): from the start to the first rows,
+// keystrokes until they are painted, scrolling, jumping, selecting everything, sleeves.
+// moorfrost-bench-window LIBRARY
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QPushButton>
+#include <QScrollBar>
+#include <QSettings>
+#include <QTemporaryDir>
+
+#include <cstdio>
+#include <fstream>
+
+#include "app/library/library_page.h"
+#include "app/library/sleeve_grid.h"
+#include "app/shell/main_window.h"
+#include "app/shell/theme.h"
+#include "support/invented.h"
+
+using namespace moorfrost;
+
+namespace {
+
+double memoryInUse(const char* what) {
+    std::ifstream status("/proc/self/status");
+    for (std::string line; std::getline(status, line);)
+        if (line.starts_with(what))
+            return std::strtod(line.c_str() + std::string(what).size() + 1, nullptr) / 1024;
+    return 0;
+}
+
+class Times {
+public:
+    void add(double ms) { all_.push_back(ms); }
+    void print(const char* what) {
+        std::sort(all_.begin(), all_.end());
+        auto at = [&](double part) {
+            return all_[std::min(all_.size() - 1,
+                                 static_cast<size_t>(part * static_cast<double>(all_.size())))];
+        };
+        std::printf("%-42s p50 %.1f, p95 %.1f, most %.1f ms\n", what, at(0.5), at(0.95), all_.back());
+    }
+
+private:
+    std::vector<double> all_;
+};
+
+double since(const QElapsedTimer& clock) {
+    return static_cast<double>(clock.nsecsElapsed()) / 1e6;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    if (argc < 2)
+        return 1;
+    QElapsedTimer clock;
+    clock.start();
+    QTemporaryDir settings;
+    QSettings::setDefaultFormat(QSettings::IniFormat);
+    QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
+    qputenv("XDG_CACHE_HOME", settings.path().toUtf8());
+    QApplication application(argc, argv);
+    QApplication::setOrganizationName("moorfrost-bench");
+    app::theme::loadFonts();
+    app::theme::chooseColours(app::theme::Choice::Light);
+    app::Session session{Path(argv[1])};
+    app::MainWindow window(session);
+    app::theme::applyStyleSheet();
+    window.resize(1600, 900);
+    window.showWorkspace(app::MainWindow::Library);
+    window.show();
+    app::LibraryPage* page = window.library();
+    app::SheetView* view = page->table();
+    std::printf("window built and shown                     %.0f ms\n", since(clock));
+    auto until = [](auto&& done) {
+        while (!done())
+            QCoreApplication::processEvents(QEventLoop::AllEvents, 1);
+    };
+    until([&] { return view->model()->rowCount() > 0; });
+    view->viewport()->repaint();
+    std::printf("start to first rows painted                %.0f ms (%d rows)\n", since(clock),
+                view->model()->rowCount());
+    until([&] { return page->isSearched(); });
+    std::printf("start to everything searchable and counted %.0f ms\n", since(clock));
+    auto settle = [&] {
+        until([&] { return page->isSearched() && session.jobs().isIdle(); });
+        QElapsedTimer quiet;
+        quiet.start();
+        until([&] { return quiet.elapsed() > 60; });
+        until([&] { return session.jobs().isIdle(); });
+    };
+    settle();
+    std::printf("memory                                     %.0f MB\n", memoryInUse("VmRSS:"));
+
+    Times step, jump;
+    for (int i = 0; i < 300; ++i) {
+        clock.restart();
+        view->verticalScrollBar()->setValue(i * 3);
+        view->viewport()->repaint();
+        QCoreApplication::processEvents();
+        step.add(since(clock));
+    }
+    bench::Chance random(5);
+    for (int i = 0; i < 300; ++i) {
+        clock.restart();
+        view->verticalScrollBar()->setValue(
+            static_cast<int>(random() % static_cast<unsigned>(view->verticalScrollBar()->maximum())));
+        view->viewport()->repaint();
+        QCoreApplication::processEvents();
+        jump.add(since(clock));
+    }
+    step.print("a step of scrolling, painted");
+    jump.print("a jump anywhere, painted");
+    Times all;
+    for (int i = 0; i < 10; ++i) {
+        clock.restart();
+        view->selectAll();
+        view->viewport()->repaint();
+        all.add(since(clock));
+        QCoreApplication::processEvents();
+        view->clearSelection();
+    }
+    all.print("everything selected, painted");
+    view->selectRow(0);
+    settle();
+
+    Times rows, counted;
+    for (const std::string& query : bench::InventedLibrary::queries(24, random))
+        for (size_t n = 1; n <= query.size(); ++n) {
+            if (query[n - 1] == ' ')
+                continue;
+            clock.restart();
+            page->searchBox()->setText(QString::fromStdString(query.substr(0, n)));
+            until([&] { return page->showsAnswer(); });
+            view->viewport()->repaint();
+            rows.add(since(clock));
+            until([&] { return page->isSearched(); });
+            counted.add(since(clock));
+        }
+    rows.print("a keystroke, until its rows are painted");
+    counted.print("until all counts of it are there, too");
+
+    page->searchBox()->clear();
+    settle();
+    clock.restart();
+    page->sleevesButton()->click();
+    until([&] { return page->showsAnswer(); });
+    page->grid()->viewport()->repaint();
+    std::printf("all as sleeves, painted                    %.0f ms (%zu sleeves)\n", since(clock),
+                page->grid()->sleeves().size());
+    settle();
+    Times grid;
+    for (int i = 0; i < 100; ++i) {
+        clock.restart();
+        page->grid()->verticalScrollBar()->setValue(
+            static_cast<int>(random() % static_cast<unsigned>(page->grid()->verticalScrollBar()->maximum())));
+        page->grid()->viewport()->repaint();
+        grid.add(since(clock));
+    }
+    grid.print("a jump among the sleeves, painted");
+    std::printf("memory                                     %.0f MB, at most %.0f MB\n",
+                memoryInUse("VmRSS:"), memoryInUse("VmHWM:"));
+    return 0;
+}
