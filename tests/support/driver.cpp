@@ -94,7 +94,10 @@ FileId Driver::fileNamed(const std::string& name) const {
 std::vector<library::FileRecord> Driver::libraryFiles() const {
     std::vector<library::FileRecord> out;
     auto store = std::move(*library::Store::open(session_->libraryFile()));
-    store->eachFile(true, [&](library::FileRecord&& f) { out.push_back(std::move(f)); });
+    store->eachFile(true, [&](library::FileRecord&& f) {
+        out.push_back(std::move(f));
+        return true;
+    });
     return out;
 }
 

@@ -89,6 +89,10 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     layOut();
 
     connect(&session_.index(), &LibraryIndex::changed, this, &LibraryPage::takeSearcher);
+    connect(&session_, &Session::loaded, this, [this] {
+        if (!savedSearches().empty()) // the library may have been searchable before they were read
+            search();
+    });
     connect(bar_, &SearchBar::changed, this, &LibraryPage::search);
     connect(bar_->box(), &QLineEdit::returnPressed, this, [this] {
         if (showsSleeves())

@@ -15,6 +15,7 @@ constexpr int gap = 4, headingHeight = 34;
 }
 
 TileView::TileView(QWidget* parent) : QAbstractItemView(parent) {
+    setFrameShape(QFrame::NoFrame);
     setVerticalScrollMode(ScrollPerPixel);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn); // else the width would depend on the height

@@ -55,10 +55,11 @@ public:
     }
     int whole() { return static_cast<int>(static_cast<int64_t>(number())); }
     double real() { return std::bit_cast<double>(number()); }
-    std::string text() {
-        size_t n = count();
-        std::string v(rest_.substr(0, n));
-        rest_.remove_prefix(n);
+    std::string text() { return std::string(view()); }
+    /// The same, within the bytes that are read from.
+    std::string_view view() {
+        std::string_view v = rest_.substr(0, count());
+        rest_.remove_prefix(v.size());
         return v;
     }
     std::vector<std::string> texts() {

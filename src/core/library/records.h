@@ -28,6 +28,17 @@ struct FileRecord {
     bool writable() const { return error.empty() && tags.writable(); }
 };
 
+/// The same as it lies in the library, for those who look at very many: views that hold while they are
+/// called.
+struct PackedRecord {
+    FileId id = 0;
+    std::string_view path;
+    uint64_t size = 0; // bytes
+    bool readable = true;
+    int64_t shelf = 0, added = 0;
+    std::string_view content; // tags/packed
+};
+
 struct Batch {
     int64_t id = 0;
     std::string name;

@@ -102,11 +102,19 @@ void putWord(WireWriter& out, std::string_view word) {
         out.number(0).text(word);
 }
 
-std::string takeWord(WireReader& in) {
+std::string_view viewWord(WireReader& in) {
     uint64_t n = in.number();
     if (n == 0)
-        return in.text();
-    return n <= std::size(words) ? std::string(words[n - 1]) : std::string();
+        return in.view();
+    return n <= std::size(words) ? words[n - 1] : std::string_view();
+}
+
+std::string takeWord(WireReader& in) {
+    return std::string(viewWord(in));
+}
+
+RateKind takeRateKind(WireReader& in) {
+    return static_cast<RateKind>(std::min<uint64_t>(in.number(), 2));
 }
 
 } // namespace
@@ -184,7 +192,7 @@ TagFile takeTagFile(WireReader& in) {
     f.facts.channels = in.whole();
     f.facts.bitDepth = in.whole();
     f.facts.bitrate = in.whole();
-    f.facts.rateKind = static_cast<RateKind>(std::min<uint64_t>(in.number(), 2));
+    f.facts.rateKind = takeRateKind(in);
     f.facts.size = in.number();
     f.damaged = in.number() != 0;
     f.fields = takeFields(in);
@@ -222,6 +230,64 @@ std::string packed(const TagFile& file) {
     out.number(form);
     put(out, file);
     return out.bytes();
+}
+
+bool PackedView::read(std::string_view bytes) {
+    fields.clear();
+    values.clear();
+    differing.clear();
+    WireReader in(bytes);
+    if (in.number() != form) {
+        *this = {};
+        return false;
+    }
+    format = viewWord(in);
+    codec = viewWord(in);
+    duration = in.real();
+    sampleRate = in.whole();
+    channels = in.whole();
+    bitDepth = in.whole();
+    bitrate = in.whole();
+    rateKind = takeRateKind(in);
+    in.number(); // size
+    damaged = in.number() != 0;
+    for (size_t n = in.count(); n > 0 && in.ok(); --n) {
+        Field& f = fields.emplace_back();
+        f.key = viewWord(in);
+        f.first = values.size();
+        f.count = in.count();
+        for (size_t i = 0; i < f.count; ++i)
+            values.push_back(in.view());
+    }
+    pictures = in.count();
+    for (size_t n = pictures; n > 0 && in.ok(); --n) {
+        viewWord(in);
+        viewWord(in);
+        in.view();
+        for (int i = 0; i < 3; ++i)
+            in.number();
+    }
+    for (size_t n = in.count(); n > 0 && in.ok(); --n)
+        viewWord(in); // tags
+    in.view();        // encoder
+    if (in.number() != 0) {
+        in.number();
+        in.number();
+    }
+    for (size_t n = in.count() * 2; n > 0 && in.ok(); --n)
+        in.view(); // remarks
+    for (size_t n = in.count(); n > 0 && in.ok(); --n) {
+        differing.push_back(viewWord(in));
+        viewWord(in);
+        for (size_t v = in.count(); v > 0 && in.ok(); --v)
+            in.view();
+    }
+    for (size_t n = in.count(); n > 0 && in.ok(); --n)
+        in.view(); // not understood
+    readOnly = !in.view().empty();
+    if (!in.ok())
+        *this = {};
+    return in.ok();
 }
 
 bool unpack(std::string_view bytes, TagFile& file) {

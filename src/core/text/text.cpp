@@ -128,6 +128,8 @@ std::string escapeBytes(std::string_view bytes) {
 }
 
 std::string forDisplay(std::string_view bytes) {
+    if (std::all_of(bytes.begin(), bytes.end(), [](char c) { return c >= 0x20 && c < 0x7F; }))
+        return std::string(bytes); // most are
     return escape(bytes, !isUtf8(bytes), true);
 }
 

@@ -130,6 +130,7 @@ public:
     ~ColumnsBuilder();
     /// With rising numbers.
     void add(const FileRecord& file);
+    void add(const PackedRecord& file);
     size_t size() const;
     /// The builder is empty afterwards.
     std::shared_ptr<const Columns> finish();

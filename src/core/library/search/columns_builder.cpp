@@ -9,6 +9,7 @@
 #include "core/library/search/layer.h"
 #include "core/library/search/parts.h"
 #include "core/tags/fields.h"
+#include "core/tags/packed.h"
 #include "core/text/text.h"
 #include "core/text/words.h"
 #include "core/work/parallel.h"
@@ -23,7 +24,9 @@ struct BuiltField {
     std::string key;
     std::vector<uint32_t> lists; // of each row so far; may be shorter than there are rows
     size_t filled = 0;
-    Interner texts; // of lists; number 0 is blank
+    Interner texts;   // of lists; number 0 is blank
+    std::string last; // what was set last: files of one album have much in common
+    uint32_t lastList = 0;
     // Made by finish().
     Interner values;
     std::vector<uint32_t> listStarts, listValues, ranks;
@@ -32,20 +35,27 @@ struct BuiltField {
 
     BuiltField() { texts.add({}); }
     void set(size_t row, std::string_view list) {
+        if (list != last) {
+            last = list;
+            lastList = texts.add(list);
+        }
         lists.resize(row + 1);
-        lists[row] = texts.add(list);
-        filled += lists[row] != 0;
+        lists[row] = lastList;
+        filled += lastList != 0;
     }
 };
 
-std::string joined(const std::vector<std::string>& values) {
-    std::string out;
-    for (const std::string& v : values) {
-        if (!out.empty())
-            out += between;
-        out += v;
+/// As one text; `space`: where it is put together, if that is needed.
+std::string_view joined(std::span<const std::string_view> values, std::string& space) {
+    if (values.size() == 1)
+        return values.front();
+    space.clear();
+    for (std::string_view v : values) {
+        if (!space.empty())
+            space += between;
+        space += v;
     }
-    return out;
+    return space;
 }
 
 void splitLists(BuiltField& f) {
@@ -103,20 +113,37 @@ std::string listText(const BuiltField& f, size_t list) {
 
 /// `instead`: of each list, the text that it is sorted by, where that is another.
 void rankLists(BuiltField& f, const std::vector<std::string>& instead) {
-    std::vector<std::string> sortKeys(f.texts.size());
-    std::vector<uint32_t> order(f.texts.size());
-    std::iota(order.begin(), order.end(), 0u);
+    // Their first bytes beside the numbers: most comparisons need no more, and are near in memory.
+    struct Item {
+        uint64_t first;
+        uint32_t list;
+    };
+    std::string keys;
+    std::vector<size_t> starts{0, 0};
+    std::vector<Item> order;
+    order.reserve(f.texts.size());
     static const std::string none;
-    for (size_t list = 1; list < f.texts.size(); ++list)
-        sortKeys[list] =
+    for (size_t list = 1; list < f.texts.size(); ++list) {
+        std::string key =
             sortKeyOfList(f.key, listText(f, list), list < instead.size() ? instead[list] : none);
-    std::sort(order.begin() + 1, order.end(),
-              [&](uint32_t a, uint32_t b) { return sortKeys[a] < sortKeys[b]; });
+        uint64_t first = 0;
+        for (size_t i = 0; i < 8; ++i)
+            first = first << 8 | (i < key.size() ? static_cast<unsigned char>(key[i]) : 0u);
+        order.push_back({first, static_cast<uint32_t>(list)});
+        keys += key;
+        starts.push_back(keys.size());
+    }
+    auto keyOf = [&](uint32_t list) {
+        return std::string_view(keys).substr(starts[list], starts[list + 1] - starts[list]);
+    };
+    std::sort(order.begin(), order.end(), [&](const Item& a, const Item& b) {
+        return a.first != b.first ? a.first < b.first : keyOf(a.list) < keyOf(b.list);
+    });
     f.ranks.assign(f.texts.size(), 0);
     uint32_t rank = 0;
-    for (size_t i = 1; i < order.size(); ++i) {
-        rank += i == 1 || sortKeys[order[i]] != sortKeys[order[i - 1]];
-        f.ranks[order[i]] = rank;
+    for (size_t i = 0; i < order.size(); ++i) {
+        rank += i == 0 || keyOf(order[i].list) != keyOf(order[i - 1].list);
+        f.ranks[order[i].list] = rank;
     }
 }
 
@@ -129,6 +156,8 @@ struct ColumnsBuilder::Impl {
     std::vector<uint64_t> sizes;
     std::vector<uint32_t> added, rates, bitrates, shelves;
     std::vector<uint8_t> channels, bits, flags;
+    tags::PackedView view; // of the record that is added; kept for its memory
+    std::string list;      // likewise
 
     void set(std::string_view key, std::string_view list) {
         auto it = fields.find(key);
@@ -138,7 +167,8 @@ struct ColumnsBuilder::Impl {
         }
         it->second.set(ids.size() - 1, list);
     }
-    void rankAll();
+    void workOut(ArenaWriter& out);
+    void rank(BuiltField& field);
     std::vector<Row> baseOrder();
     void addWords(ArenaWriter& out);
 };
@@ -151,45 +181,64 @@ size_t ColumnsBuilder::size() const {
 }
 
 void ColumnsBuilder::add(const FileRecord& file) {
+    const std::string content = tags::packed(file.tags);
+    add(PackedRecord{file.id, file.path.native(), file.state.size, file.readable(), file.shelf, file.added,
+                     content});
+}
+
+void ColumnsBuilder::add(const PackedRecord& file) {
     Impl& m = *impl_;
-    const tags::Facts& facts = file.tags.facts;
+    tags::PackedView& v = m.view;
+    v.read(file.content);
     m.ids.push_back(file.id);
-    m.durations.push_back(static_cast<float>(facts.duration));
-    m.sizes.push_back(file.state.size);
+    m.durations.push_back(static_cast<float>(v.duration));
+    m.sizes.push_back(file.size);
     m.added.push_back(static_cast<uint32_t>(file.added));
-    m.rates.push_back(static_cast<uint32_t>(facts.sampleRate));
-    m.bitrates.push_back(static_cast<uint32_t>(facts.bitrate));
+    m.rates.push_back(static_cast<uint32_t>(v.sampleRate));
+    m.bitrates.push_back(static_cast<uint32_t>(v.bitrate));
     m.shelves.push_back(static_cast<uint32_t>(file.shelf));
-    m.channels.push_back(static_cast<uint8_t>(std::clamp(facts.channels, 0, 255)));
-    m.bits.push_back(static_cast<uint8_t>(std::clamp(facts.bitDepth, 0, 255)));
-    m.flags.push_back(static_cast<uint8_t>(
-        (file.tags.damaged ? Damaged : 0) | (file.readable() ? 0 : Unreadable) |
-        (file.readable() && !file.tags.readOnly.empty() ? ReadOnly : 0) |
-        (facts.rateKind == tags::RateKind::Variable && facts.bitDepth == 0 ? Variable : 0) |
-        (file.tags.pictures.empty() ? 0 : HasPicture)));
-    for (const auto& [key, values] : file.tags.fields)
-        m.set(key, values.size() == 1 ? values.front() : joined(values));
+    m.channels.push_back(static_cast<uint8_t>(std::clamp(v.channels, 0, 255)));
+    m.bits.push_back(static_cast<uint8_t>(std::clamp(v.bitDepth, 0, 255)));
+    m.flags.push_back(
+        static_cast<uint8_t>((v.damaged ? Damaged : 0) | (file.readable ? 0 : Unreadable) |
+                             (file.readable && v.readOnly ? ReadOnly : 0) |
+                             (v.rateKind == tags::RateKind::Variable && v.bitDepth == 0 ? Variable : 0) |
+                             (v.pictures == 0 ? 0 : HasPicture)));
+    for (const tags::PackedView::Field& f : v.fields)
+        m.set(f.key, joined({v.values.data() + f.first, f.count}, m.list));
     // Of the path only the bytes are taken apart: making paths of them is slow.
-    std::string_view path = file.path.native();
-    size_t slash = path.rfind('/');
-    m.set(fileNameColumn, path.substr(slash == std::string_view::npos ? 0 : slash + 1));
-    m.set(folderColumn,
-          slash == std::string_view::npos ? std::string_view() : path.substr(0, std::max<size_t>(slash, 1)));
-    if (file.readable()) {
-        m.set(formatNameColumn, audio::formatName(file.tags.format));
-        if (!facts.codec.empty())
-            m.set(codecColumn, facts.codec);
+    const size_t slash = file.path.rfind('/');
+    const bool bare = slash == std::string_view::npos;
+    m.set(fileNameColumn, file.path.substr(bare ? 0 : slash + 1));
+    m.set(folderColumn, bare ? std::string_view() : file.path.substr(0, std::max<size_t>(slash, 1)));
+    if (file.readable) {
+        m.set(formatNameColumn, v.format);
+        if (!v.codec.empty())
+            m.set(codecColumn, v.codec);
     }
-    if (!file.tags.differences.empty()) {
-        std::vector<std::string> keys;
-        for (const tags::Difference& d : file.tags.differences)
-            if (std::find(keys.begin(), keys.end(), d.key) == keys.end())
-                keys.push_back(d.key);
-        m.set(differsColumn, joined(keys));
+    if (!v.differing.empty()) {
+        std::vector<std::string_view> keys;
+        for (std::string_view key : v.differing)
+            if (std::find(keys.begin(), keys.end(), key) == keys.end())
+                keys.push_back(key);
+        m.set(differsColumn, joined(keys, m.list));
     }
 }
 
-void ColumnsBuilder::Impl::rankAll() {
+void ColumnsBuilder::Impl::rank(BuiltField& f) {
+    // An artist is sorted by the sort form that one of its tracks tells.
+    std::vector<std::string> instead;
+    auto form = fields.find(f.key + "_sort");
+    if (form != fields.end()) {
+        instead.resize(f.texts.size());
+        for (size_t row = 0; row < f.lists.size(); ++row)
+            if (uint32_t s = form->second.lists[row]; s != 0 && instead[f.lists[row]].empty())
+                instead[f.lists[row]] = listText(form->second, s);
+    }
+    rankLists(f, instead);
+}
+
+void ColumnsBuilder::Impl::workOut(ArenaWriter& out) {
     std::vector<BuiltField*> all;
     for (auto& [key, f] : fields) {
         f.lists.resize(ids.size());
@@ -197,20 +246,13 @@ void ColumnsBuilder::Impl::rankAll() {
     }
     // The longest first, so that no processor is left with it at the end.
     std::sort(all.begin(), all.end(), [](auto* a, auto* b) { return a->texts.size() > b->texts.size(); });
-    work::inParallel(all.size(), [&](size_t i) {
-        BuiltField& f = *all[i];
-        // An artist is sorted by the sort form that one of its tracks tells.
-        std::vector<std::string> instead;
-        auto form = fields.find(f.key + "_sort");
-        if (form != fields.end()) {
-            instead.resize(f.texts.size());
-            for (size_t row = 0; row < f.lists.size(); ++row)
-                if (uint32_t s = form->second.lists[row]; s != 0 && instead[f.lists[row]].empty())
-                    instead[f.lists[row]] = listText(form->second, s);
-        }
-        rankLists(f, instead);
-    });
     work::inParallel(all.size(), [&](size_t i) { splitLists(*all[i]); });
+    work::inParallel(all.size() + 1, [&](size_t i) {
+        if (i == 0)
+            addWords(out);
+        else
+            rank(*all[i - 1]);
+    });
 }
 
 std::vector<Row> ColumnsBuilder::Impl::baseOrder() {
@@ -307,8 +349,6 @@ void ColumnsBuilder::Impl::addWords(ArenaWriter& out) {
     std::partial_sum(rowStarts.begin(), rowStarts.end(), rowStarts.begin());
     std::vector<uint8_t> rows(rowStarts.back());
     std::vector<uint32_t> next(rowStarts.begin(), rowStarts.end() - 1);
-    before.assign(words.size(), 0);
-    eachRowWord([&](uint32_t w, Row row) { eachByte(w, row, [&](uint8_t b) { rows[next[w]++] = b; }); });
     // Single letters are in most rows: their sets are made beforehand.
     std::vector<uint64_t> lettersOf(words.size(), 0);
     for (size_t w = 0; w < words.size(); ++w)
@@ -317,11 +357,23 @@ void ColumnsBuilder::Impl::addWords(ArenaWriter& out) {
                 lettersOf[place[w]] |= uint64_t{1} << n;
     const size_t each = (ids.size() + 63) / 64;
     std::vector<uint64_t> letters(each * letterCount, 0);
+    before.assign(words.size(), 0);
+    Row current = UINT32_MAX;
+    uint64_t inRow = 0;
+    auto endRow = [&] {
+        for (; inRow != 0; inRow &= inRow - 1)
+            letters[static_cast<size_t>(std::countr_zero(inRow)) * each + (current >> 6)] |=
+                uint64_t{1} << (current & 63);
+    };
     eachRowWord([&](uint32_t w, Row row) {
-        for (uint64_t left = lettersOf[w]; left != 0; left &= left - 1)
-            letters[static_cast<size_t>(std::countr_zero(left)) * each + (row >> 6)] |= uint64_t{1}
-                                                                                        << (row & 63);
+        eachByte(w, row, [&](uint8_t b) { rows[next[w]++] = b; });
+        if (row != current) {
+            endRow();
+            current = row;
+        }
+        inRow |= lettersOf[w];
     });
+    endRow();
     out.add(part::letters, 0, std::move(letters));
     out.add(part::words, 0, std::move(bytes));
     out.add(part::wordStarts, 0, std::move(wordStarts));
@@ -332,9 +384,8 @@ void ColumnsBuilder::Impl::addWords(ArenaWriter& out) {
 std::shared_ptr<const Columns> ColumnsBuilder::finish() {
     std::unique_ptr<Impl> m = std::exchange(impl_, std::make_unique<Impl>());
     ArenaWriter out;
-    m->rankAll();
+    m->workOut(out);
     out.add(part::baseOrder, 0, m->baseOrder());
-    m->addWords(out);
     std::string keys;
     std::vector<uint32_t> keyStarts{0};
     uint32_t n = 0;

@@ -3,6 +3,7 @@
 // memory a text; the texts lie one behind the other.
 #pragma once
 
+#include <bit>
 #include <cstdint>
 #include <string>
 #include <string_view>
@@ -19,13 +20,14 @@ public:
     uint32_t add(std::string_view text) {
         if ((size() + 1) * 4 > slots_.size() * 3)
             grow();
-        uint32_t& slot = slots_[placeOf(text)];
+        const uint64_t hash = XXH3_64bits(text.data(), text.size()) & ~uint64_t{UINT32_MAX};
+        uint64_t& slot = slots_[placeOf(hash, text)];
         if (slot == 0) {
             bytes_.append(text);
             starts_.push_back(static_cast<uint32_t>(bytes_.size()));
-            slot = static_cast<uint32_t>(size());
+            slot = hash | size();
         }
-        return slot - 1;
+        return static_cast<uint32_t>(slot) - 1;
     }
     size_t size() const { return starts_.size() - 1; }
     std::string_view operator[](size_t i) const {
@@ -37,22 +39,32 @@ public:
     void forgetSlots() { slots_ = {}; }
 
 private:
-    size_t placeOf(std::string_view text) const {
-        size_t mask = slots_.size() - 1;
-        size_t i = XXH3_64bits(text.data(), text.size()) & mask;
-        while (slots_[i] != 0 && (*this)[slots_[i] - 1] != text)
+    /// By the upper half of the hash, of which the top bits choose the place.
+    size_t placeOf(uint64_t hash, std::string_view text) const {
+        const size_t mask = slots_.size() - 1;
+        size_t i = hash >> shift_;
+        while (slots_[i] != 0 &&
+               ((slots_[i] ^ hash) >> 32 != 0 || (*this)[static_cast<uint32_t>(slots_[i]) - 1] != text))
             i = (i + 1) & mask;
         return i;
     }
     void grow() {
-        slots_.assign(slots_.empty() ? 64 : slots_.size() * 2, 0);
-        for (size_t i = 0; i < size(); ++i)
-            slots_[placeOf((*this)[i])] = static_cast<uint32_t>(i + 1);
+        std::vector<uint64_t> before(slots_.empty() ? 64 : slots_.size() * 2, 0);
+        before.swap(slots_);
+        shift_ = 64 - std::countr_zero(slots_.size());
+        for (uint64_t slot : before)
+            if (slot != 0) {
+                size_t i = (slot & ~uint64_t{UINT32_MAX}) >> shift_;
+                while (slots_[i] != 0)
+                    i = (i + 1) & (slots_.size() - 1);
+                slots_[i] = slot;
+            }
     }
 
     std::string bytes_;
     std::vector<uint32_t> starts_;
-    std::vector<uint32_t> slots_; // number + 1; 0: free
+    std::vector<uint64_t> slots_; // upper half of the hash, number + 1; 0: free
+    int shift_ = 0;
 };
 
 } // namespace moorfrost::library

@@ -8,8 +8,6 @@ namespace moorfrost::library {
 
 namespace {
 
-struct Stopped {};
-
 /// What a snapshot was made of. The rules of sorting are the locale's.
 std::string stampOf(const std::string& generation) {
     return std::string(part::version) + " " + text::localeName() + " " + generation;
@@ -65,15 +63,12 @@ LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
     LibrarySearch out;
     out.generation = store.beginGeneration();
     ColumnsBuilder builder;
-    try {
-        store.eachFile(true, [&](FileRecord&& file) {
-            if (stop.stop_requested())
-                throw Stopped();
-            builder.add(file);
-        });
-    } catch (const Stopped&) {
+    store.eachPacked([&](const PackedRecord& file) {
+        builder.add(file);
+        return !stop.stop_requested();
+    });
+    if (stop.stop_requested())
         return {};
-    }
     auto columns = builder.finish();
     const Path snapshot = snapshotOf(store.file());
     const std::string stamp = stampOf(out.generation);

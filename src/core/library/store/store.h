@@ -26,8 +26,11 @@ public:
     std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
                                   int64_t shelf = -1);
     std::vector<FileRecord> allFiles();
-    /// With rising numbers; never more than one in memory. `putAway`: only what is on a shelf.
-    void eachFile(bool putAway, const std::function<void(FileRecord&&)>& each);
+    /// With rising numbers, until `each` returns false; never more than one in memory. `putAway`: only what
+    /// is on a shelf.
+    void eachFile(bool putAway, const std::function<bool(FileRecord&&)>& each);
+    /// What is on a shelf, likewise.
+    void eachPacked(const std::function<bool(const PackedRecord&)>& each);
     std::optional<FileRecord> file(FileId id);
     /// Those that are known, in the order asked for.
     std::vector<FileRecord> files(const std::vector<FileId>& ids);

@@ -63,7 +63,10 @@ FileId Store::writeRow(const files::ScannedFile& f, int64_t shelf) {
 }
 
 FileId Store::saveFile(const files::ScannedFile& file, int64_t shelf) {
-    return saveFiles({file}, 0, shelf).front();
+    Transaction transaction(db_);
+    FileId id = writeRow(file, shelf);
+    transaction.commit();
+    return id;
 }
 
 std::vector<FileId> Store::saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
@@ -82,14 +85,24 @@ std::vector<FileId> Store::saveFiles(const std::vector<files::ScannedFile>& file
 
 std::vector<FileRecord> Store::allFiles() {
     std::vector<FileRecord> out;
-    eachFile(false, [&](FileRecord&& r) { out.push_back(std::move(r)); });
+    eachFile(false, [&](FileRecord&& r) {
+        out.push_back(std::move(r));
+        return true;
+    });
     return out;
 }
 
-void Store::eachFile(bool putAway, const std::function<void(FileRecord&&)>& each) {
+void Store::eachFile(bool putAway, const std::function<bool(FileRecord&&)>& each) {
     Statement rows(db_, recordColumns + (putAway ? "WHERE shelf IS NOT NULL ORDER BY id" : "ORDER BY id"));
-    while (rows.step())
-        each(recordFrom(rows));
+    while (rows.step() && each(recordFrom(rows))) {
+    }
+}
+
+void Store::eachPacked(const std::function<bool(const PackedRecord&)>& each) {
+    Statement row(db_, recordColumns + "WHERE shelf IS NOT NULL ORDER BY id");
+    while (row.step() && each({row.integer(0), row.view(1), static_cast<uint64_t>(row.integer(2)),
+                               row.view(4).empty(), row.integer(5), row.integer(6), row.view(7)})) {
+    }
 }
 
 std::vector<FileRecord> Store::files(const std::vector<FileId>& ids) {
@@ -109,16 +122,14 @@ std::optional<FileRecord> Store::file(FileId id) {
 }
 
 FileId Store::fileByPath(const Path& path) {
-    return filesByPath({path}).front();
+    Statement s(db_, "SELECT id FROM file WHERE path_key=? AND path=?");
+    return s.bind(keyOf(path.native())).bindPath(path).step() ? s.integer(0) : 0;
 }
 
 std::vector<FileId> Store::filesByPath(const std::vector<Path>& paths) {
     std::vector<FileId> ids;
-    Statement s(db_, "SELECT id FROM file WHERE path_key=? AND path=?");
-    for (const Path& path : paths) {
-        ids.push_back(s.bind(keyOf(path.native())).bindPath(path).step() ? s.integer(0) : 0);
-        s.reset();
-    }
+    for (const Path& path : paths)
+        ids.push_back(fileByPath(path));
     return ids;
 }
 
