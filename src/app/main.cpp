@@ -14,6 +14,7 @@
 #include "app/shell/single_instance.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "core/library/store/keeping.h"
 
 int main(int argc, char** argv) {
     using namespace moorfrost;
@@ -77,45 +78,62 @@ int main(int argc, char** argv) {
             library.c_str());
         return 1;
     }
-    Session session(library);
-    MainWindow window(session);
-    theme::applyStyleSheet();
-    QObject::connect(&session, &Session::loaded, &window, [&] {
-        if (parser.isSet(shelfOption)) {
-            Path shelf = std::filesystem::absolute(Path(ss(parser.value(shelfOption))));
-            session.addShelf(shownName(shelf), shelf);
+    QString told; // at the next start
+    auto run = [&] {
+        Session session(library);
+        MainWindow window(session);
+        theme::applyStyleSheet();
+        QObject::connect(&session, &Session::loaded, &window, [&] {
+            if (parser.isSet(shelfOption)) {
+                Path shelf = std::filesystem::absolute(Path(ss(parser.value(shelfOption))));
+                session.addShelf(shownName(shelf), shelf);
+            }
+            session.bringIn(folders, true);
+        });
+        QObject::connect(
+            &instance, &SingleInstance::anotherStarted, &window, [&](const std::vector<Path>& more) {
+                window.setWindowState((window.windowState() & ~Qt::WindowMinimized) | Qt::WindowActive);
+                window.raise();
+                window.activateWindow();
+                if (!more.empty())
+                    session.bringIn(more, true);
+            });
+        QTimer shotTimer;
+        if (parser.isSet(shotOption)) {
+            window.resize(1280, 800);
+            // Quiet for a second: read, sorted, covers drawn.
+            auto quiet = std::make_shared<int>(0);
+            QObject::connect(&shotTimer, &QTimer::timeout, &window, [&, quiet] {
+                *quiet = session.isLoaded() && session.jobs().isIdle() ? *quiet + 1 : 0;
+                if (*quiet < 10)
+                    return;
+                if (!window.grab().save(parser.value(shotOption)))
+                    std::fprintf(stderr, "moorfrost: %s cannot be written.\n",
+                                 qPrintable(parser.value(shotOption)));
+                QApplication::quit();
+            });
+            shotTimer.start(100);
         }
-        session.bringIn(folders, true);
-    });
-    QObject::connect(&instance, &SingleInstance::anotherStarted, &window, [&](const std::vector<Path>& more) {
-        window.setWindowState((window.windowState() & ~Qt::WindowMinimized) | Qt::WindowActive);
-        window.raise();
-        window.activateWindow();
-        if (!more.empty())
-            session.bringIn(more, true);
-    });
-    QTimer shotTimer;
-    if (parser.isSet(shotOption)) {
-        window.resize(1280, 800);
-        // Quiet for a second: read, sorted, covers drawn.
-        auto quiet = std::make_shared<int>(0);
-        QObject::connect(&shotTimer, &QTimer::timeout, &window, [&, quiet] {
-            *quiet = session.isLoaded() && session.jobs().isIdle() ? *quiet + 1 : 0;
-            if (*quiet < 10)
-                return;
-            if (!window.grab().save(parser.value(shotOption)))
-                std::fprintf(stderr, "moorfrost: %s cannot be written.\n",
-                             qPrintable(parser.value(shotOption)));
-            QApplication::quit();
-        });
-        shotTimer.start(100);
+        window.show();
+        if (parser.isSet(startupOption))
+            QTimer::singleShot(0, &window, [&] {
+                window.repaint();
+                std::printf("%lld\n", static_cast<long long>(clock.elapsed()));
+                QApplication::quit();
+            });
+        if (!told.isEmpty())
+            QTimer::singleShot(0, &window, [&] { emit session.said(told, true); });
+        return QApplication::exec();
+    };
+    int code = run();
+    while (code == MainWindow::putBackCode) {
+        auto aside = library::putBackCopy(library);
+        told = aside ? QApplication::translate("main",
+                                               "The copy was put back. The damaged library is kept as %1.")
+                           .arg(shownPath(*aside))
+                     : qs(aside.error().message);
+        folders.clear(); // they were brought in the first time
+        code = run();
     }
-    window.show();
-    if (parser.isSet(startupOption))
-        QTimer::singleShot(0, &window, [&] {
-            window.repaint();
-            std::printf("%lld\n", static_cast<long long>(clock.elapsed()));
-            QApplication::quit();
-        });
-    return QApplication::exec();
+    return code;
 }

@@ -7,6 +7,7 @@
 
 #include <QCompleter>
 #include <QHeaderView>
+#include <QMessageBox>
 #include <QToolButton>
 
 #include "app/library/library_page.h"
@@ -17,6 +18,7 @@
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
 #include "core/library/search/library_search.h"
+#include "core/library/store/keeping.h"
 #include "core/tags/tag_io.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
@@ -304,6 +306,44 @@ private slots:
         d_->settle();
         d_->settle();
         QVERIFY2(page()->details()->text().contains("taken back"), qPrintable(page()->details()->text()));
+    }
+
+    void damageIsToldAndTheCopyOffered() {
+        d_->session().checkLibrary();
+        d_->settle();
+        const Path file = *box_ / "library.db";
+        QVERIFY(library::keptCopy(file)); // a whole library: a copy was made
+        d_.reset();
+        int64_t page = 0;
+        {
+            library::Database db(file);
+            library::Statement root(db, "SELECT rootpage FROM sqlite_master WHERE name='fixity'");
+            QVERIFY(root.step());
+            page = root.integer(0);
+        }
+        std::string bytes = test::readBytes(file);
+        for (size_t i = 0; i < 4096; ++i)
+            bytes[static_cast<size_t>(page - 1) * 4096 + i] = static_cast<char>(i * 7 + 1);
+        test::writeBytes(file, bytes);
+        d_ = std::make_unique<Driver>(file);
+        QString told;
+        QTimer answer;
+        connect(&answer, &QTimer::timeout, this, [&] {
+            if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget())) {
+                told = box->text() + " " + box->informativeText();
+                for (QAbstractButton* b : box->buttons())
+                    told += " [" + b->text() + "]";
+                box->buttons().back()->click();
+            }
+        });
+        answer.start(50);
+        d_->session().checkLibrary();
+        QTRY_VERIFY_WITH_TIMEOUT(!told.isEmpty(), 20000);
+        QVERIFY2(told.contains("damaged") && told.contains("whole copy") &&
+                     told.contains("[Put back the copy]"),
+                 qPrintable(told));
+        d_->settle();
+        QCOMPARE(titles().size(), 6); // what can be read is still shown
     }
 
     void oneLibraryIsOpenOnce() {

@@ -3,6 +3,7 @@
 
 #include <set>
 
+#include "core/library/store/keeping.h"
 #include "core/library/store/schema.h"
 #include "core/library/writing.h"
 #include "support/sample_files.h"
@@ -197,6 +198,58 @@ private slots:
         QCOMPARE(store_->changedSince(store_->generations().front()),
                  std::optional(std::vector<library::FileId>{}));
         QCOMPARE(store_->files({a, 99999}).size(), size_t{1}); // what is no more is left out
+    }
+
+    void aDamagedLibraryIsFoundAndACopyPutBack() {
+        const Path file = *box_ / "library.db";
+        std::vector<files::ScannedFile> many(3000);
+        for (size_t i = 0; i < many.size(); ++i) {
+            many[i].path = "/archive/" + std::to_string(i) + " Night Post.flac";
+            many[i].tags.emplace();
+            many[i].tags->fields = {{"title", {"Night Post " + std::to_string(i)}}};
+        }
+        int64_t shelf = store_->addShelf("Archive", "/archive");
+        store_->saveFiles(many, 0, shelf);
+        QCOMPARE(library::damageOf(file), std::string()); // while it is open
+        QVERIFY(!library::keptCopy(file));
+        QVERIFY(!library::putBackCopy(file));
+        QVERIFY_RESULT(library::keepCopy(file));
+        QVERIFY_RESULT(library::keepCopy(file)); // in place of the one before
+        QVERIFY(library::keptCopy(file));
+        store_->saveFile(files::ScannedFile{"/archive/later.flac", {}, {}, "It is no sound."}, shelf);
+        store_.reset();
+        QCOMPARE(library::damageOf(file), std::string());
+
+        // Any page in the middle.
+        std::string bytes = test::readBytes(file), bad = bytes;
+        for (size_t at = bytes.size() / 2 / 4096 * 4096, i = 0; i < 4096; ++i)
+            bad[at + i] = static_cast<char>(i * 7 + 1);
+        test::writeBytes(file, bad);
+        QVERIFY(library::damageOf(file).starts_with("The file of the library is damaged"));
+        auto aside = library::putBackCopy(file);
+        QVERIFY_RESULT(aside);
+        QVERIFY(test::readBytes(*aside) == bad); // nothing is thrown away
+        QCOMPARE(library::damageOf(file), std::string());
+        store_ = std::move(*library::Store::open(file));
+        QCOMPARE(store_->allFiles().size(), size_t{3000});
+        QCOMPARE(store_->file(2000)->tags.fields["title"].front(), std::string("Night Post 1999"));
+        QCOMPARE(store_->shelves().size(), size_t{1});
+        store_.reset();
+
+        // Not a library at all; a copy that is damaged, too.
+        test::writeBytes(file, "this is not a database, it is a letter to the archive, and it goes on");
+        QVERIFY(!library::damageOf(file).empty());
+        const std::string copy = test::readBytes(library::keptCopy(file)->file);
+        test::writeBytes(library::keptCopy(file)->file, bad);
+        QVERIFY(!library::putBackCopy(file));
+        QVERIFY(test::readBytes(file).starts_with("this is not")); // as it was
+        test::writeBytes(library::keptCopy(file)->file, copy);
+        // Cut off between the two steps: the next start ends it.
+        std::filesystem::rename(file, *box_ / "library.db.damaged-9");
+        test::writeBytes(*box_ / "library.db.fresh", copy);
+        store_ = std::move(*library::Store::open(file));
+        QCOMPARE(store_->allFiles().size(), size_t{3000});
+        QVERIFY(!std::filesystem::exists(*box_ / "library.db.fresh"));
     }
 
     void aLibraryOfAnOlderVersion() {

@@ -4,8 +4,10 @@
 #include <QApplication>
 #include <QButtonGroup>
 #include <QCloseEvent>
+#include <QDateTime>
 #include <QDragEnterEvent>
 #include <QMenu>
+#include <QMessageBox>
 #include <QMimeData>
 #include <QPainter>
 #include <QSettings>
@@ -26,6 +28,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/covers.h"
+#include "core/library/store/keeping.h"
 
 namespace moorfrost::app {
 
@@ -131,6 +134,7 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     connect(foot_->writeButton(), &QPushButton::clicked, this, &MainWindow::writeOrReview);
     connect(&session_, &Session::said, this, &MainWindow::say);
     connect(jobShelf_, &JobShelf::lookWanted, this, [this] { showWorkspace(Review); });
+    connect(&session_, &Session::libraryDamaged, this, &MainWindow::tellDamage);
     connect(&session_, &Session::interruptionFound, this, [this] { showWorkspace(Interruption); });
     connect(recovery_, &RecoveryPage::goOn, this, [this] { showWorkspace(Bench); });
     connect(recovery_, &RecoveryPage::journalWanted, this, [this] { showWorkspace(Journal); });
@@ -345,6 +349,33 @@ void MainWindow::say(const QString& sentence, bool trouble) {
     message_->style()->polish(message_);
     message_->show();
     messageTimer_.start(trouble ? 12000 : 5000);
+}
+
+void MainWindow::tellDamage(const QString& sentence) {
+    QMessageBox box(QMessageBox::Warning, tr("The library is damaged"), sentence, QMessageBox::NoButton,
+                    this);
+    auto copy = library::keptCopy(session_.libraryFile());
+    QString more = tr("Your files of sound are not in it and are as they were.");
+    QPushButton* back = nullptr;
+    if (copy) {
+        const QString when =
+            QLocale().toString(QDateTime::fromSecsSinceEpoch(copy->when), QLocale::ShortFormat);
+        more +=
+            " " + tr("There is a whole copy of the library from %1. Put back, it takes the place of the "
+                     "damaged one, which is kept beside it; what was done in Moorfrost since then is then "
+                     "not known to the library.")
+                      .arg(when);
+        back = box.addButton(tr("Put back the copy"), QMessageBox::AcceptRole);
+    } else {
+        more += " " + tr("There is no copy of it. To have a new library, move %1 elsewhere, start again and "
+                         "bring in the folders of your shelves.")
+                          .arg(shownPath(session_.libraryFile()));
+    }
+    box.setInformativeText(more);
+    box.addButton(tr("Go on as it is"), QMessageBox::RejectRole);
+    box.exec();
+    if (back && box.clickedButton() == back)
+        QApplication::exit(putBackCode);
 }
 
 void MainWindow::play(FileId id) {

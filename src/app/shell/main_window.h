@@ -42,6 +42,8 @@ public:
     explicit MainWindow(Session& session, QWidget* parent = nullptr);
     ~MainWindow() override;
     void showWorkspace(Workspace workspace);
+    /// What the application ends with to have the copy of the library put back, and to be started again.
+    static constexpr int putBackCode = 77;
     Workspace workspace() const { return static_cast<Workspace>(stack_->currentIndex()); }
     BenchPage* bench() { return bench_; }
     LibraryPage* library() { return library_; }
@@ -55,6 +57,7 @@ public:
     QString message() const { return message_->text(); }
 
 protected:
+    void tellDamage(const QString& sentence);
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
     void closeEvent(QCloseEvent* event) override;

@@ -10,6 +10,7 @@
 #include <QLocale>
 
 #include "app/shell/text_utils.h"
+#include "core/library/store/keeping.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::app {
@@ -80,7 +81,10 @@ Session::Session(const Path& libraryFile, QObject* parent)
           [] { return static_cast<int64_t>(std::time(nullptr)); }) {
     auto open = std::make_shared<std::promise<void>>();
     store_ = std::make_unique<library::StoreThread>(libraryFile, [this](const std::string& sentence) {
-        later([this, sentence] { emit said(qs(sentence), true); });
+        later([this, sentence] {
+            emit said(qs(sentence), true);
+            checkLibrary();
+        });
     });
     // It is searched as soon as it is open (and brought up to date), while the window is still being built.
     store_->post([open](Store&) { open->set_value(); });
@@ -111,7 +115,11 @@ Session::Session(const Path& libraryFile, QObject* parent)
     reload([this] {
         loaded_ = true;
         emit loaded();
+        checkTimer_.start();
     });
+    checkTimer_.setSingleShot(true);
+    checkTimer_.setInterval(5000); // when what is needed at once has been read
+    connect(&checkTimer_, &QTimer::timeout, this, &Session::checkLibrary);
 }
 
 Session::~Session() {
@@ -121,6 +129,31 @@ Session::~Session() {
 
 void Session::refreshJournal() {
     reload();
+}
+
+void Session::checkLibrary() {
+    if (std::exchange(checking_, true))
+        return;
+    auto damage = std::make_shared<std::string>();
+    auto trouble = std::make_shared<std::string>();
+    jobs_.start(
+        tr("Checking the library"),
+        [damage, trouble, library = libraryFile()](std::stop_token stop, work::Progress&) {
+            *damage = library::damageOf(library, stop);
+            constexpr int64_t day = 20 * 3600;
+            auto copy = library::keptCopy(library);
+            if (!damage->empty() || stop.stop_requested() || (copy && std::time(nullptr) - copy->when < day))
+                return;
+            if (auto kept = library::keepCopy(library); !kept)
+                *trouble = kept.error().message;
+        },
+        [this, damage, trouble] {
+            checking_ = false;
+            if (!trouble->empty())
+                emit said(qs(*trouble), true);
+            if (!damage->empty() && !std::exchange(damageTold_, true))
+                emit libraryDamaged(qs(*damage));
+        });
 }
 
 Path Session::libraryFile() const {

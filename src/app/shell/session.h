@@ -122,6 +122,9 @@ public:
     const library::HistoryUse& history() const { return history_; }
     void refreshJournal();
     Path libraryFile() const;
+    /// Looks through the file of the library in the background; once a day makes the copy that is put back if
+    /// it is ever damaged. A moment after the start, and when the library fails.
+    void checkLibrary();
     /// What was found and put right after a crash; empty if nothing was.
     const library::RecoveryReport& recovered() const { return recovered_; }
     /// Reads the steps of a set; the answer arrives on the interface thread.
@@ -140,6 +143,7 @@ signals:
     void placementsChanged();
     void written();           // a write or a take-back has ended
     void interruptionFound(); // recovered() has something to tell
+    void libraryDamaged(const QString& sentence);
     void said(const QString& sentence, bool trouble);
 
 private:
@@ -178,7 +182,8 @@ private:
     int64_t lastSet_ = 0;
     uint64_t otherFiles_ = 0;
     std::set<FileId> touched_; // by drafts, since the sleeves were last described
-    QTimer sleeveTimer_, placeTimer_;
+    QTimer sleeveTimer_, placeTimer_, checkTimer_;
+    bool checking_ = false, damageTold_ = false;
     int placeRun_ = 0;
     uint64_t draftRun_ = 0; // counts changes of drafts: a snapshot from before the last one is not taken
     bool placing_ = false;  // the places are being worked out

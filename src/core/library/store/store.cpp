@@ -9,6 +9,7 @@
 #include <nlohmann/json.hpp>
 #include <sqlite3.h>
 
+#include "core/library/store/keeping.h"
 #include "core/library/store/schema.h"
 #include "core/text/text.h"
 
@@ -38,6 +39,7 @@ Path Store::defaultPath() {
 Result<std::unique_ptr<Store>> Store::open(const Path& file) {
     std::error_code error;
     std::filesystem::create_directories(file.parent_path(), error);
+    endPutBack(file);
     bool existed = std::filesystem::exists(file, error);
     try {
         std::unique_ptr<Store> store(new Store(file));
