@@ -79,6 +79,7 @@ int main(int argc, char** argv) {
         return 1;
     }
     QString told; // at the next start
+    bool trouble = false;
     auto run = [&] {
         Session session(library);
         MainWindow window(session);
@@ -122,12 +123,13 @@ int main(int argc, char** argv) {
                 QApplication::quit();
             });
         if (!told.isEmpty())
-            QTimer::singleShot(0, &window, [&] { emit session.said(told, true); });
+            QTimer::singleShot(0, &window, [&] { emit session.said(told, trouble); });
         return QApplication::exec();
     };
     int code = run();
     while (code == MainWindow::putBackCode) {
         auto aside = library::putBackCopy(library);
+        trouble = !aside;
         told = aside ? QApplication::translate("main",
                                                "The copy was put back. The damaged library is kept as %1.")
                            .arg(shownPath(*aside))

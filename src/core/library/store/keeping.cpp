@@ -28,8 +28,10 @@ bool isDamage(int code) {
     return (code & 0xFF) == SQLITE_CORRUPT || (code & 0xFF) == SQLITE_NOTADB;
 }
 
-std::string sentence(const std::string& what) {
-    return "The file of the library is damaged: " + what + ".";
+/// With the words of SQLite, of which the last line says most.
+std::string sentence(const std::string& words) {
+    return "The file of the library is damaged (" + text::forDisplay(words.substr(words.rfind('\n') + 1)) +
+           ").";
 }
 
 } // namespace
@@ -50,7 +52,7 @@ std::string damageOf(const Path& library, std::stop_token stop) {
     if (code == SQLITE_ROW) {
         std::string said = reinterpret_cast<const char*>(sqlite3_column_text(check, 0));
         if (said != "ok")
-            found = sentence(text::forDisplay(said));
+            found = sentence(said);
     } else if (isDamage(code)) {
         found = sentence(sqlite3_errmsg(db));
     }
