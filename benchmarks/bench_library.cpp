@@ -1,35 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The library on disk at a million tracks: bringing ready metadata in, its size, reading it into columns,
 // what is changed afterwards. moorfrost-bench-library [COUNT [FOLDER [keep]]]
-#include <chrono>
 #include <cstdio>
 #include <cstdlib>
 #include <filesystem>
-#include <fstream>
 
+#include "benchmarks/measure.h"
 #include "core/library/search/library_search.h"
 #include "support/invented.h"
 
 using namespace moorfrost;
 
-namespace {
-
-template<class F>
-double milliseconds(F&& f) {
-    auto start = std::chrono::steady_clock::now();
-    f();
-    return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count();
-}
-
-double memoryInUse(const char* what) {
-    std::ifstream status("/proc/self/status");
-    for (std::string line; std::getline(status, line);)
-        if (line.starts_with(what))
-            return std::strtod(line.c_str() + std::string(what).size() + 1, nullptr) / 1024;
-    return 0;
-}
-
-} // namespace
+using bench::memoryInUse;
+using bench::milliseconds;
 
 int main(int argc, char** argv) {
     const size_t count = argc > 1 ? std::strtoull(argv[1], nullptr, 10) : 1000000;

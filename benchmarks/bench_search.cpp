@@ -2,39 +2,25 @@
 // Searching, sorting and counting in a library of invented tracks (1,000,000, or as many as are asked for),
 // beside SQLite's FTS5 and LIKE over the same texts. Prints milliseconds.
 #include <algorithm>
-#include <chrono>
 #include <cstdio>
 #include <cstdlib>
 #include <filesystem>
-#include <fstream>
-#include <functional>
 
 #include <fmt/format.h>
 #include <sqlite3.h>
 
+#include "benchmarks/measure.h"
 #include "core/library/search/searcher.h"
 #include "core/text/text.h"
 #include "support/invented.h"
 
 using namespace moorfrost;
 
+using bench::memoryInUse;
+using bench::milliseconds;
+using bench::Times;
+
 namespace {
-
-double milliseconds(const std::function<void()>& work) {
-    auto start = std::chrono::steady_clock::now();
-    work();
-    return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count();
-}
-
-struct Times {
-    std::vector<double> all;
-    void add(double ms) { all.push_back(ms); }
-    std::string shown() {
-        std::sort(all.begin(), all.end());
-        return fmt::format("p50 {:7.2f}   p95 {:7.2f}   most {:7.2f} ms", all[all.size() / 2],
-                           all[all.size() * 95 / 100], all.back());
-    }
-};
 
 /// The same texts in SQLite: a table for LIKE, and FTS5 with prefixes. Counts, and the first 100 by artist.
 class Beside {
@@ -98,14 +84,6 @@ private:
     sqlite3* db_ = nullptr;
     sqlite3_stmt *track_ = nullptr, *words_ = nullptr;
 };
-
-double memoryInUse(const char* what) {
-    std::ifstream status("/proc/self/status");
-    for (std::string line; std::getline(status, line);)
-        if (line.starts_with(what))
-            return std::strtod(line.c_str() + std::string(what).size() + 1, nullptr) / 1024;
-    return 0;
-}
 
 } // namespace
 

@@ -10,41 +10,17 @@
 #include <QTemporaryDir>
 
 #include <cstdio>
-#include <fstream>
 
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
+#include "benchmarks/measure.h"
 #include "support/invented.h"
 
 using namespace moorfrost;
 
 namespace {
-
-double memoryInUse(const char* what) {
-    std::ifstream status("/proc/self/status");
-    for (std::string line; std::getline(status, line);)
-        if (line.starts_with(what))
-            return std::strtod(line.c_str() + std::string(what).size() + 1, nullptr) / 1024;
-    return 0;
-}
-
-class Times {
-public:
-    void add(double ms) { all_.push_back(ms); }
-    void print(const char* what) {
-        std::sort(all_.begin(), all_.end());
-        auto at = [&](double part) {
-            return all_[std::min(all_.size() - 1,
-                                 static_cast<size_t>(part * static_cast<double>(all_.size())))];
-        };
-        std::printf("%-42s p50 %.1f, p95 %.1f, most %.1f ms\n", what, at(0.5), at(0.95), all_.back());
-    }
-
-private:
-    std::vector<double> all_;
-};
 
 double since(const QElapsedTimer& clock) {
     return static_cast<double>(clock.nsecsElapsed()) / 1e6;
@@ -92,9 +68,9 @@ int main(int argc, char** argv) {
         until([&] { return session.jobs().isIdle(); });
     };
     settle();
-    std::printf("memory                                     %.0f MB\n", memoryInUse("VmRSS:"));
+    std::printf("memory                                     %.0f MB\n", bench::memoryInUse("VmRSS:"));
 
-    Times step, jump;
+    bench::Times step, jump;
     for (int i = 0; i < 300; ++i) {
         clock.restart();
         view->verticalScrollBar()->setValue(i * 3);
@@ -111,9 +87,9 @@ int main(int argc, char** argv) {
         QCoreApplication::processEvents();
         jump.add(since(clock));
     }
-    step.print("a step of scrolling, painted");
-    jump.print("a jump anywhere, painted");
-    Times all;
+    std::printf("a step of scrolling, painted               %s\n", step.shown().c_str());
+    std::printf("a jump anywhere, painted                   %s\n", jump.shown().c_str());
+    bench::Times all;
     for (int i = 0; i < 10; ++i) {
         clock.restart();
         view->selectAll();
@@ -122,11 +98,11 @@ int main(int argc, char** argv) {
         QCoreApplication::processEvents();
         view->clearSelection();
     }
-    all.print("everything selected, painted");
+    std::printf("everything selected, painted               %s\n", all.shown().c_str());
     view->selectRow(0);
     settle();
 
-    Times rows, counted;
+    bench::Times rows, counted;
     for (const std::string& query : bench::InventedLibrary::queries(24, random))
         for (size_t n = 1; n <= query.size(); ++n) {
             if (query[n - 1] == ' ')
@@ -139,8 +115,8 @@ int main(int argc, char** argv) {
             until([&] { return page->isSearched(); });
             counted.add(since(clock));
         }
-    rows.print("a keystroke, until its rows are painted");
-    counted.print("until all counts of it are there, too");
+    std::printf("a keystroke, until its rows are painted    %s\n", rows.shown().c_str());
+    std::printf("until all counts of it are there, too      %s\n", counted.shown().c_str());
 
     page->searchBox()->clear();
     settle();
@@ -151,7 +127,7 @@ int main(int argc, char** argv) {
     std::printf("all as sleeves, painted                    %.0f ms (%zu sleeves)\n", since(clock),
                 page->grid()->sleeves().size());
     settle();
-    Times grid;
+    bench::Times grid;
     for (int i = 0; i < 100; ++i) {
         clock.restart();
         page->grid()->verticalScrollBar()->setValue(
@@ -159,8 +135,8 @@ int main(int argc, char** argv) {
         page->grid()->viewport()->repaint();
         grid.add(since(clock));
     }
-    grid.print("a jump among the sleeves, painted");
+    std::printf("a jump among the sleeves, painted          %s\n", grid.shown().c_str());
     std::printf("memory                                     %.0f MB, at most %.0f MB\n",
-                memoryInUse("VmRSS:"), memoryInUse("VmHWM:"));
+                bench::memoryInUse("VmRSS:"), bench::memoryInUse("VmHWM:"));
     return 0;
 }

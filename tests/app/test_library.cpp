@@ -5,7 +5,10 @@
 
 #include <future>
 
+#include <QBuffer>
+#include <QClipboard>
 #include <QCompleter>
+#include <QDirIterator>
 #include <QHeaderView>
 #include <QMessageBox>
 #include <QToolButton>
@@ -17,6 +20,8 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
+#include "app/widgets/thumbnails.h"
+#include "core/base/numbers.h"
 #include "core/library/search/library_search.h"
 #include "core/library/store/keeping.h"
 #include "core/tags/tag_io.h"
@@ -286,6 +291,98 @@ private slots:
         QCOMPARE(titles().size(), 2);
         QVERIFY(page()->searchBox()->text().contains("Night Post EP"));
         page()->groupChoice()->setCurrentIndex(0);
+    }
+
+    void tilesByKeyboardAndMouse() {
+        QTest::mouseClick(page()->sleevesButton(), Qt::LeftButton);
+        page()->groupChoice()->setCurrentIndex(3); // by decade: every sleeve under a heading of its own
+        d_->settle();
+        SleeveGrid* grid = page()->grid();
+        grid->setFocus();
+        auto row = [&] { return grid->currentIndex().row(); };
+        QCOMPARE(row(), 1); // the first sleeve, not its heading
+        QTest::keyClick(grid, Qt::Key_Down);
+        QCOMPARE(row(), 3);
+        QTest::keyClick(grid, Qt::Key_Right);
+        QCOMPARE(row(), 5);
+        QTest::keyClick(grid, Qt::Key_Up);
+        QCOMPARE(row(), 3);
+        QTest::keyClick(grid, Qt::Key_End);
+        QCOMPARE(row(), 7);
+        QVERIFY(grid->viewport()->rect().contains(grid->visualRect(grid->currentIndex()).center()));
+        QTest::keyClick(grid, Qt::Key_Home);
+        QCOMPARE(row(), 1);
+        QTest::keyClick(grid, Qt::Key_Down, Qt::ShiftModifier);
+        QCOMPARE(grid->chosenCount(), size_t{2}); // two sleeves of one track each
+        QTest::keyClick(grid, Qt::Key_Up);        // no longer
+        QCOMPARE(grid->chosenCount(), size_t{1});
+        // By mouse: what is there is where it is painted.
+        for (int r = 0; r < grid->model()->rowCount(); ++r) {
+            QModelIndex index = grid->model()->index(r, 0);
+            grid->scrollTo(index);
+            QCOMPARE(grid->indexAt(grid->visualRect(index).center()), index);
+        }
+        grid->scrollTo(grid->model()->index(7, 0));
+        QTest::mouseClick(grid->viewport(), Qt::LeftButton, {},
+                          grid->visualRect(grid->model()->index(7, 0)).center());
+        d_->settle();
+        QCOMPARE(row(), 7);
+        QCOMPARE(grid->chosenCount(), size_t{2});
+        QCOMPARE(page()->details()->file()->id, grid->firstChosen());
+        page()->groupChoice()->setCurrentIndex(0);
+    }
+
+    void coversAreKeptOnDisk() {
+        Path file = test::makeSound(*box_ / "archive", "cover.flac");
+        QImage picture(600, 600, QImage::Format_RGB32);
+        picture.fill(QColor(30, 90, 120));
+        QByteArray jpeg;
+        QBuffer buffer(&jpeg);
+        QVERIFY(buffer.open(QIODevice::WriteOnly) && picture.save(&buffer, "JPG"));
+        // A PICTURE block behind the first block of the FLAC: type, MIME type, no description, size, data.
+        auto n = [](size_t v) { return asBigEndian(static_cast<uint32_t>(v), 4); };
+        std::string block = n(3) + n(10) + "image/jpeg" + n(0) + n(600) + n(600) + n(24) + n(0) +
+                            n(static_cast<size_t>(jpeg.size())) + jpeg.toStdString();
+        std::string flac = test::readBytes(file);
+        test::writeBytes(file, flac.substr(0, 42) + "\x06" +
+                                   asBigEndian(static_cast<uint32_t>(block.size()), 3) + block +
+                                   flac.substr(42));
+        auto state = *files::stateOf(file);
+        QDir(thumbnails::folder()).removeRecursively();
+        QImage first = thumbnails::of(file, state, 100);
+        QCOMPARE(first.size(), QSize(100, 100));
+        auto kept = [] {
+            int n = 0;
+            for (QDirIterator it(thumbnails::folder(), QDir::Files, QDirIterator::Subdirectories);
+                 it.hasNext(); it.next())
+                ++n;
+            return n;
+        };
+        QCOMPARE(kept(), 1);
+        std::filesystem::remove(file); // from the disk cache alone
+        QImage again = thumbnails::of(file, state, 60);
+        QCOMPARE(again.size(), QSize(60, 60));
+        QVERIFY(qAbs(qBlue(again.pixel(30, 30)) - 120) < 12);
+        QVERIFY(thumbnails::of(file, {state.size, state.modifiedNs + 1}, 60).isNull()); // another file
+        thumbnails::prune(1 << 20);
+        QCOMPARE(kept(), 1);
+        thumbnails::prune(0);
+        QCOMPARE(kept(), 0);
+    }
+
+    void selectingEverythingAndTheLibraryChanges() {
+        page()->table()->setFocus();
+        QTest::keyClick(page()->table(), Qt::Key_A, Qt::ControlModifier);
+        QCOMPARE(page()->table()->chosenCount(), size_t{6});
+        QCOMPARE(page()->table()->chosenFiles().size(), size_t{6});
+        page()->table()->copy();
+        QCOMPARE(QApplication::clipboard()->text().split('\n').size(), 6);
+        auto store = std::move(*library::Store::open(*box_ / "library.db"));
+        store->forgetFile(page()->table()->chosenFiles().back());
+        d_->session().refreshJournal(); // as after any write
+        d_->settle();
+        QCOMPARE(titles().size(), 5);
+        QCOMPARE(page()->table()->chosenCount(), size_t{5}); // still everything
     }
 
     void detailsTellWhatHappened() {

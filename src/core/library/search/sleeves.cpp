@@ -35,16 +35,22 @@ std::vector<LibrarySleeve> sleevesOf(const Searcher& searcher, const std::vector
 
     std::map<std::array<uint32_t, 3>, size_t> known; // album, album artist, folder
     std::vector<LibrarySleeve> out;
+    std::array<uint32_t, 3> last{};
+    size_t current = 0; // the sleeve of the row before: mostly the same
     for (Row r : rows) {
         std::array<uint32_t, 3> key{album.listOf(r), albumArtist.listOf(r), 0};
         if (key[0] == 0)
             key[1] = 0;
         if (key[1] == 0)
             key[2] = folder.listOf(r);
-        auto [it, fresh] = known.try_emplace(key, out.size());
-        if (fresh)
-            out.emplace_back();
-        out[it->second].rows.push_back(r);
+        if (out.empty() || key != last) {
+            auto [it, fresh] = known.try_emplace(key, out.size());
+            if (fresh)
+                out.emplace_back();
+            last = key;
+            current = it->second;
+        }
+        out[current].rows.push_back(r);
     }
 
     struct Place {
