@@ -1,0 +1,146 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The library under what can befall it: killed in the middle of writes, a full disk, locked by another.
+#include <QtTest>
+
+#include <csignal>
+#include <thread>
+
+#include <sys/resource.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include "core/library/search/library_search.h"
+#include "core/library/store/keeping.h"
+#include "support/invented.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+
+namespace {
+
+constexpr size_t chunkSize = 40;
+
+std::vector<files::ScannedFile> chunk(bench::InventedLibrary& invented, size_t count = chunkSize) {
+    std::vector<files::ScannedFile> out;
+    library::FileRecord r;
+    while (out.size() < count && invented.next(r))
+        out.push_back({r.path, r.state, r.tags, {}});
+    return out;
+}
+
+} // namespace
+
+class TestLibraryTroubles : public QObject {
+    Q_OBJECT
+private slots:
+    void init() { box_ = std::make_unique<test::Sandbox>(); }
+
+    void killedInTheMiddleOfWrites() {
+        const Path file = *box_ / "library.db";
+        int64_t shelf = (*library::Store::open(file))->addShelf("Archive", "/archive");
+        bench::Chance random(3);
+        size_t before = 0, written = 0;
+        for (int round = 0; round < 15; ++round) {
+            int told[2];
+            QVERIFY(pipe(told) == 0);
+            pid_t child = fork();
+            if (child == 0) {
+                // Only this thread goes on here; it ends by being killed.
+                auto store = std::move(*library::Store::open(file));
+                bench::InventedLibrary invented(1000000);
+                chunk(invented, before); // what is there already
+                for (;;) {
+                    store->saveFiles(chunk(invented), 0, shelf);
+                    if (write(told[1], "x", 1) != 1)
+                        _exit(1);
+                    if (random() % 5 == 0) { // other kinds of writes among them
+                        store->beginGeneration();
+                        store->setSetting("names", std::to_string(random()));
+                    }
+                }
+            }
+            ::close(told[1]);
+            char byte = 0;
+            QVERIFY(read(told[0], &byte, 1) == 1); // now it is in the midst of it
+            size_t acknowledged = 1;
+            std::this_thread::sleep_for(std::chrono::microseconds(random() % 60000));
+            kill(child, SIGKILL);
+            waitpid(child, nullptr, 0);
+            while (read(told[0], &byte, 1) == 1)
+                ++acknowledged;
+            ::close(told[0]);
+
+            QCOMPARE(library::damageOf(file), std::string());
+            auto store = std::move(*library::Store::open(file));
+            const size_t now = store->allFiles().size();
+            QCOMPARE(now % chunkSize, size_t{0}); // whole transactions
+            QVERIFY2(now >= before + acknowledged * chunkSize, qPrintable(QString::number(now)));
+            QVERIFY(now <= before + (acknowledged + 1) * chunkSize);
+            QCOMPARE(library::searchOf(*store).searcher->count(),
+                     now); // and what is searched is what is there
+            written += now - before;
+            before = now;
+        }
+        QVERIFY(written > 20 * chunkSize);
+    }
+
+    void aFullDisk() {
+        const Path file = *box_ / "library.db";
+        bench::InventedLibrary invented(100000);
+        {
+            auto store = std::move(*library::Store::open(file));
+            store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
+        }
+        pid_t child = fork();
+        if (child == 0) {
+            // No file may grow any more: the system then refuses as a full disk does.
+            std::signal(SIGXFSZ, SIG_IGN);
+            auto store = std::move(*library::Store::open(file));
+            rlimit limit{std::filesystem::file_size(file) + 100000, RLIM_INFINITY};
+            setrlimit(RLIMIT_FSIZE, &limit);
+            try {
+                store->saveFiles(chunk(invented, 50000), 0);
+            } catch (const library::DatabaseError& e) {
+                // What was there can still be read, also from here.
+                _exit(std::string(e.what()).empty() || store->allFiles().size() != chunkSize ? 4 : 3);
+            }
+            _exit(5);
+        }
+        int status = 0;
+        waitpid(child, &status, 0);
+        QVERIFY(WIFEXITED(status));
+        QCOMPARE(WEXITSTATUS(status), 3);
+        QCOMPARE(library::damageOf(file), std::string());
+        auto store = std::move(*library::Store::open(file));
+        QCOMPARE(store->allFiles().size(), chunkSize);
+        store->saveFiles(chunk(invented), 0); // there is room again
+        QCOMPARE(store->allFiles().size(), 2 * chunkSize);
+    }
+
+    void lockedByAnother() {
+        const Path file = *box_ / "library.db";
+        auto store = std::move(*library::Store::open(file));
+        bench::InventedLibrary invented(1000);
+        store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
+        auto other = std::move(*library::Store::open(file));
+        QCOMPARE(library::searchOf(*other).searcher->count(), chunkSize);
+        library::Transaction writing(store->database());
+        store->saveFiles(chunk(invented), 0, 1);
+        // Reading and searching go on, with what was there before.
+        QCOMPARE(other->allFiles().size(), chunkSize);
+        QCOMPARE(library::searchOf(*other).searcher->count(), chunkSize);
+        QCOMPARE(library::damageOf(file), std::string());
+        // Who writes waits, and is told that it had to.
+        other->database().execute("PRAGMA busy_timeout = 50");
+        QVERIFY_THROWS_EXCEPTION(library::DatabaseError, other->setSetting("names", "ascii"));
+        writing.commit();
+        other->setSetting("names", "ascii");
+        QCOMPARE(library::searchOf(*other).searcher->count(), 2 * chunkSize);
+    }
+
+private:
+    std::unique_ptr<test::Sandbox> box_;
+};
+
+QTEST_GUILESS_MAIN(TestLibraryTroubles)
+#include "test_library_troubles.moc"
