@@ -291,7 +291,7 @@ void LibraryPage::search() {
     if (view_->selectionModel()->hasSelection() && view_->chosenCount() <= mostKept)
         question.chosen = view_->chosenFiles();
     auto counts = std::make_shared<LibraryCounts>();
-    auto work = [this, self = QPointer(this), run, question, counts, searcher = searcher_,
+    auto work = [session = &session_, self = QPointer(this), run, question, counts, searcher = searcher_,
                  mine = stop_](std::stop_token stop, work::Progress&) mutable {
         // Either a newer question or the end of the program.
         std::stop_callback either(stop, [&] { mine.request_stop(); });
@@ -299,8 +299,8 @@ void LibraryPage::search() {
         auto rows = std::make_shared<LibraryRows>(rowsFor(question, *searcher, both));
         if (both.stop_requested())
             return;
-        QMetaObject::invokeMethod(
-            &session_,
+        QMetaObject::invokeMethod( // the session outlives its jobs, the page need not
+            session,
             [self, run, question, rows] {
                 if (self && run == self->run_)
                     self->take(question, std::move(*rows));

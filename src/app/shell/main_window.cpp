@@ -10,6 +10,7 @@
 #include <QMessageBox>
 #include <QMimeData>
 #include <QPainter>
+#include <QPointer>
 #include <QSettings>
 #include <QVBoxLayout>
 
@@ -382,9 +383,9 @@ void MainWindow::play(FileId id) {
     if (player_.file() && player_.file()->id == id)
         player_.toggle();
     else
-        session_.withFile(id, [this](const FilePtr& f) {
-            if (f)
-                player_.play(f);
+        session_.withFile(id, [self = QPointer(this)](const FilePtr& f) {
+            if (self && f)
+                self->player_.play(f);
         });
 }
 
