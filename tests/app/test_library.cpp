@@ -3,27 +3,18 @@
 // sorting by several columns, sleeves, and back to the bench.
 #include <QtTest>
 
-#include <future>
-
-#include <QBuffer>
 #include <QClipboard>
 #include <QCompleter>
-#include <QDirIterator>
 #include <QHeaderView>
-#include <QMessageBox>
 #include <QToolButton>
 
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
 #include "app/shell/main_window.h"
-#include "app/shell/single_instance.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
-#include "app/widgets/thumbnails.h"
-#include "core/base/numbers.h"
 #include "core/library/search/library_search.h"
-#include "core/library/store/keeping.h"
 #include "core/tags/tag_io.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
@@ -79,34 +70,7 @@ private slots:
     void init() {
         box_ = std::make_unique<test::Sandbox>();
         QSettings().clear();
-        auto store = std::move(*library::Store::open(*box_ / "library.db"));
-        std::filesystem::create_directories(*box_ / "archive");
-        int64_t shelf = store->addShelf("Archive", *box_ / "archive");
-        struct Song {
-            const char *title, *artist, *album, *date, *genre, *isrc;
-        };
-        const Song songs[] = {
-            {"Night Post", "The Hollow Ferry", "Night Post EP", "1998", "Folk", "ZZGRW9800001"},
-            {"Ferryman's Reel", "The Hollow Ferry", "Night Post EP", "1998", "Folk", nullptr},
-            {"Tide Table", "Isla Varnholt", "Salt Road", "2019", "Chamber", "ZZFSR1900001"},
-            {"Gorse", "Isla Varnholt", "Salt Road", "2019", "Chamber", nullptr},
-            {"Северный ветер", "Хор Маяка", "Северный ветер", "1974", "Choral", nullptr},
-            {"Whin Moor", "Odran Fell Quartet", "Live at Tarnholm Hall", "1986", "Jazz", nullptr},
-        };
-        int n = 0;
-        for (const Song& s : songs) {
-            Path file = test::makeSound(*box_ / "archive", "f" + std::to_string(++n) + ".flac");
-            tags::Fields fields = {{"title", {s.title}}, {"artist", {s.artist}},
-                                   {"album", {s.album}}, {"date", {s.date}},
-                                   {"genre", {s.genre}}, {"album_artist", {s.artist}}};
-            if (s.isrc)
-                fields["isrc"] = {s.isrc};
-            test::tag(file, fields);
-            auto read = tags::readTags(file);
-            auto source = *FileSource::open(file);
-            store->saveFile({file, {source->size(), source->modifiedNs()}, *read, {}}, shelf);
-        }
-        store.reset();
+        makeSmallLibrary(box_->root());
         d_ = std::make_unique<Driver>(*box_ / "library.db");
         d_->settle();
         d_->window().showWorkspace(MainWindow::Library);
@@ -332,44 +296,6 @@ private slots:
         page()->groupChoice()->setCurrentIndex(0);
     }
 
-    void coversAreKeptOnDisk() {
-        Path file = test::makeSound(*box_ / "archive", "cover.flac");
-        QImage picture(600, 600, QImage::Format_RGB32);
-        picture.fill(QColor(30, 90, 120));
-        QByteArray jpeg;
-        QBuffer buffer(&jpeg);
-        QVERIFY(buffer.open(QIODevice::WriteOnly) && picture.save(&buffer, "JPG"));
-        // A PICTURE block behind the first block of the FLAC: type, MIME type, no description, size, data.
-        auto n = [](size_t v) { return asBigEndian(static_cast<uint32_t>(v), 4); };
-        std::string block = n(3) + n(10) + "image/jpeg" + n(0) + n(600) + n(600) + n(24) + n(0) +
-                            n(static_cast<size_t>(jpeg.size())) + jpeg.toStdString();
-        std::string flac = test::readBytes(file);
-        test::writeBytes(file, flac.substr(0, 42) + "\x06" +
-                                   asBigEndian(static_cast<uint32_t>(block.size()), 3) + block +
-                                   flac.substr(42));
-        auto state = *files::stateOf(file);
-        QDir(thumbnails::folder()).removeRecursively();
-        QImage first = thumbnails::of(file, state, 100);
-        QCOMPARE(first.size(), QSize(100, 100));
-        auto kept = [] {
-            int n = 0;
-            for (QDirIterator it(thumbnails::folder(), QDir::Files, QDirIterator::Subdirectories);
-                 it.hasNext(); it.next())
-                ++n;
-            return n;
-        };
-        QCOMPARE(kept(), 1);
-        std::filesystem::remove(file); // from the disk cache alone
-        QImage again = thumbnails::of(file, state, 60);
-        QCOMPARE(again.size(), QSize(60, 60));
-        QVERIFY(qAbs(qBlue(again.pixel(30, 30)) - 120) < 12);
-        QVERIFY(thumbnails::of(file, {state.size, state.modifiedNs + 1}, 60).isNull()); // another file
-        thumbnails::prune(1 << 20);
-        QCOMPARE(kept(), 1);
-        thumbnails::prune(0);
-        QCOMPARE(kept(), 0);
-    }
-
     void selectingEverythingAndTheLibraryChanges() {
         page()->table()->setFocus();
         QTest::keyClick(page()->table(), Qt::Key_A, Qt::ControlModifier);
@@ -405,75 +331,6 @@ private slots:
         QVERIFY2(page()->details()->text().contains("taken back"), qPrintable(page()->details()->text()));
     }
 
-    void damageIsToldAndTheCopyOffered() {
-        d_->session().checkLibrary();
-        d_->settle();
-        const Path file = *box_ / "library.db";
-        QVERIFY(library::keptCopy(file)); // a whole library: a copy was made
-        d_.reset();
-        int64_t page = 0;
-        {
-            library::Database db(file);
-            library::Statement root(db, "SELECT rootpage FROM sqlite_master WHERE name='fixity'");
-            QVERIFY(root.step());
-            page = root.integer(0);
-        }
-        std::string bytes = test::readBytes(file);
-        for (size_t i = 0; i < 4096; ++i)
-            bytes[static_cast<size_t>(page - 1) * 4096 + i] = static_cast<char>(i * 7 + 1);
-        test::writeBytes(file, bytes);
-        d_ = std::make_unique<Driver>(file);
-        QString told;
-        QTimer answer;
-        connect(&answer, &QTimer::timeout, this, [&] {
-            if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget())) {
-                told = box->text() + " " + box->informativeText();
-                for (QAbstractButton* b : box->buttons())
-                    told += " [" + b->text() + "]";
-                box->buttons().back()->click();
-            }
-        });
-        answer.start(50);
-        d_->session().checkLibrary();
-        QTRY_VERIFY_WITH_TIMEOUT(!told.isEmpty(), 20000);
-        QVERIFY2(told.contains("damaged") && told.contains("whole copy") &&
-                     told.contains("[Put back the copy]"),
-                 qPrintable(told));
-        d_->settle();
-        QCOMPARE(titles().size(), 6); // what can be read is still shown
-    }
-
-    void oneLibraryIsOpenOnce() {
-        Path library = *box_ / "library.db";
-        auto first = std::make_unique<SingleInstance>(library);
-        QVERIFY(first->isFirst());
-        std::vector<Path> asked;
-        int times = 0;
-        connect(first.get(), &SingleInstance::anotherStarted, this, [&](const std::vector<Path>& folders) {
-            asked = folders;
-            ++times;
-        });
-        // Another way of naming the same file, from another process: it waits for the answer.
-        SingleInstance second(*box_ / "archive/../library.db");
-        QVERIFY(!second.isFirst());
-        auto handed = std::async(std::launch::async, [&] {
-            SingleInstance third(library);
-            return third.handOver({"/in/old \xFFname", "/in/b"});
-        });
-        QTRY_COMPARE(times, 1);
-        QVERIFY(handed.get());
-        QCOMPARE(asked, (std::vector<Path>{"/in/old \xFFname", "/in/b"}));
-        SingleInstance other(*box_ / "other.db");
-        QVERIFY(other.isFirst());
-        // When it ends, the next one is the first.
-        first.reset();
-        QVERIFY(SingleInstance(library).isFirst());
-        // One that was killed holds nobody up.
-        test::writeBytes(Path(library.native() + ".lock"),
-                         "999999\nmoorfrost\n" + ss(QSysInfo::machineHostName()) + "\n");
-        QVERIFY(SingleInstance(library).isFirst());
-    }
-
     void toTheBenchAndBack() {
         QTest::mouseClick(page()->sleevesButton(), Qt::LeftButton);
         d_->settle();
@@ -481,24 +338,6 @@ private slots:
         d_->settle();
         QCOMPARE(d_->window().workspace(), MainWindow::Bench);
         QCOMPARE(d_->session().batchFiles().size(), size_t{2});
-    }
-
-    void theSnapshotIsUsedAndKeptTrue() {
-        Path snapshot = library::snapshotOf(*box_ / "library.db");
-        QVERIFY(std::filesystem::exists(snapshot));
-        auto store = std::move(*library::Store::open(*box_ / "library.db"));
-        auto written = std::filesystem::last_write_time(snapshot);
-        QCOMPARE(library::searchOf(*store).searcher->count(), size_t{6});
-        QVERIFY(std::filesystem::last_write_time(snapshot) == written); // only mapped
-        store->forgetFile(store->allFiles().front().id);
-        QCOMPARE(library::searchOf(*store).searcher->count(), size_t{5});
-        // Damaged: made anew.
-        test::writeBytes(snapshot, "nonsense");
-        QCOMPARE(library::searchOf(*store).searcher->count(), size_t{5});
-        QVERIFY(std::filesystem::file_size(snapshot) > 1000);
-        // A shelf that is given up takes its files out of the library.
-        store->removeShelf(store->shelves().front().id);
-        QCOMPARE(library::searchOf(*store).searcher->count(), size_t{0});
     }
 };
 

@@ -252,6 +252,20 @@ private slots:
         QVERIFY(!std::filesystem::exists(*box_ / "library.db.fresh"));
     }
 
+    void aDamagedRowIsSaid() {
+        files::ScannedFile file;
+        file.path = "/in/a.flac";
+        file.tags.emplace();
+        file.tags->fields = {{"title", {"Gorse"}}};
+        library::FileId id = store_->saveFile(file);
+        store_->database().execute("UPDATE file SET content = x'01FFFFFF'");
+        QVERIFY(!store_->file(id)->readable()); // so that nothing is written by it
+        QVERIFY(store_->file(id)->error.find("Bring it in again") != std::string::npos);
+        store_->saveFile(file);
+        QVERIFY(store_->file(id)->readable());
+        QCOMPARE(store_->file(id)->tags.fields["title"].front(), std::string("Gorse"));
+    }
+
     void aLibraryOfAnOlderVersion() {
         // As version 4 left it.
         Path path = *box_ / "old.db";

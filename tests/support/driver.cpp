@@ -11,7 +11,9 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/sleeve_list.h"
+#include "core/tags/tag_io.h"
 #include "demo/make.h"
+#include "support/sample_files.h"
 
 namespace moorfrost::app {
 
@@ -104,6 +106,35 @@ std::vector<library::FileRecord> Driver::libraryFiles() const {
 void Driver::takeUp(FileId id) {
     session_->takeUp({id}, [] {});
     settle();
+}
+
+void makeSmallLibrary(const Path& folder) {
+    auto store = std::move(*library::Store::open(folder / "library.db"));
+    std::filesystem::create_directories(folder / "archive");
+    int64_t shelf = store->addShelf("Archive", folder / "archive");
+    struct Song {
+        const char *title, *artist, *album, *date, *genre, *isrc;
+    };
+    const Song songs[] = {
+        {"Night Post", "The Hollow Ferry", "Night Post EP", "1998", "Folk", "ZZGRW9800001"},
+        {"Ferryman's Reel", "The Hollow Ferry", "Night Post EP", "1998", "Folk", nullptr},
+        {"Tide Table", "Isla Varnholt", "Salt Road", "2019", "Chamber", "ZZFSR1900001"},
+        {"Gorse", "Isla Varnholt", "Salt Road", "2019", "Chamber", nullptr},
+        {"Северный ветер", "Хор Маяка", "Северный ветер", "1974", "Choral", nullptr},
+        {"Whin Moor", "Odran Fell Quartet", "Live at Tarnholm Hall", "1986", "Jazz", nullptr},
+    };
+    int n = 0;
+    for (const Song& s : songs) {
+        Path file = test::makeSound(folder / "archive", "f" + std::to_string(++n) + ".flac");
+        tags::Fields fields = {{"title", {s.title}}, {"artist", {s.artist}}, {"album", {s.album}},
+                               {"date", {s.date}},   {"genre", {s.genre}},   {"album_artist", {s.artist}}};
+        if (s.isrc)
+            fields["isrc"] = {s.isrc};
+        test::tag(file, fields);
+        auto read = tags::readTags(file);
+        auto source = *FileSource::open(file);
+        store->saveFile({file, {source->size(), source->modifiedNs()}, *read, {}}, shelf);
+    }
 }
 
 Path copyOfDemo(const Path& into) {

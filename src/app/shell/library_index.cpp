@@ -66,17 +66,18 @@ void LibraryIndex::read(bool anew, std::shared_future<void> open) {
                 answer->trouble = e.what();
             }
         },
-        [this, answer] {
+        [this, answer, anew] {
             reading_ = false;
             if (!answer->trouble.empty())
                 emit failed(qs(answer->trouble));
-            if (answer->search.searcher && answer->search.searcher != held_.searcher) {
+            const bool good = answer->search.searcher != nullptr;
+            if (good && answer->search.searcher != held_.searcher) {
                 held_ = std::move(answer->search);
                 emit changed();
             }
             if (std::exchange(again_, false))
                 read(false);
-            else if (library::isWorthMakingAnew(held_))
+            else if (good && !anew && library::isWorthMakingAnew(held_)) // once: it may fail, on a full disk
                 read(true);
         });
 }

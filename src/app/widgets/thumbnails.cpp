@@ -3,11 +3,13 @@
 
 #include <algorithm>
 
+#include <QCoreApplication>
 #include <QCryptographicHash>
 #include <QDateTime>
 #include <QDir>
 #include <QDirIterator>
 #include <QStandardPaths>
+#include <QThread>
 
 #include "core/guard/readers.h"
 
@@ -62,7 +64,9 @@ QImage of(const Path& file, const files::FileState& state, int side) {
         return {};
     if (side <= keptSide && !cover.hasAlphaChannel()) {
         // Under another name first: one that is cut short must never be taken for whole.
-        const QString part = place + QString(".%1.part").arg(quintptr(&cover), 0, 16);
+        const QString part = place + QString(".%1-%2.part")
+                                         .arg(QCoreApplication::applicationPid())
+                                         .arg(quintptr(QThread::currentThreadId()));
         QDir().mkpath(QFileInfo(place).path());
         if (!square(cover, keptSide).save(part, "JPG", 88) || !QFile::rename(part, place))
             QFile::remove(part);

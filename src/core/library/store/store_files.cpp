@@ -28,7 +28,8 @@ FileRecord recordFrom(const Statement& row) {
     r.error = row.string(4);
     r.shelf = row.integer(5);
     r.added = row.integer(6);
-    tags::unpack(row.view(7), r.tags);
+    if (!tags::unpack(row.view(7), r.tags) && r.error.empty())
+        r.error = "What the library knew of this file is damaged. Bring it in again.";
     r.tags.facts.size = r.state.size;
     return r;
 }

@@ -1,0 +1,159 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The part of the session that fills batches: bringing in, sending to the bench, taking out.
+#include <ctime>
+#include <mutex>
+
+#include <QDate>
+#include <QLocale>
+
+#include "app/shell/session.h"
+#include "app/shell/text_utils.h"
+
+namespace moorfrost::app {
+
+using library::Store;
+
+void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
+    if (paths.empty())
+        return;
+    QString title = paths.size() == 1 ? shownName(paths.front().has_filename() ? paths.front()
+                                                                               : paths.front().parent_path())
+                                      : tr("%n place(s)", "", static_cast<int>(paths.size()));
+    QStringList recent = recentFolders();
+    for (const Path& p : paths) {
+        if (!text::isUtf8(p.native()))
+            continue; // remembered as text
+        recent.removeAll(qs(p.native()));
+        recent.prepend(qs(p.native()));
+    }
+    setSetting("recent folders", recent.mid(0, 8).join('\n'));
+    QString batchTitle = tr("%1, %2").arg(title, QLocale().toString(QDate::currentDate(), "d MMM"));
+
+    struct Shared {
+        std::vector<files::ScannedFile> waiting;
+        std::mutex mutex; // of what follows: several threads ask
+        std::unique_ptr<Store> store;
+        std::vector<FileId> unchanged;
+        int64_t batch = 0;
+        files::ScanSummary summary;
+    };
+    auto shared = std::make_shared<Shared>();
+    shared->batch = batch_;
+    // The batch comes first on the store's thread, so that every later task there finds it.
+    if (batch_ == 0)
+        store_->post([this, shared, n = ss(batchTitle)](Store& store) {
+            shared->batch = store.addBatch(n);
+            later([this, shared, n] {
+                batch_ = shared->batch;
+                batches_.push_back({batch_, n, 0});
+                setSetting("batch", QString::number(batch_));
+                emit batchesChanged();
+            });
+        });
+    auto flush = [this, shared] {
+        if (shared->waiting.empty())
+            return;
+        auto chunk = std::make_shared<std::vector<files::ScannedFile>>(std::move(shared->waiting));
+        shared->waiting.clear();
+        store_->post([this, shared, chunk](Store& store) {
+            std::vector<FileId> ids = store.saveFiles(*chunk, shared->batch);
+            auto records = std::make_shared<std::vector<library::FileRecord>>();
+            for (FileId id : ids)
+                if (auto record = store.file(id))
+                    records->push_back(std::move(*record));
+            later([this, shared, records] {
+                for (library::FileRecord& r : *records) {
+                    if (shared->batch == batch_)
+                        sleeveOf_.try_emplace(r.id, std::string());
+                    FileId id = r.id;
+                    files_[id] = std::make_shared<library::FileRecord>(std::move(r));
+                }
+                if (shared->batch == batch_)
+                    formSleeves();
+            });
+        });
+    };
+    jobs_.start(
+        tr("Reading %1").arg(title),
+        [shared, paths, subfolders, flush, library = libraryFile()](std::stop_token stop,
+                                                                    work::Progress& progress) {
+            auto last = std::chrono::steady_clock::now();
+            if (auto store = Store::open(library))
+                shared->store = std::move(*store);
+            files::ScanOptions options;
+            options.subfolders = subfolders;
+            options.known = [shared](const Path& path) -> std::optional<files::FileState> {
+                std::lock_guard lock(shared->mutex);
+                FileId id = shared->store ? shared->store->fileByPath(path) : 0;
+                auto known = id != 0 ? shared->store->file(id) : std::nullopt;
+                // What a very old version read had no details.
+                bool whole = known && known->readable() && !known->tags.tags.empty();
+                return whole ? std::optional(known->state) : std::nullopt;
+            };
+            shared->summary = files::scan(
+                paths, options, stop, progress,
+                [&](files::ScannedFile file) {
+                    shared->waiting.push_back(std::move(file));
+                    auto now = std::chrono::steady_clock::now();
+                    if (now - last > std::chrono::milliseconds(250) || shared->waiting.size() >= 500) {
+                        last = now;
+                        flush();
+                    }
+                },
+                [shared](const Path& path) {
+                    std::lock_guard lock(shared->mutex);
+                    shared->unchanged.push_back(shared->store->fileByPath(path));
+                });
+            flush();
+            shared->store.reset();
+        },
+        [this, shared] {
+            otherFiles_ += shared->summary.others;
+            for (const Error& e : shared->summary.folders)
+                emit said(tr("%1: %2").arg(shownPath(e.path), qs(e.message)), true);
+            if (shared->summary.stopped)
+                emit said(tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->summary.read)),
+                          false);
+            if (!shared->unchanged.empty()) {
+                store_->post([shared](Store& store) { store.addToBatch(shared->batch, shared->unchanged); });
+                emit said(tr("%n file(s) are as they were, and were not read again.", "",
+                             static_cast<int>(shared->unchanged.size())),
+                          false);
+            }
+            reload([this] { sortIntoSleeves(); }); // after the last chunk has been stored
+        });
+}
+
+void Session::removeFromBatch(const std::vector<FileId>& files) {
+    std::set<FileId> gone(files.begin(), files.end());
+    drafts_.dropAll("Remove from the batch", gone);
+    drafts_.forgetHistory();
+    store_->post([batch = batch_, files](Store& store) { store.removeFromBatch(batch, files); });
+    reload();
+}
+
+void Session::sendToBench(const std::vector<FileId>& files) {
+    if (files.empty())
+        return;
+    auto send = [this, files](int64_t batch) {
+        store_->post([batch, files](Store& store) { store.addToBatch(batch, files); });
+        reload([this, n = files.size()] {
+            sortIntoSleeves();
+            emit said(tr("%n file(s) sent to the bench.", "", static_cast<int>(n)), false);
+        });
+    };
+    if (batch_ != 0) {
+        send(batch_);
+        return;
+    }
+    QString name = tr("From the library, %1").arg(QLocale().toString(QDate::currentDate(), "d MMM"));
+    store_->post([this, send, n = ss(name)](Store& store) {
+        int64_t id = store.addBatch(n);
+        later([this, send, id] {
+            batch_ = id;
+            send(id);
+        });
+    });
+}
+
+} // namespace moorfrost::app
