@@ -296,6 +296,23 @@ private slots:
         page()->groupChoice()->setCurrentIndex(0);
     }
 
+    void draftsStandInTheTable() {
+        QAbstractItemModel* m = page()->table()->model();
+        const int row = static_cast<int>(titles().indexOf("Gorse"));
+        const FileId id = static_cast<FileTable*>(m)->fileAt(row);
+        d_->takeUp(id);
+        d_->session().drafts().propose("Edit", {{id, "title", {"Gorse in Flower"}}}, "typed");
+        QCOMPARE(m->index(row, 0).data().toString(), QString("Gorse in Flower"));
+        QVERIFY(m->index(row, 0).data(FileTable::DraftRole).toBool());
+        QVERIFY(!m->index(row, 1).data(FileTable::DraftRole).toBool());
+        d_->session().setShowDisk(true);
+        QCOMPARE(m->index(row, 0).data().toString(), QString("Gorse"));
+        QVERIFY(!m->index(row, 0).data(FileTable::DraftRole).toBool());
+        d_->session().setShowDisk(false);
+        d_->session().drafts().undo();
+        QCOMPARE(m->index(row, 0).data().toString(), QString("Gorse"));
+    }
+
     void selectingEverythingAndTheLibraryChanges() {
         page()->table()->setFocus();
         QTest::keyClick(page()->table(), Qt::Key_A, Qt::ControlModifier);
