@@ -2,8 +2,11 @@
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QElapsedTimer>
+#include <QEventLoop>
 #include <QLibraryInfo>
+#include <QProgressDialog>
 #include <QSettings>
+#include <QThread>
 #include <QTimer>
 #include <QTranslator>
 
@@ -16,9 +19,53 @@
 #include "app/shell/theme.h"
 #include "core/library/store/keeping.h"
 
+namespace {
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+QString say(const char* text) {
+    return QApplication::translate("main", text);
+}
+
+QString putBack(const Path& library, bool& trouble) {
+    auto aside = library::putBackCopy(library);
+    trouble = !aside;
+    return aside ? say("The copy was put back. The damaged library is kept as %1.").arg(shownPath(*aside))
+                 : qs(aside.error().message);
+}
+
+QString madeAnew(const Path& library, bool& trouble) {
+    auto taken = library::makeAnew(library);
+    trouble = !taken;
+    if (!taken)
+        return qs(taken.error().message);
+    return say("The library was made anew. From the damaged one, which is kept as %1, were taken over: "
+               "files %2, drafts %3, lines of the journal %4.")
+        .arg(shownPath(taken->aside))
+        .arg(taken->files)
+        .arg(taken->drafts)
+        .arg(taken->sets);
+}
+
+/// There is no window of the application at this moment.
+QString whileWaiting(const QString& text, const std::function<QString()>& work) {
+    QProgressDialog wait(text, {}, 0, 0);
+    wait.setAttribute(Qt::WA_QuitOnClose, false);
+    QTimer::singleShot(300, &wait, &QWidget::show);
+    QString answer;
+    QEventLoop loop;
+    std::unique_ptr<QThread> thread(QThread::create([&] { answer = work(); }));
+    QObject::connect(thread.get(), &QThread::finished, &loop, &QEventLoop::quit);
+    thread->start();
+    loop.exec();
+    thread->wait();
+    return answer;
+}
+
+} // namespace
+
 int main(int argc, char** argv) {
-    using namespace moorfrost;
-    using namespace moorfrost::app;
     QElapsedTimer clock;
     clock.start();
     QApplication application(argc, argv);
@@ -127,13 +174,11 @@ int main(int argc, char** argv) {
         return QApplication::exec();
     };
     int code = run();
-    while (code == MainWindow::putBackCode) {
-        auto aside = library::putBackCopy(library);
-        trouble = !aside;
-        told = aside ? QApplication::translate("main",
-                                               "The copy was put back. The damaged library is kept as %1.")
-                           .arg(shownPath(*aside))
-                     : qs(aside.error().message);
+    while (code == MainWindow::putBackCode || code == MainWindow::makeAnewCode) {
+        const bool anew = code == MainWindow::makeAnewCode;
+        told = whileWaiting(anew ? say("The library is being made anew \u2026")
+                                 : say("The copy of the library is being put back \u2026"),
+                            [&] { return anew ? madeAnew(library, trouble) : putBack(library, trouble); });
         folders.clear(); // they were brought in the first time
         code = run();
     }

@@ -10,6 +10,7 @@
 #include <QMessageBox>
 
 #include "app/library/library_page.h"
+#include "app/settings/settings_page.h"
 #include "app/shell/main_window.h"
 #include "app/shell/single_instance.h"
 #include "app/shell/text_utils.h"
@@ -73,10 +74,44 @@ private slots:
         d_->session().checkLibrary();
         QTRY_VERIFY_WITH_TIMEOUT(!told.isEmpty(), 20000);
         QVERIFY2(told.contains("damaged") && told.contains("whole copy") &&
-                     told.contains("[Put back the copy]"),
+                     told.contains("[Put back the copy]") && told.contains("[Make the library anew]"),
                  qPrintable(told));
         d_->settle();
         QCOMPARE(d_->window().library()->table()->model()->rowCount(), 6); // what can be read is still shown
+    }
+
+    void theShelvesAreReadAgain() {
+        const Path shelf = d_->session().shelves().front().path;
+        auto rows = [&] { return d_->window().library()->table()->model()->rowCount(); };
+        QCOMPARE(rows(), 6);
+        Path added = test::makeSound(shelf / "new", "late.flac");
+        test::tag(added, {{"title", {"Northern Light"}}});
+        Path changed = d_->libraryFiles().front().path;
+        test::tag(changed, {{"title", {"Mended elsewhere"}}});
+        auto buttons = d_->window().findChild<SettingsPage*>()->findChildren<QPushButton*>();
+        auto read = std::find_if(buttons.begin(), buttons.end(),
+                                 [](const QPushButton* b) { return b->text() == "Read again"; });
+        QVERIFY(read != buttons.end());
+        (*read)->click();
+        d_->settle();
+        QCOMPARE(rows(), 7);
+        std::set<std::string> titles;
+        for (const library::FileRecord& f : d_->libraryFiles())
+            titles.insert(tags::firstValue(f.tags.fields, "title"));
+        QVERIFY(titles.contains("Northern Light") && titles.contains("Mended elsewhere"));
+
+        // A library made anew from one that is nothing any more, but for its shelf, reads it by itself.
+        d_.reset();
+        const Path file = *box_ / "library.db";
+        {
+            auto store = std::move(*library::Store::open(file));
+            store->database().execute("DELETE FROM file");
+        }
+        QVERIFY(library::makeAnew(file));
+        d_ = std::make_unique<Driver>(file);
+        d_->settle();
+        QCOMPARE(rows(), 7);
+        QCOMPARE(d_->session().setting(library::readShelvesKey), QString()); // not again at the next start
     }
 
     void oneLibraryIsOpenOnce() {

@@ -3,6 +3,8 @@
 #include <QtTest>
 
 #include <csignal>
+#include <map>
+#include <set>
 #include <thread>
 
 #include <sys/resource.h>
@@ -115,6 +117,100 @@ private slots:
         QCOMPARE(store->allFiles().size(), chunkSize);
         store->saveFiles(chunk(invented), 0); // there is room again
         QCOMPARE(store->allFiles().size(), 2 * chunkSize);
+    }
+
+    void withoutRoomItIsStillSearched() {
+        const Path file = *box_ / "library.db";
+        bench::InventedLibrary invented(1000);
+        {
+            auto store = std::move(*library::Store::open(file));
+            store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
+        }
+        pid_t child = fork();
+        if (child == 0) {
+            std::signal(SIGXFSZ, SIG_IGN);
+            auto store = std::move(*library::Store::open(file));
+            rlimit limit{0, RLIM_INFINITY};
+            setrlimit(RLIMIT_FSIZE, &limit);
+            try { // no snapshot is there, none can be left
+                _exit(library::searchOf(*store).searcher->count() == chunkSize ? 3 : 4);
+            } catch (const library::DatabaseError&) {
+                _exit(5);
+            }
+        }
+        int status = 0;
+        waitpid(child, &status, 0);
+        QVERIFY(WIFEXITED(status));
+        QCOMPARE(WEXITSTATUS(status), 3);
+        QVERIFY(!std::filesystem::exists(library::snapshotOf(file)));
+    }
+
+    void madeAnewFromWhatCanBeRead_data() {
+        QTest::addColumn<int>("seed");
+        for (int seed : {1, 2, 3, 4, 5, 6})
+            QTest::addRow("%d", seed) << seed;
+    }
+    void madeAnewFromWhatCanBeRead() {
+        QFETCH(int, seed);
+        const Path file = *box_ / "library.db";
+        constexpr size_t all = 4000;
+        std::map<library::FileId, library::FileRecord> before;
+        {
+            bench::InventedLibrary invented(100000);
+            auto store = std::move(*library::Store::open(file));
+            int64_t batch = store->addBatch("Tarnholm");
+            store->saveFiles(chunk(invented, all), batch, store->addShelf("Archive", "/archive"));
+            std::vector<library::DraftChange> drafts;
+            for (library::FileRecord& r : store->allFiles()) {
+                drafts.push_back({r.id, "title", {}, library::Draft{{"Salt Road"}, "typed", 1}});
+                before[r.id] = std::move(r);
+            }
+            store->saveDrafts(drafts);
+        }
+        // Pages here and there are overwritten, but for the list of tables.
+        std::string bytes = test::readBytes(file);
+        constexpr size_t page = 4096;
+        bench::Chance random(static_cast<uint64_t>(seed));
+        for (int n = 0; n < 12; ++n) {
+            size_t at = (40 + random() % (bytes.size() / page - 40)) * page;
+            for (size_t i = 0; i < page; ++i)
+                bytes[at + i] = static_cast<char>(random());
+        }
+        test::writeBytes(file, bytes);
+        QVERIFY(!library::damageOf(file).empty());
+
+        auto taken = library::makeAnew(file);
+        QVERIFY2(taken, taken ? "" : taken.error().message.c_str());
+        QCOMPARE(library::damageOf(file), std::string());
+        QVERIFY(!library::damageOf(taken->aside).empty()); // it is still there
+        auto store = std::move(*library::Store::open(file));
+        QCOMPARE(store->setting(library::readShelvesKey), std::string("1"));
+        auto files = store->allFiles();
+        QVERIFY2(files.size() > all / 2 && files.size() < all && files.size() == taken->files,
+                 qPrintable(QString::number(files.size())));
+        std::set<library::FileId> there;
+        for (const library::FileRecord& r : files) {
+            there.insert(r.id);
+            QCOMPARE(r.path, before[r.id].path);
+            if (r.readable())
+                QCOMPARE(r.tags.fields, before[r.id].tags.fields);
+        }
+        QVERIFY(store->drafts().size() > 100);
+        for (const auto& [id, field, draft] : store->drafts())
+            QVERIFY(there.contains(id));
+        for (const library::BatchFile& f : store->batchFiles(store->batches().front().id))
+            QVERIFY(there.contains(f.file));
+        QCOMPARE(library::searchOf(*store).searcher->count(), files.size());
+    }
+
+    void madeAnewFromNothing() {
+        const Path file = *box_ / "library.db";
+        test::writeBytes(file, "This was a library once.");
+        auto taken = library::makeAnew(file);
+        QVERIFY(taken);
+        QCOMPARE(test::readBytes(taken->aside), std::string("This was a library once."));
+        QCOMPARE(taken->files, size_t{0});
+        QVERIFY((*library::Store::open(file))->allFiles().empty());
     }
 
     void lockedByAnother() {

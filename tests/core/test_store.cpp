@@ -58,6 +58,40 @@ private slots:
         QVERIFY(std::filesystem::exists(c));
     }
 
+    void whatBelongsToAFileGoesWithIt() {
+        Path a = test::makeSound(box_->root(), "a.flac"), b = test::makeSound(box_->root(), "b.flac");
+        auto ids = store_->saveFiles({files::scanFile(a), files::scanFile(b)}, 0);
+        auto state = *files::stateOf(a);
+        store_->savePeaks(ids[0], state, {0.0f, 0.5f, 1.0f, 2.0f});
+        store_->savePeaks(999, state, {0.5f}); // of a file that was forgotten meanwhile
+        auto heights = store_->peaks(ids[0], state);
+        QCOMPARE(heights.size(), size_t{4});
+        QVERIFY(std::abs(heights[1] - 0.5f) < 0.01f && heights[3] == 1.0f);
+        QVERIFY(store_->peaks(ids[0], {state.size, state.modifiedNs + 1}).empty()); // another sound
+        library::Database& db = store_->database();
+        for (const char* sql :
+             {"INSERT INTO kept_value VALUES (?, 'rating', 0, '4')",
+              "INSERT INTO collection_file SELECT 1, ?1, ?1",
+              "INSERT INTO \"use\" (file, \"when\", what) VALUES (?, 0, 'Midsummer concert')",
+              "INSERT INTO family_file VALUES (?, 1, 'instrumental', 0)",
+              "INSERT INTO fingerprint VALUES (?, 1, 1, 2, 20.0, x'00')"}) {
+            db.execute("INSERT OR IGNORE INTO collection VALUES (1, NULL, 'Reissue', NULL, '', 0)");
+            db.execute("INSERT OR IGNORE INTO family VALUES (1, 'Lanterns', '')");
+            for (library::FileId id : ids)
+                library::Statement(db, sql).bind(id).run();
+        }
+        store_->moveFile(ids[0], *box_ / "elsewhere.flac"); // it is kept by the file, not by its place
+        store_->forgetFile(ids[1]);
+        for (const char* table :
+             {"kept_value", "collection_file", "\"use\"", "family_file", "fingerprint", "peaks"}) {
+            library::Statement s(db, std::string("SELECT file FROM ") + table);
+            QVERIFY2(s.step() && s.integer(0) == ids[0] && !s.step(), table);
+        }
+        db.execute("DELETE FROM collection; DELETE FROM family");
+        for (const char* table : {"collection_file", "family_file"})
+            QVERIFY2(!library::Statement(db, std::string("SELECT * FROM ") + table).step(), table);
+    }
+
     void aNewerLibraryIsRefused() {
         store_->database().execute("PRAGMA user_version = 999");
         store_.reset();
@@ -291,7 +325,8 @@ private slots:
                 "PRAGMA user_version = 4");
         }
         auto store = std::move(*library::Store::open(path));
-        QVERIFY(std::filesystem::exists(*box_ / "old.db.before-5"));
+        QVERIFY(std::filesystem::exists(*box_ /
+                                        ("old.db.before-" + std::to_string(library::migrations().size()))));
         QCOMPARE(store->allFiles().size(), size_t{2});
         auto f = store->file(7);
         QCOMPARE(f->path, Path("/archive/a.flac"));

@@ -165,12 +165,16 @@ void SettingsPage::refreshShelves() {
         name->setFont(theme::uiFont(13, QFont::Medium));
         auto* path = new ShortLabel(shownPath(s.path));
         path->setObjectName("mono");
+        auto* read = button(tr("Read again"), "flat");
+        read->setToolTip(tr("Looks for files that are new in its folders, or were changed by others"));
         auto* rename = button(tr("Rename\u2026"), "flat");
         auto* remove = button(tr("Remove\u2026"), "flat");
         shelves_->addWidget(name, row, 0);
         shelves_->addWidget(path, row, 1);
-        shelves_->addWidget(rename, row, 2);
-        shelves_->addWidget(remove, row, 3);
+        shelves_->addWidget(read, row, 2);
+        shelves_->addWidget(rename, row, 3);
+        shelves_->addWidget(remove, row, 4);
+        connect(read, &QPushButton::clicked, this, [this, s] { session_.readShelves({s}); });
         connect(rename, &QPushButton::clicked, this, [this, s] {
             QString n = QInputDialog::getText(this, tr("Rename the shelf"), tr("Name:"), QLineEdit::Normal,
                                               qs(s.name))

@@ -4,11 +4,11 @@
 #include <QHBoxLayout>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QPointer>
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
-#include "core/guard/readers.h"
 
 namespace moorfrost::app {
 
@@ -135,17 +135,10 @@ void Foot::loadPeaks() {
     auto file = player_.file();
     peaksOf_ = file->id;
     wave_->setPeaks({});
-    auto peaks = std::make_shared<std::vector<float>>();
-    session_.jobs().start(
-        tr("Drawing the sound of %1").arg(shownName(file->path)),
-        [path = file->path, peaks](std::stop_token stop, work::Progress&) {
-            if (auto result = guard::Readers::shared().peaksOf(path, 62, stop))
-                *peaks = std::move(*result);
-        },
-        [this, peaks, id = file->id] {
-            if (id == peaksOf_)
-                wave_->setPeaks(*peaks);
-        });
+    session_.withPeaks(file, [self = QPointer(this), id = file->id](const std::vector<float>& peaks) {
+        if (self && id == self->peaksOf_)
+            self->wave_->setPeaks(peaks);
+    });
 }
 
 void Foot::showDrafts() {

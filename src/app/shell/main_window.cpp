@@ -225,6 +225,7 @@ void MainWindow::makeActions() {
     add(tr("New batch\u2026"), {}, [this] { bench_->newBatch(); });
     add(tr("Rename this batch\u2026"), {}, [this] { bench_->renameBatch(); });
     add(tr("Clear this batch off the bench\u2026"), {}, [this] { bench_->forgetBatch(); });
+    add(tr("Read the shelves again"), {}, [this] { session_.readShelves(session_.shelves()); });
     section->addSeparator();
     add(tr("Step: Bring in"), QKeySequence("Alt+1"), [step] { step(BenchPage::BringIn); });
     add(tr("Step: Describe"), QKeySequence("Alt+2"), [step] { step(BenchPage::Describe); });
@@ -367,16 +368,17 @@ void MainWindow::tellDamage(const QString& sentence) {
                      "not known to the library.")
                       .arg(when);
         back = box.addButton(tr("Put back the copy"), QMessageBox::AcceptRole);
-    } else {
-        more += " " + tr("There is no copy of it. To have a new library, move %1 elsewhere, start again and "
-                         "bring in the folders of your shelves.")
-                          .arg(shownPath(session_.libraryFile()));
     }
+    more += " " + tr("Made anew, the library keeps all that can still be read of it; then the folders of the "
+                     "shelves are read again. The damaged file is kept beside it.");
+    auto* anew = box.addButton(tr("Make the library anew"), QMessageBox::AcceptRole);
     box.setInformativeText(more);
     box.addButton(tr("Go on as it is"), QMessageBox::RejectRole);
     box.exec();
     if (back && box.clickedButton() == back)
         QApplication::exit(putBackCode);
+    else if (box.clickedButton() == anew)
+        QApplication::exit(makeAnewCode);
 }
 
 void MainWindow::play(FileId id) {

@@ -43,7 +43,7 @@ public:
     ~MainWindow() override;
     void showWorkspace(Workspace workspace);
     /// What the application ends with to have the copy of the library put back, and to be started again.
-    static constexpr int putBackCode = 77;
+    static constexpr int putBackCode = 77, makeAnewCode = 78;
     Workspace workspace() const { return static_cast<Workspace>(stack_->currentIndex()); }
     BenchPage* bench() { return bench_; }
     LibraryPage* library() { return library_; }

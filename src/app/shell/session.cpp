@@ -6,6 +6,7 @@
 #include <future>
 
 #include "app/shell/text_utils.h"
+#include "core/guard/readers.h"
 #include "core/library/store/keeping.h"
 #include "core/tags/tag_io.h"
 
@@ -14,9 +15,9 @@ namespace moorfrost::app {
 using library::Store;
 
 namespace {
-const char* const rememberedKeys[] = {"recent folders", "last plan",      "last shelf", "names",
-                                      "put away mode",  "last name plan", "plans",      "batch",
-                                      "history-limit",  "keep-times",     "searches"};
+const char* const rememberedKeys[] = {
+    "recent folders", "last plan", "last shelf",    "names",      "put away mode", "last name plan",
+    "plans",          "batch",     "history-limit", "keep-times", "searches",      library::readShelvesKey};
 }
 
 struct Session::Snapshot {
@@ -112,6 +113,8 @@ Session::Session(const Path& libraryFile, QObject* parent)
         loaded_ = true;
         emit loaded();
         checkTimer_.start();
+        if (!setting(library::readShelvesKey).isEmpty()) // the library was made anew
+            readShelves(shelves_);
     });
     checkTimer_.setSingleShot(true);
     checkTimer_.setInterval(5000); // when what is needed at once has been read
@@ -253,6 +256,30 @@ void Session::withFile(FileId id, std::function<void(FilePtr)> then) {
     });
 }
 
+void Session::withPeaks(const FilePtr& file, std::function<void(const std::vector<float>&)> then) {
+    constexpr size_t bars = 62; // of the foot
+    store_->post([this, file, then](Store& store) {
+        auto peaks = std::make_shared<std::vector<float>>(store.peaks(file->id, file->state));
+        later([this, file, then, peaks] {
+            if (!peaks->empty()) {
+                then(*peaks);
+                return;
+            }
+            jobs_.start(
+                tr("Drawing the sound of %1").arg(shownName(file->path)),
+                [this, file, peaks](std::stop_token stop, work::Progress&) {
+                    auto drawn = guard::Readers::shared().peaksOf(file->path, bars, stop);
+                    if (!drawn || drawn->empty())
+                        return;
+                    *peaks = *drawn;
+                    store_->post(
+                        [file, peaks](Store& store) { store.savePeaks(file->id, file->state, *peaks); });
+                },
+                [then, peaks] { then(*peaks); });
+        });
+    });
+}
+
 void Session::takeUp(const std::vector<FileId>& ids, std::function<void()> then) {
     std::vector<FileId> missing;
     for (FileId id : ids)
@@ -336,21 +363,6 @@ size_t Session::gaps() const {
     for (const SleeveView& s : sleeves_)
         n += matching::gapsOf(s.readiness);
     return n;
-}
-
-void Session::addShelf(const QString& name, const Path& path) {
-    store_->post([n = ss(name), path](Store& store) { store.addShelf(n, path); });
-    reload();
-}
-
-void Session::renameShelf(int64_t id, const QString& name) {
-    store_->post([id, n = ss(name)](Store& store) { store.renameShelf(id, n); });
-    reload();
-}
-
-void Session::removeShelf(int64_t id) {
-    store_->post([id](Store& store) { store.removeShelf(id); });
-    reload();
 }
 
 QString Session::setting(const std::string& key) const {

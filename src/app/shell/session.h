@@ -65,6 +65,8 @@ public:
     FilePtr file(FileId id) const;
     /// Any file of the library: at once if it is worked on, else when it was read. nullptr if it is no more.
     void withFile(FileId id, std::function<void(FilePtr)> then);
+    /// The shape of its sound (library::Store::peaks): as it was kept, else drawn now.
+    void withPeaks(const FilePtr& file, std::function<void(const std::vector<float>&)> then);
     /// From now on these are worked on, so that they can get drafts.
     void takeUp(const std::vector<FileId>& ids, std::function<void()> then);
     std::vector<Path> pathsOf(const std::vector<FileId>& ids) const;
@@ -96,6 +98,8 @@ public:
     void addShelf(const QString& name, const Path& path);
     void renameShelf(int64_t id, const QString& name);
     void removeShelf(int64_t id);
+    /// All sound in the folders of these shelves that the library does not know as it is.
+    void readShelves(const std::vector<library::Shelf>& which);
     QString setting(const std::string& key) const;
     void setSetting(const std::string& key, const QString& value);
     QStringList recentFolders() const;
@@ -183,7 +187,7 @@ private:
     uint64_t otherFiles_ = 0;
     std::set<FileId> touched_; // by drafts, since the sleeves were last described
     QTimer sleeveTimer_, placeTimer_, checkTimer_;
-    bool checking_ = false, damageTold_ = false;
+    bool checking_ = false, damageTold_ = false, readingShelves_ = false;
     int placeRun_ = 0;
     uint64_t draftRun_ = 0; // counts changes of drafts: a snapshot from before the last one is not taken
     bool placing_ = false;  // the places are being worked out

@@ -1,13 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The part of the session that fills batches: bringing in, sending to the bench, taking out.
-#include <ctime>
-#include <mutex>
-
 #include <QDate>
 #include <QLocale>
 
 #include "app/shell/session.h"
 #include "app/shell/text_utils.h"
+#include "core/library/read_folders.h"
 
 namespace moorfrost::app {
 
@@ -30,12 +28,8 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
     QString batchTitle = tr("%1, %2").arg(title, QLocale().toString(QDate::currentDate(), "d MMM"));
 
     struct Shared {
-        std::vector<files::ScannedFile> waiting;
-        std::mutex mutex; // of what follows: several threads ask
-        std::unique_ptr<Store> store;
-        std::vector<FileId> unchanged;
+        library::FoldersRead read;
         int64_t batch = 0;
-        files::ScanSummary summary;
     };
     auto shared = std::make_shared<Shared>();
     shared->batch = batch_;
@@ -50,17 +44,10 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
                 emit batchesChanged();
             });
         });
-    auto flush = [this, shared] {
-        if (shared->waiting.empty())
-            return;
-        auto chunk = std::make_shared<std::vector<files::ScannedFile>>(std::move(shared->waiting));
-        shared->waiting.clear();
-        store_->post([this, shared, chunk](Store& store) {
-            std::vector<FileId> ids = store.saveFiles(*chunk, shared->batch);
-            auto records = std::make_shared<std::vector<library::FileRecord>>();
-            for (FileId id : ids)
-                if (auto record = store.file(id))
-                    records->push_back(std::move(*record));
+    auto some = [this, shared](std::vector<files::ScannedFile>&& files) {
+        store_->post([this, shared, files = std::move(files)](Store& store) {
+            auto records = std::make_shared<std::vector<library::FileRecord>>(
+                store.files(store.saveFiles(files, shared->batch)));
             later([this, shared, records] {
                 for (library::FileRecord& r : *records) {
                     if (shared->batch == batch_)
@@ -75,49 +62,23 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
     };
     jobs_.start(
         tr("Reading %1").arg(title),
-        [shared, paths, subfolders, flush, library = libraryFile()](std::stop_token stop,
-                                                                    work::Progress& progress) {
-            auto last = std::chrono::steady_clock::now();
-            if (auto store = Store::open(library))
-                shared->store = std::move(*store);
-            files::ScanOptions options;
-            options.subfolders = subfolders;
-            options.known = [shared](const Path& path) -> std::optional<files::FileState> {
-                std::lock_guard lock(shared->mutex);
-                FileId id = shared->store ? shared->store->fileByPath(path) : 0;
-                auto known = id != 0 ? shared->store->file(id) : std::nullopt;
-                // What a very old version read had no details.
-                bool whole = known && known->readable() && !known->tags.tags.empty();
-                return whole ? std::optional(known->state) : std::nullopt;
-            };
-            shared->summary = files::scan(
-                paths, options, stop, progress,
-                [&](files::ScannedFile file) {
-                    shared->waiting.push_back(std::move(file));
-                    auto now = std::chrono::steady_clock::now();
-                    if (now - last > std::chrono::milliseconds(250) || shared->waiting.size() >= 500) {
-                        last = now;
-                        flush();
-                    }
-                },
-                [shared](const Path& path) {
-                    std::lock_guard lock(shared->mutex);
-                    shared->unchanged.push_back(shared->store->fileByPath(path));
-                });
-            flush();
-            shared->store.reset();
+        [shared, paths, subfolders, some, library = libraryFile()](std::stop_token stop,
+                                                                   work::Progress& progress) {
+            shared->read = library::readFolders(library, paths, subfolders, stop, progress, some);
         },
         [this, shared] {
-            otherFiles_ += shared->summary.others;
-            for (const Error& e : shared->summary.folders)
+            otherFiles_ += shared->read.summary.others;
+            for (const Error& e : shared->read.summary.folders)
                 emit said(tr("%1: %2").arg(shownPath(e.path), qs(e.message)), true);
-            if (shared->summary.stopped)
-                emit said(tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->summary.read)),
-                          false);
-            if (!shared->unchanged.empty()) {
-                store_->post([shared](Store& store) { store.addToBatch(shared->batch, shared->unchanged); });
+            if (shared->read.summary.stopped)
+                emit said(
+                    tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->read.summary.read)),
+                    false);
+            if (!shared->read.unchanged.empty()) {
+                store_->post(
+                    [shared](Store& store) { store.addToBatch(shared->batch, shared->read.unchanged); });
                 emit said(tr("%n file(s) are as they were, and were not read again.", "",
-                             static_cast<int>(shared->unchanged.size())),
+                             static_cast<int>(shared->read.unchanged.size())),
                           false);
             }
             reload([this] { sortIntoSleeves(); }); // after the last chunk has been stored

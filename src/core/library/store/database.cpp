@@ -56,6 +56,11 @@ Statement& Statement::bindNull() {
     return *this;
 }
 
+Statement& Statement::bindSame(const Statement& row, int column) {
+    check(sqlite3_bind_value(statement_, next_++, sqlite3_column_value(row.statement_, column)));
+    return *this;
+}
+
 bool Statement::step() {
     int code = sqlite3_step(statement_);
     check(code);
@@ -96,14 +101,29 @@ bool Statement::isNull(int column) const {
     return sqlite3_column_type(statement_, column) == SQLITE_NULL;
 }
 
-Database::Database(const Path& file) {
-    if (sqlite3_open_v2(file.c_str(), &db_, SQLITE_OPEN_READWRITE | SQLITE_OPEN_CREATE | SQLITE_OPEN_NOMUTEX,
-                        nullptr) != SQLITE_OK) {
+bool Statement::isText(int column) const {
+    return sqlite3_column_type(statement_, column) == SQLITE_TEXT;
+}
+
+int Statement::columns() const {
+    return sqlite3_column_count(statement_);
+}
+
+void Database::open(const Path& file, int flags) {
+    if (sqlite3_open_v2(file.c_str(), &db_, flags | SQLITE_OPEN_NOMUTEX, nullptr) != SQLITE_OK) {
         std::string message = sqlite3_errmsg(db_);
         sqlite3_close(db_);
         throw DatabaseError(message);
     }
     sqlite3_busy_timeout(db_, 15000);
+}
+
+Database::Database(const Path& file, ReadOnly) {
+    open(file, SQLITE_OPEN_READONLY);
+}
+
+Database::Database(const Path& file) {
+    open(file, SQLITE_OPEN_READWRITE | SQLITE_OPEN_CREATE);
     execute("PRAGMA journal_mode=WAL");
     execute("PRAGMA synchronous=FULL"); // commits record changes to files: they must outlive a power cut
     execute("PRAGMA foreign_keys=ON");

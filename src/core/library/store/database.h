@@ -40,6 +40,8 @@ public:
     Statement& bindBlob(std::string_view bytes);
     Statement& bindPath(const Path& path) { return bindBlob(path.native()); }
     Statement& bindNull();
+    /// The value of a column of another statement's row, whatever its type.
+    Statement& bindSame(const Statement& row, int column);
 
     /// True while there is a row.
     bool step();
@@ -53,6 +55,8 @@ public:
     /// The same, until the next step.
     std::string_view view(int column) const;
     bool isNull(int column) const;
+    bool isText(int column) const;
+    int columns() const;
 
 private:
     void check(int code) const;
@@ -65,6 +69,9 @@ private:
 class Database {
 public:
     explicit Database(const Path& file);
+    struct ReadOnly {};
+    /// Nothing of the file is changed, nothing is asked of it yet.
+    Database(const Path& file, ReadOnly);
     ~Database();
     Database(const Database&) = delete;
     Database& operator=(const Database&) = delete;
@@ -76,6 +83,7 @@ public:
 private:
     friend class Transaction;
     friend class Statement;
+    void open(const Path& file, int flags);
     sqlite3* db_ = nullptr;
     std::map<std::string, std::vector<sqlite3_stmt*>, std::less<>> idle_;
     bool filesChanged_ = false; // rows of "file", since the transaction began

@@ -9,7 +9,8 @@
 
 #include "core/files/disk.h"
 #include "core/files/io.h"
-#include "core/library/store/database.h"
+#include "core/library/store/salvage.h"
+#include "core/library/store/store.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -32,6 +33,31 @@ bool isDamage(int code) {
 std::string sentence(const std::string& words) {
     return "The file of the library is damaged (" + text::forDisplay(words.substr(words.rfind('\n') + 1)) +
            ").";
+}
+
+/// The place of the library that is to be the next one, with nothing in it.
+Path emptyPlace(const Path& library) {
+    for (const char* end : {"", "-wal", "-shm"})
+        if (const Path left = freshOf(library) += end; files::isThere(left))
+            files::removeFile(left);
+    return freshOf(library);
+}
+
+/// Puts the fresh library in the place of the one that is there; tells where that one is now.
+Result<Path> exchange(const Path& library) {
+    Path aside;
+    for (int n = 1; aside.empty() || files::isThere(aside); ++n)
+        aside = Path(library) += ".damaged-" + std::to_string(n);
+    // What belongs to the damaged file goes with it: it must not be taken for that of the other.
+    for (const char* end : {"", "-wal", "-shm"}) {
+        const Path from = Path(library) += end;
+        if (files::isThere(from) && files::io::rename(from, Path(aside) += end) != 0)
+            return Error{ErrorKind::Io, from, "The damaged library could not be set aside."};
+    }
+    if (files::io::rename(freshOf(library), library) != 0)
+        return Error{ErrorKind::Io, library, "The new file could not be put in the place of the library."};
+    files::io::flushFolder(library.parent_path());
+    return aside;
 }
 
 } // namespace
@@ -98,13 +124,8 @@ Result<Path> putBackCopy(const Path& library) {
         return Error{ErrorKind::NotFound, library, "There is no copy of the library."};
     if (std::string damage = damageOf(copy->file); !damage.empty())
         return Error{ErrorKind::Damaged, copy->file, "The copy is damaged, too. " + damage};
-    Path aside;
-    for (int n = 1; aside.empty() || files::isThere(aside); ++n)
-        aside = Path(library) += ".damaged-" + std::to_string(n);
     // The copy takes its place only as a whole; its own copy stays for another time.
-    const Path fresh = freshOf(library);
-    if (files::isThere(fresh))
-        files::removeFile(fresh);
+    const Path fresh = emptyPlace(library);
     try {
         Database db(copy->file);
         Statement(db, "VACUUM INTO ?").bind(fresh.native()).run();
@@ -112,16 +133,26 @@ Result<Path> putBackCopy(const Path& library) {
         return Error{ErrorKind::Io, library,
                      std::string("The copy could not be put back: ") + e.what() + "."};
     }
-    // What belongs to the damaged file goes with it: it must not be taken for that of the other.
-    for (const char* end : {"", "-wal", "-shm"}) {
-        const Path from = Path(library) += end;
-        if (files::isThere(from) && files::io::rename(from, Path(aside) += end) != 0)
-            return Error{ErrorKind::Io, from, "The damaged library could not be set aside."};
+    return exchange(library);
+}
+
+Result<Salvage> makeAnew(const Path& library) {
+    Salvage taken;
+    try {
+        auto store = Store::open(emptyPlace(library));
+        if (!store)
+            return store.error();
+        taken = salvage(library, (*store)->database());
+        (*store)->setSetting(readShelvesKey, "1");
+    } catch (const DatabaseError& e) {
+        return Error{ErrorKind::Io, library,
+                     std::string("The library could not be made anew: ") + e.what() + "."};
     }
-    if (files::io::rename(fresh, library) != 0)
-        return Error{ErrorKind::Io, library, "The copy could not be put in the place of the library."};
-    files::io::flushFolder(library.parent_path());
-    return aside;
+    auto aside = exchange(library);
+    if (!aside)
+        return aside.error();
+    taken.aside = *aside;
+    return taken;
 }
 
 void endPutBack(const Path& library) {

@@ -26,6 +26,17 @@ Status keepCopy(const Path& library);
 /// Puts the copy in the place of the library. No connection may be open. What was there stays beside it, and
 /// its place is returned: nothing is thrown away.
 Result<Path> putBackCopy(const Path& library);
+/// What was taken over from a damaged library.
+struct Salvage {
+    Path aside; // where the damaged one is now
+    size_t files = 0, drafts = 0, sets = 0;
+};
+/// Puts a library in the place of the damaged one that holds all that can still be read of it, and notes in
+/// it (setting readShelvesKey) that the folders of its shelves are to be read again. Otherwise like
+/// putBackCopy.
+Result<Salvage> makeAnew(const Path& library);
+inline constexpr const char* readShelvesKey = "read shelves";
+
 /// Where putting back was cut off between two steps, ends it. Before the library is opened.
 void endPutBack(const Path& library);
 

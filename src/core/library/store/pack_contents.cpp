@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <nlohmann/json.hpp>
-#include <xxhash.h>
 
+#include "core/library/store/path_key.h"
 #include "core/library/store/schema.h"
 #include "core/tags/packed.h"
 #include "core/text/text.h"
@@ -76,7 +76,7 @@ void packContents(Database& db) {
                                           static_cast<int>(picture.integer(5)),
                                           static_cast<uint64_t>(picture.integer(6))});
             const std::string path = row.string(1);
-            add.bind(id).bindBlob(path).bind(static_cast<int64_t>(XXH3_64bits(path.data(), path.size())));
+            add.bind(id).bindBlob(path).bind(pathKey(path));
             add.bind(row.integer(2)).bind(row.integer(3)).bind(row.string(13)).bindBlob(tags::packed(t));
             row.isNull(14) ? add.bindNull() : add.bind(row.integer(14));
             add.bind(row.integer(15)).run();

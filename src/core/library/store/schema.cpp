@@ -77,6 +77,42 @@ const std::vector<Migration>& migrations() {
         CREATE INDEX changed_file_generation ON changed_file (generation);
         )",
          packContents},
+        // 5 -> 6. A place for what lives in the library and not in the files. What is worked out from the
+        // sound (peaks, fingerprint) holds for one state of a file. A collection with a question fills
+        // itself. Where the files of a batch came from, and which of them were put into their sleeve by hand.
+        {R"(
+        CREATE TABLE kept_value (
+            file INTEGER NOT NULL REFERENCES file(id) ON DELETE CASCADE, field TEXT NOT NULL,
+            position INTEGER NOT NULL, value TEXT NOT NULL, PRIMARY KEY (file, field, position)) WITHOUT ROWID;
+        CREATE TABLE collection (
+            id INTEGER PRIMARY KEY, parent INTEGER REFERENCES collection(id) ON DELETE CASCADE,
+            name TEXT NOT NULL, question TEXT, note TEXT NOT NULL DEFAULT '', created INTEGER NOT NULL);
+        CREATE TABLE collection_file (
+            collection INTEGER NOT NULL REFERENCES collection(id) ON DELETE CASCADE, position INTEGER NOT NULL,
+            file INTEGER NOT NULL REFERENCES file(id) ON DELETE CASCADE, PRIMARY KEY (collection, position))
+            WITHOUT ROWID;
+        CREATE INDEX collection_file_file ON collection_file (file);
+        CREATE TABLE "use" (
+            id INTEGER PRIMARY KEY, file INTEGER NOT NULL REFERENCES file(id) ON DELETE CASCADE,
+            "when" INTEGER NOT NULL, what TEXT NOT NULL, note TEXT NOT NULL DEFAULT '');
+        CREATE INDEX use_file ON "use" (file);
+        CREATE TABLE family (id INTEGER PRIMARY KEY, name TEXT NOT NULL, note TEXT NOT NULL DEFAULT '');
+        CREATE TABLE family_file (
+            file INTEGER PRIMARY KEY REFERENCES file(id) ON DELETE CASCADE,
+            family INTEGER NOT NULL REFERENCES family(id) ON DELETE CASCADE, version TEXT NOT NULL,
+            position INTEGER NOT NULL);
+        CREATE INDEX family_file_family ON family_file (family);
+        CREATE TABLE peaks (
+            file INTEGER PRIMARY KEY REFERENCES file(id) ON DELETE CASCADE, size INTEGER NOT NULL,
+            modified_ns INTEGER NOT NULL, shape BLOB NOT NULL);
+        CREATE TABLE fingerprint (
+            file INTEGER PRIMARY KEY REFERENCES file(id) ON DELETE CASCADE, size INTEGER NOT NULL,
+            modified_ns INTEGER NOT NULL, algorithm INTEGER NOT NULL, seconds REAL NOT NULL, items BLOB NOT NULL);
+        ALTER TABLE batch ADD COLUMN note TEXT NOT NULL DEFAULT '';
+        ALTER TABLE batch_file ADD COLUMN origin BLOB NOT NULL DEFAULT x'';
+        ALTER TABLE batch_file ADD COLUMN came INTEGER NOT NULL DEFAULT 0;
+        ALTER TABLE batch_file ADD COLUMN by_hand INTEGER NOT NULL DEFAULT 0;
+        )"},
     };
     return list;
 }

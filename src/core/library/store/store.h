@@ -45,19 +45,28 @@ public:
     void updateFile(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
                     int64_t shelf);
     void forgetFile(FileId id);
+    /// `shelf`: 0 for none.
+    void setShelf(const std::vector<FileId>& files, int64_t shelf);
 
     // What has changed, for those who keep a picture of the library (search/library_columns).
     /// Another after every change of any file, whoever made it; the same as long as there was none.
     std::string changes();
     /// The marks of the generations that are known, the latest first. Every change belongs to the latest.
     std::vector<std::string> generations();
-    /// To be called before a picture is made: what changes from now on is told by changedSince().
+    /// To be called before a picture is made: what changes from now on is told by changedSince(). Where
+    /// nothing can be written (a full disk) it is the latest that is known, which tells too much but nothing
+    /// wrong.
     std::string beginGeneration();
     /// Files of the shelves that were changed, or are no more, since that generation began; nullopt if that
     /// is not known any more.
     std::optional<std::vector<FileId>> changedSince(const std::string& generation);
     /// When the picture is there: older ones are of no use.
     void forgetGenerationsBefore(const std::string& generation);
+
+    // What was worked out from the sound of a file, kept for the state it was in.
+    /// Heights, 0 to 1; empty if there are none.
+    std::vector<float> peaks(FileId file, const files::FileState& state);
+    void savePeaks(FileId file, const files::FileState& state, const std::vector<float>& heights);
 
     // Batches.
     int64_t addBatch(const std::string& name);

@@ -1,21 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The part of the store that holds what is known of files, and which of it has changed.
 #include <algorithm>
+#include <cmath>
 #include <ctime>
 
-#include <xxhash.h>
-
+#include "core/library/store/path_key.h"
 #include "core/library/store/store.h"
 #include "core/tags/packed.h"
 
 namespace moorfrost::library {
 
 namespace {
-
-/// Paths are found by a number: an index of the paths themselves would be as big as all the rest.
-int64_t keyOf(std::string_view path) {
-    return static_cast<int64_t>(XXH3_64bits(path.data(), path.size()));
-}
 
 const std::string recordColumns =
     "SELECT id, path, size, modified_ns, error, shelf, added, content FROM file ";
@@ -48,19 +43,26 @@ FileId Store::writeRow(const files::ScannedFile& f, int64_t shelf) {
         Statement insert(db_,
                          "INSERT INTO file (path, path_key, size, modified_ns, error, content, added, shelf)"
                          " VALUES (?,?,?,?,?,?,?,?)");
-        insert.bindPath(f.path).bind(keyOf(f.path.native()));
+        insert.bindPath(f.path).bind(pathKey(f.path.native()));
         insert.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
         insert.bind(f.error).bindBlob(content).bind(static_cast<int64_t>(std::time(nullptr)));
         shelf > 0 ? insert.bind(shelf) : insert.bindNull();
         insert.run();
         return db_.lastId();
     }
-    if (shelf >= 0) {
-        Statement set(db_, "UPDATE file SET shelf=? WHERE id=?");
+    if (shelf >= 0)
+        setShelf({id}, shelf);
+    return id;
+}
+
+void Store::setShelf(const std::vector<FileId>& files, int64_t shelf) {
+    Transaction transaction(db_);
+    Statement set(db_, "UPDATE file SET shelf=? WHERE id=?");
+    for (FileId id : files) {
         shelf > 0 ? set.bind(shelf) : set.bindNull();
         set.bind(id).run();
     }
-    return id;
+    transaction.commit();
 }
 
 FileId Store::saveFile(const files::ScannedFile& file, int64_t shelf) {
@@ -124,7 +126,7 @@ std::optional<FileRecord> Store::file(FileId id) {
 
 FileId Store::fileByPath(const Path& path) {
     Statement s(db_, "SELECT id FROM file WHERE path_key=? AND path=?");
-    return s.bind(keyOf(path.native())).bindPath(path).step() ? s.integer(0) : 0;
+    return s.bind(pathKey(path.native())).bindPath(path).step() ? s.integer(0) : 0;
 }
 
 std::vector<FileId> Store::filesByPath(const std::vector<Path>& paths) {
@@ -140,7 +142,7 @@ void Store::moveFile(FileId id, const Path& to) {
         forgetFile(other);
     Statement(db_, "UPDATE file SET path=?, path_key=? WHERE id=?")
         .bindPath(to)
-        .bind(keyOf(to.native()))
+        .bind(pathKey(to.native()))
         .bind(id)
         .run();
     transaction.commit();
@@ -184,6 +186,29 @@ void Store::forgetFile(FileId id) {
     transaction.commit();
 }
 
+std::vector<float> Store::peaks(FileId file, const files::FileState& state) {
+    Statement s(db_, "SELECT shape FROM peaks WHERE file=? AND size=? AND modified_ns=?");
+    std::vector<float> out;
+    if (s.bind(file).bind(static_cast<int64_t>(state.size)).bind(state.modifiedNs).step())
+        for (char c : s.view(0))
+            out.push_back(static_cast<float>(static_cast<unsigned char>(c)) / 255);
+    return out;
+}
+
+void Store::savePeaks(FileId file, const files::FileState& state, const std::vector<float>& heights) {
+    std::string shape;
+    for (float h : heights)
+        shape += static_cast<char>(std::lround(std::clamp(h, 0.0f, 1.0f) * 255));
+    Statement s(db_,
+                "INSERT OR REPLACE INTO peaks SELECT ?,?,?,? WHERE EXISTS (SELECT 1 FROM file WHERE id=?)");
+    s.bind(file)
+        .bind(static_cast<int64_t>(state.size))
+        .bind(state.modifiedNs)
+        .bindBlob(shape)
+        .bind(file)
+        .run();
+}
+
 std::string Store::changes() {
     return setting("changes");
 }
@@ -197,13 +222,20 @@ std::vector<std::string> Store::generations() {
 }
 
 std::string Store::beginGeneration() {
-    Transaction transaction(db_);
-    Statement begin(db_, "INSERT INTO generation VALUES (NULL, hex(randomblob(12))) RETURNING mark");
-    begin.step();
-    std::string mark = begin.string(0);
-    begin.run();
-    transaction.commit();
-    return mark;
+    try {
+        Transaction transaction(db_);
+        Statement begin(db_, "INSERT INTO generation VALUES (NULL, hex(randomblob(12))) RETURNING mark");
+        begin.step();
+        std::string mark = begin.string(0);
+        begin.run();
+        transaction.commit();
+        return mark;
+    } catch (const DatabaseError&) {
+        std::vector<std::string> known = generations();
+        if (known.empty())
+            throw;
+        return known.front();
+    }
 }
 
 std::optional<std::vector<FileId>> Store::changedSince(const std::string& generation) {

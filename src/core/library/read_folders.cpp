@@ -1,0 +1,53 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/read_folders.h"
+
+#include <chrono>
+#include <mutex>
+
+#include "core/library/store/store.h"
+
+namespace moorfrost::library {
+
+FoldersRead readFolders(const Path& library, const std::vector<Path>& roots, bool subfolders,
+                        std::stop_token stop, work::Progress& progress,
+                        const std::function<void(std::vector<files::ScannedFile>&&)>& some) {
+    using Clock = std::chrono::steady_clock;
+    constexpr auto longest = std::chrono::milliseconds(250);
+    constexpr size_t most = 500;
+    FoldersRead out;
+    std::unique_ptr<Store> store;
+    if (auto opened = Store::open(library))
+        store = std::move(*opened);
+    std::mutex mutex; // several threads ask
+    files::ScanOptions options;
+    options.subfolders = subfolders;
+    options.known = [&](const Path& path) -> std::optional<files::FileState> {
+        std::lock_guard lock(mutex);
+        FileId id = store ? store->fileByPath(path) : 0;
+        auto known = id != 0 ? store->file(id) : std::nullopt;
+        // What a very old version read had no details.
+        bool whole = known && known->readable() && !known->tags.tags.empty();
+        return whole ? std::optional(known->state) : std::nullopt;
+    };
+    std::vector<files::ScannedFile> waiting;
+    auto last = Clock::now();
+    out.summary = files::scan(
+        roots, options, stop, progress,
+        [&](files::ScannedFile file) {
+            waiting.push_back(std::move(file));
+            if (waiting.size() < most && Clock::now() - last < longest)
+                return;
+            last = Clock::now();
+            some(std::move(waiting));
+            waiting.clear();
+        },
+        [&](const Path& path) {
+            std::lock_guard lock(mutex);
+            out.unchanged.push_back(store->fileByPath(path));
+        });
+    if (!waiting.empty())
+        some(std::move(waiting));
+    return out;
+}
+
+} // namespace moorfrost::library

@@ -1,0 +1,22 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Reading folders of which a library may know a part already.
+#pragma once
+
+#include "core/files/scan.h"
+#include "core/library/records.h"
+
+namespace moorfrost::library {
+
+struct FoldersRead {
+    files::ScanSummary summary;
+    std::vector<FileId> unchanged; // they are as the library knows them, and were not read again
+};
+
+/// Reads what is under `roots` unless the library knows it in the state it is in. `some` gets what was read,
+/// in portions that come a few times a second, from a worker thread, one call at a time; storing it is its
+/// matter. The library is only read from.
+FoldersRead readFolders(const Path& library, const std::vector<Path>& roots, bool subfolders,
+                        std::stop_token stop, work::Progress& progress,
+                        const std::function<void(std::vector<files::ScannedFile>&&)>& some);
+
+} // namespace moorfrost::library
