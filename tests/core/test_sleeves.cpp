@@ -1,8 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QtTest>
 
+#include <algorithm>
+#include <set>
+
 #include "core/matching/readiness.h"
 #include "core/matching/sleeves.h"
+#include "core/text/similarity.h"
+#include "support/sleeve_styles.h"
 
 using namespace moorfrost;
 using matching::SleeveInput;
@@ -53,6 +58,206 @@ private slots:
                                           {3, "/a/b 10.mp3", {{"album", {"A"}}}},
                                           {4, "/a/b 9.mp3", {{"album", {"A"}}}}};
         QCOMPARE(matching::formSleeves(files)[0].ids, (std::vector<int64_t>{2, 1, 4, 3}));
+    }
+
+    void rules_data() {
+        QTest::addColumn<QList<QStringList>>(
+            "files");                         // path, album, album artist, artist, track, year, format
+        QTest::addColumn<QString>("sleeves"); // which file is in which; - for strays
+        QTest::addColumn<QString>("why");     // a part of what the first sleeve says
+        auto row = [](const char* name, QList<QStringList> files, const char* sleeves, const char* why = "") {
+            QTest::newRow(name) << files << QString(sleeves) << QString(why);
+        };
+        const QString ferry = "The Hollow Ferry", isla = "Isla Varnholt";
+        row("misspelled",
+            {{"/a/1.flac", "Night Post EP", ferry, ferry, "1"},
+             {"/a/2.flac", "Nigth Post EP", ferry, ferry, "2"},
+             {"/a/3.flac", "Night Post EP", "Hollow Ferry", ferry, "3"}},
+            "AAA", "spelled otherwise: \"Nigth Post EP\"");
+        row("volumes are no misspelling",
+            {{"/a/1.flac", "Lanterns 1", "", isla, "1"}, {"/a/2.flac", "Lanterns 2", "", isla, "2"}}, "AB");
+        row("album missing, its number is free",
+            {{"/a/1.flac", "Salt Road", "", isla, "1"},
+             {"/a/2.flac", "", "", isla, "2"},
+             {"/a/3.flac", "Salt Road", "", isla, "3"}},
+            "AAA", "without an album");
+        row("album missing, its number is taken",
+            {{"/a/1.flac", "Salt Road", "", isla, "1"},
+             {"/a/2.flac", "Salt Road", "", isla, "2"},
+             {"/a/3.flac", "", "", isla, "2"}},
+            "AA-");
+        row("a stranger without an album",
+            {{"/a/1.flac", "Salt Road", "", isla, "1"},
+             {"/a/2.flac", "Salt Road", "", isla, "2"},
+             {"/a/x.flac", "", "", "Wren-Low", "3"}},
+            "AA-");
+        row("two folders complete each other",
+            {{"/tape/1.flac", "Salt Road", "", isla, "1"}, {"/later/2.flac", "Salt Road", "", isla, "2"}},
+            "AA", "complete each other");
+        row("two editions",
+            {{"/1998/1.flac", "Night Post EP", "", ferry, "1", "1998"},
+             {"/2011/1.flac", "Night Post EP", "", ferry, "1", "2011"}},
+            "AB");
+        row("two editions in one folder",
+            {{"/a/1.flac", "Night Post EP", "", ferry, "1", "1998"},
+             {"/a/2.flac", "Night Post EP", "", ferry, "2", "1998"},
+             {"/a/1b.flac", "Night Post EP", "", ferry, "1", "2011"},
+             {"/a/2b.flac", "Night Post EP", "", ferry, "2", "2011"}},
+            "AABB", "another date");
+        row("two qualities in one folder",
+            {{"/a/1.flac", "Salt Road", "", isla, "1", "", "FLAC"},
+             {"/a/2.flac", "Salt Road", "", isla, "2", "", "FLAC"},
+             {"/a/1.mp3", "Salt Road", "", isla, "1", "", "MP3"},
+             {"/a/2.mp3", "Salt Road", "", isla, "2", "", "MP3"}},
+            "AABB", "another format");
+        row("one album twice by name, two artists",
+            {{"/a/1.flac", "Live", ferry, ferry, "1"},
+             {"/a/2.flac", "Live", ferry, ferry, "2"},
+             {"/a/3.flac", "Live", isla, isla, "1"},
+             {"/a/4.flac", "Live", isla, isla, "2"}},
+            "AABB");
+        row("compilation",
+            {{"/a/1.flac", "Tarnholm Evening", "", ferry, "1"},
+             {"/a/2.flac", "Tarnholm Evening", "", isla, "2"},
+             {"/a/3.flac", "Tarnholm Evening", "", "Wren-Low", "3"}},
+            "AAA", "compilation");
+        row("compilation in the folders of its artists",
+            {{"/m/ferry/e/1.flac", "Tarnholm Evening", "", ferry, "1"},
+             {"/m/isla/e/2.flac", "Tarnholm Evening", "", isla, "2"},
+             {"/m/wren/e/3.flac", "Tarnholm Evening", "", "Wren-Low", "3"}},
+            "AAA", "different artists");
+        row("every album unknown",
+            {{"/a/1.flac", "Unknown Album", "", "", "1"},
+             {"/a/2.flac", "Unknown Album", "", "", "2"},
+             {"/a/3.flac", "Unknown Album", "", "", "3"},
+             {"/b/1.flac", "Unknown Album", "", "", "1"}},
+            "AAA-", "name no album");
+        row("two of one folder by their names",
+            {{"/a/Wren-Low - Quay - 01 - a.wav"},
+             {"/a/Wren-Low - Quay - 02 - b.wav"},
+             {"/a/Isla Varnholt - Salt - 01 - c.wav"},
+             {"/a/Isla Varnholt - Salt - 02 - d.wav"},
+             {"/a/mix7_FINAL2.wav"}},
+            "AABB-", "begin alike");
+        row("sides",
+            {{"/p/Side A/01 x.wav"},
+             {"/p/Side A/02 x.wav"},
+             {"/p/Side A/03 x.wav"},
+             {"/p/Side B/01 x.wav"},
+             {"/p/Side B/02 x.wav"},
+             {"/p/Side B/03 x.wav"}},
+            "AAAAAA", "discs lie beside each other");
+        row("a folder of one artist",
+            {{"/p/Live/Odran Fell Quartet - a.wav"},
+             {"/p/Live/Odran Fell Quartet - b.wav"},
+             {"/p/Live/Odran Fell Quartet - c.wav"}},
+            "AAA", "of one artist");
+        row("bounces", {{"/b/mix7_FINAL2.wav"}, {"/b/7th wave.wav"}, {"/b/kick.wav"}}, "---");
+        row("Cyrillic, misspelled",
+            {{"/c/1.flac", "Северный ветер", "Хор Маяка", "Хор Маяка", "1"},
+             {"/c/2.flac", "Севреный ветер", "Хор Маяка", "Хор Маяка", "2"}},
+            "AA");
+    }
+    void rules() {
+        QFETCH(QList<QStringList>, files);
+        QFETCH(QString, sleeves);
+        QFETCH(QString, why);
+        std::vector<SleeveInput> inputs;
+        for (QStringList& f : files) {
+            f.resize(7);
+            tags::Fields fields;
+            const char* keys[] = {"album", "album_artist", "artist", "track", "date"};
+            for (int i = 0; i < 5; ++i)
+                if (!f[i + 1].isEmpty())
+                    fields[keys[i]] = {f[i + 1].toStdString()};
+            inputs.push_back(
+                {static_cast<int64_t>(inputs.size()), f[0].toStdString(), fields, f[6].toStdString()});
+        }
+        QString got(sleeves.size(), '?');
+        char letter = 'A';
+        auto formed = matching::formSleeves(inputs);
+        std::sort(formed.begin(), formed.end(), [](const auto& a, const auto& b) {
+            return *std::min_element(a.ids.begin(), a.ids.end()) <
+                   *std::min_element(b.ids.begin(), b.ids.end());
+        });
+        for (const matching::Sleeve& s : formed) {
+            for (int64_t id : s.ids)
+                got[static_cast<qsizetype>(id)] = s.key.empty() ? '-' : letter;
+            letter = static_cast<char>(letter + !s.key.empty());
+        }
+        QCOMPARE(got, sleeves);
+        const QString said = QString::fromStdString(formed.front().why);
+        QVERIFY2(said.contains(why), qPrintable(said));
+    }
+
+    void foldersOfKnownTruth() {
+        for (uint64_t seed : {3, 4}) { // not those that the rules were written against
+            test::StyledFiles styled = test::styledFiles(400, seed);
+            auto found = test::pairsFound(styled, matching::formSleeves(styled.files));
+            QVERIFY2(found[""].precision() >= 0.99, qPrintable(QString::number(found[""].precision())));
+            QVERIFY2(found[""].recall() >= 0.95, qPrintable(QString::number(found[""].recall())));
+            for (const auto& [style, pairs] : found)
+                QVERIFY2(pairs.all == 0 || pairs.recall() > 0.7, style.c_str());
+        }
+    }
+
+    void oneAfterTheOtherIsTheSameAsAtOnce() {
+        test::StyledFiles styled = test::styledFiles(48, 5);
+        bench::Chance random(1);
+        std::vector<SleeveInput> files = styled.files;
+        for (size_t i = files.size() - 1; i > 0; --i)
+            std::swap(files[i], files[random() % (i + 1)]);
+        matching::SleeveForming forming;
+        for (size_t i = 0; i < files.size(); ++i) {
+            forming.put(files[i]);
+            if (i % 50 == 0)
+                forming.sleeves();
+        }
+        SleeveInput other = files[7]; // changed, and back; one that goes again
+        other.fields["album"] = {"Elsewhere"};
+        forming.put(other);
+        forming.sleeves();
+        forming.put(files[7]);
+        other.id = 1000000;
+        forming.put(other);
+        forming.sleeves();
+        forming.remove(other.id);
+        QCOMPARE(forming.size(), files.size());
+        auto shape = [](const auto& list) {
+            std::set<std::vector<int64_t>> out;
+            for (const auto& s : list) {
+                const matching::Sleeve* sleeve = nullptr;
+                if constexpr (std::is_pointer_v<std::decay_t<decltype(s)>>)
+                    sleeve = s;
+                else
+                    sleeve = &s;
+                std::vector<int64_t> ids = sleeve->ids;
+                std::sort(ids.begin(), ids.end());
+                out.insert(std::move(ids));
+            }
+            return out;
+        };
+        QVERIFY(shape(forming.sleeves()) == shape(matching::formSleeves(styled.files)));
+    }
+
+    void keysAreTheirsAlone() {
+        test::StyledFiles styled = test::styledFiles(240, 6);
+        std::set<std::string> keys;
+        for (const matching::Sleeve& s : matching::formSleeves(styled.files)) {
+            QVERIFY(keys.insert(s.key).second);
+            QVERIFY(!s.why.empty());
+        }
+    }
+
+    void misspellings() {
+        QVERIFY(text::isMisspelling("lanterns", "lantrens"));
+        QVERIFY(text::isMisspelling("северный ветер", "северны ветер"));
+        QVERIFY(!text::isMisspelling("live", "love at sea"));
+        QVERIFY(!text::isMisspelling("live 1986", "live 1987"));
+        QVERIFY(!text::isMisspelling("ep", "lp")); // too short to tell
+        QCOMPARE(text::editDistance("kitten", "sitting", 5), size_t{3});
+        QCOMPARE(text::editDistance("kitten", "sitting", 2), size_t{3}); // more than that
+        QCOMPARE(text::editDistance("", "abc", 5), size_t{3});
     }
 
     void readiness() {

@@ -25,6 +25,7 @@ struct Session::Snapshot {
     std::vector<library::Batch> batches;
     int64_t batch = 0;
     std::vector<library::BatchFile> batchFiles;
+    std::map<std::string, library::SleeveNote> notes;
     std::vector<library::Shelf> shelves;
     std::vector<std::tuple<FileId, std::string, library::Draft>> drafts;
     std::vector<library::SetSummary> sets;
@@ -42,6 +43,7 @@ struct Session::Snapshot {
             if (b.id == wantedBatch || s.batch == 0)
                 s.batch = b.id;
         s.batchFiles = store.batchFiles(s.batch);
+        s.notes = store.sleeveNotes(s.batch);
         s.shelves = store.shelves();
         s.drafts = store.drafts();
         std::set<FileId> wanted;
@@ -194,8 +196,13 @@ void Session::take(Snapshot s) {
     batches_ = std::move(s.batches);
     batch_ = s.batch;
     sleeveOf_.clear();
-    for (library::BatchFile& f : s.batchFiles)
+    byHand_.clear();
+    for (library::BatchFile& f : s.batchFiles) {
         sleeveOf_[f.file] = f.sleeve;
+        if (f.byHand)
+            byHand_.insert(f.file);
+    }
+    notes_ = std::move(s.notes);
     shelves_ = std::move(s.shelves);
     settings_ = std::move(s.settings);
     sets_ = std::move(s.sets);

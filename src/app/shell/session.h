@@ -19,6 +19,7 @@
 #include "core/library/store_thread.h"
 #include "core/library/writing.h"
 #include "core/matching/readiness.h"
+#include "core/matching/sleeves.h"
 #include "core/naming/put_away.h"
 
 namespace moorfrost::app {
@@ -30,7 +31,9 @@ struct SleeveView {
     std::string key;
     std::vector<FileId> files;
     QString why;
-    QString title, subtitle;
+    QString title, subtitle, name; // `name`: given by hand
+    std::string order;             // sorts titles
+    bool byHand = false;           // something of it was put together by hand
     FileId coverFile = 0;
     std::vector<matching::ReadinessPart> readiness;
     bool isStrays() const { return key.empty(); }
@@ -90,7 +93,16 @@ public:
     void bringIn(const std::vector<Path>& paths, bool subfolders);
     void removeFromBatch(const std::vector<FileId>& files);
     void sendToBench(const std::vector<FileId>& files);
+    /// Anew, drafts included; what was put together by hand stays.
     void sortIntoSleeves();
+    const SleeveView* sleeve(const std::string& key) const;
+    // By hand; these stay until letSort().
+    void putIntoSleeve(const std::vector<FileId>& files, const std::string& key); // "": strays
+    void newSleeve(const std::vector<FileId>& files, const QString& name);
+    void mergeSleeves(const std::vector<std::string>& keys);
+    void nameSleeve(const std::string& key, const QString& name); // "": as its files say
+    /// These are sorted by what is known of them again.
+    void letSort(const std::vector<FileId>& files);
     uint64_t otherFiles() const { return otherFiles_; }
 
     // Shelves and small things that the library remembers.
@@ -155,7 +167,10 @@ private:
     void reload(std::function<void()> then = {});
     void take(Snapshot snapshot);
     void formSleeves();
+    void takeSleeves(const std::vector<matching::Sleeve>& formed);
     void arrangeSleeves();
+    void pinSleeve(const std::string& key);
+    void rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand);
     void describeTouchedSleeves();
     void describeSleeve(SleeveView& view) const;
     void planDraftedMoves();
@@ -172,9 +187,14 @@ private:
     std::map<FileId, FilePtr> files_;
     std::vector<library::Batch> batches_;
     int64_t batch_ = 0;
-    std::map<FileId, std::string> sleeveOf_; // of the files of the batch
-    std::map<std::string, std::string> whyOf_;
+    std::map<FileId, std::string> sleeveOf_;           // of the files of the batch
+    std::set<FileId> byHand_;                          // of them
+    std::map<std::string, library::SleeveNote> notes_; // of sleeves
+    std::shared_ptr<matching::SleeveForming> former_;  // a job's while it sorts
+    std::map<FileId, FilePtr> given_;                  // what it was given
+    bool sorting_ = false, sortAgain_ = false;
     std::vector<SleeveView> sleeves_;
+    std::map<FileId, FilePtr> arranged_; // as which files were last put in order
     std::vector<library::Shelf> shelves_;
     std::map<std::string, std::string> settings_;
     std::vector<library::SetSummary> sets_;

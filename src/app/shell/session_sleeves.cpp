@@ -9,6 +9,8 @@
 
 namespace moorfrost::app {
 
+using library::Store;
+
 namespace {
 
 /// The value that most files have, "" if none has one.
@@ -24,49 +26,213 @@ std::string commonest(const std::vector<matching::ReadinessInput>& files, const 
 
 } // namespace
 
+void Session::sortIntoSleeves() {
+    given_.clear(); // drafts may have changed any of them
+    formSleeves();
+}
+
 void Session::formSleeves() {
-    std::vector<matching::SleeveInput> inputs;
-    for (const auto& [id, sleeve] : sleeveOf_)
-        if (FilePtr f = file(id); f && f->readable())
-            inputs.push_back({id, f->path, drafts_.effective(id)});
-    whyOf_.clear();
-    for (const matching::Sleeve& s : matching::formSleeves(inputs)) {
-        whyOf_[s.key] = s.why;
-        for (int64_t id : s.ids)
-            sleeveOf_[id] = s.key;
+    if (sorting_) {
+        sortAgain_ = true;
+        return;
     }
+    struct Work {
+        std::shared_ptr<matching::SleeveForming> former;
+        std::vector<matching::SleeveInput> inputs;
+        std::vector<FileId> gone;
+        std::vector<matching::Sleeve> sleeves;
+        bool stopped = false;
+    };
+    auto work = std::make_shared<Work>();
+    if (!former_ || given_.empty()) {
+        former_ = std::make_shared<matching::SleeveForming>();
+        given_.clear();
+    }
+    work->former = former_;
+    for (const auto& [id, sleeve] : sleeveOf_)
+        if (FilePtr f = file(id); f && f->readable() && given_[id] != f) {
+            work->inputs.push_back(matching::sleeveInput(id, f->path, f->tags, drafts_.effective(id)));
+            given_[id] = f;
+        }
+    std::erase_if(given_, [&](const auto& g) {
+        const bool gone = !g.second || !sleeveOf_.contains(g.first);
+        if (gone)
+            work->gone.push_back(g.first);
+        return gone;
+    });
+    sorting_ = true;
+    jobs_.start(
+        tr("Sorting into sleeves"),
+        [work](std::stop_token stop, work::Progress&) {
+            for (FileId id : work->gone)
+                work->former->remove(id);
+            for (size_t i = 0; i < work->inputs.size() && !stop.stop_requested(); ++i)
+                work->former->put(work->inputs[i]);
+            work->stopped = stop.stop_requested();
+            for (const matching::Sleeve* s : work->former->sleeves())
+                work->sleeves.push_back(*s);
+        },
+        [this, work, batch = batch_] {
+            sorting_ = false;
+            if (work->stopped)
+                given_.clear(); // the next time from the beginning
+            else if (batch == batch_)
+                takeSleeves(work->sleeves);
+            if (std::exchange(sortAgain_, false))
+                formSleeves();
+        });
+}
+
+void Session::takeSleeves(const std::vector<matching::Sleeve>& formed) {
+    std::map<FileId, std::string> sorted;
+    std::map<std::string, library::SleeveNote> notes;
+    for (const matching::Sleeve& s : formed) {
+        notes[s.key].why = s.why;
+        for (FileId id : s.ids)
+            if (auto it = sleeveOf_.find(id); it != sleeveOf_.end() && !byHand_.contains(id)) {
+                it->second = s.key;
+                sorted[id] = s.key;
+            }
+    }
+    for (FileId id : byHand_) // what was made by hand keeps its name and reason
+        if (const std::string& key = sleeveOf_[id]; notes_.contains(key))
+            notes[key] = notes_[key];
+    for (auto& [key, note] : notes)
+        if (auto it = notes_.find(key); it != notes_.end())
+            note.name = it->second.name;
+    notes_ = std::move(notes);
+    store_->post([batch = batch_, sorted, notes = notes_](Store& store) {
+        store.setSleeves(batch, sorted);
+        store.setSleeveNotes(batch, notes);
+    });
     arrangeSleeves();
 }
 
-void Session::sortIntoSleeves() {
-    formSleeves();
-    store_->post(
-        [batch = batch_, sleeves = sleeveOf_](library::Store& store) { store.setSleeves(batch, sleeves); });
+const SleeveView* Session::sleeve(const std::string& key) const {
+    auto it =
+        std::find_if(sleeves_.begin(), sleeves_.end(), [&](const SleeveView& s) { return s.key == key; });
+    return it == sleeves_.end() ? nullptr : &*it;
+}
+
+void Session::rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand) {
+    for (FileId id : files) {
+        sleeveOf_[id] = key;
+        byHand ? static_cast<void>(byHand_.insert(id)) : static_cast<void>(byHand_.erase(id));
+    }
+    store_->post([batch = batch_, files, key, byHand, notes = notes_](Store& store) {
+        store.putIntoSleeve(batch, files, key, byHand);
+        store.setSleeveNotes(batch, notes);
+    });
+}
+
+/// What is in a sleeve that a hand was laid on stays in it.
+void Session::pinSleeve(const std::string& key) {
+    if (const SleeveView* s = sleeve(key); s && !s->isStrays())
+        rememberByHand(s->files, key, true);
+}
+
+void Session::putIntoSleeve(const std::vector<FileId>& files, const std::string& key) {
+    std::vector<FileId> moved;
+    for (FileId id : files)
+        if (auto it = sleeveOf_.find(id); it != sleeveOf_.end() && it->second != key)
+            moved.push_back(id);
+    if (moved.empty())
+        return;
+    pinSleeve(key);
+    rememberByHand(moved, key, true);
+    arrangeSleeves();
+}
+
+void Session::newSleeve(const std::vector<FileId>& files, const QString& name) {
+    std::string key;
+    for (int n = 1; key.empty() || notes_.contains(key); ++n)
+        key = "hand " + std::to_string(n);
+    notes_[key] = {ss(name), ss(tr("It was put together by hand."))};
+    putIntoSleeve(files, key);
+}
+
+void Session::mergeSleeves(const std::vector<std::string>& keys) {
+    const SleeveView* largest = nullptr;
+    std::vector<FileId> files;
+    for (const std::string& key : keys)
+        if (const SleeveView* s = sleeve(key)) {
+            files.insert(files.end(), s->files.begin(), s->files.end());
+            if (!s->isStrays() && (!largest || s->files.size() > largest->files.size()))
+                largest = s;
+        }
+    if (!largest || keys.size() < 2)
+        return;
+    const std::string to = largest->key;
+    const std::string merged =
+        ss(tr("It was merged by hand of %n sleeve(s).", "", static_cast<int>(keys.size())));
+    if (!notes_[to].why.ends_with(merged))
+        notes_[to].why += (notes_[to].why.empty() ? "" : " ") + merged;
+    putIntoSleeve(files, to);
+}
+
+void Session::nameSleeve(const std::string& key, const QString& name) {
+    if (key.empty() || !sleeve(key))
+        return;
+    notes_[key].name = ss(name.simplified());
+    pinSleeve(key); // a name is for what it is now
+    arrangeSleeves();
+}
+
+void Session::letSort(const std::vector<FileId>& files) {
+    std::vector<FileId> pinned;
+    for (FileId id : files)
+        if (byHand_.contains(id))
+            pinned.push_back(id);
+    if (pinned.empty())
+        return;
+    rememberByHand(pinned, {}, false);
+    sortIntoSleeves();
 }
 
 void Session::arrangeSleeves() {
-    std::map<std::string, std::vector<std::pair<matching::PlayKey, FileId>>> groups;
+    std::map<std::string, std::vector<FileId>> groups;
     for (const auto& [id, key] : sleeveOf_)
         if (FilePtr f = file(id))
-            groups[f->readable() ? key : std::string()].emplace_back(
-                matching::playKey({id, f->path, f->readable() ? drafts_.effective(id) : tags::Fields()}), id);
+            groups[f->readable() ? key : std::string()].push_back(id);
+    std::map<std::string, SleeveView> before;
+    for (SleeveView& view : sleeves_)
+        before[view.key] = std::move(view);
     sleeves_.clear();
     for (auto& [key, members] : groups) {
-        std::sort(members.begin(), members.end());
-        SleeveView view;
+        SleeveView view = std::move(before[key]);
+        std::vector<FileId> known = view.files;
+        std::sort(known.begin(), known.end());
+        const bool same = known == members && std::none_of(members.begin(), members.end(), [&](FileId id) {
+                              return touched_.contains(id) || arranged_[id] != file(id);
+                          });
         view.key = key;
-        view.why = qs(whyOf_[key]);
-        for (const auto& [order, id] : members)
-            view.files.push_back(id);
-        describeSleeve(view);
+        const library::SleeveNote note = notes_.contains(key) ? notes_[key] : library::SleeveNote();
+        view.why = qs(note.why);
+        view.byHand =
+            std::any_of(members.begin(), members.end(), [&](FileId id) { return byHand_.contains(id); });
+        if (!same) {
+            std::vector<std::pair<matching::PlayKey, FileId>> order;
+            for (FileId id : members) {
+                FilePtr f = file(id);
+                order.emplace_back(
+                    matching::playKey({id, f->path, f->readable() ? drafts_.effective(id) : tags::Fields()}),
+                    id);
+                arranged_[id] = f;
+            }
+            std::sort(order.begin(), order.end());
+            view.files.clear();
+            for (const auto& [place, id] : order)
+                view.files.push_back(id);
+        }
+        if (!same || qs(note.name) != view.name)
+            describeSleeve(view);
         sleeves_.push_back(std::move(view));
     }
+    std::erase_if(arranged_, [this](const auto& a) { return !sleeveOf_.contains(a.first); });
     std::sort(sleeves_.begin(), sleeves_.end(), [](const SleeveView& a, const SleeveView& b) {
         if (a.isStrays() != b.isStrays())
             return b.isStrays();
-        if (int c = text::compare(ss(a.title), ss(b.title)))
-            return c < 0;
-        return a.key < b.key;
+        return std::tie(a.order, a.key) < std::tie(b.order, b.key);
     });
     touched_.clear();
     emit batchChanged();
@@ -93,6 +259,8 @@ void Session::describeSleeve(SleeveView& view) const {
             view.coverFile = id;
     }
     view.readiness = matching::readinessOf(inputs);
+    auto note = notes_.find(view.key);
+    view.name = note == notes_.end() ? QString() : qs(note->second.name);
     QString count = tr("%n file(s)", "", static_cast<int>(view.files.size()));
     if (view.isStrays()) {
         view.title = tr("Strays");
@@ -108,7 +276,10 @@ void Session::describeSleeve(SleeveView& view) const {
     else if (artist.empty())
         artist = commonest(inputs, "artist");
     FilePtr first = file(view.files.front());
-    view.title = album.empty() && first ? shownName(matching::releaseFolder(first->path)) : qs(album);
+    view.title = !view.name.isEmpty()     ? view.name
+                 : album.empty() && first ? shownName(matching::releaseFolder(first->path))
+                                          : qs(album);
+    view.order = text::sortKey(ss(view.title));
     view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);
 }
 

@@ -47,7 +47,14 @@ struct Batch {
 
 struct BatchFile {
     FileId file = 0;
-    std::string sleeve; // key; "" for strays
+    std::string sleeve;  // key; "" for strays
+    bool byHand = false; // it was put there by hand, and stays
+};
+
+/// A sleeve of a batch.
+struct SleeveNote {
+    std::string name; // given by hand; "" if it was not
+    std::string why;  // sentences
 };
 
 struct Shelf {

@@ -117,10 +117,10 @@ std::vector<Batch> Store::batches() {
 
 std::vector<BatchFile> Store::batchFiles(int64_t batch) {
     std::vector<BatchFile> out;
-    Statement s(db_, "SELECT file, sleeve FROM batch_file WHERE batch=?");
+    Statement s(db_, "SELECT file, sleeve, by_hand FROM batch_file WHERE batch=?");
     s.bind(batch);
     while (s.step())
-        out.push_back({s.integer(0), s.string(1)});
+        out.push_back({s.integer(0), s.string(1), s.integer(2) != 0});
     return out;
 }
 
@@ -152,9 +152,37 @@ int64_t Store::batchOf(FileId file) {
 
 void Store::setSleeves(int64_t batch, const std::map<FileId, std::string>& sleeves) {
     Transaction transaction(db_);
-    Statement set(db_, "UPDATE batch_file SET sleeve=? WHERE batch=? AND file=?");
+    Statement set(db_,
+                  "UPDATE batch_file SET sleeve=?1 WHERE batch=? AND file=? AND by_hand=0 AND sleeve<>?1");
     for (const auto& [file, sleeve] : sleeves)
         set.bind(sleeve).bind(batch).bind(file).run();
+    transaction.commit();
+}
+
+void Store::putIntoSleeve(int64_t batch, const std::vector<FileId>& files, const std::string& key,
+                          bool byHand) {
+    Transaction transaction(db_);
+    Statement put(db_, "UPDATE batch_file SET sleeve=?, by_hand=? WHERE batch=? AND file=?");
+    for (FileId id : files)
+        put.bind(key).bind(byHand ? 1 : 0).bind(batch).bind(id).run();
+    transaction.commit();
+}
+
+std::map<std::string, SleeveNote> Store::sleeveNotes(int64_t batch) {
+    std::map<std::string, SleeveNote> out;
+    Statement s(db_, "SELECT key, name, why FROM sleeve WHERE batch=?");
+    s.bind(batch);
+    while (s.step())
+        out[s.string(0)] = {s.string(1), s.string(2)};
+    return out;
+}
+
+void Store::setSleeveNotes(int64_t batch, const std::map<std::string, SleeveNote>& notes) {
+    Transaction transaction(db_);
+    Statement(db_, "DELETE FROM sleeve WHERE batch=?").bind(batch).run();
+    Statement add(db_, "INSERT INTO sleeve SELECT ?1,?,?,? WHERE EXISTS (SELECT 1 FROM batch WHERE id=?1)");
+    for (const auto& [key, note] : notes)
+        add.bind(batch).bind(key).bind(note.name).bind(note.why).run();
     transaction.commit();
 }
 

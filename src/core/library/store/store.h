@@ -79,7 +79,13 @@ public:
     void addToBatch(int64_t batch, const std::vector<FileId>& files);
     void removeFromBatch(int64_t batch, const std::vector<FileId>& files);
     int64_t batchOf(FileId file);
+    /// Where files were sorted to, by key; those that were put somewhere by hand stay there.
     void setSleeves(int64_t batch, const std::map<FileId, std::string>& sleeves);
+    /// By hand; or, if not, to be sorted again.
+    void putIntoSleeve(int64_t batch, const std::vector<FileId>& files, const std::string& key, bool byHand);
+    std::map<std::string, SleeveNote> sleeveNotes(int64_t batch);
+    /// In the place of all that were there.
+    void setSleeveNotes(int64_t batch, const std::map<std::string, SleeveNote>& notes);
 
     // Shelves.
     int64_t addShelf(const std::string& name, const Path& path);

@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What of a file speaks for the release that it belongs to, in a form that can be compared. Any thread.
+#pragma once
+
+#include <tuple>
+
+#include "core/matching/sleeves.h"
+
+namespace moorfrost::matching {
+
+/// What a file name tells by its form: "3-04 Title", "Artist - Album - 04 - Title", "B2 Title".
+struct NameParts {
+    int disc = 0, track = 0; // 0: not told
+    std::string before;      // what stands before the number, folded
+    std::string artist;      // folded: the first part of "Artist - Title"
+};
+NameParts namePartsOf(const Path& file);
+
+/// "CD1", "Disc 2", "Side B": its number; 0 for any other folder.
+int discOfFolder(const Path& folder);
+
+/// Folded, single words, without "(Disc 2)" and the like, whose number goes to `disc`. "" for none, and for
+/// what says that there is none ("Unknown Album").
+std::string albumKey(std::string_view album, int* disc = nullptr);
+/// Folded, single words, without articles, guests and the words between names. "*" for various artists.
+std::string artistKey(std::string_view artist);
+
+struct FileTraits {
+    int64_t id = 0;
+    Path folder;
+    std::string album, albumArtist, artist, title; // keys; "" where the tags do not tell
+    std::string barcode, format;
+    int disc = 0, track = 0, tracks = 0, year = 0; // 0: not known
+    bool numbered = false;                         // the track number is in the tags
+    bool compilation = false;                      // the tags say so
+    bool tagged = false;                           // they tell anything of a release
+    uint64_t picture = 0;
+    NameParts name;
+    PlayKey order;
+    std::string shownAlbum; // as it is spelled in the file
+};
+FileTraits traitsOf(const SleeveInput& file);
+
+/// As they are listened to.
+inline bool comesBefore(const FileTraits* a, const FileTraits* b) {
+    return std::tie(a->order, a->id) < std::tie(b->order, b->id);
+}
+
+} // namespace moorfrost::matching
