@@ -43,10 +43,6 @@
         <translation><numerusform>%n damaged or unreadable</numerusform><numerusform>%n damaged or unreadable</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>Its tags differ in %n field(s).</source>
-        <translation><numerusform>Its tags differ in %n field.</numerusform><numerusform>Its tags differ in %n fields.</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>the %n selected file(s)</source>
         <translation><numerusform>the %n selected file</numerusform><numerusform>the %n selected files</numerusform></translation>
     </message>
@@ -90,6 +86,17 @@
     <message numerus="yes">
         <source>and %n more</source>
         <translation><numerusform>and %n more</numerusform><numerusform>and %n more</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::FolderModel</name>
+    <message numerus="yes">
+        <source>Its tags differ in %n field(s).</source>
+        <translation><numerusform>Its tags differ in %n field.</numerusform><numerusform>Its tags differ in %n fields.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
     </message>
 </context>
 <context>
@@ -313,6 +320,26 @@
         <source>%n file(s) are as they were, and were not read again.</source>
         <translation><numerusform>%n file are as they were, and were not read again.</numerusform><numerusform>%n files are as they were, and were not read again.</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>Reading %n shelf(s)</source>
+        <translation><numerusform>Reading %n shelf</numerusform><numerusform>Reading %n shelfs</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) were new to the library or changed,</source>
+        <translation><numerusform>%n file were new to the library or changed,</numerusform><numerusform>%n files were new to the library or changed,</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n as they were.</source>
+        <translation><numerusform>%n as they were.</numerusform><numerusform>%n as they were.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>It was merged by hand of %n sleeve(s).</source>
+        <translation><numerusform>It was merged by hand of %n sleeve.</numerusform><numerusform>It was merged by hand of %n sleeves.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n of them are in the library already.</source>
+        <translation><numerusform>%n of them are in the library already.</numerusform><numerusform>%n of them are in the library already.</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::SettingsPage</name>
@@ -322,10 +349,24 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::SleeveChooser</name>
+    <message numerus="yes">
+        <source>Put %n file(s) into a sleeve</source>
+        <translation><numerusform>Put %n file into a sleeve</numerusform><numerusform>Put %n files into a sleeve</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::SleeveGrid</name>
     <message numerus="yes">
         <source>%n track(s)</source>
         <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::SleeveTools</name>
+    <message numerus="yes">
+        <source>Name of the sleeve of %n file(s):</source>
+        <translation><numerusform>Name of the sleeve of %n file:</numerusform><numerusform>Name of the sleeve of %n files:</numerusform></translation>
     </message>
 </context>
 </TS>

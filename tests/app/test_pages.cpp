@@ -392,7 +392,7 @@ private slots:
         d_->settle();
         QCOMPARE(list->chosenFiles().size(), size_t{3});
         QCOMPARE(list->chosen().front()->title, QString("Lanterns (2021)"));
-        QVERIFY(list->item(0)->toolTip().contains("Track numbers"));
+        QVERIFY(list->model()->index(0, 0).data(Qt::ToolTipRole).toString().contains("Track numbers"));
         named<QPushButton>(w().bench(), "show all")->click();
         QCOMPARE(w().bench()->describe()->sheet()->model()->rowCount(), 6);
     }

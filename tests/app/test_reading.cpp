@@ -6,7 +6,6 @@
 #include <QLabel>
 #include <QProcess>
 #include <QProgressBar>
-#include <QTreeWidgetItemIterator>
 
 #include <sys/stat.h>
 
@@ -33,14 +32,6 @@ std::string mojibakeTag() {
         body += std::string(id) + std::string(3, '\0') + static_cast<char>(text.size() + 1) +
                 std::string(3, '\0') + text;
     return std::string("ID3\x03\0\0\0\0\0", 9) + static_cast<char>(body.size()) + body;
-}
-
-QTreeWidgetItem* rowOf(QTreeWidget* tree, const QString& name) {
-    for (QTreeWidgetItemIterator it(tree); *it; ++it)
-        for (int c = 0; c < 2; ++c)
-            if ((*it)->text(c) == name)
-                return *it;
-    return nullptr;
 }
 
 } // namespace
@@ -82,8 +73,9 @@ private slots:
         }
         // Every one has its row.
         int rows = 0;
-        for (QTreeWidgetItemIterator it(d.window().bench()->bringIn()->tree()); *it; ++it)
-            rows += (*it)->parent() != nullptr;
+        const FolderModel* model = d.window().bench()->bringIn()->model();
+        for (int f = 0; f < model->rowCount(); ++f)
+            rows += model->rowCount(model->index(f, 0));
         QCOMPARE(rows, 502);
     }
 
@@ -97,9 +89,9 @@ private slots:
         d.settle();
         d.bringIn({box / "in"});
         BringInPage* page = d.window().bench()->bringIn();
-        QTreeWidgetItem* row = rowOf(page->tree(), "a.mp3");
-        QVERIFY(row && row->text(4).contains("Windows-1251"));
-        row->setSelected(true);
+        QModelIndex row = d.bringInRow("a.mp3");
+        QVERIFY(row.siblingAtColumn(4).data().toString().contains("Windows-1251"));
+        page->tree()->setCurrentIndex(row);
         QVERIFY2(page->details()->text().contains(QString::fromUtf8("Хор Маяка")),
                  qPrintable(page->details()->text()));
         QVERIFY(page->details()->mendButton()->isVisibleTo(page));
@@ -118,7 +110,7 @@ private slots:
         d.settle();
         QCOMPARE(test::secondReader(file)["title"], std::vector<std::string>{"Туман"});
         d.settle();
-        QVERIFY(!rowOf(page->tree(), "a.mp3")->text(4).contains("Windows-1251"));
+        QVERIFY(!d.bringInRow("a.mp3").siblingAtColumn(4).data().toString().contains("Windows-1251"));
     }
 
     void anEncodingCanBeChosen() {
@@ -150,7 +142,7 @@ private slots:
         d.settle();
         d.bringIn({box / "in"});
         BringInPage* page = d.window().bench()->bringIn();
-        rowOf(page->tree(), "pier.wav")->setSelected(true);
+        page->tree()->setCurrentIndex(d.bringInRow("pier.wav"));
         QString told = page->details()->text();
         QVERIFY2(told.contains("Written by the recorder") && told.contains("Night Post, pier") &&
                      told.contains("Tarnholm Sound"),
@@ -169,9 +161,9 @@ private slots:
         d.settle();
         d.bringIn({box / "in"});
         BringInPage* page = d.window().bench()->bringIn();
-        QTreeWidgetItem* row = rowOf(page->tree(), "a.mp3");
-        QVERIFY(row && row->text(4).contains("differ"));
-        row->setSelected(true);
+        QModelIndex row = d.bringInRow("a.mp3");
+        QVERIFY(row.siblingAtColumn(4).data().toString().contains("differ"));
+        page->tree()->setCurrentIndex(row);
         QVERIFY2(page->details()->text().contains("ID3v1 tag: \u201CSalt Raod\u201D"),
                  qPrintable(page->details()->text()));
         QVERIFY(page->details()->text().contains("ID3v2.4, ID3v1"));

@@ -278,11 +278,11 @@ private slots:
         test::makeSound(box / "in", "fine.flac");
         Driver d(box / "library.db");
         d.bringIn({box / "in"});
-        auto* tree = d.window().bench()->bringIn()->findChild<QTreeWidget*>();
-        QCOMPARE(tree->topLevelItemCount(), 1);
-        QTreeWidgetItem* folder = tree->topLevelItem(0);
-        QCOMPARE(folder->childCount(), 2);
-        QVERIFY(folder->child(1)->text(4).contains("empty"));
+        const FolderModel* model = d.window().bench()->bringIn()->model();
+        QCOMPARE(model->rowCount(), 1);
+        const QModelIndex folder = model->index(0, 0);
+        QCOMPARE(model->rowCount(folder), 2);
+        QVERIFY(model->index(1, 4, folder).data().toString().contains("empty"));
         // It takes no part in the later steps.
         QCOMPARE(d.window().bench()->sleeves()->chosenFiles().size(), size_t{1});
     }

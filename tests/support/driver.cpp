@@ -8,6 +8,7 @@
 #include <QTranslator>
 
 #include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/sleeve_list.h"
@@ -75,12 +76,21 @@ bool Driver::chooseSleeve(const QString& title) {
     SleeveList* list = window_->bench()->sleeves();
     for (int i = 0; i < list->count(); ++i)
         if (session_->sleeves()[static_cast<size_t>(i)].title == title) {
-            list->clearSelection();
-            list->setCurrentRow(i, QItemSelectionModel::ClearAndSelect);
+            list->choose(i);
             settle();
             return true;
         }
     return false;
+}
+
+QModelIndex Driver::bringInRow(const QString& part) const {
+    const FolderModel* model = window_->bench()->bringIn()->model();
+    for (int f = 0; f < model->rowCount(); ++f)
+        for (int i = 0; i < model->rowCount(model->index(f, 0)); ++i)
+            if (QModelIndex row = model->index(i, 0, model->index(f, 0));
+                row.data().toString().contains(part))
+                return row;
+    return {};
 }
 
 FileId Driver::fileNamed(const std::string& name) const {

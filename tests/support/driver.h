@@ -3,6 +3,7 @@
 // again and again.
 #pragma once
 
+#include <QModelIndex>
 #include <QTemporaryDir>
 
 #include <memory>
@@ -30,6 +31,8 @@ public:
     void addShelf(const Path& folder);
     /// Chooses the sleeve with this title; false if there is none.
     bool chooseSleeve(const QString& title);
+    /// The row of the first file of Bring in whose name holds this.
+    QModelIndex bringInRow(const QString& part) const;
     FileId fileNamed(const std::string& name) const;
     /// What is on the shelves, as the library on disk has it.
     std::vector<library::FileRecord> libraryFiles() const;

@@ -107,11 +107,9 @@ int main(int argc, char** argv) {
     d.settle();
     d.bringIn({root / "incoming"});
     // The file whose text was stored in another encoding.
-    for (QTreeWidgetItemIterator it(w.bench()->bringIn()->tree()); *it; ++it)
-        if ((*it)->text(0).contains(QString::fromUtf8("Хор Маяка - Туман"))) {
-            w.bench()->bringIn()->tree()->scrollToItem(*it, QAbstractItemView::PositionAtCenter);
-            (*it)->setSelected(true);
-        }
+    const QModelIndex mist = d.bringInRow(QString::fromUtf8("Хор Маяка - Туман"));
+    w.bench()->bringIn()->tree()->setCurrentIndex(mist);
+    w.bench()->bringIn()->tree()->scrollTo(mist, QAbstractItemView::PositionAtCenter);
     shot(&w, "bring-in");
     {
         MendTextDialog mend(s, s.batchFiles(), &w);

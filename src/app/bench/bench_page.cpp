@@ -9,11 +9,14 @@
 #include <QSplitter>
 #include <QVBoxLayout>
 
+#include "app/bench/batch_dialog.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
 #include "app/bench/put_away_page.h"
+#include "app/bench/sleeve_tools.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/sheet.h"
 #include "app/widgets/sleeve_list.h"
 
 namespace moorfrost::app {
@@ -124,7 +127,7 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
     layout->addWidget(head);
     layout->addWidget(splitter, 1);
 
-    connect(all, &QPushButton::clicked, sleeves_, &QListWidget::clearSelection);
+    connect(all, &QPushButton::clicked, sleeves_, &QAbstractItemView::clearSelection);
     connect(sleeves_, &SleeveList::chosenChanged, this, &BenchPage::passFiles);
     connect(&session_, &Session::batchChanged, this, &BenchPage::refreshCounts);
     connect(&session_, &Session::placementsChanged, this, &BenchPage::refreshCounts);
@@ -139,11 +142,17 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
         else if (id == -1)
             newBatch();
         else if (id == -2)
-            renameBatch();
+            describeBatch();
         else if (id == -3)
             forgetBatch();
         refreshBatches();
     });
+    tools_ = new SleeveTools(session_, sleeves_, [this] {
+        return stack_->currentWidget() == bringIn_    ? bringIn_->chosen()
+               : stack_->currentWidget() == describe_ ? describe_->sheet()->chosenFiles()
+                                                      : std::vector<FileId>();
+    });
+    connect(bringIn_, &BringInPage::menuOpens, tools_, &SleeveTools::addFileActions);
     showStep(BringIn);
     refreshBatches();
 }
@@ -199,13 +208,14 @@ void BenchPage::refreshBatches() {
     batch_->clear();
     for (const library::Batch& b : session_.batches())
         batch_->addItem(QString::fromStdString(b.name), static_cast<qlonglong>(b.id));
+    batch_->setToolTip(session_.batchNote());
     if (batch_->count() == 0)
         batch_->addItem(tr("none yet"), 0);
     batch_->setCurrentIndex(std::max(0, batch_->findData(static_cast<qlonglong>(session_.batch()))));
     batch_->insertSeparator(batch_->count());
     batch_->addItem(tr("New batch\u2026"), -1);
     if (session_.batch() > 0) {
-        batch_->addItem(tr("Rename this batch\u2026"), -2);
+        batch_->addItem(tr("About this batch\u2026"), -2);
         batch_->addItem(tr("Clear this batch off the bench\u2026"), -3);
     }
 }
@@ -218,11 +228,9 @@ void BenchPage::newBatch() {
         session_.newBatch(name.trimmed());
 }
 
-void BenchPage::renameBatch() {
-    QString name = QInputDialog::getText(this, tr("Rename the batch"), tr("Name:"), QLineEdit::Normal,
-                                         session_.batchName());
-    if (!name.trimmed().isEmpty())
-        session_.renameBatch(name.trimmed());
+void BenchPage::describeBatch() {
+    if (session_.batch() > 0)
+        BatchDialog(session_, this).exec();
 }
 
 void BenchPage::forgetBatch() {

@@ -17,6 +17,7 @@ class Choice;
 class DescribePage;
 class PutAwayPage;
 class SleeveList;
+class SleeveTools;
 
 /// One step on the line: its name and how much is left to do there.
 class StepButton : public QAbstractButton {
@@ -45,8 +46,9 @@ public:
     DescribePage* describe() { return describe_; }
     PutAwayPage* putAway() { return putAway_; }
     SleeveList* sleeves() { return sleeves_; }
+    SleeveTools* sleeveTools() { return tools_; }
     void newBatch();
-    void renameBatch();
+    void describeBatch();
     void forgetBatch();
 
 signals:
@@ -61,6 +63,7 @@ private:
     std::vector<StepButton*> steps_;
     Choice* batch_;
     SleeveList* sleeves_;
+    SleeveTools* tools_;
     QLabel* sleeveCount_;
     QWidget* side_;
     QStackedWidget* stack_;

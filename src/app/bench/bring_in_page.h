@@ -4,12 +4,14 @@
 
 #include <QPushButton>
 #include <QStackedWidget>
-#include <QTreeWidget>
+#include <QTreeView>
 
+#include "app/bench/folder_model.h"
 #include "app/shell/session.h"
 
 class QCheckBox;
 class QLabel;
+class QMenu;
 
 namespace moorfrost::app {
 
@@ -25,11 +27,15 @@ public:
     bool withSubfolders() const;
     void setFiles(std::vector<FileId> files);
     void checkFiles();
+    std::vector<FileId> chosen() const; // files, also those of chosen folders
     FileDetails* details() { return details_; }
-    QTreeWidget* tree() { return tree_; }
+    QTreeView* tree() { return tree_; }
+    FolderModel* model() { return model_; }
 
 signals:
     void playRequested(moorfrost::app::FileId id);
+    /// What others have to offer for the chosen files goes in.
+    void menuOpens(QMenu& menu);
 
 protected:
     void resizeEvent(QResizeEvent* event) override;
@@ -41,15 +47,14 @@ private:
     void showMenu(const QPoint& at);
     void showDetails();
     void mendText();
-    std::vector<FileId> chosen() const; // files, also those of chosen folders
-
     Session& session_;
     std::vector<FileId> files_;
     QPushButton* recent_;
     QCheckBox* subfolders_;
     QStackedWidget* stack_;
     EmptyHint* empty_;
-    QTreeWidget* tree_;
+    FolderModel* model_;
+    QTreeView* tree_;
     FileDetails* details_;
     QPushButton* resort_;
     QWidget* bottom_;

@@ -9,6 +9,7 @@
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/controls.h"
 
 namespace moorfrost::app {
 
@@ -25,23 +26,11 @@ CommandFinder::CommandFinder(const QList<QAction*>& actions, QWidget* parent)
     list_->setUniformItemSizes(true);
     layout->addWidget(search_);
     layout->addWidget(list_, 1);
-    search_->installEventFilter(this);
+    stepThrough(search_, list_);
     connect(search_, &QLineEdit::textChanged, this, &CommandFinder::refill);
     connect(search_, &QLineEdit::returnPressed, this, &CommandFinder::trigger);
     connect(list_, &QListWidget::itemActivated, this, &CommandFinder::trigger);
     refill();
-}
-
-bool CommandFinder::eventFilter(QObject* object, QEvent* event) {
-    if (event->type() == QEvent::KeyPress) {
-        int key = static_cast<QKeyEvent*>(event)->key();
-        if (key == Qt::Key_Down || key == Qt::Key_Up) {
-            int row = list_->currentRow() + (key == Qt::Key_Down ? 1 : -1);
-            list_->setCurrentRow(std::clamp(row, 0, std::max(0, list_->count() - 1)));
-            return true;
-        }
-    }
-    return QDialog::eventFilter(object, event);
 }
 
 void CommandFinder::refill() {

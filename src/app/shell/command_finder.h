@@ -15,9 +15,6 @@ class CommandFinder : public QDialog {
 public:
     CommandFinder(const QList<QAction*>& actions, QWidget* parent);
 
-protected:
-    bool eventFilter(QObject* object, QEvent* event) override;
-
 private:
     void refill();
     void trigger();

@@ -19,6 +19,7 @@
 #include "app/bench/describe_page.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/review_page.h"
+#include "app/bench/sleeve_tools.h"
 #include "app/journal/journal_page.h"
 #include "app/journal/recovery_page.h"
 #include "app/library/library_page.h"
@@ -222,8 +223,16 @@ void MainWindow::makeActions() {
         bench_->bringIn()->addFiles();
     });
     add(tr("Sort into sleeves again"), {}, [this] { session_.sortIntoSleeves(); });
+    auto tools = [this] { return bench_->sleeveTools(); };
+    add(tr("Put the chosen files into a sleeve\u2026"), QKeySequence("Ctrl+J"),
+        [tools] { tools()->putInto(); });
+    add(tr("Make strays of the chosen files"), {}, [tools] { tools()->toStrays(); });
+    add(tr("Let Moorfrost sort the chosen files again"), {}, [tools] { tools()->letSort(); });
+    add(tr("Merge the chosen sleeves"), QKeySequence("Ctrl+M"), [tools] { tools()->merge(); });
+    add(tr("Rename the sleeve\u2026"), QKeySequence("Shift+F2"), [tools] { tools()->rename(); });
+    section->addSeparator();
     add(tr("New batch\u2026"), {}, [this] { bench_->newBatch(); });
-    add(tr("Rename this batch\u2026"), {}, [this] { bench_->renameBatch(); });
+    add(tr("About this batch\u2026"), {}, [this] { bench_->describeBatch(); });
     add(tr("Clear this batch off the bench\u2026"), {}, [this] { bench_->forgetBatch(); });
     add(tr("Read the shelves again"), {}, [this] { session_.readShelves(session_.shelves()); });
     section->addSeparator();

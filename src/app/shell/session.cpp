@@ -329,6 +329,13 @@ QString Session::batchName() const {
     return {};
 }
 
+QString Session::batchNote() const {
+    for (const library::Batch& b : batches_)
+        if (b.id == batch_)
+            return qs(b.note);
+    return {};
+}
+
 void Session::chooseBatch(int64_t id) {
     if (id == batch_)
         return;
@@ -345,9 +352,16 @@ void Session::newBatch(const QString& name) {
     });
 }
 
-void Session::renameBatch(const QString& name) {
-    store_->post([id = batch_, n = ss(name)](Store& store) { store.renameBatch(id, n); });
+void Session::describeBatch(const QString& name, const QString& note) {
+    store_->post(
+        [id = batch_, n = ss(name), note = ss(note)](Store& store) { store.describeBatch(id, n, note); });
     reload();
+}
+
+void Session::readOrigins(std::function<void(std::vector<library::BatchOrigin>)> then) {
+    store_->post([this, id = batch_, then](Store& store) {
+        later([then, origins = store.batchOrigins(id)] { then(origins); });
+    });
 }
 
 void Session::forgetBatch() {

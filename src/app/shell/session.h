@@ -85,7 +85,10 @@ public:
     QString batchName() const;
     void chooseBatch(int64_t id);
     void newBatch(const QString& name);
-    void renameBatch(const QString& name);
+    QString batchNote() const;
+    void describeBatch(const QString& name, const QString& note);
+    /// Where its files were brought in from; the answer arrives on the interface thread.
+    void readOrigins(std::function<void(std::vector<library::BatchOrigin>)> then);
     void forgetBatch();
     std::vector<FileId> batchFiles() const;
     const std::vector<SleeveView>& sleeves() const { return sleeves_; }

@@ -66,7 +66,7 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
                                                                    work::Progress& progress) {
             shared->read = library::readFolders(library, paths, subfolders, stop, progress, some);
         },
-        [this, shared] {
+        [this, shared, paths] {
             otherFiles_ += shared->read.summary.others;
             for (const Error& e : shared->read.summary.folders)
                 emit said(tr("%1: %2").arg(shownPath(e.path), qs(e.message)), true);
@@ -74,13 +74,21 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
                 emit said(
                     tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->read.summary.read)),
                     false);
-            if (!shared->read.unchanged.empty()) {
-                store_->post(
-                    [shared](Store& store) { store.addToBatch(shared->batch, shared->read.unchanged); });
-                emit said(tr("%n file(s) are as they were, and were not read again.", "",
-                             static_cast<int>(shared->read.unchanged.size())),
-                          false);
-            }
+            store_->post([this, shared, paths](Store& store) {
+                const std::vector<FileId>& same = shared->read.unchanged;
+                store.addToBatch(shared->batch, same);
+                store.noteOrigins(shared->batch, paths);
+                int shelved = 0;
+                for (const library::FileRecord& f : store.files(same))
+                    shelved += f.shelf > 0;
+                if (!same.empty())
+                    later([this, n = static_cast<int>(same.size()), shelved] {
+                        QString text = tr("%n file(s) are as they were, and were not read again.", "", n);
+                        if (shelved > 0)
+                            text += " " + tr("%n of them are in the library already.", "", shelved);
+                        emit said(text, false);
+                    });
+            });
             reload([this] { sortIntoSleeves(); }); // after the last chunk has been stored
         });
 }
@@ -97,7 +105,10 @@ void Session::sendToBench(const std::vector<FileId>& files) {
     if (files.empty())
         return;
     auto send = [this, files](int64_t batch) {
-        store_->post([batch, files](Store& store) { store.addToBatch(batch, files); });
+        store_->post([batch, files](Store& store) {
+            store.addToBatch(batch, files);
+            store.noteOrigins(batch, {});
+        });
         reload([this, n = files.size()] {
             sortIntoSleeves();
             emit said(tr("%n file(s) sent to the bench.", "", static_cast<int>(n)), false);

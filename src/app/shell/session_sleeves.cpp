@@ -28,6 +28,7 @@ std::string commonest(const std::vector<matching::ReadinessInput>& files, const 
 
 void Session::sortIntoSleeves() {
     given_.clear(); // drafts may have changed any of them
+    arranged_.clear();
     formSleeves();
 }
 

@@ -5,6 +5,9 @@
 #include <QDialog>
 #include <QFrame>
 #include <QHeaderView>
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QListWidget>
 #include <QPainter>
 #include <QSettings>
 #include <QSplitter>
@@ -172,6 +175,10 @@ TakeBar takeBar(QDialog* dialog) {
 
 void prepareTree(QTreeWidget* tree, const QStringList& headers) {
     tree->setHeaderLabels(headers);
+    prepareTree(tree);
+}
+
+void prepareTree(QTreeView* tree) {
     tree->setUniformRowHeights(true);
     tree->setItemDelegate(new RowDelegate(tree));
     tree->setTextElideMode(Qt::ElideMiddle);
@@ -180,6 +187,28 @@ void prepareTree(QTreeWidget* tree, const QStringList& headers) {
     tree->header()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     tree->header()->setHighlightSections(false);
     tree->header()->setStretchLastSection(true);
+}
+
+namespace {
+class StepKeys : public QObject {
+public:
+    StepKeys(QLineEdit* line, QListWidget* list) : QObject(line), list_(list) {}
+    bool eventFilter(QObject*, QEvent* event) override {
+        const int key = event->type() == QEvent::KeyPress ? static_cast<QKeyEvent*>(event)->key() : 0;
+        if (key != Qt::Key_Down && key != Qt::Key_Up)
+            return false;
+        const int row = list_->currentRow() + (key == Qt::Key_Down ? 1 : -1);
+        list_->setCurrentRow(std::clamp(row, 0, std::max(0, list_->count() - 1)));
+        return true;
+    }
+
+private:
+    QListWidget* list_;
+};
+} // namespace
+
+void stepThrough(QLineEdit* line, QListWidget* list) {
+    line->installEventFilter(new StepKeys(line, list));
 }
 
 void remember(QObject* object, const QString& name) {

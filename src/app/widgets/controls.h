@@ -14,6 +14,8 @@
 
 class QBoxLayout;
 class QDialog;
+class QLineEdit;
+class QListWidget;
 
 namespace moorfrost::app {
 
@@ -72,6 +74,9 @@ struct TakeBar {
 TakeBar takeBar(QDialog* dialog);
 /// Tables and trees of text: fixed rows, no focus frame, columns that can be moved.
 void prepareTree(QTreeWidget* tree, const QStringList& headers);
+void prepareTree(QTreeView* tree);
+/// Up and Down in the line go through the list.
+void stepThrough(QLineEdit* line, QListWidget* list);
 /// Remembers and restores the state of headers and splitters by name.
 void remember(QObject* headerOrSplitter, const QString& name);
 

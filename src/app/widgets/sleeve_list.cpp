@@ -1,11 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/widgets/sleeve_list.h"
 
+#include <QAbstractListModel>
 #include <QPainter>
+#include <QScrollBar>
 #include <QStyledItemDelegate>
+
+#include <algorithm>
 
 #include "app/shell/theme.h"
 #include "app/widgets/covers.h"
+#include "app/widgets/file_drag.h"
 #include "app/widgets/paint.h"
 
 namespace moorfrost::app {
@@ -46,7 +51,13 @@ public:
         p->setPen(c.second);
         p->drawText(QRect(left, r.top() + 25, width, 17), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(s.subtitle, Qt::ElideRight, width));
-        paint::tally(*p, {left, r.top() + 47}, s.readiness);
+        const int end = paint::tally(*p, {left, r.top() + 47}, s.readiness);
+        if (s.byHand) {
+            p->setFont(theme::uiFont(11));
+            p->setPen(c.third);
+            p->drawText(QRect(left + end + 8, r.top() + 42, width - end - 8, 16),
+                        Qt::AlignVCenter | Qt::AlignLeft, SleeveList::tr("by hand"));
+        }
         p->restore();
     }
 
@@ -56,16 +67,98 @@ private:
 
 } // namespace
 
-SleeveList::SleeveList(Session& session, QWidget* parent) : QListWidget(parent), session_(session) {
+class SleeveModel : public QAbstractListModel {
+public:
+    SleeveModel(Session& session, SleeveList* list)
+        : QAbstractListModel(list), session_(session), list_(list) {}
+
+    /// True if rows came, went or moved.
+    bool refill() {
+        std::vector<std::string> keys;
+        for (const SleeveView& s : session_.sleeves())
+            keys.push_back(s.key);
+        if (keys == keys_) {
+            if (!keys.empty())
+                emit dataChanged(index(0), index(rowCount() - 1));
+            return false;
+        }
+        beginResetModel();
+        keys_ = std::move(keys);
+        endResetModel();
+        return true;
+    }
+    const std::vector<std::string>& keys() const { return keys_; }
+
+    int rowCount(const QModelIndex& parent = {}) const override {
+        return parent.isValid() ? 0 : static_cast<int>(keys_.size());
+    }
+    QVariant data(const QModelIndex& index, int role) const override {
+        const auto& sleeves = session_.sleeves();
+        auto row = static_cast<size_t>(index.row());
+        if (row >= sleeves.size())
+            return {};
+        const SleeveView& s = sleeves[row];
+        if (role == Qt::AccessibleTextRole || role == Qt::DisplayRole)
+            return s.title + ", " + s.subtitle;
+        if (role == Qt::ToolTipRole)
+            return s.title + "\n" + s.why +
+                   (s.byHand ? "\n" + SleeveList::tr("Some of it was put here by hand.") : QString()) +
+                   "\n\n" + paint::tallyText(s.readiness);
+        return {};
+    }
+    Qt::ItemFlags flags(const QModelIndex& index) const override {
+        // Beside the sleeves, too: a drop there makes a new one.
+        return index.isValid()
+                   ? QAbstractListModel::flags(index) | Qt::ItemIsDropEnabled | Qt::ItemIsDragEnabled
+                   : Qt::ItemIsDropEnabled;
+    }
+    QStringList mimeTypes() const override { return {drag::mimeType}; }
+    QMimeData* mimeData(const QModelIndexList& indexes) const override {
+        std::vector<FileId> files;
+        for (const QModelIndex& i : indexes) {
+            const std::vector<FileId>& of = session_.sleeves()[static_cast<size_t>(i.row())].files;
+            files.insert(files.end(), of.begin(), of.end());
+        }
+        return drag::dataOf(files).release();
+    }
+    Qt::DropActions supportedDropActions() const override { return Qt::MoveAction | Qt::CopyAction; }
+    bool dropMimeData(const QMimeData* data, Qt::DropAction, int row, int,
+                      const QModelIndex& parent) override {
+        std::vector<FileId> files = drag::filesOf(data);
+        if (files.empty())
+            return false;
+        if (!parent.isValid()) {
+            Q_UNUSED(row);
+            emit list_->newSleeveWanted(files);
+            return false;
+        }
+        // After the drag has ended: it must not find other rows under it.
+        const std::string key = session_.sleeves()[static_cast<size_t>(parent.row())].key;
+        QMetaObject::invokeMethod(
+            this, [this, files, key] { session_.putIntoSleeve(files, key); }, Qt::QueuedConnection);
+        return false; // nothing of what is dragged is to be removed
+    }
+
+private:
+    Session& session_;
+    SleeveList* list_;
+    std::vector<std::string> keys_;
+};
+
+SleeveList::SleeveList(Session& session, QWidget* parent)
+    : QListView(parent), session_(session), model_(new SleeveModel(session, this)) {
+    setModel(model_);
     setItemDelegate(new SleeveDelegate(session, this));
     setSelectionMode(QAbstractItemView::ExtendedSelection);
     setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setUniformItemSizes(true);
+    setDragDropMode(QAbstractItemView::DragDrop);
+    setDropIndicatorShown(true);
     setAccessibleName(tr("Sleeves"));
     connect(&session_, &Session::batchChanged, this, &SleeveList::refill);
     connect(&Covers::instance(), &Covers::ready, viewport(), qOverload<>(&QWidget::update));
-    connect(this, &QListWidget::itemSelectionChanged, this, [this] {
+    connect(selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
         if (!filling_)
             emit chosenChanged();
     });
@@ -74,43 +167,65 @@ SleeveList::SleeveList(Session& session, QWidget* parent) : QListWidget(parent),
 
 void SleeveList::refill() {
     filling_ = true;
-    std::set<QString> chosen;
-    for (QListWidgetItem* item : selectedItems())
-        chosen.insert(item->data(Qt::UserRole).toString());
-    setAutoScroll(false); // a new order must not move what is in sight
-    std::optional<QString> current;
-    if (currentItem())
-        current = currentItem()->data(Qt::UserRole).toString();
-    const auto& sleeves = session_.sleeves();
-    auto rows = static_cast<int>(sleeves.size());
-    while (count() > rows)
-        delete takeItem(count() - 1);
-    while (count() < rows)
-        addItem(new QListWidgetItem);
-    clearSelection();
-    for (int i = 0; i < rows; ++i) {
-        const SleeveView& s = sleeves[static_cast<size_t>(i)];
-        QString key = QString::fromStdString(s.key);
-        item(i)->setData(Qt::UserRole, key);
-        item(i)->setData(Qt::AccessibleTextRole, s.title + ", " + s.subtitle);
-        item(i)->setToolTip(s.title + "\n" + s.why + "\n\n" + paint::tallyText(s.readiness));
-        if (chosen.contains(key))
-            item(i)->setSelected(true);
-        if (current && key == *current)
-            setCurrentItem(item(i), QItemSelectionModel::NoUpdate);
+    const std::vector<std::string> before = model_->keys();
+    std::set<std::string> chosen;
+    for (const std::string& key : chosenKeys())
+        chosen.insert(key);
+    std::optional<std::string> current;
+    if (currentIndex().isValid())
+        current = before[static_cast<size_t>(currentIndex().row())];
+    const int scrolled = verticalScrollBar()->value(); // a new order must not move what is in sight
+    if (model_->refill()) {
+        const std::vector<std::string>& keys = model_->keys();
+        QItemSelection selection;
+        for (size_t i = 0; i < keys.size(); ++i) {
+            const QModelIndex row = model_->index(static_cast<int>(i));
+            if (chosen.contains(keys[i]))
+                selection.select(row, row);
+            if (current == keys[i])
+                selectionModel()->setCurrentIndex(row, QItemSelectionModel::NoUpdate);
+        }
+        selectionModel()->select(selection, QItemSelectionModel::ClearAndSelect);
+        doItemsLayout();
+        verticalScrollBar()->setValue(scrolled);
     }
-    setAutoScroll(true);
     filling_ = false;
     viewport()->update();
     emit chosenChanged();
 }
 
+int SleeveList::count() const {
+    return model_->rowCount();
+}
+
+void SleeveList::choose(int row) {
+    selectionModel()->setCurrentIndex(model_->index(row), QItemSelectionModel::ClearAndSelect);
+}
+
+void SleeveList::choose(const std::string& key) {
+    const auto& keys = model_->keys();
+    if (auto it = std::find(keys.begin(), keys.end(), key); it != keys.end())
+        choose(static_cast<int>(it - keys.begin()));
+}
+
+std::vector<std::string> SleeveList::chosenKeys() const {
+    std::vector<int> rows;
+    for (const QModelIndex& i : selectionModel()->selectedIndexes())
+        rows.push_back(i.row());
+    std::sort(rows.begin(), rows.end());
+    std::vector<std::string> out;
+    for (int row : rows)
+        out.push_back(model_->keys()[static_cast<size_t>(row)]);
+    return out;
+}
+
 std::vector<const SleeveView*> SleeveList::chosen() const {
+    const std::vector<std::string> keys = chosenKeys();
+    const std::set<std::string> wanted(keys.begin(), keys.end());
     std::vector<const SleeveView*> out;
-    const auto& sleeves = session_.sleeves();
-    for (int i = 0; i < count() && static_cast<size_t>(i) < sleeves.size(); ++i)
-        if (item(i)->isSelected() || selectedItems().isEmpty())
-            out.push_back(&sleeves[static_cast<size_t>(i)]);
+    for (const SleeveView& s : session_.sleeves())
+        if (wanted.empty() || wanted.contains(s.key))
+            out.push_back(&s);
     return out;
 }
 

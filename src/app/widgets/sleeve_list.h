@@ -1,14 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The sleeves of the batch: cover, title, who, tally.
+// The sleeves of the batch: cover, title, who, tally. Files, and other sleeves, can be dropped on them.
 #pragma once
 
-#include <QListWidget>
+#include <QListView>
 
 #include "app/shell/session.h"
 
 namespace moorfrost::app {
 
-class SleeveList : public QListWidget {
+class SleeveModel;
+
+class SleeveList : public QListView {
     Q_OBJECT
 public:
     explicit SleeveList(Session& session, QWidget* parent = nullptr);
@@ -16,13 +18,21 @@ public:
     /// The sleeves that are chosen; all of the batch if none is.
     std::vector<const SleeveView*> chosen() const;
     std::vector<FileId> chosenFiles() const;
+    /// Only those that are really chosen.
+    std::vector<std::string> chosenKeys() const;
+    int count() const;
+    void choose(int row);
+    void choose(const std::string& key);
 
 signals:
     void chosenChanged();
+    /// They were dropped beside the sleeves.
+    void newSleeveWanted(const std::vector<moorfrost::app::FileId>& files);
 
 private:
     void refill();
     Session& session_;
+    SleeveModel* model_;
     bool filling_ = false;
 };
 

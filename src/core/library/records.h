@@ -43,6 +43,14 @@ struct Batch {
     int64_t id = 0;
     std::string name;
     int64_t created = 0;
+    std::string note = {};
+};
+
+/// A place that files of a batch were brought in from.
+struct BatchOrigin {
+    Path place;       // empty: sent from the library
+    int64_t when = 0; // seconds since 1970
+    size_t files = 0;
 };
 
 struct BatchFile {

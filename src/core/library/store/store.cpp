@@ -92,8 +92,34 @@ int64_t Store::addBatch(const std::string& name) {
     return db_.lastId();
 }
 
-void Store::renameBatch(int64_t id, const std::string& name) {
-    Statement(db_, "UPDATE batch SET name=? WHERE id=?").bind(name).bind(id).run();
+void Store::describeBatch(int64_t id, const std::string& name, const std::string& note) {
+    Statement(db_, "UPDATE batch SET name=?, note=? WHERE id=?").bind(name).bind(note).bind(id).run();
+}
+
+void Store::noteOrigins(int64_t batch, const std::vector<Path>& places) {
+    Transaction transaction(db_);
+    // Blobs are compared byte by byte: what lies in a folder is between "folder/" and "folder0".
+    Statement in(db_,
+                 "UPDATE batch_file SET origin=?1, came=?2 WHERE batch=?3 AND came=0 AND EXISTS"
+                 " (SELECT 1 FROM file WHERE id=batch_file.file AND (path=?1 OR (path>=?4 AND path<?5)))");
+    for (const Path& place : places) {
+        std::string folder = place.native();
+        if (folder.ends_with('/'))
+            folder.pop_back();
+        in.bindBlob(folder).bind(now()).bind(batch).bindBlob(folder + '/').bindBlob(folder + '0').run();
+    }
+    Statement(db_, "UPDATE batch_file SET came=? WHERE batch=? AND came=0").bind(now()).bind(batch).run();
+    transaction.commit();
+}
+
+std::vector<BatchOrigin> Store::batchOrigins(int64_t batch) {
+    std::vector<BatchOrigin> out;
+    Statement s(db_, "SELECT origin, came, count(*) FROM batch_file WHERE batch=? GROUP BY origin, came"
+                     " ORDER BY came, origin");
+    s.bind(batch);
+    while (s.step())
+        out.push_back({Path(s.string(0)), s.integer(1), static_cast<size_t>(s.integer(2))});
+    return out;
 }
 
 void Store::forgetBatch(int64_t id) {
@@ -109,9 +135,9 @@ void Store::forgetBatch(int64_t id) {
 
 std::vector<Batch> Store::batches() {
     std::vector<Batch> out;
-    Statement s(db_, "SELECT id, name, created FROM batch ORDER BY id");
+    Statement s(db_, "SELECT id, name, created, note FROM batch ORDER BY id");
     while (s.step())
-        out.push_back({s.integer(0), s.string(1), s.integer(2)});
+        out.push_back({s.integer(0), s.string(1), s.integer(2), s.string(3)});
     return out;
 }
 

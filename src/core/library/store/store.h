@@ -70,7 +70,10 @@ public:
 
     // Batches.
     int64_t addBatch(const std::string& name);
-    void renameBatch(int64_t id, const std::string& name);
+    void describeBatch(int64_t id, const std::string& name, const std::string& note);
+    /// Files of the batch that came from no place yet came from the one of these that they lie in, now.
+    void noteOrigins(int64_t batch, const std::vector<Path>& places);
+    std::vector<BatchOrigin> batchOrigins(int64_t batch); // the earliest first
     /// The batch is gone, its files are forgotten unless they are on a shelf or in another batch. No file is
     /// touched.
     void forgetBatch(int64_t id);

@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/bench/batch_dialog.h"
+
+#include <QDateTime>
+#include <QDialogButtonBox>
+#include <QHeaderView>
+#include <QLineEdit>
+#include <QLocale>
+#include <QPlainTextEdit>
+#include <QPointer>
+#include <QPushButton>
+#include <QTreeWidget>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+
+namespace moorfrost::app {
+
+BatchDialog::BatchDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
+    setWindowTitle(tr("This batch"));
+    resize(620, 460);
+    name_ = new QLineEdit(session_.batchName());
+    name_->setAccessibleName(tr("Name of the batch"));
+    note_ = new QPlainTextEdit(session_.batchNote());
+    note_->setAccessibleName(tr("Note on the batch"));
+    note_->setPlaceholderText(tr("Whose files they are, what was agreed, what is left to do \u2026"));
+    note_->setTabChangesFocus(true);
+    note_->setMaximumHeight(110);
+    origins_ = new QTreeWidget;
+    origins_->setRootIsDecorated(false);
+    origins_->setAccessibleName(tr("Where its files came from"));
+    prepareTree(origins_, {tr("Came from"), tr("When"), tr("Files")});
+    origins_->setSelectionMode(QAbstractItemView::SingleSelection);
+    origins_->header()->resizeSection(0, 330);
+    origins_->header()->resizeSection(1, 150);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
+    buttons->button(QDialogButtonBox::Ok)->setText(tr("Keep"));
+    connect(buttons, &QDialogButtonBox::accepted, this, &BatchDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, this, &BatchDialog::reject);
+    auto* layout = new QVBoxLayout(this);
+    layout->setSpacing(6);
+    layout->addWidget(label(tr("Name"), "caption"));
+    layout->addWidget(name_);
+    layout->addSpacing(6);
+    layout->addWidget(label(tr("Note"), "caption"));
+    layout->addWidget(note_);
+    layout->addSpacing(6);
+    layout->addWidget(label(tr("Where its files came from"), "caption"));
+    layout->addWidget(origins_, 1);
+    layout->addWidget(buttons);
+    session_.readOrigins([self = QPointer(this)](const std::vector<library::BatchOrigin>& origins) {
+        if (!self)
+            return;
+        for (const library::BatchOrigin& o : origins) {
+            auto* item = new QTreeWidgetItem(self->origins_);
+            item->setText(0, o.place.empty() ? tr("from the library") : shownPath(o.place));
+            item->setToolTip(0, item->text(0));
+            if (!o.place.empty())
+                item->setFont(0, theme::monoFont());
+            item->setText(1, o.when == 0 ? tr("not known")
+                                         : QLocale().toString(QDateTime::fromSecsSinceEpoch(o.when),
+                                                              QLocale::ShortFormat));
+            item->setText(2, QLocale().toString(static_cast<qulonglong>(o.files)));
+        }
+    });
+}
+
+void BatchDialog::accept() {
+    const QString name = name_->text().simplified();
+    session_.describeBatch(name.isEmpty() ? session_.batchName() : name, note_->toPlainText().trimmed());
+    QDialog::accept();
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,31 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What a batch is: its name, a note, and where and when its files came from.
+#pragma once
+
+#include <QDialog>
+
+#include "app/shell/session.h"
+
+class QLineEdit;
+class QPlainTextEdit;
+class QTreeWidget;
+
+namespace moorfrost::app {
+
+class BatchDialog : public QDialog {
+    Q_OBJECT
+public:
+    explicit BatchDialog(Session& session, QWidget* parent = nullptr);
+    QLineEdit* name() { return name_; }
+    QPlainTextEdit* note() { return note_; }
+    QTreeWidget* origins() { return origins_; }
+    void accept() override;
+
+private:
+    Session& session_;
+    QLineEdit* name_;
+    QPlainTextEdit* note_;
+    QTreeWidget* origins_;
+};
+
+} // namespace moorfrost::app

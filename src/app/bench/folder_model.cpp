@@ -1,0 +1,288 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/bench/folder_model.h"
+
+#include <QIcon>
+#include <QLocale>
+
+#include <algorithm>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/file_drag.h"
+#include "core/tags/tag_io.h"
+
+namespace moorfrost::app {
+
+FolderModel::Finding FolderModel::find(const FilePtr& file) {
+    const library::FileRecord& f = *file;
+    if (!f.readable())
+        return {file, paint::Tone::Wrong, qs(f.error)};
+    if (f.tags.damaged)
+        return {file, paint::Tone::Wrong,
+                tr("%1 It can be read, but will not be written to.").arg(qs(text::join(f.tags.notes, " ")))};
+    QStringList odd;
+    for (const std::string& note : f.tags.notes)
+        odd << qs(note);
+    if (!f.tags.readOnly.empty())
+        odd << qs(f.tags.readOnly);
+    if (std::string encoding = tags::likelyEncoding(f.tags.fields); !encoding.empty())
+        odd << tr("The text seems to be %1 that was read as Latin-1.").arg(qs(encoding));
+    if (!f.tags.differences.empty())
+        odd << tr("Its tags differ in %n field(s).", "", static_cast<int>(f.tags.differences.size()));
+    if (!odd.isEmpty())
+        return {file, paint::Tone::Attention, odd.join(" ")};
+
+    if (f.tags.fields.empty())
+        return {file, paint::Tone::Neutral, tr("no tags")};
+    if (!f.tags.fields.contains("title") || !f.tags.fields.contains("artist"))
+        return {file, paint::Tone::Neutral,
+                tr("half tagged: no %1").arg(f.tags.fields.contains("title") ? tr("artist") : tr("title"))};
+    return {file, paint::Tone::Good, {}};
+}
+
+const FolderModel::Finding& FolderModel::findingOf(const FilePtr& file) {
+    Finding& kept = findings_[file->id];
+    if (kept.of != file)
+        kept = find(file);
+    return kept;
+}
+
+void FolderModel::setFiles(std::vector<FilePtr> files) {
+    std::map<Path, std::vector<FilePtr>> wanted;
+    totals_ = {};
+    if (findings_.size() > files.size() * 2 + 1000)
+        findings_.clear(); // of other batches
+    for (FilePtr& f : files) {
+        ++totals_.files;
+        totals_.bytes += f->state.size;
+        if (f->readable())
+            ++totals_.formats[audio::formatName(f->tags.format)];
+        const Finding& finding = findingOf(f);
+        totals_.wrong += finding.tone == paint::Tone::Wrong;
+        totals_.attention += finding.tone == paint::Tone::Attention;
+        totals_.untagged += f->readable() && f->tags.fields.empty();
+        wanted[f->path.parent_path()].push_back(std::move(f));
+    }
+    for (size_t i = folders_.size(); i-- > 0;)
+        if (!wanted.contains(folders_[i]->path)) {
+            beginRemoveRows({}, static_cast<int>(i), static_cast<int>(i));
+            folders_.erase(folders_.begin() + static_cast<std::ptrdiff_t>(i));
+            endRemoveRows();
+        }
+    size_t at = 0;
+    for (auto& [path, members] : wanted) {
+        std::sort(members.begin(), members.end(),
+                  [](const FilePtr& a, const FilePtr& b) { return a->path.native() < b->path.native(); });
+        if (at < folders_.size() && folders_[at]->path == path) {
+            fill(at, std::move(members));
+        } else {
+            beginInsertRows({}, static_cast<int>(at), static_cast<int>(at));
+            folders_.insert(folders_.begin() + static_cast<std::ptrdiff_t>(at),
+                            std::make_unique<Folder>(Folder{path, {}, std::move(members)}));
+            endInsertRows();
+        }
+        ++at;
+    }
+    nameFolders();
+}
+
+/// Only what is new, or is no more, makes rows come and go.
+void FolderModel::fill(size_t folder, std::vector<FilePtr>&& files) {
+    Folder& f = *folders_[folder];
+    const QModelIndex parent = index(static_cast<int>(folder), 0);
+    std::vector<FilePtr> before = f.files;
+    for (size_t i = before.size(); i-- > 0;)
+        if (!std::binary_search(
+                files.begin(), files.end(), before[i],
+                [](const FilePtr& a, const FilePtr& b) { return a->path.native() < b->path.native(); })) {
+            beginRemoveRows(parent, static_cast<int>(i), static_cast<int>(i));
+            f.files.erase(f.files.begin() + static_cast<std::ptrdiff_t>(i));
+            endRemoveRows();
+        }
+    for (size_t i = 0; i < files.size();) {
+        if (i < f.files.size() && f.files[i]->path == files[i]->path) {
+            if (f.files[i] != files[i]) {
+                f.files[i] = files[i];
+                emit dataChanged(index(static_cast<int>(i), 0, parent),
+                                 index(static_cast<int>(i), ColumnCount - 1, parent));
+            }
+            ++i;
+            continue;
+        }
+        size_t end = i + 1; // a run of new ones
+        while (end < files.size() && (i == f.files.size() || files[end]->path != f.files[i]->path))
+            ++end;
+        beginInsertRows(parent, static_cast<int>(i), static_cast<int>(end) - 1);
+        f.files.insert(f.files.begin() + static_cast<std::ptrdiff_t>(i),
+                       files.begin() + static_cast<std::ptrdiff_t>(i),
+                       files.begin() + static_cast<std::ptrdiff_t>(end));
+        endInsertRows();
+        i = end;
+    }
+}
+
+/// The part of the paths that all share says nothing.
+void FolderModel::nameFolders() {
+    if (folders_.empty())
+        return;
+    Path common = folders_.front()->path;
+    for (const auto& f : folders_) {
+        Path shared;
+        auto a = common.begin(), b = f->path.begin();
+        for (; a != common.end() && b != f->path.end() && *a == *b; ++a, ++b)
+            shared /= *a;
+        common = shared;
+    }
+    for (const auto& f : folders_) {
+        Path shown = folders_.size() > 1 ? f->path.lexically_relative(common) : f->path;
+        f->shown = shownPath(shown == "." || shown.empty() ? f->path : shown);
+    }
+    emit dataChanged(index(0, Name), index(static_cast<int>(folders_.size()) - 1, Note));
+}
+
+FilePtr FolderModel::fileAt(const QModelIndex& i) const {
+    auto* folder = static_cast<Folder*>(i.internalPointer());
+    return i.isValid() && folder ? folder->files[static_cast<size_t>(i.row())] : nullptr;
+}
+
+std::vector<FilePtr> FolderModel::filesAt(const QModelIndex& i) const {
+    if (!i.isValid())
+        return {};
+    FilePtr file = fileAt(i);
+    return file ? std::vector<FilePtr>{file} : folders_[static_cast<size_t>(i.row())]->files;
+}
+
+QModelIndex FolderModel::index(int row, int column, const QModelIndex& parent) const {
+    if (!hasIndex(row, column, parent))
+        return {};
+    return createIndex(row, column,
+                       parent.isValid() ? folders_[static_cast<size_t>(parent.row())].get() : nullptr);
+}
+
+QModelIndex FolderModel::parent(const QModelIndex& child) const {
+    auto* folder = static_cast<Folder*>(child.internalPointer());
+    if (!child.isValid() || !folder)
+        return {};
+    auto at = std::lower_bound(folders_.begin(), folders_.end(), folder->path,
+                               [](const auto& f, const Path& path) { return f->path < path; });
+    return createIndex(static_cast<int>(at - folders_.begin()), 0, nullptr);
+}
+
+int FolderModel::rowCount(const QModelIndex& parent) const {
+    if (!parent.isValid())
+        return static_cast<int>(folders_.size());
+    return parent.internalPointer() || parent.column() > 0
+               ? 0
+               : static_cast<int>(folders_[static_cast<size_t>(parent.row())]->files.size());
+}
+
+QVariant FolderModel::data(const QModelIndex& i, int role) const {
+    if (!i.isValid())
+        return {};
+    const bool right = i.column() == Length || i.column() == Size;
+    if (role == Qt::TextAlignmentRole)
+        return QVariant::fromValue(
+            Qt::Alignment((right ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter));
+    if (FilePtr file = fileAt(i))
+        return fileData(*file, i.column(), role);
+    const Folder& f = *folders_[static_cast<size_t>(i.row())];
+    switch (role) {
+    case Qt::DisplayRole:
+        return i.column() == Name   ? f.shown
+               : i.column() == Note ? tr("%n file(s)", "", static_cast<int>(f.files.size()))
+                                    : QString();
+    case Qt::ToolTipRole:
+        return i.column() == Name ? shownPath(f.path) : QString();
+    case Qt::DecorationRole:
+        return i.column() == Name ? QVariant(theme::icon("folder")) : QVariant();
+    case Qt::FontRole:
+        return i.column() == Name ? QVariant(theme::uiFont(13, QFont::DemiBold)) : QVariant();
+    case Qt::ForegroundRole:
+        return i.column() == Note ? QVariant(theme::colours().second) : QVariant();
+    default:
+        return {};
+    }
+}
+
+QVariant FolderModel::fileData(const library::FileRecord& f, int column, int role) const {
+    auto found = findings_.find(f.id);
+    const Finding finding = found == findings_.end() ? Finding() : found->second;
+    auto note = [&] {
+        return f.readable() && finding.text.isEmpty()
+                   ? tr("%1 \u2013 %2")
+                         .arg(qs(tags::shownValue(f.tags.fields, "artist")),
+                              qs(tags::shownValue(f.tags.fields, "title")))
+                   : finding.text;
+    };
+    switch (role) {
+    case Qt::DisplayRole:
+        switch (column) {
+        case Name:
+            return shownName(f.path);
+        case Length:
+            return f.readable() ? shownLength(f.tags.facts.duration) : QString();
+        case Kind: {
+            if (!f.readable())
+                return {};
+            QString kind = qs(audio::formatName(f.tags.format));
+            if (f.tags.facts.bitDepth > 0)
+                kind += tr(" %1/%2")
+                            .arg(f.tags.facts.bitDepth)
+                            .arg(QLocale::c().toString(f.tags.facts.sampleRate / 1000.0, 'g', 4));
+            else if (f.tags.facts.bitrate > 0)
+                kind += tr(" %1 kbit/s").arg(f.tags.facts.bitrate / 1000);
+            return kind;
+        }
+        case Size:
+            return shownSize(f.state.size);
+        default:
+            return note();
+        }
+    case Qt::ToolTipRole:
+        return column == Note ? note() : QString();
+    case Qt::FontRole:
+        return column == Name ? QVariant(theme::monoFont()) : QVariant();
+    case Qt::ForegroundRole:
+        if (column == Name)
+            return {};
+        return column == Note && finding.tone != paint::Tone::Good ? paint::ink(finding.tone)
+                                                                   : theme::colours().second;
+    case Qt::DecorationRole:
+        return column == Note &&
+                       (finding.tone == paint::Tone::Wrong || finding.tone == paint::Tone::Attention)
+                   ? QVariant(theme::icon("attention", paint::ink(finding.tone)))
+                   : QVariant();
+    default:
+        return {};
+    }
+}
+
+QVariant FolderModel::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (orientation != Qt::Horizontal)
+        return {};
+    if (role == Qt::TextAlignmentRole)
+        return QVariant::fromValue(Qt::Alignment(
+            (section == Length || section == Size ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter));
+    const QString names[] = {tr("Folder and file"), tr("Length"), tr("Format"), tr("Size"),
+                             tr("What was found")};
+    return role == Qt::DisplayRole ? QVariant(names[section]) : QVariant();
+}
+
+Qt::ItemFlags FolderModel::flags(const QModelIndex& i) const {
+    return i.isValid() ? QAbstractItemModel::flags(i) | Qt::ItemIsDragEnabled : Qt::NoItemFlags;
+}
+
+QStringList FolderModel::mimeTypes() const {
+    return {drag::mimeType};
+}
+
+QMimeData* FolderModel::mimeData(const QModelIndexList& indexes) const {
+    std::set<FileId> ids;
+    for (const QModelIndex& i : indexes)
+        if (i.column() == Name)
+            for (const FilePtr& f : filesAt(i))
+                ids.insert(f->id);
+    return drag::dataOf({ids.begin(), ids.end()}).release();
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,69 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Files under their folders, and what was found on reading them. Files may come while it is looked at: what
+// is there stays where it is.
+#pragma once
+
+#include <QAbstractItemModel>
+
+#include <map>
+#include <unordered_map>
+
+#include "app/shell/session.h"
+#include "app/widgets/paint.h"
+
+namespace moorfrost::app {
+
+class FolderModel : public QAbstractItemModel {
+    Q_OBJECT
+public:
+    enum Column { Name, Length, Kind, Size, Note, ColumnCount };
+
+    struct Totals {
+        int files = 0, wrong = 0, attention = 0, untagged = 0;
+        uint64_t bytes = 0;
+        std::map<std::string, int> formats;
+    };
+
+    explicit FolderModel(QObject* parent = nullptr) : QAbstractItemModel(parent) {}
+
+    void setFiles(std::vector<FilePtr> files);
+    const Totals& totals() const { return totals_; }
+    /// nullptr for folders.
+    FilePtr fileAt(const QModelIndex& index) const;
+    /// Itself, or all of the folder.
+    std::vector<FilePtr> filesAt(const QModelIndex& index) const;
+
+    QModelIndex index(int row, int column, const QModelIndex& parent = {}) const override;
+    QModelIndex parent(const QModelIndex& child) const override;
+    int rowCount(const QModelIndex& parent = {}) const override;
+    int columnCount(const QModelIndex& = {}) const override { return ColumnCount; }
+    QVariant data(const QModelIndex& index, int role) const override;
+    QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
+    Qt::ItemFlags flags(const QModelIndex& index) const override;
+    QStringList mimeTypes() const override;
+    QMimeData* mimeData(const QModelIndexList& indexes) const override;
+
+private:
+    struct Folder {
+        Path path;
+        QString shown;
+        std::vector<FilePtr> files; // by path
+    };
+    struct Finding {
+        FilePtr of;
+        paint::Tone tone = paint::Tone::Neutral;
+        QString text;
+    };
+
+    void fill(size_t folder, std::vector<FilePtr>&& files);
+    void nameFolders();
+    const Finding& findingOf(const FilePtr& file);
+    static Finding find(const FilePtr& file);
+    QVariant fileData(const library::FileRecord& file, int column, int role) const;
+
+    std::vector<std::unique_ptr<Folder>> folders_; // by path
+    std::unordered_map<FileId, Finding> findings_;
+    Totals totals_;
+};
+
+} // namespace moorfrost::app

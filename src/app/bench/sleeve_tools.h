@@ -1,0 +1,59 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What a person does with sleeves: put files into them, make, merge and name them. From menus and keys;
+// dragging does the same.
+#pragma once
+
+#include <QDialog>
+
+#include "app/shell/session.h"
+
+class QLineEdit;
+class QListWidget;
+class QMenu;
+
+namespace moorfrost::app {
+
+class SleeveList;
+
+/// Which sleeve files go into: one that is there, the strays, or a new one by the name that is typed.
+class SleeveChooser : public QDialog {
+    Q_OBJECT
+public:
+    SleeveChooser(Session& session, std::vector<FileId> files, QWidget* parent = nullptr);
+    QLineEdit* name() { return name_; }
+    QListWidget* list() { return list_; }
+    void take();
+
+private:
+    void fill();
+    Session& session_;
+    std::vector<FileId> files_;
+    QLineEdit* name_;
+    QListWidget* list_;
+};
+
+class SleeveTools : public QObject {
+    Q_OBJECT
+public:
+    /// `files`: those that are chosen in the step that is in sight.
+    SleeveTools(Session& session, SleeveList* list, std::function<std::vector<FileId>()> files);
+
+    void putInto();
+    void makeNew(const std::vector<FileId>& files);
+    void toStrays();
+    void letSort();
+    void merge();
+    void rename();
+    /// For the files that are chosen.
+    void addFileActions(QMenu& menu);
+    void showMenu(const QPoint& at); // of the list
+
+private:
+    QWidget* window() const;
+    std::vector<FileId> wanted() const; // chosen files, else those of the chosen sleeves
+    Session& session_;
+    SleeveList* list_;
+    std::function<std::vector<FileId>()> files_;
+};
+
+} // namespace moorfrost::app

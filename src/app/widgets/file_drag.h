@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Files of the batch, as they are dragged within the window.
+#pragma once
+
+#include <QMimeData>
+
+#include <memory>
+
+#include "app/shell/session.h"
+
+namespace moorfrost::app::drag {
+
+inline const QString mimeType = QStringLiteral("application/x-moorfrost-files");
+
+inline std::unique_ptr<QMimeData> dataOf(const std::vector<FileId>& files) {
+    QByteArray numbers;
+    for (FileId id : files)
+        numbers += QByteArray::number(static_cast<qlonglong>(id)) + ' ';
+    auto data = std::make_unique<QMimeData>();
+    data->setData(mimeType, numbers);
+    return data;
+}
+
+inline std::vector<FileId> filesOf(const QMimeData* data) {
+    std::vector<FileId> out;
+    for (const QByteArray& number : data->data(mimeType).split(' '))
+        if (!number.isEmpty())
+            out.push_back(number.toLongLong());
+    return out;
+}
+
+} // namespace moorfrost::app::drag

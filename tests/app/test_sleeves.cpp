@@ -1,0 +1,256 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Sleeves in the window: they form while files come in, say why, and stay as hands have put them.
+#include <QtTest>
+
+#include <QAbstractItemModelTester>
+
+#include <QInputDialog>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPlainTextEdit>
+#include <QTreeWidget>
+
+#include "app/bench/batch_dialog.h"
+#include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
+#include "app/bench/describe_page.h"
+#include "app/bench/sleeve_tools.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/file_drag.h"
+#include "app/widgets/sleeve_list.h"
+#include "support/driver.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+class TestSleeves : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<Driver> d_;
+
+    Session& s() { return d_->session(); }
+    BenchPage* bench() { return d_->window().bench(); }
+    SleeveList* list() { return bench()->sleeves(); }
+    void song(const char* folder, const char* name, const char* album, const char* track) {
+        tags::Fields fields = {{"title", {name}}, {"artist", {"Isla Varnholt"}}};
+        if (*album)
+            fields["album"] = {album};
+        if (*track)
+            fields["track"] = {track};
+        test::tag(test::makeSound(*box_ / folder, std::string(name) + ".flac"), fields);
+    }
+    /// "Salt Road: Gorse, Undertow, Kelp | Strays: Quay", in the order of the list.
+    QString shape() {
+        QStringList out;
+        for (const SleeveView& v : s().sleeves()) {
+            QStringList names;
+            for (FileId id : v.files)
+                names << qs(s().file(id)->path.stem().native());
+            out << v.title + ": " + names.join(", ");
+        }
+        return out.join(" | ");
+    }
+    void drop(const std::vector<FileId>& files, const QModelIndex& on) {
+        auto data = drag::dataOf(files);
+        list()->model()->dropMimeData(data.get(), Qt::MoveAction, -1, -1, on);
+        d_->settle();
+    }
+    QModelIndex row(const QString& title) {
+        for (int i = 0; i < list()->count(); ++i)
+            if (s().sleeves()[static_cast<size_t>(i)].title == title)
+                return list()->model()->index(i, 0);
+        return {};
+    }
+    void chooseFile(const QString& name) {
+        bench()->bringIn()->tree()->selectionModel()->setCurrentIndex(
+            d_->bringInRow(name), QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
+    }
+    /// Types into the next modal dialog and accepts it.
+    void answer(const QString& text) {
+        QTimer::singleShot(0, this, [text] {
+            auto* dialog = qobject_cast<QDialog*>(QApplication::activeModalWidget());
+            QVERIFY(dialog);
+            auto* line = dialog->findChild<QLineEdit*>();
+            line->selectAll();
+            QTest::keyClicks(line, text);
+            if (text.isEmpty())
+                line->clear();
+            QTest::keyClick(line, Qt::Key_Return);
+        });
+    }
+
+private slots:
+    void initTestCase() { Driver::prepareApplication("light"); }
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        song("in", "Gorse", "Salt Road", "1");
+        song("in", "Undertow", "Salt Raod", "2"); // misspelled
+        song("in", "Kelp", "Salt Road", "3");
+        song("in", "Tide", "Lanterns", "1");
+        song("in", "Ferry", "Lanterns", "2");
+        song("strays", "Quay", "", "");
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->bringIn({*box_ / "in", *box_ / "strays"});
+    }
+    void cleanup() { d_.reset(); }
+
+    void theyFormAndSayWhy() {
+        QCOMPARE(shape(), QString("Lanterns: Tide, Ferry | Salt Road: Gorse, Undertow, Kelp | Strays: Quay"));
+        const QString tip = row("Salt Road").data(Qt::ToolTipRole).toString();
+        QVERIFY2(tip.contains("\"Salt Raod\""), qPrintable(tip));
+        // The reasons are kept with the batch.
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        QCOMPARE(row("Salt Road").data(Qt::ToolTipRole).toString(), tip);
+    }
+
+    void filesAreDraggedAndStay() {
+        // From the folders to a sleeve, as the drag carries them.
+        const FolderModel* folders = bench()->bringIn()->model();
+        std::unique_ptr<QMimeData> carried(folders->mimeData({d_->bringInRow("Quay")}));
+        QCOMPARE(drag::filesOf(carried.get()), std::vector<FileId>{d_->fileNamed("Quay.flac")});
+        drop(drag::filesOf(carried.get()), row("Lanterns"));
+        QCOMPARE(shape(), QString("Lanterns: Tide, Ferry, Quay | Salt Road: Gorse, Undertow, Kelp"));
+        QVERIFY(row("Lanterns").data(Qt::ToolTipRole).toString().contains("by hand"));
+        s().sortIntoSleeves();
+        d_->settle();
+        QCOMPARE(shape(), QString("Lanterns: Tide, Ferry, Quay | Salt Road: Gorse, Undertow, Kelp"));
+        song("later", "Dunes", "", "");
+        d_->bringIn({*box_ / "later"}); // more comes
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "library.db"); // and another day
+        d_->settle();
+        QCOMPARE(shape(),
+                 QString("Lanterns: Tide, Ferry, Quay | Salt Road: Gorse, Undertow, Kelp | Strays: Dunes"));
+        // To the strays, and one sleeve on another.
+        drop({d_->fileNamed("Quay.flac")}, row("Strays"));
+        QCOMPARE(shape(),
+                 QString("Lanterns: Tide, Ferry | Salt Road: Gorse, Undertow, Kelp | Strays: Dunes, Quay"));
+        std::unique_ptr<QMimeData> sleeve(list()->model()->mimeData({row("Salt Road")}));
+        drop(drag::filesOf(sleeve.get()), row("Lanterns"));
+        QCOMPARE(list()->count(), 2);
+        QCOMPARE(s().sleeves().front().files.size(), size_t{5});
+        // All of it back as Moorfrost sorts it.
+        s().letSort(s().batchFiles());
+        d_->settle();
+        QCOMPARE(shape(),
+                 QString("Lanterns: Tide, Ferry | Salt Road: Gorse, Undertow, Kelp | Strays: Dunes, Quay"));
+    }
+
+    void byTheKeyboard() {
+        bench()->showStep(BenchPage::BringIn);
+        chooseFile("Quay");
+        answer("salt");
+        QTest::keyClick(&d_->window(), Qt::Key_J, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(shape(), QString("Lanterns: Tide, Ferry | Salt Road: Gorse, Undertow, Kelp, Quay"));
+        chooseFile("Tide");
+        answer("Midsummer");
+        QTest::keyClick(&d_->window(), Qt::Key_J, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(shape(),
+                 QString("Lanterns: Ferry | Midsummer: Tide | Salt Road: Gorse, Undertow, Kelp, Quay"));
+        // Renamed, and named by its album again.
+        list()->choose(1);
+        answer("Midsummer concert");
+        QTest::keyClick(&d_->window(), Qt::Key_F2, Qt::ShiftModifier);
+        d_->settle();
+        QVERIFY2(shape().contains("Midsummer concert: Tide"), qPrintable(shape()));
+        answer("");
+        QTest::keyClick(&d_->window(), Qt::Key_F2, Qt::ShiftModifier);
+        d_->settle();
+        QVERIFY2(shape().contains("Lanterns: Tide"), qPrintable(shape()));
+        // Merged; what is chosen stays chosen.
+        list()->selectAll();
+        QTest::keyClick(&d_->window(), Qt::Key_M, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(s().sleeves().size(), size_t{1});
+        QCOMPARE(s().sleeves().front().files.size(), size_t{6});
+        QVERIFY(s().sleeves().front().why.contains("merged by hand of 3 sleeves"));
+        QCOMPARE(list()->chosenKeys().size(), size_t{1});
+        // The sheet's files can be moved, too.
+        bench()->showStep(BenchPage::Describe);
+        d_->settle();
+        SheetView* sheet = bench()->describe()->sheet();
+        sheet->setCurrentIndex(sheet->model()->index(0, 0));
+        QCOMPARE(sheet->chosenFiles().size(), size_t{1});
+        bench()->sleeveTools()->toStrays();
+        d_->settle();
+        QCOMPARE(s().sleeves().size(), size_t{2});
+        QVERIFY(s().sleeves().back().isStrays());
+    }
+
+    void aBatchTellsWhatItIs() {
+        song("later", "Dunes", "", "");
+        d_->bringIn({*box_ / "later"});
+        {
+            BatchDialog dialog(s(), &d_->window());
+            d_->settle();
+            QCOMPARE(dialog.origins()->topLevelItemCount(), 3); // two places at first, one later
+            QStringList places;
+            for (int i = 0; i < 3; ++i)
+                places << dialog.origins()->topLevelItem(i)->text(0).section('/', -1) + " " +
+                              dialog.origins()->topLevelItem(i)->text(2);
+            places.sort();
+            QCOMPARE(places, (QStringList{"in 5", "later 1", "strays 1"}));
+            dialog.name()->setText("Harbour");
+            dialog.note()->setPlainText("Half of it is on tape.");
+            dialog.accept();
+        }
+        d_->settle();
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        QCOMPARE(s().batchName(), QString("Harbour"));
+        QCOMPARE(s().batchNote(), QString("Half of it is on tape."));
+    }
+
+    void rowsStayWhileMoreComesIn() {
+        QTreeView* tree = bench()->bringIn()->tree();
+        tree->setCurrentIndex(d_->bringInRow("Tide"));
+        tree->collapse(d_->bringInRow("Quay").parent());
+        song("in", "Amber", "Lanterns", "3");
+        song("between", "Moss", "Other", "1");
+        d_->bringIn({*box_ / "in", *box_ / "between"});
+        QCOMPARE(tree->currentIndex().data().toString(), QString("Tide.flac"));
+        QVERIFY(tree->selectionModel()->isSelected(tree->currentIndex()));
+        QVERIFY(!tree->isExpanded(d_->bringInRow("Quay").parent()));
+        QVERIFY(tree->isExpanded(d_->bringInRow("Moss").parent()));
+        QCOMPARE(bench()->bringIn()->model()->rowCount(), 3);
+        QVERIFY(shape().contains("Lanterns: Tide, Ferry, Amber"));
+        // Files that are taken out are gone at once.
+        s().removeFromBatch({d_->fileNamed("Quay.flac"), d_->fileNamed("Ferry.flac")});
+        d_->settle();
+        QCOMPARE(bench()->bringIn()->model()->rowCount(), 2);
+        QCOMPARE(tree->currentIndex().data().toString(), QString("Tide.flac"));
+    }
+
+    void theModelIsOneThatViewsCanTrust() {
+        FolderModel* model = bench()->bringIn()->model();
+        QAbstractItemModelTester tester(model, QAbstractItemModelTester::FailureReportingMode::QtTest);
+        QAbstractItemModelTester sleeves(list()->model(),
+                                         QAbstractItemModelTester::FailureReportingMode::QtTest);
+        std::vector<FilePtr> all;
+        for (FileId id : s().batchFiles())
+            all.push_back(s().file(id));
+        for (unsigned mask : {63u, 1u, 22u, 0u, 45u, 62u, 63u}) {
+            std::vector<FilePtr> some;
+            for (size_t i = 0; i < all.size(); ++i)
+                if (mask >> i & 1)
+                    some.push_back(all[i]);
+            const int wanted = static_cast<int>(some.size());
+            model->setFiles(some);
+            int rows = 0;
+            for (int f = 0; f < model->rowCount(); ++f)
+                rows += model->rowCount(model->index(f, 0));
+            QCOMPARE(rows, wanted);
+        }
+        drop({d_->fileNamed("Quay.flac")}, row("Lanterns"));
+    }
+};
+
+QTEST_MAIN(TestSleeves)
+#include "test_sleeves.moc"
