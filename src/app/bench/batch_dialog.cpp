@@ -2,7 +2,6 @@
 #include "app/bench/batch_dialog.h"
 
 #include <QDateTime>
-#include <QDialogButtonBox>
 #include <QHeaderView>
 #include <QLineEdit>
 #include <QLocale>
@@ -35,21 +34,26 @@ BatchDialog::BatchDialog(Session& session, QWidget* parent) : QDialog(parent), s
     origins_->setSelectionMode(QAbstractItemView::SingleSelection);
     origins_->header()->resizeSection(0, 330);
     origins_->header()->resizeSection(1, 150);
-    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
-    buttons->button(QDialogButtonBox::Ok)->setText(tr("Keep"));
-    connect(buttons, &QDialogButtonBox::accepted, this, &BatchDialog::accept);
-    connect(buttons, &QDialogButtonBox::rejected, this, &BatchDialog::reject);
+    origins_->headerItem()->setTextAlignment(2, Qt::AlignRight | Qt::AlignVCenter);
+    TakeBar foot = takeBar(this);
+    foot.take->setText(tr("Keep"));
+    connect(foot.take, &QPushButton::clicked, this, &BatchDialog::accept);
+    auto* inner = new QVBoxLayout;
+    inner->setContentsMargins(12, 12, 12, 12);
+    inner->setSpacing(6);
+    inner->addWidget(label(tr("Name"), "caption"));
+    inner->addWidget(name_);
+    inner->addSpacing(6);
+    inner->addWidget(label(tr("Note"), "caption"));
+    inner->addWidget(note_);
+    inner->addSpacing(6);
+    inner->addWidget(label(tr("Where its files came from"), "caption"));
+    inner->addWidget(origins_, 1);
     auto* layout = new QVBoxLayout(this);
-    layout->setSpacing(6);
-    layout->addWidget(label(tr("Name"), "caption"));
-    layout->addWidget(name_);
-    layout->addSpacing(6);
-    layout->addWidget(label(tr("Note"), "caption"));
-    layout->addWidget(note_);
-    layout->addSpacing(6);
-    layout->addWidget(label(tr("Where its files came from"), "caption"));
-    layout->addWidget(origins_, 1);
-    layout->addWidget(buttons);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addLayout(inner, 1);
+    layout->addWidget(foot.widget);
     session_.readOrigins([self = QPointer(this)](const std::vector<library::BatchOrigin>& origins) {
         if (!self)
             return;
@@ -62,6 +66,7 @@ BatchDialog::BatchDialog(Session& session, QWidget* parent) : QDialog(parent), s
             item->setText(1, o.when == 0 ? tr("not known")
                                          : QLocale().toString(QDateTime::fromSecsSinceEpoch(o.when),
                                                               QLocale::ShortFormat));
+            item->setTextAlignment(2, Qt::AlignRight | Qt::AlignVCenter);
             item->setText(2, QLocale().toString(static_cast<qulonglong>(o.files)));
         }
     });

@@ -92,11 +92,11 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
 
     sleeves_ = new SleeveList(session_);
     auto* sideHead = new QHBoxLayout;
-    sleeveCount_ = label(tr("Sleeves"), "caption");
+    sleeveCount_ = new ShortLabel(tr("Sleeves"));
+    sleeveCount_->setObjectName("caption");
     auto* all = button(tr("show all"), "flat");
     sideHead->setContentsMargins(12, 4, 6, 4);
-    sideHead->addWidget(sleeveCount_);
-    sideHead->addStretch();
+    sideHead->addWidget(sleeveCount_, 1);
     sideHead->addWidget(all);
     side_ = new QFrame;
     side_->setObjectName("panel");
@@ -118,7 +118,7 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
     splitter->addWidget(stack_);
     splitter->setStretchFactor(1, 1);
     splitter->setCollapsible(1, false);
-    splitter->setSizes({244, 960});
+    splitter->setSizes({208, 996});
     remember(splitter, "bench");
 
     auto* layout = new QVBoxLayout(this);

@@ -16,6 +16,7 @@ class BringInPage;
 class Choice;
 class DescribePage;
 class PutAwayPage;
+class ShortLabel;
 class SleeveList;
 class SleeveTools;
 
@@ -64,7 +65,7 @@ private:
     Choice* batch_;
     SleeveList* sleeves_;
     SleeveTools* tools_;
-    QLabel* sleeveCount_;
+    ShortLabel* sleeveCount_;
     QWidget* side_;
     QStackedWidget* stack_;
     BringInPage* bringIn_;

@@ -35,10 +35,10 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     tree_->setModel(model_);
     tree_->setAccessibleName(tr("Folders and files"));
     prepareTree(tree_);
-    tree_->header()->resizeSection(FolderModel::Name, 300);
-    tree_->header()->resizeSection(FolderModel::Length, 64);
-    tree_->header()->resizeSection(FolderModel::Kind, 130);
-    tree_->header()->resizeSection(FolderModel::Size, 76);
+    tree_->header()->resizeSection(FolderModel::Name, 256);
+    tree_->header()->resizeSection(FolderModel::Length, 58);
+    tree_->header()->resizeSection(FolderModel::Kind, 118);
+    tree_->header()->resizeSection(FolderModel::Size, 72);
     tree_->setDragEnabled(true);
     tree_->setDragDropMode(QAbstractItemView::DragOnly);
     connect(model_, &QAbstractItemModel::rowsInserted, tree_,
@@ -63,18 +63,20 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     splitter->addWidget(details_);
     splitter->setStretchFactor(0, 1);
     splitter->setCollapsible(0, false);
-    splitter->setSizes({700, 262});
+    splitter->setSizes({700, 246});
     remember(splitter, "bring in");
     stack_->addWidget(splitter);
 
     auto* bottom = new QHBoxLayout;
     found_ = label({}, "");
-    formats_ = label({}, "quiet");
+    formats_ = new ShortLabel; // it gives way to the sleeves
+    formats_->setObjectName("quiet");
     attention_ = label({}, "attention");
     wrong_ = label({}, "wrong");
-    for (QLabel* l : {found_, formats_, attention_, wrong_})
-        bottom->addWidget(l);
-    bottom->addStretch();
+    bottom->addWidget(found_);
+    bottom->addWidget(formats_, 1);
+    bottom->addWidget(attention_);
+    bottom->addWidget(wrong_);
     auto* check = button(tr("Check files\u2026"));
     check->setToolTip(tr("Whether the files are whole, and still the ones they were"));
     bottom->addWidget(check);
@@ -147,7 +149,8 @@ void BringInPage::refresh() {
     model_->setFiles(std::move(files));
     const FolderModel::Totals& t = model_->totals();
     showDetails();
-    found_->setText(tr("%1, %2").arg(tr("%n file(s)", "", t.files), shownSize(t.bytes)));
+    const QString count = tr("%n file(s)", "", t.files);
+    found_->setText(isWide() ? tr("%1, %2").arg(count, shownSize(t.bytes)) : count);
     QStringList kinds;
     for (const auto& [format, n] : t.formats)
         kinds << QString("%1 %2").arg(n).arg(qs(format));
@@ -164,9 +167,11 @@ void BringInPage::refresh() {
 void BringInPage::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
     // In a narrow window what was found matters more than its details.
-    bool wide = width() >= 760;
-    details_->setVisible(wide);
-    formats_->setVisible(wide);
+    if (details_->isVisibleTo(this) == isWide())
+        return;
+    details_->setVisible(isWide());
+    formats_->setVisible(isWide());
+    refresh();
 }
 
 std::vector<FileId> BringInPage::chosen() const {

@@ -17,6 +17,7 @@ namespace moorfrost::app {
 
 class EmptyHint;
 class FileDetails;
+class ShortLabel;
 
 class BringInPage : public QWidget {
     Q_OBJECT
@@ -42,6 +43,7 @@ protected:
 
 private:
     void refresh();
+    bool isWide() const { return width() >= 760; }
     void fillRecent();
     void removeChosen();
     void showMenu(const QPoint& at);
@@ -58,7 +60,8 @@ private:
     FileDetails* details_;
     QPushButton* resort_;
     QWidget* bottom_;
-    QLabel *found_, *formats_, *attention_, *wrong_;
+    ShortLabel* formats_;
+    QLabel *found_, *attention_, *wrong_;
 };
 
 } // namespace moorfrost::app

@@ -176,6 +176,7 @@ private:
     void rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand);
     void describeTouchedSleeves();
     void describeSleeve(SleeveView& view) const;
+    QString commonestFolder(const std::vector<FileId>& files) const;
     void planDraftedMoves();
     void placed();
     void tell(const library::RecoveryReport& report);

@@ -248,6 +248,16 @@ void Session::describeTouchedSleeves() {
     emit batchChanged();
 }
 
+QString Session::commonestFolder(const std::vector<FileId>& files) const {
+    std::map<Path, int> counts;
+    for (FileId id : files)
+        if (FilePtr f = file(id))
+            ++counts[matching::releaseFolder(f->path)];
+    auto most = std::max_element(counts.begin(), counts.end(),
+                                 [](const auto& a, const auto& b) { return a.second < b.second; });
+    return most == counts.end() ? QString() : shownName(most->first);
+}
+
 void Session::describeSleeve(SleeveView& view) const {
     std::vector<matching::ReadinessInput> inputs;
     view.coverFile = 0;
@@ -276,10 +286,7 @@ void Session::describeSleeve(SleeveView& view) const {
         artist = ss(tr("%n artist(s)", "", static_cast<int>(artists.size())));
     else if (artist.empty())
         artist = commonest(inputs, "artist");
-    FilePtr first = file(view.files.front());
-    view.title = !view.name.isEmpty()     ? view.name
-                 : album.empty() && first ? shownName(matching::releaseFolder(first->path))
-                                          : qs(album);
+    view.title = !view.name.isEmpty() ? view.name : album.empty() ? commonestFolder(view.files) : qs(album);
     view.order = text::sortKey(ss(view.title));
     view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);
 }

@@ -51,13 +51,10 @@ public:
         p->setPen(c.second);
         p->drawText(QRect(left, r.top() + 25, width, 17), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(s.subtitle, Qt::ElideRight, width));
-        const int end = paint::tally(*p, {left, r.top() + 47}, s.readiness);
-        if (s.byHand) {
-            p->setFont(theme::uiFont(11));
-            p->setPen(c.third);
-            p->drawText(QRect(left + end + 8, r.top() + 42, width - end - 8, 16),
-                        Qt::AlignVCenter | Qt::AlignLeft, SleeveList::tr("by hand"));
-        }
+        const int end = left + paint::tally(*p, {left, r.top() + 47}, s.readiness);
+        if (s.byHand)
+            p->drawPixmap(QRect(end + 6, r.top() + 42, 14, 14),
+                          theme::pixmap("pin", c.second, 14, p->device()->devicePixelRatioF()));
         p->restore();
     }
 
@@ -99,7 +96,7 @@ public:
             return {};
         const SleeveView& s = sleeves[row];
         if (role == Qt::AccessibleTextRole || role == Qt::DisplayRole)
-            return s.title + ", " + s.subtitle;
+            return s.title + ", " + s.subtitle + (s.byHand ? ", " + SleeveList::tr("by hand") : QString());
         if (role == Qt::ToolTipRole)
             return s.title + "\n" + s.why +
                    (s.byHand ? "\n" + SleeveList::tr("Some of it was put here by hand.") : QString()) +
