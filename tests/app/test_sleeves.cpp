@@ -183,6 +183,38 @@ private slots:
         QVERIFY(s().sleeves().back().isStrays());
     }
 
+    void whatHandsDidCanBeUndone() {
+        const QString first = shape();
+        QVERIFY(!s().canUndoByHand());
+        s().putIntoSleeve({d_->fileNamed("Quay.flac")}, s().sleeves().front().key);
+        const QString second = shape();
+        s().putIntoSleeve({d_->fileNamed("Quay.flac")}, s().sleeves().front().key); // it is there already
+        list()->selectAll();
+        QTest::keyClick(&d_->window(), Qt::Key_M, Qt::ControlModifier);
+        const QString third = shape();
+        s().nameSleeve(s().sleeves().front().key, "Everything");
+        s().newSleeve({d_->fileNamed("Tide.flac")}, "Alone");
+        QVERIFY2(shape().startsWith("Alone: Tide | Everything: "), qPrintable(shape()));
+        auto undo = [&] {
+            QTest::keyClick(&d_->window(), Qt::Key_Z, Qt::ControlModifier | Qt::AltModifier);
+            d_->settle();
+        };
+        undo();
+        undo();
+        QCOMPARE(shape(), third);
+        undo();
+        QCOMPARE(shape(), second);
+        undo();
+        QCOMPARE(shape(), first);
+        QVERIFY(!s().canUndoByHand());
+        for (const SleeveView& v : s().sleeves())
+            QVERIFY(!v.byHand);
+        d_.reset(); // the library knows it, too
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        QCOMPARE(shape(), first);
+    }
+
     void aBatchTellsWhatItIs() {
         song("later", "Dunes", "", "");
         d_->bringIn({*box_ / "later"});

@@ -3,6 +3,7 @@
 #include <QtTest>
 
 #include <csignal>
+#include <functional>
 #include <map>
 #include <set>
 #include <thread>
@@ -28,6 +29,21 @@ std::vector<files::ScannedFile> chunk(bench::InventedLibrary& invented, size_t c
     while (out.size() < count && invented.next(r))
         out.push_back({r.path, r.state, r.tags, {}});
     return out;
+}
+
+/// What `work` returns, in a process of its own in which no file may grow beyond `most` bytes: the system
+/// then refuses as a full disk does.
+int withoutRoom(uint64_t most, const std::function<int()>& work) {
+    pid_t child = fork();
+    if (child == 0) {
+        std::signal(SIGXFSZ, SIG_IGN);
+        rlimit limit{most, RLIM_INFINITY};
+        setrlimit(RLIMIT_FSIZE, &limit);
+        _exit(work());
+    }
+    int status = 0;
+    waitpid(child, &status, 0);
+    return WIFEXITED(status) ? WEXITSTATUS(status) : -1;
 }
 
 } // namespace
@@ -93,25 +109,17 @@ private slots:
             auto store = std::move(*library::Store::open(file));
             store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
         }
-        pid_t child = fork();
-        if (child == 0) {
-            // No file may grow any more: the system then refuses as a full disk does.
-            std::signal(SIGXFSZ, SIG_IGN);
+        const int answer = withoutRoom(std::filesystem::file_size(file) + 100000, [&] {
             auto store = std::move(*library::Store::open(file));
-            rlimit limit{std::filesystem::file_size(file) + 100000, RLIM_INFINITY};
-            setrlimit(RLIMIT_FSIZE, &limit);
             try {
                 store->saveFiles(chunk(invented, 50000), 0);
             } catch (const library::DatabaseError& e) {
                 // What was there can still be read, also from here.
-                _exit(std::string(e.what()).empty() || store->allFiles().size() != chunkSize ? 4 : 3);
+                return std::string(e.what()).empty() || store->allFiles().size() != chunkSize ? 4 : 3;
             }
-            _exit(5);
-        }
-        int status = 0;
-        waitpid(child, &status, 0);
-        QVERIFY(WIFEXITED(status));
-        QCOMPARE(WEXITSTATUS(status), 3);
+            return 5;
+        });
+        QCOMPARE(answer, 3);
         QCOMPARE(library::damageOf(file), std::string());
         auto store = std::move(*library::Store::open(file));
         QCOMPARE(store->allFiles().size(), chunkSize);
@@ -126,22 +134,12 @@ private slots:
             auto store = std::move(*library::Store::open(file));
             store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
         }
-        pid_t child = fork();
-        if (child == 0) {
-            std::signal(SIGXFSZ, SIG_IGN);
-            auto store = std::move(*library::Store::open(file));
-            rlimit limit{0, RLIM_INFINITY};
-            setrlimit(RLIMIT_FSIZE, &limit);
-            try { // no snapshot is there, none can be left
-                _exit(library::searchOf(*store).searcher->count() == chunkSize ? 3 : 4);
-            } catch (const library::DatabaseError&) {
-                _exit(5);
-            }
-        }
-        int status = 0;
-        waitpid(child, &status, 0);
-        QVERIFY(WIFEXITED(status));
-        QCOMPARE(WEXITSTATUS(status), 3);
+        auto store = std::move(*library::Store::open(file)); // opened while there was room
+        QCOMPARE(withoutRoom(0,
+                             [&] { // no snapshot is there, none can be left
+                                 return library::searchOf(*store).searcher->count() == chunkSize ? 3 : 4;
+                             }),
+                 3);
         QVERIFY(!std::filesystem::exists(library::snapshotOf(file)));
     }
 

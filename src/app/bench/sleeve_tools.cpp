@@ -171,6 +171,8 @@ void SleeveTools::showMenu(const QPoint& at) {
         ->setEnabled(sleeves > 0);
     menu.addAction(tr("Let Moorfrost sort them again"), this, [this, files] { session_.letSort(files()); })
         ->setEnabled(!keys.empty());
+    menu.addAction(tr("Undo the last change of sleeves"), this, [this] { session_.undoByHand(); })
+        ->setEnabled(session_.canUndoByHand());
     menu.addSeparator();
     menu.addAction(tr("Remove from the batch (the files stay as they are)"), this,
                    [this, files] { session_.removeFromBatch(files()); })

@@ -230,6 +230,7 @@ void MainWindow::makeActions() {
     add(tr("Let Moorfrost sort the chosen files again"), {}, [tools] { tools()->letSort(); });
     add(tr("Merge the chosen sleeves"), QKeySequence("Ctrl+M"), [tools] { tools()->merge(); });
     add(tr("Rename the sleeve\u2026"), QKeySequence("Shift+F2"), [tools] { tools()->rename(); });
+    add(tr("Undo the last change of sleeves"), QKeySequence("Ctrl+Alt+Z"), [this] { session_.undoByHand(); });
     section->addSeparator();
     add(tr("New batch\u2026"), {}, [this] { bench_->newBatch(); });
     add(tr("About this batch\u2026"), {}, [this] { bench_->describeBatch(); });

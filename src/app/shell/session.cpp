@@ -340,6 +340,7 @@ void Session::chooseBatch(int64_t id) {
     if (id == batch_)
         return;
     batch_ = id;
+    handSteps_.clear();
     otherFiles_ = 0;
     setSetting("batch", QString::number(id));
     reload();
@@ -367,6 +368,7 @@ void Session::readOrigins(std::function<void(std::vector<library::BatchOrigin>)>
 void Session::forgetBatch() {
     store_->post([id = batch_](Store& store) { store.forgetBatch(id); });
     batch_ = 0;
+    handSteps_.clear();
     otherFiles_ = 0;
     drafts_.forgetHistory();
     reload();

@@ -104,6 +104,9 @@ public:
     void newSleeve(const std::vector<FileId>& files, const QString& name);
     void mergeSleeves(const std::vector<std::string>& keys);
     void nameSleeve(const std::string& key, const QString& name); // "": as its files say
+    /// The last of these is as it was before; one after the other.
+    void undoByHand();
+    bool canUndoByHand() const { return !handSteps_.empty(); }
     /// These are sorted by what is known of them again.
     void letSort(const std::vector<FileId>& files);
     uint64_t otherFiles() const { return otherFiles_; }
@@ -173,6 +176,9 @@ private:
     void takeSleeves(const std::vector<matching::Sleeve>& formed);
     void arrangeSleeves();
     void pinSleeve(const std::string& key);
+    void beginByHand();
+    void moveByHand(const std::vector<FileId>& files, const std::string& key);
+    void setPlace(const std::vector<FileId>& files, const std::string& key, bool byHand);
     void rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand);
     void describeTouchedSleeves();
     void describeSleeve(SleeveView& view) const;
@@ -194,8 +200,13 @@ private:
     std::map<FileId, std::string> sleeveOf_;           // of the files of the batch
     std::set<FileId> byHand_;                          // of them
     std::map<std::string, library::SleeveNote> notes_; // of sleeves
-    std::shared_ptr<matching::SleeveForming> former_;  // a job's while it sorts
-    std::map<FileId, FilePtr> given_;                  // what it was given
+    struct HandStep {
+        std::map<FileId, std::pair<std::string, bool>> before; // sleeve, by hand
+        std::map<std::string, library::SleeveNote> notes;
+    };
+    std::vector<HandStep> handSteps_;                 // of the batch in sight
+    std::shared_ptr<matching::SleeveForming> former_; // a job's while it sorts
+    std::map<FileId, FilePtr> given_;                 // what it was given
     bool sorting_ = false, sortAgain_ = false;
     std::vector<SleeveView> sleeves_;
     std::map<FileId, FilePtr> arranged_; // as which files were last put in order

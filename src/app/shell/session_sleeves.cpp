@@ -115,15 +115,47 @@ const SleeveView* Session::sleeve(const std::string& key) const {
     return it == sleeves_.end() ? nullptr : &*it;
 }
 
-void Session::rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand) {
+void Session::beginByHand() {
+    constexpr size_t most = 50;
+    if (handSteps_.size() == most)
+        handSteps_.erase(handSteps_.begin());
+    handSteps_.push_back({{}, notes_});
+}
+
+void Session::undoByHand() {
+    if (handSteps_.empty())
+        return;
+    HandStep step = std::move(handSteps_.back());
+    handSteps_.pop_back();
+    for (auto& [key, note] : step.notes) // sleeves that were formed meanwhile keep theirs
+        notes_[key] = std::move(note);
+    std::map<std::pair<std::string, bool>, std::vector<FileId>> back;
+    for (const auto& [id, place] : step.before)
+        if (sleeveOf_.contains(id))
+            back[place].push_back(id);
+    for (const auto& [place, files] : back)
+        setPlace(files, place.first, place.second);
+    arrangeSleeves();
+}
+
+void Session::setPlace(const std::vector<FileId>& files, const std::string& key, bool byHand) {
     for (FileId id : files) {
         sleeveOf_[id] = key;
-        byHand ? static_cast<void>(byHand_.insert(id)) : static_cast<void>(byHand_.erase(id));
+        if (byHand)
+            byHand_.insert(id);
+        else
+            byHand_.erase(id);
     }
     store_->post([batch = batch_, files, key, byHand, notes = notes_](Store& store) {
         store.putIntoSleeve(batch, files, key, byHand);
         store.setSleeveNotes(batch, notes);
     });
+}
+
+void Session::rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand) {
+    for (FileId id : files)
+        handSteps_.back().before.try_emplace(id, sleeveOf_[id], byHand_.contains(id));
+    setPlace(files, key, byHand);
 }
 
 /// What is in a sleeve that a hand was laid on stays in it.
@@ -133,23 +165,31 @@ void Session::pinSleeve(const std::string& key) {
 }
 
 void Session::putIntoSleeve(const std::vector<FileId>& files, const std::string& key) {
+    beginByHand();
+    moveByHand(files, key);
+}
+
+void Session::moveByHand(const std::vector<FileId>& files, const std::string& key) {
     std::vector<FileId> moved;
     for (FileId id : files)
         if (auto it = sleeveOf_.find(id); it != sleeveOf_.end() && it->second != key)
             moved.push_back(id);
-    if (moved.empty())
+    if (moved.empty()) {
+        handSteps_.pop_back();
         return;
+    }
     pinSleeve(key);
     rememberByHand(moved, key, true);
     arrangeSleeves();
 }
 
 void Session::newSleeve(const std::vector<FileId>& files, const QString& name) {
+    beginByHand();
     std::string key;
     for (int n = 1; key.empty() || notes_.contains(key); ++n)
         key = "hand " + std::to_string(n);
     notes_[key] = {ss(name), ss(tr("It was put together by hand."))};
-    putIntoSleeve(files, key);
+    moveByHand(files, key);
 }
 
 void Session::mergeSleeves(const std::vector<std::string>& keys) {
@@ -163,17 +203,19 @@ void Session::mergeSleeves(const std::vector<std::string>& keys) {
         }
     if (!largest || keys.size() < 2)
         return;
+    beginByHand();
     const std::string to = largest->key;
     const std::string merged =
         ss(tr("It was merged by hand of %n sleeve(s).", "", static_cast<int>(keys.size())));
     if (!notes_[to].why.ends_with(merged))
         notes_[to].why += (notes_[to].why.empty() ? "" : " ") + merged;
-    putIntoSleeve(files, to);
+    moveByHand(files, to);
 }
 
 void Session::nameSleeve(const std::string& key, const QString& name) {
     if (key.empty() || !sleeve(key))
         return;
+    beginByHand();
     notes_[key].name = ss(name.simplified());
     pinSleeve(key); // a name is for what it is now
     arrangeSleeves();
@@ -186,6 +228,7 @@ void Session::letSort(const std::vector<FileId>& files) {
             pinned.push_back(id);
     if (pinned.empty())
         return;
+    beginByHand();
     rememberByHand(pinned, {}, false);
     sortIntoSleeves();
 }
