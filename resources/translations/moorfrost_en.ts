@@ -333,12 +333,12 @@
         <translation><numerusform>%n as they were.</numerusform><numerusform>%n as they were.</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>It was merged by hand of %n sleeve(s).</source>
-        <translation><numerusform>It was merged by hand of %n sleeve.</numerusform><numerusform>It was merged by hand of %n sleeves.</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>%n of them are in the library already.</source>
         <translation><numerusform>%n of them are in the library already.</numerusform><numerusform>%n of them are in the library already.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>It was merged by hand from %n sleeve(s).</source>
+        <translation><numerusform>It was merged by hand from %n sleeve.</numerusform><numerusform>It was merged by hand from %n sleeves.</numerusform></translation>
     </message>
 </context>
 <context>

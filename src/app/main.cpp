@@ -28,32 +28,37 @@ QString say(const char* text) {
     return QApplication::translate("main", text);
 }
 
-QString putBack(const Path& library, bool& trouble) {
+/// What was done about a damaged library, to be looked at until it is dismissed.
+Trouble putBack(const Path& library) {
     auto aside = library::putBackCopy(library);
-    trouble = !aside;
-    return aside ? say("The copy was put back. The damaged library is kept as %1.").arg(shownPath(*aside))
-                 : qs(aside.error().message);
+    return aside ? Trouble{say("The copy of the library was put back."),
+                           say("The damaged library is kept as %1.").arg(shownPath(*aside)),
+                           {}}
+                 : Trouble{say("The copy was not put back."), qs(aside.error().message), {}};
 }
 
-QString madeAnew(const Path& library, bool& trouble) {
+Trouble makeAnew(const Path& library) {
     auto taken = library::makeAnew(library);
-    trouble = !taken;
     if (!taken)
-        return qs(taken.error().message);
-    return say("The library was made anew. From the damaged one, which is kept as %1, were taken over: "
-               "files %2, drafts %3, lines of the journal %4.")
-        .arg(shownPath(taken->aside))
-        .arg(taken->files)
-        .arg(taken->drafts)
-        .arg(taken->sets);
+        return {say("The library was not made anew."), qs(taken.error().message), {}};
+    return {say("The library was made anew."),
+            say(taken->fromCopy
+                    ? "Nothing could be read of the damaged one (%1); from its copy: files %2, drafts "
+                      "%3, lines of the journal %4."
+                    : "From the damaged one (%1): files %2, drafts %3, lines of the journal %4.")
+                .arg(shownPath(taken->aside))
+                .arg(taken->files)
+                .arg(taken->drafts)
+                .arg(taken->sets),
+            {}};
 }
 
 /// There is no window of the application at this moment.
-QString whileWaiting(const QString& text, const std::function<QString()>& work) {
+Trouble whileWaiting(const QString& text, const std::function<Trouble()>& work) {
     QProgressDialog wait(text, {}, 0, 0);
     wait.setAttribute(Qt::WA_QuitOnClose, false);
     QTimer::singleShot(300, &wait, &QWidget::show);
-    QString answer;
+    Trouble answer;
     QEventLoop loop;
     std::unique_ptr<QThread> thread(QThread::create([&] { answer = work(); }));
     QObject::connect(thread.get(), &QThread::finished, &loop, &QEventLoop::quit);
@@ -125,8 +130,7 @@ int main(int argc, char** argv) {
             library.c_str());
         return 1;
     }
-    QString told; // at the next start
-    bool trouble = false;
+    std::optional<Trouble> told; // at the next start
     auto run = [&] {
         Session session(library);
         MainWindow window(session);
@@ -169,8 +173,8 @@ int main(int argc, char** argv) {
                 std::printf("%lld\n", static_cast<long long>(clock.elapsed()));
                 QApplication::quit();
             });
-        if (!told.isEmpty())
-            QTimer::singleShot(0, &window, [&] { emit session.said(told, trouble); });
+        if (told)
+            session.jobs().setTrouble(told);
         return QApplication::exec();
     };
     int code = run();
@@ -178,7 +182,7 @@ int main(int argc, char** argv) {
         const bool anew = code == MainWindow::makeAnewCode;
         told = whileWaiting(anew ? say("The library is being made anew \u2026")
                                  : say("The copy of the library is being put back \u2026"),
-                            [&] { return anew ? madeAnew(library, trouble) : putBack(library, trouble); });
+                            [&] { return anew ? makeAnew(library) : putBack(library); });
         folders.clear(); // they were brought in the first time
         code = run();
     }

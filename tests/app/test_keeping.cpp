@@ -112,6 +112,22 @@ private slots:
         d_->settle();
         QCOMPARE(rows(), 7);
         QCOMPARE(d_->session().setting(library::readShelvesKey), QString()); // not again at the next start
+
+        // And where not even the shelves are known, it asks for them, and reads what is added.
+        d_.reset();
+        std::filesystem::remove(file.native() + ".copy");
+        test::writeBytes(file, "This was a library once.");
+        QVERIFY(library::makeAnew(file));
+        d_ = std::make_unique<Driver>(file);
+        d_->settle();
+        QCOMPARE(rows(), 0);
+        auto labels = d_->window().findChildren<QLabel*>();
+        QVERIFY(std::any_of(labels.begin(), labels.end(), [](const QLabel* l) {
+            return l->isVisibleTo(l->window()) && l->text().contains("Add them in Settings");
+        }));
+        d_->addShelf(shelf);
+        d_->settle();
+        QCOMPARE(rows(), 7);
     }
 
     void oneLibraryIsOpenOnce() {

@@ -169,7 +169,7 @@ private slots:
         d_->settle();
         QCOMPARE(s().sleeves().size(), size_t{1});
         QCOMPARE(s().sleeves().front().files.size(), size_t{6});
-        QVERIFY(s().sleeves().front().why.contains("merged by hand of 3 sleeves"));
+        QVERIFY(s().sleeves().front().why.contains("merged by hand from 3 sleeves"));
         QCOMPARE(list()->chosenKeys().size(), size_t{1});
         // The sheet's files can be moved, too.
         bench()->showStep(BenchPage::Describe);

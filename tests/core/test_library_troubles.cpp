@@ -201,6 +201,26 @@ private slots:
         QCOMPARE(library::searchOf(*store).searcher->count(), files.size());
     }
 
+    void madeAnewFromTheCopyIfNothingElseIsLeft() {
+        const Path file = *box_ / "library.db";
+        bench::InventedLibrary invented(1000);
+        {
+            auto store = std::move(*library::Store::open(file));
+            store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
+        }
+        QVERIFY(library::keepCopy(file));
+        std::string bytes = test::readBytes(file); // the list of tables is on the first page
+        test::writeBytes(file, bytes.substr(0, 100) + std::string(3996, 'x') + bytes.substr(4096));
+        QVERIFY(!library::damageOf(file).empty());
+        auto taken = library::makeAnew(file);
+        QVERIFY(taken && taken->fromCopy);
+        QCOMPARE(taken->files, chunkSize);
+        auto store = std::move(*library::Store::open(file));
+        QCOMPARE(store->shelves().size(), size_t{1});
+        QCOMPARE(store->setting(library::readShelvesKey), std::string("1"));
+        QCOMPARE(library::damageOf(file), std::string());
+    }
+
     void madeAnewFromNothing() {
         const Path file = *box_ / "library.db";
         test::writeBytes(file, "This was a library once.");

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QtTest>
 
+#include <map>
 #include <set>
 
 #include "core/library/store/keeping.h"
@@ -56,6 +57,24 @@ private slots:
         QVERIFY(store_->file(ids[1])); // in another batch
         QVERIFY(!store_->file(ids[2]));
         QVERIFY(std::filesystem::exists(c));
+    }
+
+    void whereFilesOfABatchCameFrom() {
+        Path a = test::makeSound(*box_ / "in", "a.flac"), b = test::makeSound(*box_ / "in2", "b.flac"),
+             c = test::makeSound(*box_ / "shelf", "c.flac");
+        int64_t batch = store_->addBatch("b");
+        store_->saveFiles({files::scanFile(a), files::scanFile(b)}, batch);
+        library::FileId kept =
+            store_->saveFile(files::scanFile(c), store_->addShelf("Archive", *box_ / "shelf"));
+        store_->sendToBatch(batch, {kept}); // while the others are still being read
+        store_->noteOrigins(batch, {*box_ / "in/"});
+        store_->noteOrigins(batch, {box_->root()}); // what is known stays
+        std::map<Path, size_t> from;
+        for (const library::BatchOrigin& o : store_->batchOrigins(batch)) {
+            QVERIFY(o.when > 0);
+            from[o.place] += o.files;
+        }
+        QVERIFY((from == std::map<Path, size_t>{{"", 1}, {*box_ / "in", 1}, {box_->root(), 1}}));
     }
 
     void whatBelongsToAFileGoesWithIt() {
@@ -343,6 +362,7 @@ private slots:
         QCOMPARE(f->tags.pictures.front().width, 60);
         QVERIFY(
             (f->tags.fields == tags::Fields{{"title", {"Gorse"}}, {"artist", {"A", "B"}}, {"reel", {"7"}}}));
+        QCOMPARE(store->batchOrigins(3).front().when, int64_t{-1}); // from before that was noted
         QCOMPARE(store->file(9)->error, std::string("It is no sound."));
         QCOMPARE(store->fileByPath(Path("/in\xFF.mp3")), library::FileId{9});
         QCOMPARE(store->batchFiles(3).size(), size_t{1});

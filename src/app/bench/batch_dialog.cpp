@@ -59,11 +59,13 @@ BatchDialog::BatchDialog(Session& session, QWidget* parent) : QDialog(parent), s
             return;
         for (const library::BatchOrigin& o : origins) {
             auto* item = new QTreeWidgetItem(self->origins_);
-            item->setText(0, o.place.empty() ? tr("from the library") : shownPath(o.place));
+            item->setText(0, !o.place.empty() ? shownPath(o.place)
+                             : o.when > 0     ? tr("from the library")
+                                              : tr("not known"));
             item->setToolTip(0, item->text(0));
             if (!o.place.empty())
                 item->setFont(0, theme::monoFont());
-            item->setText(1, o.when == 0 ? tr("not known")
+            item->setText(1, o.when <= 0 ? tr("not known")
                                          : QLocale().toString(QDateTime::fromSecsSinceEpoch(o.when),
                                                               QLocale::ShortFormat));
             item->setTextAlignment(2, Qt::AlignRight | Qt::AlignVCenter);

@@ -101,6 +101,7 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
     side_ = new QFrame;
     side_->setObjectName("panel");
     side_->setMinimumWidth(180);
+    side_->hide(); // until there is a sleeve
     auto* sideLayout = new QVBoxLayout(side_);
     sideLayout->setContentsMargins(0, 0, 0, 0);
     sideLayout->setSpacing(0);

@@ -31,7 +31,6 @@ FolderModel::Finding FolderModel::find(const FilePtr& file) {
         odd << tr("Its tags differ in %n field(s).", "", static_cast<int>(f.tags.differences.size()));
     if (!odd.isEmpty())
         return {file, paint::Tone::Attention, odd.join(" ")};
-
     if (f.tags.fields.empty())
         return {file, paint::Tone::Neutral, tr("no tags")};
     if (!f.tags.fields.contains("title") || !f.tags.fields.contains("artist"))

@@ -59,9 +59,9 @@ void SleeveChooser::fill() {
         if (!s.isStrays() && list_->count() < most &&
             text::fold(ss(s.title)).find(wanted) != std::string::npos)
             add(tr("%1 \u00B7 %2").arg(s.title, s.subtitle), s.key, false);
-    if (typed.isEmpty())
+    if (text::fold(ss(tr("Strays"))).starts_with(wanted))
         add(tr("Strays"), {}, false);
-    else
+    if (!typed.isEmpty())
         add(tr("A new sleeve: %1").arg(typed), {}, true);
     list_->setCurrentRow(0);
 }

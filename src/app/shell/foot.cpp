@@ -171,17 +171,17 @@ JobShelf::JobShelf(JobList& jobs, QWidget* parent) : QFrame(parent), jobs_(jobs)
     line->setSpacing(12);
     troubleTitle_ = label({}, "wrong");
     troubleDetail_ = new ShortLabel;
-    auto* look = button(tr("Look"));
-    look->setToolTip(tr("Show every file of this write, with the reasons"));
+    look_ = button(tr("Look"));
+    look_->setToolTip(tr("Show every file of this write, with the reasons"));
     retry_ = button(tr("Retry"));
     auto* dismiss = button(tr("Dismiss"), "flat");
     line->addWidget(troubleTitle_);
     line->addWidget(troubleDetail_, 1);
-    for (QPushButton* b : {look, retry_, dismiss})
+    for (QPushButton* b : {look_, retry_, dismiss})
         line->addWidget(b);
     layout->addWidget(trouble_);
     trouble_->hide();
-    connect(look, &QPushButton::clicked, this, &JobShelf::lookWanted);
+    connect(look_, &QPushButton::clicked, this, &JobShelf::lookWanted);
     connect(dismiss, &QPushButton::clicked, this, [this] { jobs_.setTrouble(std::nullopt); });
     connect(retry_, &QPushButton::clicked, this, [this] {
         if (jobs_.trouble())
@@ -245,6 +245,8 @@ void JobShelf::refresh() {
         troubleDetail_->setText(jobs_.trouble()->detail);
         troubleDetail_->setToolTip(jobs_.trouble()->detail);
         retry_->setEnabled(jobs_.isIdle());
+        for (QPushButton* b : {look_, retry_}) // of a write
+            b->setVisible(static_cast<bool>(jobs_.trouble()->retry));
     }
     setVisible(!shown.empty() || jobs_.trouble());
 }

@@ -90,7 +90,7 @@ private:
     QWidget* trouble_;
     QLabel* troubleTitle_;
     ShortLabel* troubleDetail_;
-    QPushButton* retry_;
+    QPushButton *look_, *retry_;
 };
 
 } // namespace moorfrost::app

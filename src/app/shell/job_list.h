@@ -18,7 +18,7 @@ namespace moorfrost::app {
 /// What a job left to be looked at, until it is retried or dismissed.
 struct Trouble {
     QString title, detail;
-    std::function<void()> retry;
+    std::function<void()> retry; // of a write; none: there is only something to know
 };
 
 class JobList : public QObject {

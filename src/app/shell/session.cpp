@@ -115,8 +115,13 @@ Session::Session(const Path& libraryFile, QObject* parent)
         loaded_ = true;
         emit loaded();
         checkTimer_.start();
-        if (!setting(library::readShelvesKey).isEmpty()) // the library was made anew
+        if (!setting(library::readShelvesKey).isEmpty()) { // the library was made anew
+            if (shelves_.empty())
+                emit said(tr("Which folders were its shelves is not known any more. Add them in Settings: "
+                             "they are read at once."),
+                          true);
             readShelves(shelves_);
+        }
     });
     checkTimer_.setSingleShot(true);
     checkTimer_.setInterval(5000); // when what is needed at once has been read

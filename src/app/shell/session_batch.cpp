@@ -105,10 +105,7 @@ void Session::sendToBench(const std::vector<FileId>& files) {
     if (files.empty())
         return;
     auto send = [this, files](int64_t batch) {
-        store_->post([batch, files](Store& store) {
-            store.addToBatch(batch, files);
-            store.noteOrigins(batch, {});
-        });
+        store_->post([batch, files](Store& store) { store.sendToBatch(batch, files); });
         reload([this, n = files.size()] {
             sortIntoSleeves();
             emit said(tr("%n file(s) sent to the bench.", "", static_cast<int>(n)), false);

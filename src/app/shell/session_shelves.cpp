@@ -24,7 +24,10 @@ int64_t shelfAround(const Path& file, const std::vector<library::Shelf>& shelves
 
 void Session::addShelf(const QString& name, const Path& path) {
     store_->post([n = ss(name), path](Store& store) { store.addShelf(n, path); });
-    reload();
+    reload([this] {
+        if (!setting(library::readShelvesKey).isEmpty()) // it was one before the library was made anew
+            readShelves(shelves_);
+    });
 }
 
 void Session::renameShelf(int64_t id, const QString& name) {

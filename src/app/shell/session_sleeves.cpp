@@ -206,7 +206,7 @@ void Session::mergeSleeves(const std::vector<std::string>& keys) {
     beginByHand();
     const std::string to = largest->key;
     const std::string merged =
-        ss(tr("It was merged by hand of %n sleeve(s).", "", static_cast<int>(keys.size())));
+        ss(tr("It was merged by hand from %n sleeve(s).", "", static_cast<int>(keys.size())));
     if (!notes_[to].why.ends_with(merged))
         notes_[to].why += (notes_[to].why.empty() ? "" : " ") + merged;
     moveByHand(files, to);

@@ -152,6 +152,7 @@ SleeveList::SleeveList(Session& session, QWidget* parent)
     setUniformItemSizes(true);
     setDragDropMode(QAbstractItemView::DragDrop);
     setDropIndicatorShown(true);
+    setDragDropOverwriteMode(true); // on a sleeve or beside all of them, not between two
     setAccessibleName(tr("Sleeves"));
     connect(&session_, &Session::batchChanged, this, &SleeveList::refill);
     connect(&Covers::instance(), &Covers::ready, viewport(), qOverload<>(&QWidget::update));

@@ -48,8 +48,8 @@ struct Batch {
 
 /// A place that files of a batch were brought in from.
 struct BatchOrigin {
-    Path place;       // empty: sent from the library
-    int64_t when = 0; // seconds since 1970
+    Path place;       // empty: sent from the library, if it is known when
+    int64_t when = 0; // seconds since 1970; not positive: not known
     size_t files = 0;
 };
 

@@ -164,13 +164,12 @@ FileTraits traitsOf(const SleeveInput& file) {
     t.album = albumKey(t.shownAlbum, &albumDisc);
     t.albumArtist = artistKey(first("album_artist"));
     t.artist = artistKey(first("artist"));
-    t.title = text::fold(first("title"));
     t.barcode = first("barcode");
     t.format = file.format;
     t.picture = file.picture;
     t.track = number(file.fields, "track");
-    t.numbered = t.track > 0;
-    if (!t.numbered)
+    const bool numbered = t.track > 0; // by the tags
+    if (!numbered)
         t.track = t.name.track;
     t.tracks = number(file.fields, "tracks");
     t.disc = number(file.fields, "disc");
@@ -178,13 +177,12 @@ FileTraits traitsOf(const SleeveInput& file) {
     // Where both tell, the folder is right: some number every disc as the first.
     if (folderDisc > 0)
         t.disc = folderDisc;
-    for (int told : {albumDisc, t.numbered ? 0 : t.name.disc})
+    for (int told : {albumDisc, numbered ? 0 : t.name.disc})
         if (t.disc == 0)
             t.disc = told;
     t.year = std::atoi(first("date").substr(0, 4).c_str());
     const std::string& compilation = first("compilation");
     t.compilation = (!compilation.empty() && compilation != "0") || t.albumArtist == "*";
-    t.tagged = !t.album.empty() || !t.artist.empty() || !t.albumArtist.empty();
     t.order = playKey(file);
     return t;
 }

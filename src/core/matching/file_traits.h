@@ -28,12 +28,10 @@ std::string artistKey(std::string_view artist);
 struct FileTraits {
     int64_t id = 0;
     Path folder;
-    std::string album, albumArtist, artist, title; // keys; "" where the tags do not tell
+    std::string album, albumArtist, artist; // keys; "" where the tags do not tell
     std::string barcode, format;
     int disc = 0, track = 0, tracks = 0, year = 0; // 0: not known
-    bool numbered = false;                         // the track number is in the tags
     bool compilation = false;                      // the tags say so
-    bool tagged = false;                           // they tell anything of a release
     uint64_t picture = 0;
     NameParts name;
     PlayKey order;

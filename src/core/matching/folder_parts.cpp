@@ -169,12 +169,16 @@ std::optional<std::vector<Files>> divided(const Files& files, const KeyOf& key) 
     std::vector<Files> out;
     for (auto& [k, members] : groups)
         out.push_back(std::move(members));
+    std::vector<std::set<Slot>> taken(out.size());
+    for (size_t i = 0; i < out.size(); ++i)
+        for (const FileTraits* f : out[i])
+            taken[i].insert(slotOf(*f));
     for (const FileTraits* f : silent) {
-        auto free = std::find_if(out.begin(), out.end(), [&](const Files& g) {
-            return std::none_of(g.begin(), g.end(),
-                                [&](const FileTraits* o) { return slotOf(*o) == slotOf(*f); });
-        });
-        (free == out.end() ? out.front() : *free).push_back(f);
+        auto free = std::find_if(taken.begin(), taken.end(),
+                                 [&](const std::set<Slot>& t) { return !t.contains(slotOf(*f)); });
+        const size_t to = free == taken.end() ? 0 : static_cast<size_t>(free - taken.begin());
+        out[to].push_back(f);
+        taken[to].insert(slotOf(*f));
     }
     return out;
 }
@@ -228,25 +232,29 @@ void divideAlbum(const Files& files, std::vector<Part>& out) {
     out.push_back(partOf(files, reason));
 }
 
-bool isTaken(const Part& part, const FileTraits& f) {
-    return std::binary_search(part.slots.begin(), part.slots.end(), slotOf(f));
-}
+/// What an album of a folder has, to which files without an album are added.
+struct Room {
+    explicit Room(const Part& p) : part(&p), slots(p.slots.begin(), p.slots.end()) {
+        for (const FileTraits* f : p.files)
+            artists.insert(f->artist);
+    }
+    const Part* part;
+    std::set<Slot> slots;
+    std::set<std::string> artists;
+};
 
 /// Whether a file that names no album belongs to an album of its folder.
-bool fits(const FileTraits& f, const Part& part, bool onlyOne) {
-    const bool artistFits = f.artist.empty() || f.artist == part.artist || part.compilation ||
-                            std::any_of(part.files.begin(), part.files.end(),
-                                        [&](const FileTraits* o) { return o->artist == f.artist; });
-    if (!artistFits)
+bool fits(const FileTraits& f, const Room& room, bool onlyOne) {
+    if (!f.artist.empty() && !room.part->compilation && f.artist != room.part->artist &&
+        !room.artists.contains(f.artist))
         return false;
-    const bool sameArtist = !f.artist.empty() && f.artist == part.artist;
+    const bool sameArtist = !f.artist.empty() && f.artist == room.part->artist;
     if (f.track == 0)
         return onlyOne && sameArtist;
-    if (isTaken(part, f))
+    if (room.slots.contains(slotOf(f)))
         return false;
-    const int last = part.slots.empty() ? 0 : part.slots.back().second;
-    const bool near = f.track <= std::max(last, f.tracks) + 2;
-    return near && (onlyOne || sameArtist);
+    const int last = room.slots.empty() ? 0 : room.slots.rbegin()->second;
+    return f.track <= std::max(last, f.tracks) + 2 && (onlyOne || sameArtist);
 }
 
 /// Names of folders that say nothing of what is in them.
@@ -303,15 +311,12 @@ void divideNameless(const Files& files, bool onlyThese, FolderParts& out) {
             }
         }
     }
-    const size_t parts = out.parts.size();
+    // Among numbered files of one artist, one without a number is most likely of them.
+    const std::string theirs =
+        onlyThese && offered == 1 ? commonest(out.parts.back().files, byArtist) : std::string();
     for (const FileTraits* f : unnumbered) {
         const std::string& artist = f->artist.empty() ? f->name.artist : f->artist;
-        // Among numbered files of one artist, one without a number is most likely of them.
-        if (onlyThese && offered == 1 && !artist.empty() &&
-            artist == commonest(out.parts[parts - 1].files, byArtist))
-            out.parts[parts - 1].files.push_back(f);
-        else
-            rest.push_back(f);
+        (!theirs.empty() && artist == theirs ? out.parts.back().files : rest).push_back(f);
     }
     const KeyOf byAnyArtist = [](const FileTraits& f) { return f.artist.empty() ? f.name.artist : f.artist; };
     const bool one =
@@ -392,12 +397,17 @@ FolderParts partsOfFolder(const std::vector<const FileTraits*>& files) {
         describe(p);
     // Files whose album is missing, into an album whose numbers they complete.
     Files rest;
-    std::map<size_t, size_t> taken;
+    std::vector<Room> rooms;
+    constexpr size_t most = 200; // in a heap of that many nothing can be told
+    if (out.parts.size() < most)
+        for (const Part& p : out.parts)
+            rooms.emplace_back(p);
+    std::vector<size_t> added(rooms.size());
     std::sort(nameless.begin(), nameless.end(), comesBefore);
     for (const FileTraits* f : nameless) {
-        size_t found = out.parts.size(), fitting = 0;
-        for (size_t i = 0; i < out.parts.size() && out.parts.size() < 200; ++i)
-            if (fits(*f, out.parts[i], out.parts.size() == 1)) {
+        size_t found = 0, fitting = 0;
+        for (size_t i = 0; i < rooms.size(); ++i)
+            if (fits(*f, rooms[i], rooms.size() == 1)) {
                 found = i;
                 ++fitting;
             }
@@ -407,12 +417,14 @@ FolderParts partsOfFolder(const std::vector<const FileTraits*>& files) {
         }
         out.parts[found].files.push_back(f);
         if (f->track > 0)
-            out.parts[found].slots = joined(out.parts[found].slots, {slotOf(*f)});
-        ++taken[found];
+            rooms[found].slots.insert(slotOf(*f));
+        ++added[found];
     }
-    for (auto [i, n] : taken)
-        out.parts[i].reasons.push_back(counted(n, "file without an album belongs by its number or artist.",
-                                               "files without an album belong by their numbers or artist."));
+    for (size_t i = 0; i < added.size(); ++i)
+        if (added[i] > 0)
+            out.parts[i].reasons.push_back(
+                counted(added[i], "file without an album belongs by its number or artist.",
+                        "files without an album belong by their numbers or artist."));
     divideNameless(rest, out.parts.empty(), out);
     for (Part& p : out.parts)
         describe(p);

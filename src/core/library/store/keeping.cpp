@@ -143,6 +143,11 @@ Result<Salvage> makeAnew(const Path& library) {
         if (!store)
             return store.error();
         taken = salvage(library, (*store)->database());
+        // Where not even the list of tables can be read, the copy still knows the shelves, and more.
+        if (auto copy = keptCopy(library); copy && taken.files == 0 && (*store)->shelves().empty()) {
+            taken = salvage(copy->file, (*store)->database());
+            taken.fromCopy = true;
+        }
         (*store)->setSetting(readShelvesKey, "1");
     } catch (const DatabaseError& e) {
         return Error{ErrorKind::Io, library,

@@ -30,8 +30,10 @@ Result<Path> putBackCopy(const Path& library);
 struct Salvage {
     Path aside; // where the damaged one is now
     size_t files = 0, drafts = 0, sets = 0;
+    bool fromCopy = false; // nothing could be read of the damaged one itself
 };
-/// Puts a library in the place of the damaged one that holds all that can still be read of it, and notes in
+/// Puts a library in the place of the damaged one that holds all that can still be read of it (if that is
+/// nothing, what its copy has), and notes in
 /// it (setting readShelvesKey) that the folders of its shelves are to be read again. Otherwise like
 /// putBackCopy.
 Result<Salvage> makeAnew(const Path& library);

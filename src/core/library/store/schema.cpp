@@ -111,6 +111,7 @@ const std::vector<Migration>& migrations() {
         ALTER TABLE batch ADD COLUMN note TEXT NOT NULL DEFAULT '';
         ALTER TABLE batch_file ADD COLUMN origin BLOB NOT NULL DEFAULT x'';
         ALTER TABLE batch_file ADD COLUMN came INTEGER NOT NULL DEFAULT 0;
+        UPDATE batch_file SET came = -1;
         ALTER TABLE batch_file ADD COLUMN by_hand INTEGER NOT NULL DEFAULT 0;
         CREATE TABLE sleeve (
             batch INTEGER NOT NULL REFERENCES batch(id) ON DELETE CASCADE, key TEXT NOT NULL, name TEXT NOT NULL,

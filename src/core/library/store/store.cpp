@@ -108,7 +108,15 @@ void Store::noteOrigins(int64_t batch, const std::vector<Path>& places) {
             folder.pop_back();
         in.bindBlob(folder).bind(now()).bind(batch).bindBlob(folder + '/').bindBlob(folder + '0').run();
     }
-    Statement(db_, "UPDATE batch_file SET came=? WHERE batch=? AND came=0").bind(now()).bind(batch).run();
+    transaction.commit();
+}
+
+void Store::sendToBatch(int64_t batch, const std::vector<FileId>& files) {
+    Transaction transaction(db_);
+    addToBatch(batch, files);
+    Statement came(db_, "UPDATE batch_file SET came=? WHERE batch=? AND file=? AND came=0");
+    for (FileId id : files)
+        came.bind(now()).bind(batch).bind(id).run();
     transaction.commit();
 }
 

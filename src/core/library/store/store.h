@@ -73,6 +73,8 @@ public:
     void describeBatch(int64_t id, const std::string& name, const std::string& note);
     /// Files of the batch that came from no place yet came from the one of these that they lie in, now.
     void noteOrigins(int64_t batch, const std::vector<Path>& places);
+    /// From the library, now.
+    void sendToBatch(int64_t batch, const std::vector<FileId>& files);
     std::vector<BatchOrigin> batchOrigins(int64_t batch); // the earliest first
     /// The batch is gone, its files are forgotten unless they are on a shelf or in another batch. No file is
     /// touched.
