@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QtTest>
 
+#include <QHeaderView>
+
 #include <QApplication>
 #include <QMenu>
 #include <QSettings>
@@ -319,6 +321,13 @@ private slots:
                         ->mapTo(&d.window(), QPoint(d.window().foot()->writeButton()->width(), 0))
                         .x() <= d.window().width());
         }
+        // What was found stays in sight; what the format is comes back with the room.
+        d.window().bench()->showStep(BenchPage::BringIn);
+        QTreeView* tree = d.window().bench()->bringIn()->tree();
+        QVERIFY(tree->header()->sectionViewportPosition(FolderModel::Note) + 100 < tree->viewport()->width());
+        d.window().resize(1280, 800);
+        d.settle();
+        QVERIFY(!tree->isColumnHidden(FolderModel::Kind) && !tree->isColumnHidden(FolderModel::Size));
     }
 };
 

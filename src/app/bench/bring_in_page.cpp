@@ -167,6 +167,8 @@ void BringInPage::refresh() {
 void BringInPage::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
     // In a narrow window what was found matters more than its details.
+    for (auto c : {FolderModel::Kind, FolderModel::Size})
+        tree_->setColumnHidden(c, !isWide());
     if (details_->isVisibleTo(this) == isWide())
         return;
     details_->setVisible(isWide());

@@ -41,9 +41,7 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
     diskNote_ = label(tr("This is what is on disk"), "attention");
     diskNote_->hide();
-    tools->addWidget(flowing({names, casing, number, mend, columns, diskNote_}, 6), 1);
-    tools->addWidget(undo);
-    tools->addWidget(redo);
+    tools->addWidget(flowing({names, casing, number, mend, columns, undo, redo, diskNote_}, 6), 1);
 
     model_ = new SheetModel(session_, this);
     view_ = new SheetView(session_, model_);
