@@ -4,10 +4,6 @@
 <context>
     <name>moorfrost::app::BenchPage</name>
     <message numerus="yes">
-        <source>%n file(s)</source>
-        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>%n gap(s)</source>
         <translation><numerusform>%n gap</numerusform><numerusform>%n gaps</numerusform></translation>
     </message>
@@ -22,6 +18,14 @@
     <message numerus="yes">
         <source>%n draft(s) that are not written are lost.</source>
         <translation><numerusform>%n draft that are not written are lost.</numerusform><numerusform>%n drafts that are not written are lost.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n stray(s)</source>
+        <translation><numerusform>%n stray</numerusform><numerusform>%n strays</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n of the strays cannot be read</source>
+        <translation><numerusform>%n of the strays cannot be read</numerusform><numerusform>%n of the strays cannot be read</numerusform></translation>
     </message>
 </context>
 <context>
@@ -264,6 +268,13 @@
     <message numerus="yes">
         <source>The journal is full. With this write the %n oldest set(s), until %1, can no longer be taken back. Settings can give the journal more room.</source>
         <translation><numerusform>The journal is full. With this write the %n oldest set, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform><numerusform>The journal is full. With this write the %n oldest sets, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::RuleRow</name>
+    <message numerus="yes">
+        <source>%n sleeve(s) on the bench, met by %1</source>
+        <translation><numerusform>%n sleeve on the bench, met by %1</numerusform><numerusform>%n sleeves on the bench, met by %1</numerusform></translation>
     </message>
 </context>
 <context>

@@ -4,7 +4,6 @@
 #include <algorithm>
 #include <set>
 
-#include "core/matching/readiness.h"
 #include "core/matching/sleeves.h"
 #include "core/text/similarity.h"
 #include "support/sleeve_styles.h"
@@ -258,25 +257,6 @@ private slots:
         QCOMPARE(text::editDistance("kitten", "sitting", 5), size_t{3});
         QCOMPARE(text::editDistance("kitten", "sitting", 2), size_t{3}); // more than that
         QCOMPARE(text::editDistance("", "abc", 5), size_t{3});
-    }
-
-    void readiness() {
-        tags::Fields full = {
-            {"title", {"a"}}, {"artist", {"b"}}, {"album", {"c"}}, {"date", {"1998"}}, {"track", {"1"}}};
-        tags::Fields second = full;
-        second["track"] = {"2"};
-        auto parts = matching::readinessOf({{full, true}, {second, true}});
-        for (const auto& p : parts)
-            QVERIFY2(p.met == matching::Met::Yes, p.name.c_str());
-        QCOMPARE(matching::gapsOf(parts), size_t{0});
-        second["track"] = {"1"};
-        second["date"] = {"1999"};
-        second.erase("album");
-        parts = matching::readinessOf({{full, true}, {second, false}});
-        QCOMPARE(matching::gapsOf(parts), size_t{1});
-        for (const auto& p : parts)
-            QVERIFY(p.name == "Titles and artists" ? p.met == matching::Met::Yes
-                                                   : p.met == matching::Met::Partly);
     }
 };
 

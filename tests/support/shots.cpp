@@ -19,6 +19,7 @@
 #include "app/journal/journal_page.h"
 #include "app/library/check_files_dialog.h"
 #include "app/library/library_page.h"
+#include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
@@ -111,6 +112,12 @@ int main(int argc, char** argv) {
     w.bench()->bringIn()->tree()->setCurrentIndex(mist);
     w.bench()->bringIn()->tree()->scrollTo(mist, QAbstractItemView::PositionAtCenter);
     shot(&w, "bring-in");
+    s.standards().setOfBatch("Archive");
+    w.showWorkspace(MainWindow::Settings);
+    w.settings()->showStandards();
+    shot(&w, "standards");
+    s.standards().setOfBatch("Everyday");
+    w.showWorkspace(MainWindow::Bench);
     {
         MendTextDialog mend(s, s.batchFiles(), &w);
         mend.show();

@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/bench_page.h"
 
+#include <QActionGroup>
 #include <QButtonGroup>
 #include <QDate>
 #include <QInputDialog>
+#include <QMenu>
 #include <QMessageBox>
 #include <QPainter>
 #include <QSplitter>
@@ -14,6 +16,7 @@
 #include "app/bench/describe_page.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/sleeve_tools.h"
+#include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/sheet.h"
@@ -106,6 +109,16 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
     sideLayout->setContentsMargins(0, 0, 0, 0);
     sideLayout->setSpacing(0);
     sideLayout->addLayout(sideHead);
+    standard_ = button({}, "flat");
+    standard_->setMenu(new QMenu(standard_));
+    standard_->setAccessibleName(tr("Standard of the batch"));
+    standard_->setToolTip(tr("The standard that the tallies are about"));
+    order_ = button({}, "flat");
+    order_->setMenu(new QMenu(order_));
+    order_->setAccessibleName(tr("Order of the sleeves"));
+    auto* held = flowing({standard_, order_}, 0);
+    held->setContentsMargins(4, 0, 4, 4);
+    sideLayout->addWidget(held);
     sideLayout->addWidget(sleeves_, 1);
 
     bringIn_ = new BringInPage(session_);
@@ -130,6 +143,8 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
 
     connect(all, &QPushButton::clicked, sleeves_, &QAbstractItemView::clearSelection);
     connect(sleeves_, &SleeveList::chosenChanged, this, &BenchPage::passFiles);
+    connect(standard_->menu(), &QMenu::aboutToShow, this, &BenchPage::fillStandards);
+    connect(order_->menu(), &QMenu::aboutToShow, this, &BenchPage::fillOrders);
     connect(&session_, &Session::batchChanged, this, &BenchPage::refreshCounts);
     connect(&session_, &Session::placementsChanged, this, &BenchPage::refreshCounts);
     connect(&session_, &Session::batchesChanged, this, &BenchPage::refreshBatches);
@@ -180,15 +195,23 @@ void BenchPage::passFiles() {
 
 void BenchPage::refreshCounts() {
     std::vector<FileId> files = session_.batchFiles();
-    size_t trouble = 0;
+    size_t trouble = 0, unread = 0;
     for (FileId id : files)
         if (FilePtr f = session_.file(id))
-            trouble += !f->writable();
+            trouble += !f->writable(), unread += !f->readable();
     auto gaps = static_cast<int>(session_.gaps());
     auto notMoved =
         static_cast<int>(files.size() - trouble - std::min(files.size() - trouble, session_.movesDrafted()));
     bool any = !files.empty();
-    steps_[BringIn]->setCount(any ? tr("%n file(s)", "", static_cast<int>(files.size())) : QString(), false);
+    const auto& sleeves = session_.sleeves();
+    const size_t strays = !sleeves.empty() && sleeves.back().isStrays() ? sleeves.back().files.size() : 0;
+    const auto toSort = static_cast<int>(strays);
+    steps_[BringIn]->setCount(!any         ? QString()
+                              : toSort > 0 ? tr("%n stray(s)", "", toSort)
+                                           : tr("sorted"),
+                              toSort > 0);
+    steps_[BringIn]->setToolTip(
+        unread > 0 ? tr("%n of the strays cannot be read", "", static_cast<int>(unread)) : QString());
     steps_[Describe]->setCount(!any       ? QString()
                                : gaps > 0 ? tr("%n gap(s)", "", gaps)
                                           : tr("complete"),
@@ -197,12 +220,48 @@ void BenchPage::refreshCounts() {
                               : notMoved > 0 ? tr("%n left", "", notMoved)
                                              : tr("all drafted"),
                               notMoved > 0);
-    auto n = static_cast<int>(session_.sleeves().size());
-    bool strays = n > 0 && session_.sleeves().back().isStrays();
+    auto n = static_cast<int>(sleeves.size());
     sleeveCount_->setText(n == 0 ? tr("Sleeves")
-                                 : tr("%n sleeve(s)", "", strays ? n - 1 : n) +
-                                       (strays ? tr(" and strays") : QString()));
+                                 : tr("%n sleeve(s)", "", strays > 0 ? n - 1 : n) +
+                                       (strays > 0 ? tr(" and strays") : QString()));
+    standard_->setText(tr("%1 \u25BE").arg(qs(session_.standards().ofBatch().name)));
+    order_->setText(tr("%1 \u25BE").arg(orderName(session_.sleeveOrder())));
     side_->setVisible(any);
+}
+
+QString BenchPage::orderName(SleeveOrder order) {
+    return order == SleeveOrder::LeastReady  ? tr("least ready first")
+           : order == SleeveOrder::MostFiles ? tr("most files first")
+                                             : tr("by title");
+}
+
+void BenchPage::fillStandards() {
+    QMenu* menu = standard_->menu();
+    menu->clear();
+    const std::string chosen = session_.standards().ofBatch().name;
+    auto* group = new QActionGroup(menu);
+    for (const audit::Standard& s : session_.standards().all()) {
+        QAction* action = menu->addAction(qs(s.name), this,
+                                          [this, name = s.name] { session_.standards().setOfBatch(name); });
+        action->setCheckable(true);
+        action->setChecked(s.name == chosen);
+        group->addAction(action);
+    }
+    menu->addSeparator();
+    menu->addAction(tr("Edit the standards\u2026"), this, &BenchPage::standardsWanted);
+}
+
+void BenchPage::fillOrders() {
+    QMenu* menu = order_->menu();
+    menu->clear();
+    auto* group = new QActionGroup(menu);
+    for (SleeveOrder order : {SleeveOrder::Title, SleeveOrder::LeastReady, SleeveOrder::MostFiles}) {
+        QAction* action =
+            menu->addAction(orderName(order), this, [this, order] { session_.setSleeveOrder(order); });
+        action->setCheckable(true);
+        action->setChecked(order == session_.sleeveOrder());
+        group->addAction(action);
+    }
 }
 
 void BenchPage::refreshBatches() {

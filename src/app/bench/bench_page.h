@@ -8,6 +8,7 @@
 #include "app/shell/session.h"
 
 class QLabel;
+class QPushButton;
 class QSplitter;
 
 namespace moorfrost::app {
@@ -54,11 +55,15 @@ public:
 
 signals:
     void playRequested(moorfrost::app::FileId id);
+    void standardsWanted();
 
 private:
     void refreshCounts();
     void refreshBatches();
     void passFiles();
+    void fillStandards();
+    void fillOrders();
+    static QString orderName(SleeveOrder order);
 
     Session& session_;
     std::vector<StepButton*> steps_;
@@ -66,6 +71,7 @@ private:
     SleeveList* sleeves_;
     SleeveTools* tools_;
     ShortLabel* sleeveCount_;
+    QPushButton *standard_, *order_;
     QWidget* side_;
     QStackedWidget* stack_;
     BringInPage* bringIn_;

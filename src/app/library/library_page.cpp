@@ -201,7 +201,7 @@ void LibraryPage::layOut() {
 }
 
 QWidget* LibraryPage::gridPage() {
-    grid_ = new SleeveGrid;
+    grid_ = new SleeveGrid(session_);
     group_ = new Choice;
     group_->addItems({tr("Not grouped"), tr("By artist"), tr("By label"), tr("By decade")});
     group_->setCurrentIndex(QSettings().value("library/group", 0).toInt());

@@ -5,6 +5,7 @@
 #include <QContextMenuEvent>
 #include <QKeyEvent>
 #include <QPainter>
+#include <QPointer>
 #include <QStyledItemDelegate>
 
 #include "app/shell/text_utils.h"
@@ -17,7 +18,15 @@ namespace moorfrost::app {
 /// Headings and sleeves in one list.
 class SleeveGridModel : public QAbstractListModel {
 public:
-    using QAbstractListModel::QAbstractListModel;
+    SleeveGridModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {
+        askTimer_.setSingleShot(true);
+        connect(&askTimer_, &QTimer::timeout, this, &SleeveGridModel::askForTallies);
+        connect(&session_.standards(), &Standards::changed, this, [this] {
+            forgetTallies();
+            if (rowCount() > 0)
+                emit dataChanged(index(0), index(rowCount() - 1));
+        });
+    }
 
     struct Entry {
         int sleeve = -1; // -1: a heading, of the sleeve behind it
@@ -27,7 +36,7 @@ public:
         beginResetModel();
         sleeves_ = std::move(sleeves);
         searcher_ = std::move(searcher);
-        tallies_.clear();
+        forgetTallies();
         entries_.clear();
         bool grouped =
             std::any_of(sleeves_.begin(), sleeves_.end(), [](const auto& s) { return !s.group.empty(); });
@@ -69,16 +78,18 @@ public:
             out.push_back(searcher_->idOf(r));
         return out;
     }
-    /// Worked out when it is first seen.
-    const std::vector<matching::ReadinessPart>& tallyOf(const QModelIndex& index) const {
-        auto [it, fresh] = tallies_.try_emplace(index.row());
-        if (const library::LibrarySleeve* s = sleeveAt(index); fresh && s) {
-            std::vector<matching::ReadinessInput> inputs;
-            for (library::Row r : s->rows)
-                inputs.push_back({searcher_->fieldsOf(r), searcher_->has(r, library::HasPicture)});
-            it->second = matching::readinessOf(inputs);
+    /// Asked for when it is first seen; until the answer is there it is as it was, or empty.
+    const std::vector<audit::ReadinessPart>& tallyOf(const QModelIndex& index) const {
+        static const std::vector<audit::ReadinessPart> none;
+        const library::LibrarySleeve* s = sleeveAt(index);
+        if (!s)
+            return none;
+        Tally& tally = tallies_[searcher_->idOf(s->rows.front())];
+        if (!std::exchange(tally.asked, true)) {
+            wanted_.push_back(index.row());
+            askTimer_.start(0);
         }
-        return it->second;
+        return tally.readiness.parts;
     }
     /// A file that has a picture; "" if none has.
     Path coverFile(const library::LibrarySleeve& s) const {
@@ -108,10 +119,44 @@ public:
     }
 
 private:
+    struct Tally {
+        audit::Readiness readiness;
+        bool asked = false;
+    };
+
+    void forgetTallies() {
+        constexpr size_t most = 20000; // of sleeves that were seen
+        ++run_;
+        wanted_.clear();
+        if (tallies_.size() > most)
+            tallies_.clear();
+        for (auto& [first, tally] : tallies_)
+            tally.asked = false;
+    }
+    void askForTallies() {
+        std::vector<std::vector<FileId>> files;
+        const std::vector<int> rows = std::exchange(wanted_, {});
+        for (int row : rows)
+            files.push_back(filesOf(*sleeveAt(index(row))));
+        session_.readReadiness(files, [self = QPointer(this), rows, files, run = run_](auto answers) {
+            if (!self || self->run_ != run)
+                return;
+            for (size_t i = 0; i < rows.size(); ++i) {
+                self->tallies_[files[i].front()].readiness = std::move(answers[i]);
+                const QModelIndex at = self->index(rows[i]);
+                emit self->dataChanged(at, at);
+            }
+        });
+    }
+
+    Session& session_;
     std::vector<library::LibrarySleeve> sleeves_;
     std::shared_ptr<const library::Searcher> searcher_;
     std::vector<Entry> entries_;
-    mutable std::map<int, std::vector<matching::ReadinessPart>> tallies_;
+    mutable std::unordered_map<FileId, Tally> tallies_; // by the first file
+    mutable std::vector<int> wanted_;
+    mutable QTimer askTimer_;
+    int run_ = 0; // answers to older questions are not taken
 };
 
 namespace {
@@ -159,7 +204,7 @@ public:
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
         line(24, model_->subtitleOf(*s));
-        paint::tally(*p, {cover.left(), cover.bottom() + 47}, model_->tallyOf(index));
+        paint::tally(*p, {cover.left(), cover.bottom() + 47}, model_->tallyOf(index), side);
         p->restore();
     }
 
@@ -170,7 +215,8 @@ private:
 
 } // namespace
 
-SleeveGrid::SleeveGrid(QWidget* parent) : TileView(parent), model_(new SleeveGridModel(this)) {
+SleeveGrid::SleeveGrid(Session& session, QWidget* parent)
+    : TileView(parent), model_(new SleeveGridModel(session, this)) {
     setAccessibleName(tr("Sleeves"));
     setModel(model_);
     setItemDelegate(new GridDelegate(this, model_));

@@ -13,7 +13,7 @@ class SleeveGridModel;
 class SleeveGrid : public TileView {
     Q_OBJECT
 public:
-    explicit SleeveGrid(QWidget* parent = nullptr);
+    explicit SleeveGrid(Session& session, QWidget* parent = nullptr);
 
     void setSleeves(std::vector<library::LibrarySleeve> sleeves,
                     std::shared_ptr<const library::Searcher> searcher);

@@ -9,9 +9,11 @@
 #include <QMessageBox>
 #include <QRadioButton>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QSettings>
 #include <QVBoxLayout>
 
+#include "app/settings/standard_editor.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -23,7 +25,7 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
     head->addWidget(label(tr("Settings"), "title"));
     head->addStretch();
     auto* content = new QWidget;
-    content->setMaximumWidth(760);
+    content->setMaximumWidth(900);
     auto* column = new QVBoxLayout(content);
     column->setContentsMargins(24, 20, 24, 20);
     column->setSpacing(6);
@@ -52,6 +54,12 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
             emit themeChanged();
         });
     }
+    column->addSpacing(20);
+    section(tr("Standards"),
+            tr("What a ready release has. The tally of a sleeve has one mark for each rule, in this order. "
+               "Idents, tones and other files that are not music are not asked."));
+    standards_ = new StandardEditor(session_);
+    column->addWidget(standards_);
     column->addSpacing(20);
     section(tr("Names on shelves"), tr("What the names of files and folders must suit. A value can never "
                                        "leave its shelf, whichever is chosen."));
@@ -107,15 +115,15 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
     column->addWidget(historyUse_);
     column->addStretch();
 
-    auto* scroll = new QScrollArea;
-    scroll->setObjectName("panel");
-    scroll->setWidgetResizable(true);
-    scroll->setWidget(content);
+    scroll_ = new QScrollArea;
+    scroll_->setObjectName("panel");
+    scroll_->setWidgetResizable(true);
+    scroll_->setWidget(content);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(bar("head", head, 46));
-    layout->addWidget(scroll, 1);
+    layout->addWidget(scroll_, 1);
     connect(add, &QPushButton::clicked, this, &SettingsPage::shelfWanted);
     connect(&session_, &Session::shelvesChanged, this, &SettingsPage::refreshShelves);
     connect(keepTimes_, &QCheckBox::clicked, this,
@@ -132,6 +140,14 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
                 b->setChecked(true);
     });
     refreshShelves();
+}
+
+void SettingsPage::showStandards() {
+    standards_->show(session_.standards().ofBatch().name);
+    scroll_->widget()->layout()->activate();
+    // Its heading, too.
+    scroll_->verticalScrollBar()->setValue(standards_->y() - 80);
+    standards_->setFocus();
 }
 
 void SettingsPage::refreshJournal() {

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Settings: how it looks, what names must suit, the shelves, how files are written, what the journal keeps.
+// Settings: how it looks, the standards, what names must suit, the shelves, how files are written, what the
+// journal keeps.
 #pragma once
 
 #include <QWidget>
@@ -11,13 +12,19 @@ class QButtonGroup;
 class QCheckBox;
 class QComboBox;
 class QLabel;
+class QScrollArea;
 
 namespace moorfrost::app {
+
+class StandardEditor;
 
 class SettingsPage : public QWidget {
     Q_OBJECT
 public:
     SettingsPage(Session& session, QWidget* parent = nullptr);
+    /// Brings the standard that the batch is held to into sight.
+    void showStandards();
+    StandardEditor* standards() { return standards_; }
 
 signals:
     void themeChanged();
@@ -26,6 +33,8 @@ signals:
 private:
     void refreshShelves();
     Session& session_;
+    QScrollArea* scroll_;
+    StandardEditor* standards_;
     QGridLayout* shelves_;
     QButtonGroup* names_;
     QCheckBox* keepTimes_;

@@ -145,6 +145,10 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     connect(&session_.index(), &LibraryIndex::changed, this, [] { Covers::instance().lookAgain(); });
     connect(library_, &LibraryPage::playRequested, this, &MainWindow::play);
     connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
+    connect(bench_, &BenchPage::standardsWanted, this, [this] {
+        showWorkspace(Settings);
+        settings_->showStandards();
+    });
     connect(settings_, &SettingsPage::shelfWanted, bench_->putAway(), &PutAwayPage::addShelf);
     connect(settings_, &SettingsPage::themeChanged, this, [this] {
         // Icons are drawn in the colours of the theme.

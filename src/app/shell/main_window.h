@@ -45,6 +45,7 @@ public:
     /// What the application ends with to have the copy of the library put back, and to be started again.
     static constexpr int putBackCode = 77, makeAnewCode = 78;
     Workspace workspace() const { return static_cast<Workspace>(stack_->currentIndex()); }
+    SettingsPage* settings() { return settings_; }
     BenchPage* bench() { return bench_; }
     LibraryPage* library() { return library_; }
     JournalPage* journal() { return journal_; }

@@ -17,7 +17,8 @@ using library::Store;
 namespace {
 const char* const rememberedKeys[] = {
     "recent folders", "last plan", "last shelf",    "names",      "put away mode", "last name plan",
-    "plans",          "batch",     "history-limit", "keep-times", "searches",      library::readShelvesKey};
+    "plans",          "batch",     "history-limit", "keep-times", "searches",      library::readShelvesKey,
+    "sleeve order"};
 }
 
 struct Session::Snapshot {
@@ -36,6 +37,8 @@ struct Session::Snapshot {
         Snapshot s;
         s.batches = store.batches();
         for (const char* key : rememberedKeys)
+            s.settings[key] = store.setting(key);
+        for (const std::string& key : Standards::settingKeys())
             s.settings[key] = store.setting(key);
         if (wantedBatch == 0)
             wantedBatch = std::atoll(s.settings["batch"].c_str());
@@ -103,6 +106,7 @@ Session::Session(const Path& libraryFile, QObject* parent)
     sleeveTimer_.setSingleShot(true);
     sleeveTimer_.setInterval(60);
     connect(&sleeveTimer_, &QTimer::timeout, this, &Session::describeTouchedSleeves);
+    connect(&standards_, &Standards::changed, this, &Session::describeAllSleeves);
     placeTimer_.setSingleShot(true);
     placeTimer_.setInterval(80);
     connect(&placeTimer_, &QTimer::timeout, this, &Session::planDraftedMoves);
@@ -210,6 +214,8 @@ void Session::take(Snapshot s) {
     notes_ = std::move(s.notes);
     shelves_ = std::move(s.shelves);
     settings_ = std::move(s.settings);
+    if (QString trouble = standards_.load(); !trouble.isEmpty())
+        emit said(trouble, true);
     sets_ = std::move(s.sets);
     history_ = std::move(s.history);
     drafts_.load(s.drafts);
@@ -372,6 +378,7 @@ void Session::readOrigins(std::function<void(std::vector<library::BatchOrigin>)>
 
 void Session::forgetBatch() {
     store_->post([id = batch_](Store& store) { store.forgetBatch(id); });
+    standards_.forgetBatch(batch_);
     batch_ = 0;
     handSteps_.clear();
     otherFiles_ = 0;
@@ -389,7 +396,7 @@ std::vector<FileId> Session::batchFiles() const {
 size_t Session::gaps() const {
     size_t n = 0;
     for (const SleeveView& s : sleeves_)
-        n += matching::gapsOf(s.readiness);
+        n += s.readiness.gaps({audit::RuleKind::Fields, audit::RuleKind::Numbers, audit::RuleKind::Codes});
     return n;
 }
 

@@ -12,13 +12,15 @@
 #include <memory>
 #include <optional>
 #include <set>
+#include <unordered_map>
 
 #include "app/shell/job_list.h"
 #include "app/shell/library_index.h"
+#include "app/shell/standards.h"
+#include "core/audit/readiness.h"
 #include "core/library/drafts.h"
 #include "core/library/store_thread.h"
 #include "core/library/writing.h"
-#include "core/matching/readiness.h"
 #include "core/matching/sleeves.h"
 #include "core/naming/put_away.h"
 
@@ -35,9 +37,11 @@ struct SleeveView {
     std::string order;             // sorts titles
     bool byHand = false;           // something of it was put together by hand
     FileId coverFile = 0;
-    std::vector<matching::ReadinessPart> readiness;
+    audit::Readiness readiness; // against the standard of the batch
     bool isStrays() const { return key.empty(); }
 };
+
+enum class SleeveOrder { Title, LeastReady, MostFiles };
 
 /// A place draft, taken apart.
 struct PlaceWish {
@@ -61,11 +65,18 @@ public:
     /// Everything that was put away.
     LibraryIndex& index() { return index_; }
     library::DraftSession& drafts() { return drafts_; }
+    Standards& standards() { return standards_; }
     bool isLoaded() const { return loaded_; }
 
     // Files.
     /// Of those that are worked on; nullptr for others of the library.
     FilePtr file(FileId id) const;
+    /// What it is held to the standard by; `path`: where it will be.
+    audit::CheckedFile checked(const library::FileRecord& file, tags::Fields fields, const Path& path) const;
+    /// The readiness of files of the library against the usual standard; the answer arrives on the interface
+    /// thread.
+    void readReadiness(std::vector<std::vector<FileId>> sleeves,
+                       std::function<void(std::vector<audit::Readiness>)> then);
     /// Any file of the library: at once if it is worked on, else when it was read. nullptr if it is no more.
     void withFile(FileId id, std::function<void(FilePtr)> then);
     /// The shape of its sound (library::Store::peaks): as it was kept, else drawn now.
@@ -92,6 +103,11 @@ public:
     void forgetBatch();
     std::vector<FileId> batchFiles() const;
     const std::vector<SleeveView>& sleeves() const { return sleeves_; }
+    /// In the order that was chosen. Drafts do not move them: rows must stay under the hands of the one who
+    /// edits, until the batch changes or an order is chosen again.
+    SleeveOrder sleeveOrder() const;
+    void setSleeveOrder(SleeveOrder order);
+    /// What is left to do in Describe: files that lack what fields can mend, once for each rule.
     size_t gaps() const;
     void bringIn(const std::vector<Path>& paths, bool subfolders);
     void removeFromBatch(const std::vector<FileId>& files);
@@ -181,6 +197,9 @@ private:
     void setPlace(const std::vector<FileId>& files, const std::string& key, bool byHand);
     void rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand);
     void describeTouchedSleeves();
+    void describeAllSleeves();
+    void orderSleeves();
+    void takePlacements(std::vector<naming::Placement> placements);
     void describeSleeve(SleeveView& view) const;
     QString commonestFolder(const std::vector<FileId>& files) const;
     void planDraftedMoves();
@@ -193,6 +212,7 @@ private:
     JobList jobs_;
     LibraryIndex index_;
     library::DraftSession drafts_;
+    Standards standards_{*this};
     bool loaded_ = false, showDisk_ = false;
     std::map<FileId, FilePtr> files_;
     std::vector<library::Batch> batches_;
@@ -216,6 +236,7 @@ private:
     library::HistoryUse history_;
     library::RecoveryReport recovered_;
     std::vector<naming::Placement> placements_;
+    std::unordered_map<FileId, size_t> placementOf_;
     std::vector<Path> emptied_;
     std::optional<files::SetReport> lastReport_;
     int64_t lastSet_ = 0;

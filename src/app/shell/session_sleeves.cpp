@@ -14,9 +14,9 @@ using library::Store;
 namespace {
 
 /// The value that most files have, "" if none has one.
-std::string commonest(const std::vector<matching::ReadinessInput>& files, const char* key) {
+std::string commonest(const std::vector<audit::CheckedFile>& files, const char* key) {
     std::map<std::string, int> counts;
-    for (const matching::ReadinessInput& f : files)
+    for (const audit::CheckedFile& f : files)
         if (const std::string& v = tags::firstValue(f.fields, key); !v.empty())
             ++counts[v];
     auto best = std::max_element(counts.begin(), counts.end(),
@@ -273,13 +273,39 @@ void Session::arrangeSleeves() {
         sleeves_.push_back(std::move(view));
     }
     std::erase_if(arranged_, [this](const auto& a) { return !sleeveOf_.contains(a.first); });
-    std::sort(sleeves_.begin(), sleeves_.end(), [](const SleeveView& a, const SleeveView& b) {
+    touched_.clear();
+    orderSleeves();
+    emit batchChanged();
+}
+
+SleeveOrder Session::sleeveOrder() const {
+    const QString order = setting("sleeve order");
+    return order == "least ready"  ? SleeveOrder::LeastReady
+           : order == "most files" ? SleeveOrder::MostFiles
+                                   : SleeveOrder::Title;
+}
+
+void Session::setSleeveOrder(SleeveOrder order) {
+    setSetting("sleeve order", order == SleeveOrder::LeastReady  ? "least ready"
+                               : order == SleeveOrder::MostFiles ? "most files"
+                                                                 : "title");
+    orderSleeves();
+    emit batchChanged();
+}
+
+void Session::orderSleeves() {
+    const SleeveOrder order = sleeveOrder();
+    auto rank = [order](const SleeveView& s) {
+        return order == SleeveOrder::LeastReady  ? s.readiness.share()
+               : order == SleeveOrder::MostFiles ? -static_cast<double>(s.files.size())
+                                                 : 0.0;
+    };
+    std::sort(sleeves_.begin(), sleeves_.end(), [&](const SleeveView& a, const SleeveView& b) {
         if (a.isStrays() != b.isStrays())
             return b.isStrays();
-        return std::tie(a.order, a.key) < std::tie(b.order, b.key);
+        const double first = rank(a), second = rank(b);
+        return std::tie(first, a.order, a.key) < std::tie(second, b.order, b.key);
     });
-    touched_.clear();
-    emit batchChanged();
 }
 
 void Session::describeTouchedSleeves() {
@@ -289,6 +315,42 @@ void Session::describeTouchedSleeves() {
             describeSleeve(view);
     touched_.clear();
     emit batchChanged();
+}
+
+void Session::describeAllSleeves() {
+    for (SleeveView& view : sleeves_)
+        describeSleeve(view);
+    emit batchChanged();
+}
+
+audit::CheckedFile Session::checked(const library::FileRecord& file, tags::Fields fields,
+                                    const Path& path) const {
+    return {file.id,
+            std::move(fields),
+            file.tags.pictures,
+            file.tags.format,
+            path,
+            naming::factsOf(file.path, file.tags)};
+}
+
+void Session::readReadiness(std::vector<std::vector<FileId>> sleeves,
+                            std::function<void(std::vector<audit::Readiness>)> then) {
+    store_->post([this, sleeves = std::move(sleeves), then](Store& store) {
+        auto records = std::make_shared<std::vector<std::vector<library::FileRecord>>>();
+        for (const std::vector<FileId>& files : sleeves)
+            records->push_back(store.files(files));
+        later([this, records, then] {
+            std::vector<audit::Readiness> out;
+            for (const std::vector<library::FileRecord>& files : *records) {
+                std::vector<audit::CheckedFile> inputs;
+                for (const library::FileRecord& f : files)
+                    inputs.push_back(checked(f, f.tags.fields, f.path));
+                out.push_back(audit::readinessOf(standards_.usual(), inputs, false,
+                                                 files::profileFromKey(ss(setting("names")))));
+            }
+            then(std::move(out));
+        });
+    });
 }
 
 QString Session::commonestFolder(const std::vector<FileId>& files) const {
@@ -302,17 +364,20 @@ QString Session::commonestFolder(const std::vector<FileId>& files) const {
 }
 
 void Session::describeSleeve(SleeveView& view) const {
-    std::vector<matching::ReadinessInput> inputs;
+    std::vector<audit::CheckedFile> inputs;
     view.coverFile = 0;
     for (FileId id : view.files) {
         FilePtr f = file(id);
         if (!f || !f->readable())
             continue;
-        inputs.push_back({drafts_.effective(id), !f->tags.pictures.empty()});
-        if (view.coverFile == 0 && inputs.back().hasPicture)
+        const naming::Placement* place = placementOf(id);
+        inputs.push_back(
+            checked(*f, drafts_.effective(id), place && !place->blocked() ? place->to : f->path));
+        if (view.coverFile == 0 && !f->tags.pictures.empty())
             view.coverFile = id;
     }
-    view.readiness = matching::readinessOf(inputs);
+    view.readiness = audit::readinessOf(standards_.ofBatch(), inputs, view.isStrays(),
+                                        files::profileFromKey(ss(setting("names"))));
     auto note = notes_.find(view.key);
     view.name = note == notes_.end() ? QString() : qs(note->second.name);
     QString count = tr("%n file(s)", "", static_cast<int>(view.files.size()));
@@ -323,7 +388,7 @@ void Session::describeSleeve(SleeveView& view) const {
     }
     std::string album = commonest(inputs, "album"), artist = commonest(inputs, "album_artist");
     std::set<std::string> artists;
-    for (const matching::ReadinessInput& f : inputs)
+    for (const audit::CheckedFile& f : inputs)
         artists.insert(tags::firstValue(f.fields, "artist"));
     if (artist.empty() && artists.size() > 2)
         artist = ss(tr("%n artist(s)", "", static_cast<int>(artists.size())));

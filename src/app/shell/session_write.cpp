@@ -74,7 +74,7 @@ void Session::planDraftedMoves() {
             groups[it->second.values].push_back(id);
     int run = ++placeRun_;
     if (groups.empty()) {
-        placements_.clear();
+        takePlacements({});
         emptied_.clear();
         placed();
         return;
@@ -102,7 +102,7 @@ void Session::planDraftedMoves() {
         later([this, placements, emptied, run] {
             if (run != placeRun_)
                 return; // newer drafts are being worked out
-            placements_ = std::move(*placements);
+            takePlacements(std::move(*placements));
             emptied_ = std::move(*emptied);
             placed();
         });
@@ -110,9 +110,29 @@ void Session::planDraftedMoves() {
 }
 
 const naming::Placement* Session::placementOf(FileId id) const {
-    auto it = std::find_if(placements_.begin(), placements_.end(),
-                           [&](const naming::Placement& p) { return p.id == id; });
-    return it == placements_.end() ? nullptr : &*it;
+    auto it = placementOf_.find(id);
+    return it == placementOf_.end() ? nullptr : &placements_[it->second];
+}
+
+void Session::takePlacements(std::vector<naming::Placement> placements) {
+    std::map<FileId, Path> before, now;
+    for (const naming::Placement& p : placements_)
+        before[p.id] = p.to;
+    placements_ = std::move(placements);
+    placementOf_.clear();
+    for (size_t i = 0; i < placements_.size(); ++i)
+        if (placements_[i].id > 0) { // not what goes along
+            placementOf_[placements_[i].id] = i;
+            now[placements_[i].id] = placements_[i].to;
+        }
+    if (!audit::asksForNames(standards_.ofBatch()))
+        return;
+    for (const auto* one : {&before, &now})
+        for (const auto& [id, to] : *one)
+            if (!now.contains(id) || before[id] != now[id])
+                touched_.insert(id);
+    if (!touched_.empty())
+        describeTouchedSleeves();
 }
 
 size_t Session::movesDrafted() const {

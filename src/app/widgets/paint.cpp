@@ -53,34 +53,40 @@ void notch(QPainter& painter, const QRect& rect) {
     painter.fillPath(path, theme::colours().heather);
 }
 
-int tally(QPainter& painter, QPoint at, const std::vector<matching::ReadinessPart>& parts) {
+int tally(QPainter& painter, QPoint at, const std::vector<audit::ReadinessPart>& parts, int width) {
     const auto& c = theme::colours();
     int x = at.x();
-    for (const matching::ReadinessPart& part : parts) {
-        QRect mark(x, at.y(), 13, 4);
+    // Many rules make narrower marks.
+    const int step = parts.empty() ? 16 : std::clamp(width / static_cast<int>(parts.size()), 7, 16);
+    for (const audit::ReadinessPart& part : parts) {
+        QRect mark(x, at.y(), step - 3, 4);
         // Shape goes with colour: full, half, and only an outline.
-        if (part.met == matching::Met::Yes) {
+        if (part.met == audit::Met::Yes) {
             painter.fillRect(mark, c.moss);
-        } else if (part.met == matching::Met::Partly) {
-            painter.fillRect(mark.adjusted(0, 0, -6, 0), c.lichen);
-            painter.fillRect(mark.adjusted(7, 3, 0, 0), c.lichen);
+        } else if (part.met == audit::Met::Partly) {
+            painter.fillRect(mark.adjusted(0, 0, -mark.width() / 2, 0), c.lichen);
+            painter.fillRect(mark.adjusted(mark.width() / 2 + 1, 3, 0, 0), c.lichen);
+        } else if (part.met == audit::Met::NotAsked) {
+            painter.fillRect(mark.adjusted(mark.width() / 3, 1, -mark.width() / 3, -1), c.third);
         } else {
             painter.setPen(c.rowan);
             painter.drawRect(mark.adjusted(0, 0, -1, -1));
         }
-        x += 16;
+        x += step;
     }
     return x - at.x();
 }
 
-QString tallyText(const std::vector<matching::ReadinessPart>& parts) {
+QString tallyText(const std::vector<audit::ReadinessPart>& parts) {
     QStringList lines;
-    for (const matching::ReadinessPart& part : parts) {
-        QString mark = part.met == matching::Met::Yes      ? QCoreApplication::translate("Tally", "met")
-                       : part.met == matching::Met::Partly ? QCoreApplication::translate("Tally", "partly")
-                                                           : QCoreApplication::translate("Tally", "missing");
+    for (const audit::ReadinessPart& part : parts) {
+        const char* mark = part.met == audit::Met::Yes      ? QT_TRANSLATE_NOOP("Tally", "met")
+                           : part.met == audit::Met::Partly ? QT_TRANSLATE_NOOP("Tally", "partly")
+                           : part.met == audit::Met::No     ? QT_TRANSLATE_NOOP("Tally", "not met")
+                                                            : QT_TRANSLATE_NOOP("Tally", "not asked");
         lines << QString("%1: %2 (%3)")
-                     .arg(QCoreApplication::translate("Tally", part.name.c_str()), mark, qs(part.detail));
+                     .arg(QCoreApplication::translate("Tally", part.name.c_str()),
+                          QCoreApplication::translate("Tally", mark), qs(part.detail));
     }
     return lines.join('\n');
 }

@@ -6,7 +6,7 @@
 #include <QRect>
 #include <QString>
 
-#include "core/matching/readiness.h"
+#include "core/audit/readiness.h"
 
 namespace moorfrost::app::paint {
 
@@ -17,8 +17,9 @@ QColor back(Tone tone);
 /// The notch in the top left corner of what holds a draft.
 void notch(QPainter& painter, const QRect& rect);
 /// Readiness as a strip of marks from `at` to the right; returns its width.
-int tally(QPainter& painter, QPoint at, const std::vector<matching::ReadinessPart>& parts);
-QString tallyText(const std::vector<matching::ReadinessPart>& parts);
+/// At most `width` pixels wide; returns how wide it is.
+int tally(QPainter& painter, QPoint at, const std::vector<audit::ReadinessPart>& parts, int width);
+QString tallyText(const std::vector<audit::ReadinessPart>& parts);
 /// The ground of a row in a list of sleeves or sets: chosen, focused, its line below.
 void listRow(QPainter& painter, const QRect& rect, bool chosen, bool focused);
 /// A rounded label whose right edge is at `right`; returns the width used.

@@ -51,7 +51,7 @@ public:
         p->setPen(c.second);
         p->drawText(QRect(left, r.top() + 25, width, 17), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(s.subtitle, Qt::ElideRight, width));
-        const int end = left + paint::tally(*p, {left, r.top() + 47}, s.readiness);
+        const int end = left + paint::tally(*p, {left, r.top() + 47}, s.readiness.parts, width - 20);
         if (s.byHand)
             p->drawPixmap(QRect(end + 6, r.top() + 42, 14, 14),
                           theme::pixmap("pin", c.second, 14, p->device()->devicePixelRatioF()));
@@ -100,7 +100,7 @@ public:
         if (role == Qt::ToolTipRole)
             return s.title + "\n" + s.why +
                    (s.byHand ? "\n" + SleeveList::tr("Some of it was put here by hand.") : QString()) +
-                   "\n\n" + paint::tallyText(s.readiness);
+                   "\n\n" + paint::tallyText(s.readiness.parts);
         return {};
     }
     Qt::ItemFlags flags(const QModelIndex& index) const override {

@@ -66,25 +66,41 @@ std::vector<std::string> folderKeys(const Plan& plan) {
     return folders.keys();
 }
 
+struct Named {
+    std::vector<std::string> parts, missing;
+    std::string why; // there is no name
+};
+
+Named nameOf(const PutAwayFile& file, const Plan& plan, files::NameProfile profile, const Albums& albums) {
+    RenderInput input{file.fields, file.facts,
+                      [&](const std::string& key) { return albums.several(file, key); }};
+    Rendered rendered = render(plan, input);
+    Named named;
+    for (size_t i = 0; i < rendered.parts.size(); ++i) {
+        bool isName = i + 1 == rendered.parts.size();
+        if (text::trim(rendered.parts[i]).empty()) {
+            named.why =
+                (isName ? "no name: " : "no folder: ") + text::join(rendered.missing, ", ") + " is blank";
+            return named;
+        }
+        named.parts.push_back(
+            files::safeName(rendered.parts[i], profile, isName ? lowerEnding(file) : std::string()));
+    }
+    named.missing = std::move(rendered.missing);
+    return named;
+}
+
 void place(const PutAwayFile& file, const PutAwayOptions& options, const Albums& albums, Placement& p) {
     p.id = file.id;
     p.from = file.path;
     p.copy = options.copy;
-    RenderInput input{file.fields, file.facts,
-                      [&](const std::string& key) { return albums.several(file, key); }};
-    Rendered rendered = render(options.plan, input);
-    for (size_t i = 0; i < rendered.parts.size(); ++i) {
-        bool isName = i + 1 == rendered.parts.size();
-        if (text::trim(rendered.parts[i]).empty()) {
-            p.marks.push_back({MarkKind::Blocked,
-                               isName ? "no name: " + text::join(rendered.missing, ", ") + " is blank"
-                                      : "no folder: " + text::join(rendered.missing, ", ") + " is blank"});
-            return;
-        }
-        p.parts.push_back(
-            files::safeName(rendered.parts[i], options.profile, isName ? lowerEnding(file) : std::string()));
+    Named named = nameOf(file, options.plan, options.profile, albums);
+    p.parts = std::move(named.parts);
+    if (!named.why.empty()) {
+        p.marks.push_back({MarkKind::Blocked, named.why});
+        return;
     }
-    for (const std::string& label : rendered.missing)
+    for (const std::string& label : named.missing)
         p.marks.push_back({MarkKind::Gap, "no " + text::lower(label)});
     p.to = options.shelf;
     for (const std::string& part : p.parts)
@@ -279,6 +295,17 @@ bool Placement::blocked() const {
 const Mark* Placement::mark(MarkKind kind) const {
     auto it = std::find_if(marks.begin(), marks.end(), [&](const Mark& m) { return m.kind == kind; });
     return it == marks.end() ? nullptr : &*it;
+}
+
+std::vector<std::vector<std::string>> namesByPlan(const std::vector<PutAwayFile>& files, const Plan& plan,
+                                                  files::NameProfile profile) {
+    const Albums albums(files);
+    std::vector<std::vector<std::string>> out;
+    for (const PutAwayFile& file : files) {
+        Named named = nameOf(file, plan, profile, albums);
+        out.push_back(named.why.empty() ? std::move(named.parts) : std::vector<std::string>());
+    }
+    return out;
 }
 
 PutAwayResult planPutAway(const std::vector<PutAwayFile>& files, const PutAwayOptions& options,

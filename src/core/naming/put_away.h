@@ -78,6 +78,11 @@ struct PutAwayResult {
     std::string shelfProblem; // a sentence if the shelf itself cannot be used
 };
 
+/// The folders below a shelf and the name that the plan gives to each; empty where it can give none. The disk
+/// is not looked at.
+std::vector<std::vector<std::string>> namesByPlan(const std::vector<PutAwayFile>& files, const Plan& plan,
+                                                  files::NameProfile profile);
+
 PutAwayResult planPutAway(const std::vector<PutAwayFile>& files, const PutAwayOptions& options,
                           std::stop_token stop = {});
 

@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The standards: making, naming and removing them, and the rules of one, which hold at once.
+#pragma once
+
+#include <QWidget>
+
+#include "app/shell/session.h"
+
+class QCheckBox;
+class QComboBox;
+class QPushButton;
+class QVBoxLayout;
+
+namespace moorfrost::app {
+
+class RuleRow;
+
+class StandardEditor : public QWidget {
+    Q_OBJECT
+public:
+    explicit StandardEditor(Session& session, QWidget* parent = nullptr);
+
+    /// Shows the rules of this one.
+    void show(const std::string& name);
+    const std::string& shown() const { return shown_; }
+    const std::vector<RuleRow*>& rows() const { return rows_; }
+
+private:
+    void refresh();
+    void fillRows();
+    void fillNew();
+    void addRow(const audit::Rule& rule);
+    void addRule(audit::RuleKind kind);
+    void moveRow(RuleRow* row, int by);
+    void removeRow(RuleRow* row);
+    void rowsChanged();
+    void showMet();
+    void save();
+    void add(audit::Standard standard, const QString& title);
+    void rename();
+    void remove();
+    /// A name that no other standard has; "" if none was given.
+    std::string askName(const QString& title, const QString& proposed, const std::string& own);
+    const audit::Standard* standard() const;
+
+    Session& session_;
+    QComboBox* choice_;
+    QCheckBox* usual_;
+    QPushButton *new_, *remove_;
+    QVBoxLayout* list_;
+    std::vector<RuleRow*> rows_;
+    std::string shown_;
+    bool saving_ = false;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,19 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Whether the codes of the trade are well formed. That they were given to this recording or release is
+// another question.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+namespace moorfrost::audit {
+
+/// "" if the value may be such a code, else a few words that say why not. Knows ISRC (ISO 3901: two letters,
+/// three letters or digits, seven digits, hyphens allowed), ISWC (ISO 15707, with its check digit) and
+/// barcodes (GS1 General Specifications: EAN-13, UPC-A, EAN-8 with the check digit); anything goes for other
+/// fields.
+std::string whyNotCode(std::string_view key, std::string_view value);
+/// True if whyNotCode() has something to say about the field.
+bool hasForm(std::string_view key);
+
+} // namespace moorfrost::audit
