@@ -24,8 +24,8 @@
         <translation><numerusform>%n stray</numerusform><numerusform>%n strays</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n of the strays cannot be read</source>
-        <translation><numerusform>%n of the strays cannot be read</numerusform><numerusform>%n of the strays cannot be read</numerusform></translation>
+        <source>%n kind(s) to confirm</source>
+        <translation><numerusform>%n kind to confirm</numerusform><numerusform>%n kinds to confirm</numerusform></translation>
     </message>
 </context>
 <context>
@@ -53,6 +53,14 @@
     <message numerus="yes">
         <source>the %n file(s) shown</source>
         <translation><numerusform>the %n file shown</numerusform><numerusform>the %n files shown</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Confirm %n kind(s)…</source>
+        <translation><numerusform>Confirm %n kind…</numerusform><numerusform>Confirm %n kinds…</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n other file(s)</source>
+        <translation><numerusform>%n other file</numerusform><numerusform>%n other files</numerusform></translation>
     </message>
 </context>
 <context>
@@ -146,6 +154,17 @@
     <message numerus="yes">
         <source>%n set aside</source>
         <translation><numerusform>%n set aside</numerusform><numerusform>%n set aside</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::KindsDialog</name>
+    <message numerus="yes">
+        <source>Listen to %n more file(s)</source>
+        <translation><numerusform>Listen to %n more file</numerusform><numerusform>Listen to %n more files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
     </message>
 </context>
 <context>

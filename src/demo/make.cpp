@@ -140,7 +140,7 @@ void setTimes(const Path& root) {
 
 namespace {
 /// What is kept from another version is made anew.
-const char* const version = "moorfrost-demo 2\n";
+const char* const version = "moorfrost-demo 3\n";
 } // namespace
 
 Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(size_t, size_t)>& progress) {

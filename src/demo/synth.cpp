@@ -10,23 +10,6 @@ namespace moorfrost::demo {
 
 namespace {
 
-/// A small generator of our own: std distributions differ between libraries.
-class Chance {
-public:
-    explicit Chance(uint32_t seed) : state_(seed * 2654435761u + 12345u) {}
-    uint32_t next() {
-        state_ ^= state_ << 13;
-        state_ ^= state_ >> 17;
-        state_ ^= state_ << 5;
-        return state_;
-    }
-    int below(int n) { return static_cast<int>(next() % static_cast<uint32_t>(n)); }
-    float unit() { return static_cast<float>(next() >> 8) / 16777216.0f; }
-
-private:
-    uint32_t state_;
-};
-
 const std::array<float, 4096>& sineTable() {
     static const std::array<float, 4096> table = [] {
         std::array<float, 4096> t{};
@@ -64,6 +47,13 @@ double hertz(int semitonesFromA) {
 
 std::vector<int16_t> synthesise(const Piece& piece) {
     Chance chance(piece.seed);
+    if (piece.sound == Sound::Bell || piece.sound == Sound::Speech) {
+        const auto length = static_cast<size_t>(piece.seconds * sampleRate);
+        std::vector<int16_t> both;
+        for (float v : piece.sound == Sound::Bell ? bell(chance, length) : babble(chance, length))
+            both.insert(both.end(), 2, static_cast<int16_t>(std::clamp(v, -0.98f, 0.98f) * 32000.0f));
+        return both;
+    }
     static constexpr std::array<std::array<int, 7>, 3> scales = {
         {{0, 2, 4, 5, 7, 9, 11}, {0, 2, 3, 5, 7, 8, 10}, {0, 2, 3, 5, 7, 9, 10}}};
     const auto& scale = scales[static_cast<size_t>(chance.below(3))];

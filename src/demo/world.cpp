@@ -90,10 +90,10 @@ void harbourTransfers(std::vector<DemoTrack>& out) {
         out.push_back(track(fmt::format("{}Reel{:02}-side{}.wav", dir, i / 2 + 1, i % 2 ? 'B' : 'A'),
                             processional + 10 + static_cast<uint32_t>(i), {},
                             i % 2 ? Sound::Drone : Sound::Band));
-    out.push_back(track(dir + "ident 1 (bell).wav", 990, {}, Sound::Tone));
+    out.push_back(track(dir + "ident 1 (bell).wav", 990, {}, Sound::Bell));
     out.back().sound.seconds = 6;
     out.push_back(track(dir + "spoken introduction - harbour day.mp3", 991,
-                        tagged("Harbour Day, introduction", "", "", "1983", 0, 0, "Speech"), Sound::Voice));
+                        tagged("Harbour Day, introduction", "", "", "1983", 0, 0, "Speech"), Sound::Speech));
 }
 
 void donation(std::vector<DemoTrack>& out) {

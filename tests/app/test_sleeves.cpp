@@ -274,7 +274,7 @@ private slots:
                 if (mask >> i & 1)
                     some.push_back(all[i]);
             const int wanted = static_cast<int>(some.size());
-            model->setFiles(some);
+            model->setFiles(some, {});
             int rows = 0;
             for (int f = 0; f < model->rowCount(); ++f)
                 rows += model->rowCount(model->index(f, 0));

@@ -12,6 +12,7 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
+#include "app/bench/kinds_dialog.h"
 #include "app/bench/mend_text_dialog.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/read_names_dialog.h"
@@ -112,6 +113,11 @@ int main(int argc, char** argv) {
     w.bench()->bringIn()->tree()->setCurrentIndex(mist);
     w.bench()->bringIn()->tree()->scrollTo(mist, QAbstractItemView::PositionAtCenter);
     shot(&w, "bring-in");
+    {
+        KindsDialog kinds(s, &w);
+        kinds.show();
+        shot(&kinds, "kinds");
+    }
     s.standards().setOfBatch("Archive");
     w.showWorkspace(MainWindow::Settings);
     w.settings()->showStandards();

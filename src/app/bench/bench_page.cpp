@@ -204,14 +204,21 @@ void BenchPage::refreshCounts() {
         static_cast<int>(files.size() - trouble - std::min(files.size() - trouble, session_.movesDrafted()));
     bool any = !files.empty();
     const auto& sleeves = session_.sleeves();
-    const size_t strays = !sleeves.empty() && sleeves.back().isStrays() ? sleeves.back().files.size() : 0;
-    const auto toSort = static_cast<int>(strays);
-    steps_[BringIn]->setCount(!any         ? QString()
-                              : toSort > 0 ? tr("%n stray(s)", "", toSort)
-                                           : tr("sorted"),
-                              toSort > 0);
-    steps_[BringIn]->setToolTip(
-        unread > 0 ? tr("%n of the strays cannot be read", "", static_cast<int>(unread)) : QString());
+    const bool strays = !sleeves.empty() && sleeves.back().isStrays();
+    const auto toSort = static_cast<int>(session_.straysToSort());
+    const auto kinds = static_cast<int>(session_.kinds().proposals().size());
+    steps_[BringIn]->setCount(!any                 ? QString()
+                              : toSort + kinds > 0 ? tr("%n left", "", toSort + kinds)
+                                                   : tr("sorted"),
+                              toSort + kinds > 0);
+    QStringList left;
+    if (toSort > 0)
+        left << tr("%n stray(s)", "", toSort);
+    if (unread > 0)
+        left << tr("of them cannot be read: %1").arg(unread);
+    if (kinds > 0)
+        left << tr("%n kind(s) to confirm", "", kinds);
+    steps_[BringIn]->setToolTip(left.join('\n'));
     steps_[Describe]->setCount(!any       ? QString()
                                : gaps > 0 ? tr("%n gap(s)", "", gaps)
                                           : tr("complete"),
@@ -222,8 +229,8 @@ void BenchPage::refreshCounts() {
                               notMoved > 0);
     auto n = static_cast<int>(sleeves.size());
     sleeveCount_->setText(n == 0 ? tr("Sleeves")
-                                 : tr("%n sleeve(s)", "", strays > 0 ? n - 1 : n) +
-                                       (strays > 0 ? tr(" and strays") : QString()));
+                                 : tr("%n sleeve(s)", "", strays ? n - 1 : n) +
+                                       (strays ? tr(" and strays") : QString()));
     standard_->setText(tr("%1 \u25BE").arg(qs(session_.standards().ofBatch().name)));
     order_->setText(tr("%1 \u25BE").arg(orderName(session_.sleeveOrder())));
     side_->setVisible(any);

@@ -8,6 +8,7 @@
 #include <QSplitter>
 #include <QVBoxLayout>
 
+#include "app/bench/kinds_dialog.h"
 #include "app/bench/mend_text_dialog.h"
 #include "app/library/check_files_dialog.h"
 #include "app/shell/text_utils.h"
@@ -31,6 +32,7 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     tools->addWidget(resort_, 0, Qt::AlignTop);
 
     model_ = new FolderModel(this);
+    model_->setKinds(session_.kinds());
     tree_ = new QTreeView;
     tree_->setModel(model_);
     tree_->setAccessibleName(tr("Folders and files"));
@@ -77,6 +79,10 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     bottom->addWidget(formats_, 1);
     bottom->addWidget(attention_);
     bottom->addWidget(wrong_);
+    kinds_ = button({});
+    kinds_->setObjectName("kinds");
+    kinds_->setToolTip(tr("Files that do not seem to be music: speech, idents, effects, tones"));
+    bottom->addWidget(kinds_);
     auto* check = button(tr("Check files\u2026"));
     check->setToolTip(tr("Whether the files are whole, and still the ones they were"));
     bottom->addWidget(check);
@@ -96,6 +102,8 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(recent_->menu(), &QMenu::aboutToShow, this, &BringInPage::fillRecent);
     connect(tree_, &QTreeView::customContextMenuRequested, this, &BringInPage::showMenu);
     connect(check, &QPushButton::clicked, this, &BringInPage::checkFiles);
+    connect(&session_, &Session::alongChanged, this, &BringInPage::refresh);
+    connect(kinds_, &QPushButton::clicked, this, &BringInPage::confirmKinds);
     connect(tree_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &BringInPage::showDetails);
     connect(details_, &FileDetails::mendTextWanted, this, &BringInPage::mendText);
     connect(tree_, &QTreeView::activated, this, [this](const QModelIndex& index) {
@@ -146,21 +154,26 @@ void BringInPage::refresh() {
     for (FileId id : files_)
         if (FilePtr f = session_.file(id))
             files.push_back(std::move(f));
-    model_->setFiles(std::move(files));
+    model_->setFiles(std::move(files), session_.along());
     const FolderModel::Totals& t = model_->totals();
     showDetails();
     const QString count = tr("%n file(s)", "", t.files);
     found_->setText(isWide() ? tr("%1, %2").arg(count, shownSize(t.bytes)) : count);
-    QStringList kinds;
+    QStringList formats;
     for (const auto& [format, n] : t.formats)
-        kinds << QString("%1 %2").arg(n).arg(qs(format));
-    formats_->setText(kinds.join("  "));
+        formats << QString("%1 %2").arg(n).arg(qs(format));
+    if (t.along > 0)
+        formats << tr("%n other file(s)", "", t.along);
+    formats_->setText(formats.join("  "));
     QStringList notes;
     if (t.untagged > 0)
         notes << tr("%n without tags", "", t.untagged);
     if (t.attention > 0)
         notes << tr("%n to look at", "", t.attention);
     attention_->setText(notes.join("  "));
+    const auto kinds = static_cast<int>(session_.kinds().proposals().size());
+    kinds_->setVisible(kinds > 0 || session_.kinds().unheard() > 0);
+    kinds_->setText(kinds > 0 ? tr("Confirm %n kind(s)\u2026", "", kinds) : tr("Kinds\u2026"));
     wrong_->setText(t.wrong > 0 ? tr("%n damaged or unreadable", "", t.wrong) : QString());
 }
 
@@ -211,6 +224,12 @@ void BringInPage::checkFiles() {
         .exec();
 }
 
+void BringInPage::confirmKinds() {
+    KindsDialog dialog(session_, this);
+    connect(&dialog, &KindsDialog::playRequested, this, &BringInPage::playRequested);
+    dialog.exec();
+}
+
 void BringInPage::showMenu(const QPoint& at) {
     QMenu menu(this);
     FilePtr file = model_->fileAt(tree_->indexAt(at));
@@ -218,6 +237,15 @@ void BringInPage::showMenu(const QPoint& at) {
     menu.addAction(tr("Play"), [this, id] { emit playRequested(id); })->setEnabled(id > 0);
     menu.addAction(tr("Check files\u2026"), this, &BringInPage::checkFiles);
     menu.addAction(tr("Mend the text\u2026"), this, &BringInPage::mendText);
+    QMenu* kinds = menu.addMenu(tr("Kind"));
+    kinds->setEnabled(!chosen().empty());
+    for (matching::Kind kind : matching::allKinds())
+        kinds->addAction(kindText(kind), this, [this, kind] {
+            std::map<FileId, matching::Kind> said;
+            for (FileId each : chosen())
+                said[each] = kind;
+            session_.kinds().confirm(said);
+        });
     menu.addSeparator();
     emit menuOpens(menu);
     menu.addSeparator();

@@ -28,6 +28,7 @@ public:
     bool withSubfolders() const;
     void setFiles(std::vector<FileId> files);
     void checkFiles();
+    void confirmKinds();
     std::vector<FileId> chosen() const; // files, also those of chosen folders
     FileDetails* details() { return details_; }
     QTreeView* tree() { return tree_; }
@@ -58,7 +59,7 @@ private:
     FolderModel* model_;
     QTreeView* tree_;
     FileDetails* details_;
-    QPushButton* resort_;
+    QPushButton *resort_, *kinds_;
     QWidget* bottom_;
     ShortLabel* formats_;
     QLabel *found_, *attention_, *wrong_;

@@ -46,7 +46,7 @@ const FolderModel::Finding& FolderModel::findingOf(const FilePtr& file) {
     return kept;
 }
 
-void FolderModel::setFiles(std::vector<FilePtr> files) {
+void FolderModel::setFiles(std::vector<FilePtr> files, const Session::Along& along) {
     std::map<Path, std::vector<FilePtr>> wanted;
     totals_ = {};
     if (findings_.size() > files.size() * 2 + 1000)
@@ -77,9 +77,13 @@ void FolderModel::setFiles(std::vector<FilePtr> files) {
         } else {
             beginInsertRows({}, static_cast<int>(at), static_cast<int>(at));
             folders_.insert(folders_.begin() + static_cast<std::ptrdiff_t>(at),
-                            std::make_unique<Folder>(Folder{path, {}, std::move(members)}));
+                            std::make_unique<Folder>(Folder{path, {}, std::move(members), {}}));
             endInsertRows();
         }
+        static const std::vector<files::OtherFile> none;
+        auto others = along.find(path);
+        fillOthers(at, others == along.end() ? none : others->second);
+        totals_.along += static_cast<int>(folders_[at]->others.size());
         ++at;
     }
     nameFolders();
@@ -120,6 +124,24 @@ void FolderModel::fill(size_t folder, std::vector<FilePtr>&& files) {
     }
 }
 
+void FolderModel::fillOthers(size_t folder, const std::vector<files::OtherFile>& others) {
+    Folder& f = *folders_[folder];
+    if (f.others == others)
+        return;
+    const QModelIndex parent = index(static_cast<int>(folder), 0);
+    const auto first = static_cast<int>(f.files.size());
+    if (!f.others.empty()) {
+        beginRemoveRows(parent, first, first + static_cast<int>(f.others.size()) - 1);
+        f.others.clear();
+        endRemoveRows();
+    }
+    if (!others.empty()) {
+        beginInsertRows(parent, first, first + static_cast<int>(others.size()) - 1);
+        f.others = others;
+        endInsertRows();
+    }
+}
+
 /// The part of the paths that all share says nothing.
 void FolderModel::nameFolders() {
     if (folders_.empty())
@@ -139,16 +161,39 @@ void FolderModel::nameFolders() {
     emit dataChanged(index(0, Name), index(static_cast<int>(folders_.size()) - 1, Note));
 }
 
+void FolderModel::setKinds(const Kinds& kinds) {
+    kinds_ = &kinds;
+    connect(&kinds, &Kinds::changed, this, [this] {
+        for (int i = 0; i < rowCount(); ++i)
+            if (const QModelIndex folder = index(i, 0); rowCount(folder) > 0)
+                emit dataChanged(index(0, Note, folder), index(rowCount(folder) - 1, Note, folder));
+    });
+}
+
+/// "Tone"; "Tone?" while it waits to be confirmed; "" for music.
+QString FolderModel::kindOf(const library::FileRecord& file) const {
+    if (!kinds_)
+        return {};
+    if (const matching::KindProposal* p = kinds_->proposalFor(file.id))
+        return tr("%1?").arg(kindText(p->kind));
+    const matching::Kind kind = kinds_->of(file.id);
+    return kind == matching::Kind::Music ? QString() : kindText(kind);
+}
+
 FilePtr FolderModel::fileAt(const QModelIndex& i) const {
     auto* folder = static_cast<Folder*>(i.internalPointer());
-    return i.isValid() && folder ? folder->files[static_cast<size_t>(i.row())] : nullptr;
+    return i.isValid() && folder && static_cast<size_t>(i.row()) < folder->files.size()
+               ? folder->files[static_cast<size_t>(i.row())]
+               : nullptr;
 }
 
 std::vector<FilePtr> FolderModel::filesAt(const QModelIndex& i) const {
     if (!i.isValid())
         return {};
     FilePtr file = fileAt(i);
-    return file ? std::vector<FilePtr>{file} : folders_[static_cast<size_t>(i.row())]->files;
+    return file                  ? std::vector<FilePtr>{file}
+           : i.internalPointer() ? std::vector<FilePtr>{}
+                                 : folders_[static_cast<size_t>(i.row())]->files;
 }
 
 QModelIndex FolderModel::index(int row, int column, const QModelIndex& parent) const {
@@ -172,7 +217,8 @@ int FolderModel::rowCount(const QModelIndex& parent) const {
         return static_cast<int>(folders_.size());
     return parent.internalPointer() || parent.column() > 0
                ? 0
-               : static_cast<int>(folders_[static_cast<size_t>(parent.row())]->files.size());
+               : static_cast<int>(folders_[static_cast<size_t>(parent.row())]->files.size() +
+                                  folders_[static_cast<size_t>(parent.row())]->others.size());
 }
 
 QVariant FolderModel::data(const QModelIndex& i, int role) const {
@@ -184,6 +230,8 @@ QVariant FolderModel::data(const QModelIndex& i, int role) const {
             Qt::Alignment((right ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter));
     if (FilePtr file = fileAt(i))
         return fileData(*file, i.column(), role);
+    if (auto* in = static_cast<Folder*>(i.internalPointer()))
+        return otherData(in->others[static_cast<size_t>(i.row()) - in->files.size()], i.column(), role);
     const Folder& f = *folders_[static_cast<size_t>(i.row())];
     switch (role) {
     case Qt::DisplayRole:
@@ -203,15 +251,38 @@ QVariant FolderModel::data(const QModelIndex& i, int role) const {
     }
 }
 
+QVariant FolderModel::otherData(const files::OtherFile& f, int column, int role) {
+    switch (role) {
+    case Qt::DisplayRole:
+        return column == Name   ? shownName(f.path)
+               : column == Kind ? QString(shownPath(f.path.extension())).remove('.').toUpper()
+               : column == Size ? shownSize(f.size)
+               : column == Note ? tr("goes along")
+                                : QString();
+    case Qt::FontRole:
+        return column == Name ? QVariant(theme::monoFont()) : QVariant();
+    case Qt::ForegroundRole:
+        return theme::colours().third;
+    case Qt::ToolTipRole:
+        return column == Note
+                   ? tr("It is not sound. When the music of its folder is put away, it moves along.")
+                   : QString();
+    default:
+        return {};
+    }
+}
+
 QVariant FolderModel::fileData(const library::FileRecord& f, int column, int role) const {
     auto found = findings_.find(f.id);
     const Finding finding = found == findings_.end() ? Finding() : found->second;
     auto note = [&] {
-        return f.readable() && finding.text.isEmpty()
-                   ? tr("%1 \u2013 %2")
-                         .arg(qs(tags::shownValue(f.tags.fields, "artist")),
-                              qs(tags::shownValue(f.tags.fields, "title")))
-                   : finding.text;
+        const QString text = f.readable() && finding.text.isEmpty()
+                                 ? tr("%1 \u2013 %2")
+                                       .arg(qs(tags::shownValue(f.tags.fields, "artist")),
+                                            qs(tags::shownValue(f.tags.fields, "title")))
+                                 : finding.text;
+        const QString kind = kindOf(f);
+        return kind.isEmpty() ? text : tr("%1 \u00B7 %2").arg(kind, text);
     };
     switch (role) {
     case Qt::DisplayRole:
@@ -268,7 +339,10 @@ QVariant FolderModel::headerData(int section, Qt::Orientation orientation, int r
 }
 
 Qt::ItemFlags FolderModel::flags(const QModelIndex& i) const {
-    return i.isValid() ? QAbstractItemModel::flags(i) | Qt::ItemIsDragEnabled : Qt::NoItemFlags;
+    if (!i.isValid())
+        return Qt::NoItemFlags;
+    const bool goesAlong = i.internalPointer() && !fileAt(i);
+    return QAbstractItemModel::flags(i) | (goesAlong ? Qt::NoItemFlags : Qt::ItemIsDragEnabled);
 }
 
 QStringList FolderModel::mimeTypes() const {

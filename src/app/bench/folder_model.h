@@ -19,16 +19,19 @@ public:
     enum Column { Name, Length, Kind, Size, Note, ColumnCount };
 
     struct Totals {
-        int files = 0, wrong = 0, attention = 0, untagged = 0;
+        int files = 0, along = 0, wrong = 0, attention = 0, untagged = 0;
         uint64_t bytes = 0;
         std::map<std::string, int> formats;
     };
 
     explicit FolderModel(QObject* parent = nullptr) : QAbstractItemModel(parent) {}
 
-    void setFiles(std::vector<FilePtr> files);
+    /// What kinds of sound are shown by; it must outlive the model.
+    void setKinds(const Kinds& kinds);
+    /// `along`: what is in their folders beside them.
+    void setFiles(std::vector<FilePtr> files, const Session::Along& along);
     const Totals& totals() const { return totals_; }
-    /// nullptr for folders.
+    /// nullptr for folders and for what goes along.
     FilePtr fileAt(const QModelIndex& index) const;
     /// Itself, or all of the folder.
     std::vector<FilePtr> filesAt(const QModelIndex& index) const;
@@ -47,7 +50,8 @@ private:
     struct Folder {
         Path path;
         QString shown;
-        std::vector<FilePtr> files; // by path
+        std::vector<FilePtr> files;           // by path
+        std::vector<files::OtherFile> others; // behind them
     };
     struct Finding {
         FilePtr of;
@@ -56,13 +60,17 @@ private:
     };
 
     void fill(size_t folder, std::vector<FilePtr>&& files);
+    void fillOthers(size_t folder, const std::vector<files::OtherFile>& others);
     void nameFolders();
     const Finding& findingOf(const FilePtr& file);
     static Finding find(const FilePtr& file);
+    QString kindOf(const library::FileRecord& file) const;
+    static QVariant otherData(const files::OtherFile& file, int column, int role);
     QVariant fileData(const library::FileRecord& file, int column, int role) const;
 
     std::vector<std::unique_ptr<Folder>> folders_; // by path
     std::unordered_map<FileId, Finding> findings_;
+    const Kinds* kinds_ = nullptr;
     Totals totals_;
 };
 

@@ -32,6 +32,7 @@ struct Session::Snapshot {
     std::vector<library::SetSummary> sets;
     library::HistoryUse history;
     std::map<std::string, std::string> settings;
+    Kinds::Kept kinds;
 
     static Snapshot of(Store& store, int64_t wantedBatch) {
         Snapshot s;
@@ -55,6 +56,7 @@ struct Session::Snapshot {
         for (const auto& [file, field, draft] : s.drafts)
             wanted.insert(file);
         s.files = store.files({wanted.begin(), wanted.end()});
+        s.kinds = Kinds::Kept::of(store, {wanted.begin(), wanted.end()});
         s.sets = store.sets();
         s.history = store.historyUse();
         return s;
@@ -74,20 +76,22 @@ PlaceWish PlaceWish::fromValues(const std::vector<std::string>& v) {
 }
 
 Session::Session(const Path& libraryFile, QObject* parent)
-    : QObject(parent), jobs_(this), index_(jobs_, libraryFile),
+    : QObject(parent), store_(std::make_unique<library::StoreThread>(libraryFile,
+                                                                     [this](const std::string& sentence) {
+                                                                         later([this, sentence] {
+                                                                             emit said(qs(sentence), true);
+                                                                             checkLibrary();
+                                                                         });
+                                                                     })),
+      jobs_(this), index_(jobs_, libraryFile),
       drafts_(
           [this](FileId id) -> const tags::Fields* {
               auto it = files_.find(id);
               return it == files_.end() ? nullptr : &it->second->tags.fields;
           },
-          [] { return static_cast<int64_t>(std::time(nullptr)); }) {
+          [] { return static_cast<int64_t>(std::time(nullptr)); }),
+      kinds_(jobs_, *store_) {
     auto open = std::make_shared<std::promise<void>>();
-    store_ = std::make_unique<library::StoreThread>(libraryFile, [this](const std::string& sentence) {
-        later([this, sentence] {
-            emit said(qs(sentence), true);
-            checkLibrary();
-        });
-    });
     // It is searched as soon as it is open (and brought up to date), while the window is still being built.
     store_->post([open](Store&) { open->set_value(); });
     index_.refresh(open->get_future().share());
@@ -107,6 +111,8 @@ Session::Session(const Path& libraryFile, QObject* parent)
     sleeveTimer_.setInterval(60);
     connect(&sleeveTimer_, &QTimer::timeout, this, &Session::describeTouchedSleeves);
     connect(&standards_, &Standards::changed, this, &Session::describeAllSleeves);
+    connect(&kinds_, &Kinds::changed, this, &Session::describeAllSleeves);
+    connect(&kinds_, &Kinds::listened, this, [this] { lookAtKinds(); });
     placeTimer_.setSingleShot(true);
     placeTimer_.setInterval(80);
     connect(&placeTimer_, &QTimer::timeout, this, &Session::planDraftedMoves);
@@ -219,7 +225,10 @@ void Session::take(Snapshot s) {
     sets_ = std::move(s.sets);
     history_ = std::move(s.history);
     drafts_.load(s.drafts);
+    kinds_.take(s.kinds);
     arrangeSleeves();
+    lookAtKinds();
+    readAlong();
     emit batchesChanged();
     emit shelvesChanged();
     emit journalChanged();
@@ -352,7 +361,6 @@ void Session::chooseBatch(int64_t id) {
         return;
     batch_ = id;
     handSteps_.clear();
-    otherFiles_ = 0;
     setSetting("batch", QString::number(id));
     reload();
 }
@@ -381,7 +389,6 @@ void Session::forgetBatch() {
     standards_.forgetBatch(batch_);
     batch_ = 0;
     handSteps_.clear();
-    otherFiles_ = 0;
     drafts_.forgetHistory();
     reload();
 }

@@ -15,6 +15,7 @@
 #include <unordered_map>
 
 #include "app/shell/job_list.h"
+#include "app/shell/kinds.h"
 #include "app/shell/library_index.h"
 #include "app/shell/standards.h"
 #include "core/audit/readiness.h"
@@ -27,7 +28,6 @@
 namespace moorfrost::app {
 
 using library::FileId;
-using FilePtr = std::shared_ptr<const library::FileRecord>;
 
 struct SleeveView {
     std::string key;
@@ -66,17 +66,23 @@ public:
     LibraryIndex& index() { return index_; }
     library::DraftSession& drafts() { return drafts_; }
     Standards& standards() { return standards_; }
+    Kinds& kinds() { return kinds_; }
+    /// Of the files of the batch; `however`: even if it takes long.
+    void lookAtKinds(bool however = false);
     bool isLoaded() const { return loaded_; }
 
     // Files.
     /// Of those that are worked on; nullptr for others of the library.
     FilePtr file(FileId id) const;
     /// What it is held to the standard by; `path`: where it will be.
-    audit::CheckedFile checked(const library::FileRecord& file, tags::Fields fields, const Path& path) const;
+    static audit::CheckedFile checked(const library::FileRecord& file, tags::Fields fields, const Path& path,
+                                      bool music);
     /// The readiness of files of the library against the usual standard; the answer arrives on the interface
     /// thread.
     void readReadiness(std::vector<std::vector<FileId>> sleeves,
                        std::function<void(std::vector<audit::Readiness>)> then);
+    /// What is left to sort: strays, but for those that are known not to be music.
+    size_t straysToSort() const;
     /// Any file of the library: at once if it is worked on, else when it was read. nullptr if it is no more.
     void withFile(FileId id, std::function<void(FilePtr)> then);
     /// The shape of its sound (library::Store::peaks): as it was kept, else drawn now.
@@ -125,7 +131,9 @@ public:
     bool canUndoByHand() const { return !handSteps_.empty(); }
     /// These are sorted by what is known of them again.
     void letSort(const std::vector<FileId>& files);
-    uint64_t otherFiles() const { return otherFiles_; }
+    /// What goes along with the files of the batch, by folder; read from the disk, alongChanged() tells when.
+    using Along = std::map<Path, std::vector<files::OtherFile>>;
+    const Along& along() const { return along_; }
 
     // Shelves and small things that the library remembers.
     const std::vector<library::Shelf>& shelves() const { return shelves_; }
@@ -174,6 +182,7 @@ signals:
     void loaded();
     void batchesChanged();
     void batchChanged(); // its files or sleeves
+    void alongChanged();
     void draftsChanged();
     void diskShown(bool on);
     void shelvesChanged();
@@ -188,6 +197,7 @@ private:
     struct Snapshot;
     void reload(std::function<void()> then = {});
     void take(Snapshot snapshot);
+    void readAlong();
     void formSleeves();
     void takeSleeves(const std::vector<matching::Sleeve>& formed);
     void arrangeSleeves();
@@ -213,6 +223,7 @@ private:
     LibraryIndex index_;
     library::DraftSession drafts_;
     Standards standards_{*this};
+    Kinds kinds_;
     bool loaded_ = false, showDisk_ = false;
     std::map<FileId, FilePtr> files_;
     std::vector<library::Batch> batches_;
@@ -240,7 +251,8 @@ private:
     std::vector<Path> emptied_;
     std::optional<files::SetReport> lastReport_;
     int64_t lastSet_ = 0;
-    uint64_t otherFiles_ = 0;
+    Along along_;
+    int alongRun_ = 0;
     std::set<FileId> touched_; // by drafts, since the sleeves were last described
     QTimer sleeveTimer_, placeTimer_, checkTimer_;
     bool checking_ = false, damageTold_ = false, readingShelves_ = false;

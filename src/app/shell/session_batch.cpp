@@ -67,7 +67,6 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
             shared->read = library::readFolders(library, paths, subfolders, stop, progress, some);
         },
         [this, shared, paths] {
-            otherFiles_ += shared->read.summary.others;
             for (const Error& e : shared->read.summary.folders)
                 emit said(tr("%1: %2").arg(shownPath(e.path), qs(e.message)), true);
             if (shared->read.summary.stopped)
@@ -90,6 +89,45 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
                     });
             });
             reload([this] { sortIntoSleeves(); }); // after the last chunk has been stored
+        });
+}
+
+void Session::readAlong() {
+    struct Work {
+        std::set<Path> folders;
+        std::set<Path> known; // sound, whatever their names
+        Along along;
+    };
+    auto work = std::make_shared<Work>();
+    for (const auto& [id, sleeve] : sleeveOf_)
+        if (FilePtr f = file(id)) {
+            work->folders.insert(f->path.parent_path());
+            work->known.insert(f->path);
+        }
+    const int run = ++alongRun_;
+    if (work->folders.empty()) {
+        along_.clear();
+        return;
+    }
+    jobs_.start(
+        tr("Looking at what goes along"),
+        [work](std::stop_token stop, work::Progress& progress) {
+            progress.begin(work->folders.size());
+            for (const Path& folder : work->folders) {
+                if (stop.stop_requested())
+                    return;
+                std::vector<files::OtherFile> others = files::otherFilesIn(folder);
+                std::erase_if(others, [&](const auto& o) { return work->known.contains(o.path); });
+                if (!others.empty())
+                    work->along[folder] = std::move(others);
+                progress.stepPath(folder);
+            }
+        },
+        [this, work, run] {
+            if (run != alongRun_ || along_ == work->along)
+                return;
+            along_ = std::move(work->along);
+            emit alongChanged();
         });
 }
 

@@ -323,34 +323,54 @@ void Session::describeAllSleeves() {
     emit batchChanged();
 }
 
-audit::CheckedFile Session::checked(const library::FileRecord& file, tags::Fields fields,
-                                    const Path& path) const {
+audit::CheckedFile Session::checked(const library::FileRecord& file, tags::Fields fields, const Path& path,
+                                    bool music) {
     return {file.id,
             std::move(fields),
             file.tags.pictures,
             file.tags.format,
             path,
-            naming::factsOf(file.path, file.tags)};
+            naming::factsOf(file.path, file.tags),
+            music};
 }
 
 void Session::readReadiness(std::vector<std::vector<FileId>> sleeves,
                             std::function<void(std::vector<audit::Readiness>)> then) {
     store_->post([this, sleeves = std::move(sleeves), then](Store& store) {
         auto records = std::make_shared<std::vector<std::vector<library::FileRecord>>>();
-        for (const std::vector<FileId>& files : sleeves)
+        auto other = std::make_shared<std::set<FileId>>();
+        for (const std::vector<FileId>& files : sleeves) {
             records->push_back(store.files(files));
-        later([this, records, then] {
+            other->merge(Kinds::notMusic(store, files));
+        }
+        later([this, records, other, then] {
             std::vector<audit::Readiness> out;
             for (const std::vector<library::FileRecord>& files : *records) {
                 std::vector<audit::CheckedFile> inputs;
                 for (const library::FileRecord& f : files)
-                    inputs.push_back(checked(f, f.tags.fields, f.path));
+                    inputs.push_back(checked(f, f.tags.fields, f.path, !other->contains(f.id)));
                 out.push_back(audit::readinessOf(standards_.usual(), inputs, false,
                                                  files::profileFromKey(ss(setting("names")))));
             }
             then(std::move(out));
         });
     });
+}
+
+void Session::lookAtKinds(bool however) {
+    std::vector<FilePtr> files;
+    for (const auto& [id, sleeve] : sleeveOf_)
+        if (FilePtr f = file(id))
+            files.push_back(std::move(f));
+    kinds_.look(files, however);
+}
+
+size_t Session::straysToSort() const {
+    if (sleeves_.empty() || !sleeves_.back().isStrays())
+        return 0;
+    const std::vector<FileId>& strays = sleeves_.back().files;
+    return static_cast<size_t>(std::count_if(
+        strays.begin(), strays.end(), [this](FileId id) { return kinds_.of(id) == matching::Kind::Music; }));
 }
 
 QString Session::commonestFolder(const std::vector<FileId>& files) const {
@@ -371,8 +391,8 @@ void Session::describeSleeve(SleeveView& view) const {
         if (!f || !f->readable())
             continue;
         const naming::Placement* place = placementOf(id);
-        inputs.push_back(
-            checked(*f, drafts_.effective(id), place && !place->blocked() ? place->to : f->path));
+        inputs.push_back(checked(*f, drafts_.effective(id), place && !place->blocked() ? place->to : f->path,
+                                 kinds_.of(id) == matching::Kind::Music));
         if (view.coverFile == 0 && !f->tags.pictures.empty())
             view.coverFile = id;
     }

@@ -159,9 +159,10 @@ public:
 };
 } // namespace
 
-TakeBar takeBar(QDialog* dialog) {
+TakeBar takeBar(QDialog* dialog, const QString& take) {
     auto* layout = new QHBoxLayout;
-    TakeBar out{nullptr, label({}, "quiet"), button(QDialog::tr("Take as drafts"), "accent")};
+    TakeBar out{nullptr, label({}, "quiet"),
+                button(take.isEmpty() ? QDialog::tr("Take as drafts") : take, "accent")};
     auto* cancel = button(QDialog::tr("Cancel"));
     out.take->setDefault(true);
     layout->addWidget(out.summary);

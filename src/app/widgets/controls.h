@@ -71,7 +71,8 @@ struct TakeBar {
     QLabel* summary;
     QPushButton* take;
 };
-TakeBar takeBar(QDialog* dialog);
+/// `take`: what the button says, if not "Take as drafts".
+TakeBar takeBar(QDialog* dialog, const QString& take = {});
 /// Tables and trees of text: fixed rows, no focus frame, columns that can be moved.
 void prepareTree(QTreeWidget* tree, const QStringList& headers);
 void prepareTree(QTreeView* tree);

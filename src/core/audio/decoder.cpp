@@ -120,6 +120,11 @@ std::vector<int16_t> Decoder::next() {
     }
 }
 
+double Decoder::seconds() const {
+    const int64_t length = state_->format->duration;
+    return length > 0 ? static_cast<double>(length) / AV_TIME_BASE : 0;
+}
+
 void Decoder::seek(double seconds) {
     auto at = static_cast<int64_t>(seconds * AV_TIME_BASE);
     // In a short Ogg file FFmpeg lands on the last page and gives nothing: there we begin anew and drop what

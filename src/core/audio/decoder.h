@@ -20,6 +20,8 @@ public:
 
     /// The next samples, all channels; empty at the end. Damaged parts are skipped.
     std::vector<int16_t> next();
+    /// Of the whole, as the file tells it; 0 where it does not.
+    double seconds() const;
     /// Continues at about `seconds` from the start.
     void seek(double seconds);
 

@@ -238,6 +238,22 @@ Result<FileState> stateOf(const Path& path) {
     return stateFrom(st);
 }
 
+std::vector<OtherFile> otherFilesIn(const Path& folder) {
+    namespace fs = std::filesystem;
+    std::vector<OtherFile> out;
+    std::error_code error;
+    for (fs::directory_iterator it(folder, error), end; !error && it != end; it.increment(error)) {
+        std::error_code ignored;
+        if (!it->is_regular_file(ignored) || audio::formatByExtension(it->path()) != audio::Format::Unknown)
+            continue;
+        const uintmax_t size = it->file_size(ignored);
+        out.push_back({it->path(), ignored ? 0 : static_cast<uint64_t>(size)});
+    }
+    std::sort(out.begin(), out.end(),
+              [](const OtherFile& a, const OtherFile& b) { return a.path.native() < b.path.native(); });
+    return out;
+}
+
 FoundFile findFile(const Path& path) {
     ScanSummary summary;
     FoundFile out;

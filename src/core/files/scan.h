@@ -63,6 +63,17 @@ using FoundSome = std::function<void(std::vector<FoundFile>&&)>;
 void findFiles(const std::vector<Path>& roots, bool subfolders, std::stop_token stop, ScanSummary& summary,
                const FoundSome& found);
 
+/// A file that is not sound, beside the sound: a picture, a booklet, a log.
+struct OtherFile {
+    Path path;
+    uint64_t size = 0;
+    bool operator==(const OtherFile&) const = default;
+};
+
+/// The regular files of a folder, not of those inside it, that are not named like sound; by name. Empty if it
+/// cannot be read.
+std::vector<OtherFile> otherFilesIn(const Path& folder);
+
 /// The same for one path, whatever its name.
 FoundFile findFile(const Path& path);
 

@@ -51,6 +51,9 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
         send(out.bytes());
         return;
     }
+    case Ask::Traits:
+        send(answerOf(audio::soundTraitsOf(Path(in.text()), {})));
+        return;
     case Ask::Decode:
         send(answerOf(audio::checkDecoding(in.text(), [&](double seconds) {
             send(goingOn(seconds));

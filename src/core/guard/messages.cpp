@@ -46,6 +46,26 @@ void put(WireWriter& out, const audio::DecodeCheck& check) {
     out.number(static_cast<uint64_t>(check.sum));
 }
 
+namespace {
+/// Each number of the traits, in one order for both ways.
+template<class Traits, class Each>
+void eachTrait(Traits& t, Each each) {
+    for (auto* value : {&t.seconds, &t.level, &t.spread, &t.pauses, &t.lowFrames, &t.syllables, &t.regularity,
+                        &t.pureTones, &t.oneTone, &t.toneHertz, &t.flatness})
+        each(*value);
+}
+} // namespace
+
+void put(WireWriter& out, const audio::SoundTraits& traits) {
+    eachTrait(traits, [&](double value) { out.real(value); });
+}
+
+audio::SoundTraits takeSoundTraits(WireReader& in) {
+    audio::SoundTraits traits;
+    eachTrait(traits, [&](double& value) { value = in.real(); });
+    return traits;
+}
+
 audio::DecodeCheck takeDecodeCheck(WireReader& in) {
     audio::DecodeCheck check;
     check.seconds = in.real();

@@ -5,13 +5,14 @@
 #include <optional>
 
 #include "core/audio/decode_check.h"
+#include "core/audio/sound_traits.h"
 #include "core/base/wire.h"
 #include "core/tags/packed.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::guard {
 
-enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode };
+enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits };
 
 using tags::put;
 using tags::takeFields;
@@ -23,6 +24,7 @@ void put(WireWriter& out, const tags::Picture& picture);
 void put(WireWriter& out, const tags::PreparedEdit& edit);
 
 void put(WireWriter& out, const audio::DecodeCheck& check);
+void put(WireWriter& out, const audio::SoundTraits& traits);
 
 /// In place of an answer: still at it, and what for a number goes with that.
 std::string goingOn(double done);
@@ -31,6 +33,7 @@ std::optional<double> stillGoing(std::string_view answer);
 Error takeError(WireReader& in);
 tags::Picture takePicture(WireReader& in);
 audio::DecodeCheck takeDecodeCheck(WireReader& in);
+audio::SoundTraits takeSoundTraits(WireReader& in);
 tags::PreparedEdit takeEdit(WireReader& in);
 
 /// A value or an error, as an answer.

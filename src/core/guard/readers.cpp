@@ -271,6 +271,12 @@ Result<audio::DecodeCheck> Readers::checkDecoding(const Path& path, std::stop_to
     return valueFrom<audio::DecodeCheck>(path, ask(path, request.bytes(), stop, going), takeDecodeCheck);
 }
 
+Result<audio::SoundTraits> Readers::soundTraitsOf(const Path& path, std::stop_token stop) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Traits)).text(path.native());
+    return valueFrom<audio::SoundTraits>(path, ask(path, request.bytes(), stop), takeSoundTraits);
+}
+
 Result<std::vector<float>> Readers::peaksOf(const Path& path, size_t count, std::stop_token stop) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Peaks)).text(path.native()).number(count);

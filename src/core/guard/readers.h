@@ -11,6 +11,7 @@
 #include <vector>
 
 #include "core/audio/decode_check.h"
+#include "core/audio/sound_traits.h"
 #include "core/guard/worker.h"
 #include "core/tags/tag_io.h"
 
@@ -45,6 +46,7 @@ public:
     Result<std::vector<tags::Picture>> readPictures(const Path& path);
     Result<tags::PreparedEdit> prepareEdit(const Path& path, const tags::Fields& changes);
     Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop);
+    Result<audio::SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop);
 
     /// However long it takes: what counts is that it goes on. `going` is told of the seconds decoded so far.
     Result<audio::DecodeCheck> checkDecoding(const Path& path, std::stop_token stop,

@@ -68,6 +68,13 @@ public:
     std::vector<float> peaks(FileId file, const files::FileState& state);
     void savePeaks(FileId file, const files::FileState& state, const std::vector<float>& heights);
 
+    // What is kept of files in the library and not in the files: their kind, what was proposed for it.
+    using KeptValues = std::map<FileId, std::vector<std::string>>;
+    /// Of those that have such values.
+    KeptValues kept(const std::string& field, const std::vector<FileId>& files);
+    /// None: they have no such values any more. Files that are not known are left out.
+    void keep(const std::string& field, const KeptValues& values);
+
     // Batches.
     int64_t addBatch(const std::string& name);
     void describeBatch(int64_t id, const std::string& name, const std::string& note);

@@ -1,0 +1,153 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/kinds.h"
+
+#include <QPointer>
+
+#include "app/shell/text_utils.h"
+#include "core/guard/readers.h"
+
+namespace moorfrost::app {
+
+using library::FileId;
+using library::Store;
+using matching::Kind;
+
+namespace {
+
+const std::string kindField = "kind", proposedField = "proposed kind";
+constexpr size_t heardUnasked = 500; // files; about a minute
+
+} // namespace
+
+QString kindText(Kind kind) {
+    switch (kind) {
+    case Kind::Music:
+        return Kinds::tr("Music");
+    case Kind::Speech:
+        return Kinds::tr("Speech");
+    case Kind::Ident:
+        return Kinds::tr("Ident");
+    case Kind::Effect:
+        return Kinds::tr("Effect");
+    case Kind::Tone:
+        return Kinds::tr("Tone");
+    }
+    return {};
+}
+
+Kinds::Kept Kinds::Kept::of(Store& store, const std::vector<FileId>& files) {
+    return {store.kept(kindField, files), store.kept(proposedField, files)};
+}
+
+std::set<FileId> Kinds::notMusic(Store& store, const std::vector<FileId>& files) {
+    std::set<FileId> out;
+    for (const auto& [id, values] : store.kept(kindField, files))
+        if (values.front() != matching::kindName(Kind::Music))
+            out.insert(id);
+    return out;
+}
+
+void Kinds::take(const Kept& kept) {
+    confirmed_.clear();
+    for (const auto& [id, values] : kept.confirmed)
+        if (auto kind = matching::kindByName(values.front()))
+            confirmed_[id] = *kind;
+    heard_.clear();
+    for (const auto& [id, v] : kept.proposed)
+        if (v.size() == 4)
+            if (auto kind = matching::kindByName(v[0]))
+                heard_[id] = {{std::strtoull(v[2].c_str(), nullptr, 10), std::atoll(v[3].c_str())},
+                              {*kind, v[1]}};
+}
+
+Kind Kinds::of(FileId file) const {
+    auto it = confirmed_.find(file);
+    return it == confirmed_.end() ? Kind::Music : it->second;
+}
+
+const matching::KindProposal* Kinds::proposalFor(FileId file) const {
+    auto it = proposals_.find(file);
+    return it == proposals_.end() ? nullptr : &it->second;
+}
+
+void Kinds::confirm(const std::map<FileId, Kind>& kinds) {
+    Store::KeptValues values;
+    for (const auto& [id, kind] : kinds) {
+        confirmed_[id] = kind;
+        proposals_.erase(id);
+        values[id] = {matching::kindName(kind)};
+    }
+    store_.post([values](Store& store) { store.keep(kindField, values); });
+    emit changed();
+}
+
+void Kinds::propose(const std::vector<FilePtr>& files) {
+    Proposals next;
+    for (const FilePtr& f : files) {
+        if (confirmed_.contains(f->id) || !f->readable())
+            continue;
+        auto heard = heard_.find(f->id);
+        auto found = matching::kindByWords(f->path, f->tags.fields);
+        if (!found && matching::mayBeOther(f->tags.fields) && heard != heard_.end() &&
+            heard->second.state == f->state && !f->tags.damaged)
+            found = heard->second.proposal;
+        if (found && found->kind != Kind::Music)
+            next[f->id] = *found;
+    }
+    if (std::exchange(proposals_, std::move(next)) != proposals_)
+        emit changed();
+}
+
+void Kinds::look(const std::vector<FilePtr>& files, bool however) {
+    propose(files);
+    if (listening_)
+        return;
+    auto wanted = std::make_shared<std::vector<FilePtr>>();
+    for (const FilePtr& f : files)
+        // The length of what was cut short says nothing.
+        if (f->readable() && !f->tags.damaged && !confirmed_.contains(f->id) && !proposals_.contains(f->id) &&
+            matching::mayBeOther(f->tags.fields))
+            if (auto heard = heard_.find(f->id); heard == heard_.end() || !(heard->second.state == f->state))
+                wanted->push_back(f);
+    const size_t before = unheard_;
+    unheard_ = !however && (stopped_ || wanted->size() > heardUnasked) ? wanted->size() : 0;
+    if (unheard_ != before)
+        emit changed();
+    if (unheard_ > 0 || wanted->empty())
+        return;
+    listening_ = true;
+    auto found = std::make_shared<std::map<FileId, Heard>>();
+    jobs_.start(
+        tr("Listening for speech, idents and tones"),
+        [wanted, found](std::stop_token stop, work::Progress& progress) {
+            progress.begin(wanted->size());
+            for (const FilePtr& f : *wanted) {
+                if (stop.stop_requested())
+                    return;
+                auto traits = guard::Readers::shared().soundTraitsOf(f->path, stop);
+                if (stop.stop_requested())
+                    return;
+                // What cannot be decoded is not tried again until it changes.
+                (*found)[f->id] = {f->state,
+                                   traits ? matching::kindBySound(f->tags.facts.duration, *traits)
+                                          : matching::KindProposal{Kind::Music, traits.error().message}};
+                progress.stepPath(f->path);
+            }
+        },
+        [this, self = QPointer(this), wanted, found] {
+            if (!self)
+                return;
+            listening_ = false;
+            Store::KeptValues values;
+            for (auto& [id, heard] : *found) {
+                values[id] = {matching::kindName(heard.proposal.kind), heard.proposal.why,
+                              std::to_string(heard.state.size), std::to_string(heard.state.modifiedNs)};
+                heard_[id] = std::move(heard);
+            }
+            store_.post([values](Store& store) { store.keep(proposedField, values); });
+            stopped_ = found->size() < wanted->size();
+            emit listened();
+        });
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Which files are music, speech, idents, effects or tones: what people have confirmed, and what is proposed
+// for the files of the batch. Both are kept in the library, not in the files.
+#pragma once
+
+#include <QObject>
+
+#include <map>
+#include <set>
+
+#include "app/shell/job_list.h"
+#include "core/library/store_thread.h"
+#include "core/matching/kinds.h"
+
+namespace moorfrost::app {
+
+using FilePtr = std::shared_ptr<const library::FileRecord>;
+
+class Kinds : public QObject {
+    Q_OBJECT
+public:
+    using Proposals = std::map<library::FileId, matching::KindProposal>;
+
+    Kinds(JobList& jobs, library::StoreThread& store) : jobs_(jobs), store_(store) {}
+
+    /// As confirmed; music where nobody said otherwise. Of the files that are worked on.
+    matching::Kind of(library::FileId file) const;
+    /// For files that wait to be confirmed and do not seem to be music.
+    const Proposals& proposals() const { return proposals_; }
+    const matching::KindProposal* proposalFor(library::FileId file) const;
+    void confirm(const std::map<library::FileId, matching::Kind>& kinds);
+
+    /// The files of the store that were confirmed not to be music.
+    static std::set<library::FileId> notMusic(library::Store& store,
+                                              const std::vector<library::FileId>& files);
+
+    /// What the library keeps.
+    struct Kept {
+        library::Store::KeptValues confirmed, proposed;
+        static Kept of(library::Store& store, const std::vector<library::FileId>& files);
+    };
+    void take(const Kept& kept);
+    /// Proposes kinds for these files, the ones of the batch: by their words at once, by their sound in a job
+    /// where they tell no artist. So many that it would take long only if `however`.
+    void look(const std::vector<FilePtr>& files, bool however = false);
+    /// Files that look() left out since they are so many.
+    size_t unheard() const { return unheard_; }
+
+signals:
+    void changed();
+    /// It has ended; what was heard is known, but not yet proposed.
+    void listened();
+
+private:
+    struct Heard { // for the state that the file was in
+        files::FileState state;
+        matching::KindProposal proposal;
+    };
+    void propose(const std::vector<FilePtr>& files);
+
+    JobList& jobs_;
+    library::StoreThread& store_;
+    std::map<library::FileId, matching::Kind> confirmed_;
+    std::map<library::FileId, Heard> heard_;
+    Proposals proposals_;
+    size_t unheard_ = 0;
+    bool listening_ = false, stopped_ = false; // ... by hand: not again unasked
+};
+
+/// "Speech", in the user's language.
+QString kindText(matching::Kind kind);
+
+} // namespace moorfrost::app

@@ -1,0 +1,168 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Kinds in the window: proposed when files come in, confirmed in a dialog or by the menu, kept, and not asked
+// for what only music has.
+#include <QtTest>
+
+#include <QPushButton>
+#include <QTreeWidget>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
+#include "app/bench/kinds_dialog.h"
+#include "app/shell/text_utils.h"
+#include "demo/encode.h"
+#include "demo/synth.h"
+#include "support/driver.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+using matching::Kind;
+
+class TestKinds : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<Driver> d_;
+
+    Session& s() { return d_->session(); }
+    BringInPage* page() { return d_->window().bench()->bringIn(); }
+    FileId sound(const char* name, demo::Sound sound, double seconds, const tags::Fields& fields = {}) {
+        std::filesystem::create_directories(*box_ / "in");
+        const Path file = *box_ / "in" / name;
+        demo::encodeSound(demo::synthesise({7, seconds, sound, 1.0}), file, 0);
+        if (!fields.empty())
+            test::tag(file, fields);
+        return 0;
+    }
+    void bringIn() {
+        sound("Slack Water.flac", demo::Sound::Band, 20,
+              {{"artist", {"The Hollow Ferry"}}, {"title", {"a"}}});
+        sound("untitled 12.flac", demo::Sound::Beat, 20);
+        sound("reel end.flac", demo::Sound::Tone, 12);
+        sound("harbour day.flac", demo::Sound::Speech, 20);
+        sound("ident 1.flac", demo::Sound::Band, 20);
+        d_->bringIn({*box_ / "in"});
+        d_->settle();
+    }
+    QString note(const char* name) {
+        return d_->bringInRow(name).siblingAtColumn(FolderModel::Note).data().toString();
+    }
+    QPushButton* kindsButton() { return page()->findChild<QPushButton*>("kinds"); }
+    QString stepCount() { return d_->window().findChildren<StepButton*>().front()->accessibleDescription(); }
+    /// In the dialog that opens next.
+    void inDialog(std::function<void(KindsDialog*)> what) {
+        QTimer::singleShot(0, this, [what] {
+            auto* dialog = qobject_cast<KindsDialog*>(QApplication::activeModalWidget());
+            QVERIFY(dialog);
+            what(dialog);
+        });
+    }
+
+private slots:
+    void initTestCase() { Driver::prepareApplication(); }
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+    }
+    void cleanup() {
+        d_.reset();
+        box_.reset();
+    }
+
+    void proposedConfirmedAndKept() {
+        bringIn();
+        QCOMPARE(s().kinds().proposals().size(), size_t{3});
+        QVERIFY2(note("reel end").startsWith("Tone? \u00B7 "), qPrintable(note("reel end")));
+        QVERIFY(note("harbour day").startsWith("Speech?"));
+        QVERIFY(note("ident 1").startsWith("Ident?"));
+        QCOMPARE(note("untitled 12"), QString("no tags"));
+        QVERIFY(kindsButton()->isVisibleTo(page()));
+        QCOMPARE(kindsButton()->text(), QString("Confirm 3 kinds\u2026"));
+        QCOMPARE(stepCount(), QString("%1 left").arg(3 + s().straysToSort()));
+        const size_t strays = s().straysToSort(), gaps = s().gaps();
+
+        // One of them is put right, the others confirmed.
+        inDialog([](KindsDialog* dialog) {
+            QCOMPARE(dialog->list()->topLevelItemCount(), 3);
+            QVERIFY(dialog->kindButton(Kind::Effect)->isEnabled());
+            dialog->list()->clearSelection();
+            QVERIFY(!dialog->kindButton(Kind::Effect)->isEnabled());
+            for (int i = 0; i < 3; ++i)
+                if (QTreeWidgetItem* item = dialog->list()->topLevelItem(i);
+                    item->text(0).startsWith("ident"))
+                    item->setSelected(true);
+            dialog->kindButton(Kind::Music)->click();
+            dialog->confirmButton()->click();
+        });
+        kindsButton()->click();
+        d_->settle();
+        QVERIFY(s().kinds().proposals().empty());
+        QVERIFY(note("reel end").startsWith("Tone \u00B7 "));
+        QCOMPARE(note("ident 1"), QString("no tags"));
+        QVERIFY(!kindsButton()->isVisibleTo(page()));
+        QCOMPARE(s().straysToSort(), strays - 2);
+        QVERIFY(s().gaps() < gaps); // a tone is not asked for its artist
+
+        // By the menu's way, and after a start it is as it was.
+        s().kinds().confirm({{d_->fileNamed("untitled 12.flac"), Kind::Effect}});
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        QVERIFY(note("untitled 12").startsWith("Effect"));
+        QVERIFY(note("harbour day").startsWith("Speech \u00B7 "));
+        QVERIFY(s().kinds().proposals().empty());
+    }
+
+    void whatWasHeardIsNotHeardAgain() {
+        bringIn();
+        const auto proposals = s().kinds().proposals();
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        bool listened = false;
+        connect(&s().kinds(), &Kinds::listened, this, [&] { listened = true; });
+        d_->settle();
+        QVERIFY(s().kinds().proposals() == proposals);
+        QVERIFY(!listened);
+        // Unless it is another file by now.
+        sound("reel end.flac", demo::Sound::Band, 20);
+        d_->bringIn({*box_ / "in"});
+        QVERIFY(listened);
+        QVERIFY(!s().kinds().proposalFor(d_->fileNamed("reel end.flac")));
+    }
+
+    void stoppedListening() {
+        sound("reel end.flac", demo::Sound::Tone, 12);
+        sound("reel start.flac", demo::Sound::Tone, 12);
+        bool stopped = false;
+        connect(&s().jobs(), &JobList::changed, this, [&] {
+            for (const auto& job : s().jobs().running())
+                if (!stopped && job->title().find("Listening") == 0) {
+                    stopped = true;
+                    s().jobs().stopAll();
+                }
+        });
+        d_->bringIn({*box_ / "in"});
+        d_->settle();
+        QVERIFY(stopped);
+        if (s().kinds().unheard() == 0)
+            QSKIP("it had heard all before it was stopped");
+        QCOMPARE(kindsButton()->text().contains(QString("Kinds")) ||
+                     kindsButton()->text().contains("Confirm"),
+                 true);
+        inDialog([this](KindsDialog* dialog) {
+            auto buttons = dialog->findChildren<QPushButton*>();
+            for (QPushButton* b : buttons)
+                if (b->text().startsWith("Listen to"))
+                    b->click();
+            d_->settle();
+            QCOMPARE(dialog->list()->topLevelItemCount(), 2);
+            dialog->reject();
+        });
+        page()->confirmKinds();
+        QCOMPARE(s().kinds().unheard(), size_t{0});
+    }
+};
+
+QTEST_MAIN(TestKinds)
+#include "test_kinds.moc"
