@@ -55,12 +55,20 @@
         <translation><numerusform>the %n file shown</numerusform><numerusform>the %n files shown</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>Confirm %n kind(s)…</source>
-        <translation><numerusform>Confirm %n kind…</numerusform><numerusform>Confirm %n kinds…</numerusform></translation>
+        <source>%n other(s) beside them</source>
+        <translation><numerusform>%n other beside them</numerusform><numerusform>%n others beside them</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n other file(s)</source>
-        <translation><numerusform>%n other file</numerusform><numerusform>%n other files</numerusform></translation>
+        <source>%n kind(s) to confirm…</source>
+        <translation><numerusform>%n kind to confirm…</numerusform><numerusform>%n kinds to confirm…</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n kind(s)…</source>
+        <translation><numerusform>%n kind…</numerusform><numerusform>%n kinds…</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n damaged</source>
+        <translation><numerusform>%n damaged</numerusform><numerusform>%n damaged</numerusform></translation>
     </message>
 </context>
 <context>
@@ -128,6 +136,13 @@
     <message numerus="yes">
         <source>Write %n change(s)</source>
         <translation><numerusform>Write %n change</numerusform><numerusform>Write %n changes</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::GatherDialog</name>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
     </message>
 </context>
 <context>

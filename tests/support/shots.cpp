@@ -12,6 +12,7 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
+#include "app/bench/gather_dialog.h"
 #include "app/bench/kinds_dialog.h"
 #include "app/bench/mend_text_dialog.h"
 #include "app/bench/put_away_page.h"
@@ -113,6 +114,12 @@ int main(int argc, char** argv) {
     w.bench()->bringIn()->tree()->setCurrentIndex(mist);
     w.bench()->bringIn()->tree()->scrollTo(mist, QAbstractItemView::PositionAtCenter);
     shot(&w, "bring-in");
+    {
+        GatherDialog gather(s, &w);
+        gather.look(root / "incoming");
+        gather.show();
+        shot(&gather, "gather");
+    }
     {
         KindsDialog kinds(s, &w);
         kinds.show();

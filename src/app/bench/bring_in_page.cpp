@@ -8,6 +8,7 @@
 #include <QSplitter>
 #include <QVBoxLayout>
 
+#include "app/bench/gather_dialog.h"
 #include "app/bench/kinds_dialog.h"
 #include "app/bench/mend_text_dialog.h"
 #include "app/library/check_files_dialog.h"
@@ -22,17 +23,18 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     auto* tools = new QHBoxLayout;
     auto* add = button(tr("Add folder\u2026"));
     auto* files = button(tr("Add files\u2026"));
+    auto* gather = button(tr("Gather\u2026"));
+    gather->setToolTip(tr("Picks all sound of some formats out of a folder, however deep"));
     recent_ = button(tr("Recent folders \u25BE"));
     recent_->setMenu(new QMenu(recent_));
     subfolders_ = new QCheckBox(tr("with the folders inside"));
     subfolders_->setChecked(true);
     resort_ = button(tr("Sort into sleeves again"));
     resort_->setToolTip(tr("Puts files together by folder, album and album artist, drafts included"));
-    tools->addWidget(flowing({add, files, recent_, subfolders_}), 1);
+    tools->addWidget(flowing({add, files, gather, recent_, subfolders_}), 1);
     tools->addWidget(resort_, 0, Qt::AlignTop);
 
-    model_ = new FolderModel(this);
-    model_->setKinds(session_.kinds());
+    model_ = new FolderModel(session_, this);
     tree_ = new QTreeView;
     tree_->setModel(model_);
     tree_->setAccessibleName(tr("Folders and files"));
@@ -98,6 +100,7 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(add, &QPushButton::clicked, this, &BringInPage::addFolder);
     connect(empty_->button(), &QPushButton::clicked, this, &BringInPage::addFolder);
     connect(files, &QPushButton::clicked, this, &BringInPage::addFiles);
+    connect(gather, &QPushButton::clicked, this, &BringInPage::gather);
     connect(resort_, &QPushButton::clicked, &session_, &Session::sortIntoSleeves);
     connect(recent_->menu(), &QMenu::aboutToShow, this, &BringInPage::fillRecent);
     connect(tree_, &QTreeView::customContextMenuRequested, this, &BringInPage::showMenu);
@@ -125,6 +128,10 @@ void BringInPage::addFiles() {
     for (const QString& f : QFileDialog::getOpenFileNames(this, tr("Bring in files")))
         paths.emplace_back(ss(f));
     session_.bringIn(paths, false);
+}
+
+void BringInPage::gather() {
+    GatherDialog(session_, this).exec();
 }
 
 bool BringInPage::withSubfolders() const {
@@ -158,23 +165,30 @@ void BringInPage::refresh() {
     const FolderModel::Totals& t = model_->totals();
     showDetails();
     const QString count = tr("%n file(s)", "", t.files);
-    found_->setText(isWide() ? tr("%1, %2").arg(count, shownSize(t.bytes)) : count);
+    QStringList found{count};
+    if (isWide())
+        found << shownSize(t.bytes);
+    if (isWide() && t.along > 0)
+        found << tr("%n other(s) beside them", "", t.along);
+    found_->setText(found.join(", "));
     QStringList formats;
     for (const auto& [format, n] : t.formats)
         formats << QString("%1 %2").arg(n).arg(qs(format));
-    if (t.along > 0)
-        formats << tr("%n other file(s)", "", t.along);
     formats_->setText(formats.join("  "));
     QStringList notes;
-    if (t.untagged > 0)
+    if (t.untagged > 0 && isWide())
         notes << tr("%n without tags", "", t.untagged);
     if (t.attention > 0)
         notes << tr("%n to look at", "", t.attention);
     attention_->setText(notes.join("  "));
     const auto kinds = static_cast<int>(session_.kinds().proposals().size());
     kinds_->setVisible(kinds > 0 || session_.kinds().unheard() > 0);
-    kinds_->setText(kinds > 0 ? tr("Confirm %n kind(s)\u2026", "", kinds) : tr("Kinds\u2026"));
-    wrong_->setText(t.wrong > 0 ? tr("%n damaged or unreadable", "", t.wrong) : QString());
+    kinds_->setText(kinds == 0 ? tr("Kinds\u2026")
+                    : isWide() ? tr("%n kind(s) to confirm\u2026", "", kinds)
+                               : tr("%n kind(s)\u2026", "", kinds));
+    wrong_->setText(t.wrong == 0 ? QString()
+                    : isWide()   ? tr("%n damaged or unreadable", "", t.wrong)
+                                 : tr("%n damaged", "", t.wrong));
 }
 
 void BringInPage::resizeEvent(QResizeEvent* event) {

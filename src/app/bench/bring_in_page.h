@@ -25,6 +25,7 @@ public:
     BringInPage(Session& session, QWidget* parent = nullptr);
     void addFolder();
     void addFiles();
+    void gather();
     bool withSubfolders() const;
     void setFiles(std::vector<FileId> files);
     void checkFiles();

@@ -13,6 +13,11 @@
 
 namespace moorfrost::app {
 
+FolderModel::FolderModel(Session& session, QObject* parent) : QAbstractItemModel(parent), session_(session) {
+    connect(&session.kinds(), &Kinds::changed, this, &FolderModel::notesChanged);
+    connect(&session.copies(), &Copies::changed, this, &FolderModel::notesChanged);
+}
+
 FolderModel::Finding FolderModel::find(const FilePtr& file) {
     const library::FileRecord& f = *file;
     if (!f.readable())
@@ -161,22 +166,17 @@ void FolderModel::nameFolders() {
     emit dataChanged(index(0, Name), index(static_cast<int>(folders_.size()) - 1, Note));
 }
 
-void FolderModel::setKinds(const Kinds& kinds) {
-    kinds_ = &kinds;
-    connect(&kinds, &Kinds::changed, this, [this] {
-        for (int i = 0; i < rowCount(); ++i)
-            if (const QModelIndex folder = index(i, 0); rowCount(folder) > 0)
-                emit dataChanged(index(0, Note, folder), index(rowCount(folder) - 1, Note, folder));
-    });
+void FolderModel::notesChanged() {
+    for (int i = 0; i < rowCount(); ++i)
+        if (const QModelIndex folder = index(i, 0); rowCount(folder) > 0)
+            emit dataChanged(index(0, Note, folder), index(rowCount(folder) - 1, Note, folder));
 }
 
 /// "Tone"; "Tone?" while it waits to be confirmed; "" for music.
 QString FolderModel::kindOf(const library::FileRecord& file) const {
-    if (!kinds_)
-        return {};
-    if (const matching::KindProposal* p = kinds_->proposalFor(file.id))
+    if (const matching::KindProposal* p = session_.kinds().proposalFor(file.id))
         return tr("%1?").arg(kindText(p->kind));
-    const matching::Kind kind = kinds_->of(file.id);
+    const matching::Kind kind = session_.kinds().of(file.id);
     return kind == matching::Kind::Music ? QString() : kindText(kind);
 }
 
@@ -272,18 +272,26 @@ QVariant FolderModel::otherData(const files::OtherFile& f, int column, int role)
     }
 }
 
+QString FolderModel::noteOf(const library::FileRecord& f, const Finding& finding) const {
+    QStringList parts;
+    if (const QString kind = kindOf(f); !kind.isEmpty())
+        parts << kind;
+    if (const Copies::Copy* copy = session_.copies().of(f.id)) {
+        const QString name = shownName(copy->path);
+        parts << (copy->inLibrary ? tr("in the library as %1").arg(name) : tr("same sound as %1").arg(name));
+    }
+    if (!f.readable() || !finding.text.isEmpty())
+        parts << finding.text;
+    else if (parts.isEmpty() || f.tags.fields.contains("title"))
+        parts << tr("%1 \u2013 %2")
+                     .arg(qs(tags::shownValue(f.tags.fields, "artist")),
+                          qs(tags::shownValue(f.tags.fields, "title")));
+    return parts.join(" \u00B7 ");
+}
+
 QVariant FolderModel::fileData(const library::FileRecord& f, int column, int role) const {
     auto found = findings_.find(f.id);
     const Finding finding = found == findings_.end() ? Finding() : found->second;
-    auto note = [&] {
-        const QString text = f.readable() && finding.text.isEmpty()
-                                 ? tr("%1 \u2013 %2")
-                                       .arg(qs(tags::shownValue(f.tags.fields, "artist")),
-                                            qs(tags::shownValue(f.tags.fields, "title")))
-                                 : finding.text;
-        const QString kind = kindOf(f);
-        return kind.isEmpty() ? text : tr("%1 \u00B7 %2").arg(kind, text);
-    };
     switch (role) {
     case Qt::DisplayRole:
         switch (column) {
@@ -306,10 +314,15 @@ QVariant FolderModel::fileData(const library::FileRecord& f, int column, int rol
         case Size:
             return shownSize(f.state.size);
         default:
-            return note();
+            return noteOf(f, finding);
         }
     case Qt::ToolTipRole:
-        return column == Note ? note() : QString();
+        if (column != Note)
+            return {};
+        if (const Copies::Copy* copy = session_.copies().of(f.id))
+            return tr("%1\nThe same sound, byte for byte: %2")
+                .arg(noteOf(f, finding), session_.placeText(copy->path));
+        return noteOf(f, finding);
     case Qt::FontRole:
         return column == Name ? QVariant(theme::monoFont()) : QVariant();
     case Qt::ForegroundRole:

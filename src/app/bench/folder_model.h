@@ -24,10 +24,8 @@ public:
         std::map<std::string, int> formats;
     };
 
-    explicit FolderModel(QObject* parent = nullptr) : QAbstractItemModel(parent) {}
+    explicit FolderModel(Session& session, QObject* parent = nullptr);
 
-    /// What kinds of sound are shown by; it must outlive the model.
-    void setKinds(const Kinds& kinds);
     /// `along`: what is in their folders beside them.
     void setFiles(std::vector<FilePtr> files, const Session::Along& along);
     const Totals& totals() const { return totals_; }
@@ -65,12 +63,14 @@ private:
     const Finding& findingOf(const FilePtr& file);
     static Finding find(const FilePtr& file);
     QString kindOf(const library::FileRecord& file) const;
+    QString noteOf(const library::FileRecord& file, const Finding& finding) const;
+    void notesChanged();
     static QVariant otherData(const files::OtherFile& file, int column, int role);
     QVariant fileData(const library::FileRecord& file, int column, int role) const;
 
+    Session& session_;
     std::vector<std::unique_ptr<Folder>> folders_; // by path
     std::unordered_map<FileId, Finding> findings_;
-    const Kinds* kinds_ = nullptr;
     Totals totals_;
 };
 

@@ -69,7 +69,7 @@ KindsDialog::KindsDialog(Session& session, QWidget* parent) : QDialog(parent), s
     };
     connect(play_, &QPushButton::clicked, this, play);
     connect(tree_, &QTreeWidget::itemActivated, this, play);
-    connect(listen_, &QPushButton::clicked, this, [this] { session_.lookAtKinds(true); });
+    connect(listen_, &QPushButton::clicked, this, [this] { session_.listenToBatch(true); });
     connect(&session_.kinds(), &Kinds::changed, this, &KindsDialog::fill);
     fill();
     tree_->setCurrentItem(tree_->topLevelItem(0));

@@ -226,6 +226,14 @@ void MainWindow::makeActions() {
         step(BenchPage::BringIn);
         bench_->bringIn()->addFiles();
     });
+    add(tr("Gather\u2026"), QKeySequence("Ctrl+Alt+O"), [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->gather();
+    });
+    add(tr("Confirm kinds\u2026"), {}, [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->confirmKinds();
+    });
     add(tr("Sort into sleeves again"), {}, [this] { session_.sortIntoSleeves(); });
     auto tools = [this] { return bench_->sleeveTools(); };
     add(tr("Put the chosen files into a sleeve\u2026"), QKeySequence("Ctrl+J"),

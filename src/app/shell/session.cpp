@@ -90,11 +90,12 @@ Session::Session(const Path& libraryFile, QObject* parent)
               return it == files_.end() ? nullptr : &it->second->tags.fields;
           },
           [] { return static_cast<int64_t>(std::time(nullptr)); }),
-      kinds_(jobs_, *store_) {
+      kinds_(jobs_, *store_), copies_(jobs_, index_, *store_) {
     auto open = std::make_shared<std::promise<void>>();
     // It is searched as soon as it is open (and brought up to date), while the window is still being built.
     store_->post([open](Store&) { open->set_value(); });
     index_.refresh(open->get_future().share());
+    connect(&index_, &LibraryIndex::changed, this, [this] { listenToBatch(); });
     connect(&index_, &LibraryIndex::failed, this, [this](const QString& s) { emit said(s, true); });
     drafts_.setSink([this](const std::vector<library::DraftChange>& changes) {
         ++draftRun_;
@@ -112,7 +113,7 @@ Session::Session(const Path& libraryFile, QObject* parent)
     connect(&sleeveTimer_, &QTimer::timeout, this, &Session::describeTouchedSleeves);
     connect(&standards_, &Standards::changed, this, &Session::describeAllSleeves);
     connect(&kinds_, &Kinds::changed, this, &Session::describeAllSleeves);
-    connect(&kinds_, &Kinds::listened, this, [this] { lookAtKinds(); });
+    connect(&kinds_, &Kinds::listened, this, [this] { listenToBatch(); });
     placeTimer_.setSingleShot(true);
     placeTimer_.setInterval(80);
     connect(&placeTimer_, &QTimer::timeout, this, &Session::planDraftedMoves);
@@ -227,7 +228,7 @@ void Session::take(Snapshot s) {
     drafts_.load(s.drafts);
     kinds_.take(s.kinds);
     arrangeSleeves();
-    lookAtKinds();
+    listenToBatch();
     readAlong();
     emit batchesChanged();
     emit shelvesChanged();

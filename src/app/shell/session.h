@@ -14,6 +14,7 @@
 #include <set>
 #include <unordered_map>
 
+#include "app/shell/copies.h"
 #include "app/shell/job_list.h"
 #include "app/shell/kinds.h"
 #include "app/shell/library_index.h"
@@ -67,8 +68,9 @@ public:
     library::DraftSession& drafts() { return drafts_; }
     Standards& standards() { return standards_; }
     Kinds& kinds() { return kinds_; }
-    /// Of the files of the batch; `however`: even if it takes long.
-    void lookAtKinds(bool however = false);
+    const Copies& copies() const { return copies_; }
+    /// Kinds and copies of the files of the batch; `however`: even if it takes long.
+    void listenToBatch(bool however = false);
     bool isLoaded() const { return loaded_; }
 
     // Files.
@@ -115,7 +117,9 @@ public:
     void setSleeveOrder(SleeveOrder order);
     /// What is left to do in Describe: files that lack what fields can mend, once for each rule.
     size_t gaps() const;
-    void bringIn(const std::vector<Path>& paths, bool subfolders);
+    /// `formats`: only sound that is named like these; none: all.
+    void bringIn(const std::vector<Path>& paths, bool subfolders,
+                 const std::set<audio::Format>& formats = {});
     void removeFromBatch(const std::vector<FileId>& files);
     void sendToBench(const std::vector<FileId>& files);
     /// Anew, drafts included; what was put together by hand stays.
@@ -224,6 +228,7 @@ private:
     library::DraftSession drafts_;
     Standards standards_{*this};
     Kinds kinds_;
+    Copies copies_;
     bool loaded_ = false, showDisk_ = false;
     std::map<FileId, FilePtr> files_;
     std::vector<library::Batch> batches_;

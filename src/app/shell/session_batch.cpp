@@ -11,7 +11,8 @@ namespace moorfrost::app {
 
 using library::Store;
 
-void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
+void Session::bringIn(const std::vector<Path>& paths, bool subfolders,
+                      const std::set<audio::Format>& formats) {
     if (paths.empty())
         return;
     QString title = paths.size() == 1 ? shownName(paths.front().has_filename() ? paths.front()
@@ -62,9 +63,14 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders) {
     };
     jobs_.start(
         tr("Reading %1").arg(title),
-        [shared, paths, subfolders, some, library = libraryFile()](std::stop_token stop,
-                                                                   work::Progress& progress) {
-            shared->read = library::readFolders(library, paths, subfolders, stop, progress, some);
+        [shared, paths, subfolders, formats, some, library = libraryFile()](std::stop_token stop,
+                                                                            work::Progress& progress) {
+            std::function<bool(const files::FoundFile&)> wanted;
+            if (!formats.empty())
+                wanted = [&formats](const files::FoundFile& f) {
+                    return formats.contains(audio::formatByExtension(f.path));
+                };
+            shared->read = library::readFolders(library, paths, subfolders, stop, progress, some, wanted);
         },
         [this, shared, paths] {
             for (const Error& e : shared->read.summary.folders)

@@ -357,12 +357,13 @@ void Session::readReadiness(std::vector<std::vector<FileId>> sleeves,
     });
 }
 
-void Session::lookAtKinds(bool however) {
+void Session::listenToBatch(bool however) {
     std::vector<FilePtr> files;
     for (const auto& [id, sleeve] : sleeveOf_)
         if (FilePtr f = file(id))
             files.push_back(std::move(f));
     kinds_.look(files, however);
+    copies_.look(files);
 }
 
 size_t Session::straysToSort() const {

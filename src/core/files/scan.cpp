@@ -110,6 +110,8 @@ ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std
     auto find = [&] {
         uint64_t count = 0;
         findFiles(roots, options.subfolders, stop, summary, [&](std::vector<FoundFile>&& some) {
+            if (options.wanted)
+                std::erase_if(some, [&](const FoundFile& file) { return !options.wanted(file); });
             count += some.size();
             progress.expect(count);
             for (FoundFile& file : some)

@@ -41,6 +41,8 @@ struct ScanOptions {
     unsigned threads = 0; // 0: as many as there are processors, at most 8
     /// What is known of files from before. Those that are still in this state are not read again.
     std::function<std::optional<FileState>(const Path&)> known = {};
+    /// The rest is left alone; absent: all.
+    std::function<bool(const FoundFile&)> wanted = {};
 };
 
 struct ScanSummary {

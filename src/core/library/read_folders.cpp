@@ -10,7 +10,8 @@ namespace moorfrost::library {
 
 FoldersRead readFolders(const Path& library, const std::vector<Path>& roots, bool subfolders,
                         std::stop_token stop, work::Progress& progress,
-                        const std::function<void(std::vector<files::ScannedFile>&&)>& some) {
+                        const std::function<void(std::vector<files::ScannedFile>&&)>& some,
+                        const std::function<bool(const files::FoundFile&)>& wanted) {
     using Clock = std::chrono::steady_clock;
     constexpr auto longest = std::chrono::milliseconds(250);
     constexpr size_t most = 500;
@@ -21,6 +22,7 @@ FoldersRead readFolders(const Path& library, const std::vector<Path>& roots, boo
     std::mutex mutex; // several threads ask
     files::ScanOptions options;
     options.subfolders = subfolders;
+    options.wanted = wanted;
     options.known = [&](const Path& path) -> std::optional<files::FileState> {
         std::lock_guard lock(mutex);
         FileId id = store ? store->fileByPath(path) : 0;

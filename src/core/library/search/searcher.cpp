@@ -298,6 +298,11 @@ uint64_t Searcher::sizeOf(Row row) const {
     return c->sizes[r];
 }
 
+uint32_t Searcher::bitrateOf(Row row) const {
+    auto [c, r] = at(row);
+    return c->bitrates[r];
+}
+
 bool Searcher::has(Row row, RowFlag flag) const {
     auto [c, r] = at(row);
     return c->flags[r] & flag;

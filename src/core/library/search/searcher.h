@@ -65,8 +65,9 @@ public:
     FileId idOf(Row row) const;
     std::string text(Row row, std::string_view key) const;
     Path pathOf(Row row) const;
-    double durationOf(Row row) const; // seconds
-    uint64_t sizeOf(Row row) const;   // bytes
+    double durationOf(Row row) const;  // seconds
+    uint64_t sizeOf(Row row) const;    // bytes
+    uint32_t bitrateOf(Row row) const; // bits per second
     bool has(Row row, RowFlag flag) const;
     /// All fields of the tags.
     tags::Fields fieldsOf(Row row) const;

@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/copies.h"
+
+#include <QPointer>
+
+namespace moorfrost::app {
+
+using library::FileId;
+using library::FileRecord;
+using library::Store;
+
+const Copies::Copy* Copies::of(FileId file) const {
+    auto it = copies_.find(file);
+    return it == copies_.end() ? nullptr : &it->second;
+}
+
+void Copies::look(const std::vector<std::shared_ptr<const FileRecord>>& files) {
+    std::set<std::pair<FileId, int64_t>> now, before;
+    for (const auto& f : files)
+        now.emplace(f->id, f->state.modifiedNs);
+    for (const auto& f : looked_)
+        before.emplace(f->id, f->state.modifiedNs);
+    if (looking_ || stopped_ || now == before || (!index_.searcher() && !files.empty() && looked_.empty()))
+        return;
+    looked_ = {files.begin(), files.end()};
+    looking_ = true;
+    struct Work {
+        std::vector<std::shared_ptr<const FileRecord>> files;
+        std::shared_ptr<const library::Searcher> searcher;
+        library::SameSound same;
+        std::map<FileId, Copy> copies;
+    };
+    auto work = std::make_shared<Work>();
+    work->files = files;
+    work->searcher = index_.searcher();
+    jobs_.start(
+        tr("Looking for the same sound elsewhere"),
+        [work, library = store_.file()](std::stop_token stop, work::Progress& progress) {
+            std::vector<const FileRecord*> batch;
+            for (const auto& f : work->files)
+                batch.push_back(f.get());
+            work->same = library::findSameSound(library, batch, work->searcher.get(), stop, progress);
+            if (work->same.others.empty())
+                return;
+            auto store = Store::open(library);
+            if (!store)
+                return;
+            for (const auto& [id, others] : work->same.others)
+                if (auto other = (*store)->file(others.front()))
+                    work->copies[id] = {other->path, other->shelf > 0, others.size()};
+        },
+        [this, self = QPointer(this), work] {
+            if (!self)
+                return;
+            looking_ = false;
+            stopped_ = work->same.stopped;
+            if (!work->same.essences.empty())
+                store_.post([essences = work->same.essences](Store& store) {
+                    store.keep(library::essenceField, essences);
+                });
+            if (std::exchange(copies_, std::move(work->copies)) != copies_)
+                emit changed();
+        });
+}
+
+} // namespace moorfrost::app
