@@ -24,13 +24,14 @@ class TestKinds : public QObject {
 
     std::unique_ptr<test::Sandbox> box_;
     std::unique_ptr<Driver> d_;
+    uint32_t seed_ = 6; // each sound is another one
 
     Session& s() { return d_->session(); }
     BringInPage* page() { return d_->window().bench()->bringIn(); }
     FileId sound(const char* name, demo::Sound sound, double seconds, const tags::Fields& fields = {}) {
         std::filesystem::create_directories(*box_ / "in");
         const Path file = *box_ / "in" / name;
-        demo::encodeSound(demo::synthesise({7, seconds, sound, 1.0}), file, 0);
+        demo::encodeSound(demo::synthesise({++seed_, seconds, sound, 1.0}), file, 0);
         if (!fields.empty())
             test::tag(file, fields);
         return 0;
