@@ -60,6 +60,7 @@ void Copies::look(const std::vector<std::shared_ptr<const FileRecord>>& files) {
                 });
             if (std::exchange(copies_, std::move(work->copies)) != copies_)
                 emit changed();
+            emit looked();
         });
 }
 

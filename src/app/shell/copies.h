@@ -34,6 +34,8 @@ public:
 
 signals:
     void changed();
+    /// A look has ended; the batch may be another by now.
+    void looked();
 
 private:
     JobList& jobs_;

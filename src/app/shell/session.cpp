@@ -113,6 +113,7 @@ Session::Session(const Path& libraryFile, QObject* parent)
     connect(&sleeveTimer_, &QTimer::timeout, this, &Session::describeTouchedSleeves);
     connect(&standards_, &Standards::changed, this, &Session::describeAllSleeves);
     connect(&kinds_, &Kinds::changed, this, &Session::describeAllSleeves);
+    connect(&copies_, &Copies::looked, this, [this] { listenToBatch(); });
     connect(&kinds_, &Kinds::listened, this, [this] { listenToBatch(); });
     placeTimer_.setSingleShot(true);
     placeTimer_.setInterval(80);

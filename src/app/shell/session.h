@@ -76,9 +76,9 @@ public:
     // Files.
     /// Of those that are worked on; nullptr for others of the library.
     FilePtr file(FileId id) const;
-    /// What it is held to the standard by; `path`: where it will be.
-    static audit::CheckedFile checked(const library::FileRecord& file, tags::Fields fields, const Path& path,
-                                      bool music);
+    /// What it is held to a standard by; `path`: where it will be.
+    static audit::CheckedFile checked(const audit::Standard& standard, const library::FileRecord& file,
+                                      tags::Fields fields, const Path& path, bool music);
     /// The readiness of files of the library against the usual standard; the answer arrives on the interface
     /// thread.
     void readReadiness(std::vector<std::vector<FileId>> sleeves,

@@ -323,15 +323,12 @@ void Session::describeAllSleeves() {
     emit batchChanged();
 }
 
-audit::CheckedFile Session::checked(const library::FileRecord& file, tags::Fields fields, const Path& path,
-                                    bool music) {
-    return {file.id,
-            std::move(fields),
-            file.tags.pictures,
-            file.tags.format,
-            path,
-            naming::factsOf(file.path, file.tags),
-            music};
+audit::CheckedFile Session::checked(const audit::Standard& standard, const library::FileRecord& file,
+                                    tags::Fields fields, const Path& path, bool music) {
+    audit::CheckedFile out{file.id, std::move(fields), file.tags.pictures, file.tags.format, path, {}, music};
+    if (audit::asksForNames(standard))
+        out.facts = naming::factsOf(file.path, file.tags);
+    return out;
 }
 
 void Session::readReadiness(std::vector<std::vector<FileId>> sleeves,
@@ -348,7 +345,8 @@ void Session::readReadiness(std::vector<std::vector<FileId>> sleeves,
             for (const std::vector<library::FileRecord>& files : *records) {
                 std::vector<audit::CheckedFile> inputs;
                 for (const library::FileRecord& f : files)
-                    inputs.push_back(checked(f, f.tags.fields, f.path, !other->contains(f.id)));
+                    inputs.push_back(
+                        checked(standards_.usual(), f, f.tags.fields, f.path, !other->contains(f.id)));
                 out.push_back(audit::readinessOf(standards_.usual(), inputs, false,
                                                  files::profileFromKey(ss(setting("names")))));
             }
@@ -392,7 +390,8 @@ void Session::describeSleeve(SleeveView& view) const {
         if (!f || !f->readable())
             continue;
         const naming::Placement* place = placementOf(id);
-        inputs.push_back(checked(*f, drafts_.effective(id), place && !place->blocked() ? place->to : f->path,
+        inputs.push_back(checked(standards_.ofBatch(), *f, drafts_.effective(id),
+                                 place && !place->blocked() ? place->to : f->path,
                                  kinds_.of(id) == matching::Kind::Music));
         if (view.coverFile == 0 && !f->tags.pictures.empty())
             view.coverFile = id;
