@@ -146,8 +146,8 @@ private slots:
         d_->bringIn({*box_ / "in"});
         d_->settle();
         QVERIFY(stopped);
-        if (s().kinds().unheard() == 0)
-            QSKIP("it had heard all before it was stopped");
+        // It was stopped from within its start, long before two sounds could be decoded.
+        QVERIFY(s().kinds().unheard() > 0);
         QVERIFY(kindsButton()->isVisibleTo(page()));
         inDialog([this](KindsDialog* dialog) {
             auto buttons = dialog->findChildren<QPushButton*>();

@@ -3,6 +3,8 @@
 // interface on a copy of the demo data and takes a picture of each main view.
 #include <QApplication>
 #include <QDir>
+#include <QScrollArea>
+#include <QScrollBar>
 #include <QTest>
 
 #include <csignal>
@@ -130,6 +132,7 @@ int main(int argc, char** argv) {
     w.settings()->showStandards();
     shot(&w, "standards");
     s.standards().setOfBatch("Everyday");
+    w.settings()->findChild<QScrollArea*>()->verticalScrollBar()->setValue(0);
     w.showWorkspace(MainWindow::Bench);
     {
         MendTextDialog mend(s, s.batchFiles(), &w);
