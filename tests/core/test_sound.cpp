@@ -6,6 +6,8 @@
 
 #include "core/audio/decoder.h"
 #include "core/audio/essence.h"
+#include "core/audio/ffmpeg_facts.h"
+#include "core/audio/ogg.h"
 #include "core/tags/tag_io.h"
 #include "demo/encode.h"
 #include "demo/make.h"
@@ -47,6 +49,36 @@ private slots:
             samples += part.size();
         double left = static_cast<double>(samples) / 2 / 48000;
         QVERIFY2(left > 0.3 && left < 0.7, qPrintable(QString::number(left)));
+    }
+
+    void headsAndLastPageOfOggTellTheSound_data() { decoding_data(); }
+    void headsAndLastPageOfOggTellTheSound() {
+        QFETCH(QString, ending);
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a" + ending.toStdString());
+        test::tag(file, {{"comment", {std::string(70000, 'c')}}}); // many pages of it
+        auto source = FileSource::open(file);
+        QVERIFY_RESULT(source);
+        const audio::Format format = audio::detectFormat(**source);
+        auto sound = audio::oggSound(**source, format);
+        QCOMPARE(sound.has_value(), format == audio::Format::OggVorbis || format == audio::Format::Opus);
+        if (!sound)
+            return;
+        auto facts = audio::ffmpegFacts(file, false);
+        QVERIFY_RESULT(facts);
+        QVERIFY(std::abs(sound->seconds - facts->duration) < 0.02);
+        QCOMPARE(sound->sampleRate, facts->sampleRate);
+        QCOMPARE(sound->channels, facts->channels);
+        // The long comment is none of the sound.
+        const double bytes = sound->bitrate / 8.0 * sound->seconds;
+        QVERIFY(bytes > 5000 && bytes < static_cast<double>((*source)->size()) - 70000);
+        // Cut off in the middle of a page it is not plain any more, or shorter.
+        std::string whole = test::readBytes(file);
+        test::writeBytes(file, whole.substr(0, whole.size() - 30000));
+        auto cut = audio::oggSound(*FileSource::open(file).value(), format);
+        QVERIFY(!cut || cut->seconds < sound->seconds);
+        test::writeBytes(file, whole.substr(0, 60));
+        QVERIFY(!audio::oggSound(*FileSource::open(file).value(), format));
     }
 
     void whatCannotBeDecoded() {

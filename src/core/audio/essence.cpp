@@ -17,6 +17,7 @@ extern "C" {
 }
 
 #include "core/audio/cut_short.h"
+#include "core/audio/ogg.h"
 #include "core/audio/sound_parts.h"
 #include "core/text/text.h"
 
@@ -181,41 +182,12 @@ Result<Essence> essenceOf(const ByteSource& source, Format format) {
     return hasher.result();
 }
 
-namespace {
-
-/// Where the last "OggS" is. Most of the bytes are sound, in which an O is rare.
-size_t lastPage(std::string_view b) {
-    for (size_t n = b.size(); n > 0;) {
-        const void* o = ::memrchr(b.data(), 'O', n);
-        if (!o)
-            break;
-        n = static_cast<size_t>(static_cast<const char*>(o) - b.data());
-        if (b.compare(n, 4, "OggS") == 0)
-            return n;
-    }
-    return std::string::npos;
-}
-
-} // namespace
-
 std::string whyCutShort(const ByteSource& source, Format format, bool thorough) {
     if (isOgg(format)) { // walking every page would read the whole file: the last page tells
-        std::string_view b;
-        size_t page = std::string::npos;
-        for (size_t most : {size_t{12288}, size_t{65536 + 512}}) { // a page is rarely so long
-            b = tailOf(source, source.size(), most);
-            if ((page = lastPage(b)) != std::string::npos)
-                break;
-        }
-        if (page == std::string::npos || b.size() < page + 27)
+        const auto page = lastOggPage(source);
+        if (!page || page->end > source.size())
             return "The file is cut short in the middle of a page.";
-        auto segments = static_cast<unsigned char>(b[page + 26]);
-        size_t end = page + 27 + segments;
-        for (size_t i = 0; i < segments && page + 27 + i < b.size(); ++i)
-            end += static_cast<unsigned char>(b[page + 27 + i]);
-        if (end > b.size())
-            return "The file is cut short in the middle of a page.";
-        return b[page + 5] & 4 ? "" : "The file is cut short: its last page is missing.";
+        return page->marked ? "" : "The file is cut short: its last page is missing.";
     }
     Ranges parts;
     Status walked = walkSound(source, format, [&](uint64_t from, uint64_t to) {
@@ -235,10 +207,15 @@ std::string contentHash(const ByteSource& source) {
     return hasher.result().hash;
 }
 
-std::string bytesHash(std::string_view bytes) {
+std::string bytesHash(std::span<const std::string_view> pieces) {
     Hasher hasher;
-    hasher.add(bytes.data(), bytes.size());
+    for (std::string_view bytes : pieces)
+        hasher.add(bytes.data(), bytes.size());
     return hasher.result().hash;
+}
+
+std::string bytesHash(std::string_view bytes) {
+    return bytesHash(std::span(&bytes, 1));
 }
 
 } // namespace moorfrost::audio

@@ -13,8 +13,10 @@ namespace moorfrost {
 
 namespace {
 
-constexpr size_t windowSize = 16 * 1024;
-constexpr size_t firstWindow = 4 * 1024; // of a file, and at its end: often enough
+constexpr size_t page = 4 * 1024;
+constexpr size_t smallWindow = page; // where reading begins, and at the end of a file
+constexpr size_t largeWindow = 4 * page;
+constexpr size_t mostWindow = largeWindow + page; // begins with a page, reaches as far as is asked
 
 size_t readFully(int fd, uint64_t offset, char* into, size_t n) {
     size_t got = 0;
@@ -73,30 +75,43 @@ size_t FileSource::read(uint64_t offset, char* into, size_t n) const {
     if (offset >= size_)
         return 0;
     n = static_cast<size_t>(std::min<uint64_t>(n, size_ - offset));
-    if (n >= windowSize)
+    if (n >= largeWindow)
         return readFully(fd_, offset, into, n);
+    const std::string_view there = window(offset, n);
+    std::memcpy(into, there.data(), there.size());
+    return there.size();
+}
+
+std::string_view FileSource::window(uint64_t offset, size_t n) const {
+    if (offset >= size_ || n >= largeWindow)
+        return {};
+    n = static_cast<size_t>(std::min<uint64_t>(n, size_ - offset));
     size_t i = 0;
     while (i < windows_.size() &&
            (offset < windows_[i].start || offset + n > windows_[i].start + windows_[i].filled))
         ++i;
-    bool isNew = i == windows_.size();
-    std::rotate(windows_.begin(), windows_.begin() + static_cast<std::ptrdiff_t>(isNew ? i - 1 : i),
-                windows_.begin() + static_cast<std::ptrdiff_t>(isNew ? i : i + 1));
+    const bool isNew = i == windows_.size();
+    if (isNew || i > 0)
+        std::rotate(windows_.begin(), windows_.begin() + static_cast<std::ptrdiff_t>(isNew ? i - 1 : i),
+                    windows_.begin() + static_cast<std::ptrdiff_t>(isNew ? i : i + 1));
     Window& window = windows_.front();
     if (isNew) {
-        // Near the end of the file the window ends with it: tags there are read backwards.
-        size_t length =
-            n <= firstWindow && (!anyRead_ || offset + firstWindow >= size_) ? firstWindow : windowSize;
-        anyRead_ = true;
-        window.start = offset + length > size_ && size_ > length ? size_ - length : offset;
+        // Where more is read around a window it is read in large pieces; elsewhere a small one is often
+        // enough. Near the end of the file the window ends with it: tags there are read backwards.
+        const bool goesOn = std::any_of(windows_.begin() + 1, windows_.end(), [&](const Window& w) {
+            return w.filled > 0 && offset + largeWindow >= w.start &&
+                   offset <= w.start + w.filled + largeWindow;
+        });
+        const size_t length = goesOn || n > smallWindow ? largeWindow : smallWindow;
+        const bool atEnd = offset + length >= size_ && size_ > length;
+        window.start = atEnd ? std::min(offset, size_ - length) : offset - offset % page;
+        const size_t reach = static_cast<size_t>(offset - window.start) + n;
         if (!window.bytes)
-            window.bytes = std::make_unique_for_overwrite<char[]>(windowSize);
-        window.filled = readFully(fd_, window.start, window.bytes.get(), length);
+            window.bytes = std::make_unique_for_overwrite<char[]>(mostWindow);
+        window.filled = readFully(fd_, window.start, window.bytes.get(), std::max(length, reach));
     }
-    size_t at = static_cast<size_t>(offset - window.start);
-    size_t got = at < window.filled ? std::min(n, window.filled - at) : 0;
-    std::memcpy(into, window.bytes.get() + at, got);
-    return got;
+    const size_t at = static_cast<size_t>(offset - window.start);
+    return {window.bytes.get() + at, at < window.filled ? std::min(n, window.filled - at) : 0};
 }
 
 } // namespace moorfrost

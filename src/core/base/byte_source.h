@@ -44,6 +44,9 @@ public:
 
     uint64_t size() const override { return size_; }
     size_t read(uint64_t offset, char* into, size_t n) const override;
+    /// Some bytes as they stand in a window, valid until the next call; fewer than `n` if it cannot hold so
+    /// many.
+    std::string_view window(uint64_t offset, size_t n) const;
     int descriptor() const { return fd_; }
     int64_t modifiedNs() const { return modifiedNs_; }
 
@@ -58,7 +61,6 @@ private:
         uint64_t start = 0;
         size_t filled = 0;
     };
-    mutable bool anyRead_ = false;
     mutable std::array<Window, 3> windows_; // the last used one first: parsers go between both ends
 };
 

@@ -7,6 +7,7 @@
 #include <iterator>
 #include <map>
 #include <set>
+#include <unordered_set>
 
 #include <dirent.h>
 #include <fmt/format.h>
@@ -225,7 +226,7 @@ private:
     ScanSummary& summary_;
     const FoundSome& tell_;
     std::set<Identity> seen_;
-    std::set<std::string> unique_;
+    std::unordered_set<std::string> unique_;
     std::vector<FoundFile> found_; // in this folder
 };
 

@@ -121,7 +121,9 @@ const FieldDef* fieldByProperty(std::string_view property) {
         }
         return map;
     }();
-    auto it = index.find(upperAscii(property));
+    auto it = index.find(property); // mostly it is in capitals
+    if (it == index.end())
+        it = index.find(upperAscii(property));
     return it == index.end() ? nullptr : it->second;
 }
 

@@ -2,6 +2,7 @@
 #include "core/tags/mend.h"
 
 #include <algorithm>
+#include <array>
 #include <optional>
 
 #include "core/audio/parts.h"
@@ -26,16 +27,15 @@ public:
     struct Frame {
         uint64_t at = 0, bytes = 0; // with its header
         bool empty = false, damaged = false;
-        std::string id;
     };
     std::optional<Frame> next() {
-        Frame f{at_, 0, false, false, {}};
-        std::string h = stream_.bytes(at_, headerLength());
+        Frame f{at_, 0, false, false};
+        std::array<char, 10> bytes;
+        const std::string_view h(bytes.data(), stream_.read(at_, bytes.data(), headerLength()));
         if (at_ + headerLength() > end_ || h.size() < headerLength() || h[0] == 0)
             return std::nullopt;
-        f.id = h.substr(0, idLength());
-        f.damaged = !isFrameId(f.id);
-        std::string_view size = std::string_view(h).substr(idLength(), idLength());
+        f.damaged = !isFrameId(h.substr(0, idLength()));
+        std::string_view size = h.substr(idLength(), idLength());
         uint64_t n = version_ == 4 ? synchSafe(size) : bigEndian(size);
         // Some programs write the sizes of version 2.4 as in 2.3.
         if (version_ == 4 && !mayEnd(at_ + headerLength() + n) &&
@@ -62,7 +62,8 @@ private:
     bool mayEnd(uint64_t at) const {
         if (at + headerLength() >= end_)
             return at <= end_;
-        std::string id = stream_.bytes(at, idLength());
+        std::array<char, 4> bytes;
+        const std::string_view id(bytes.data(), stream_.read(at, bytes.data(), idLength()));
         return id.size() == idLength() && (id[0] == 0 || isFrameId(id));
     }
 

@@ -3,6 +3,7 @@
 
 #include "core/audio/parts.h"
 #include "core/base/numbers.h"
+#include "core/tags/taglib_maps.h"
 
 namespace moorfrost::tags {
 
@@ -87,7 +88,7 @@ std::vector<std::string> mp4Dropped(const TagLib::MP4::Tag& tag, const ByteSourc
             name += ":" + textIn(source, inside(source, item, "mean")) + ":" +
                     textIn(source, inside(source, item, "name"));
         if (!tag.contains(name))
-            out.push_back("MP4 item " + name.to8Bit(true));
+            out.push_back("MP4 item " + utf8(name));
     }
     return out;
 }

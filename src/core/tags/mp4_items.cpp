@@ -3,6 +3,7 @@
 
 #include <cstdlib>
 
+#include "core/tags/taglib_maps.h"
 #include "core/text/text.h"
 
 namespace moorfrost::tags {
@@ -12,8 +13,8 @@ namespace {
 enum class Kind { Text, Pair, Integer, Flag };
 
 struct Item {
-    const char* name;
-    const char* property;
+    std::string_view name;
+    std::string_view property;
     Kind kind;
 };
 
@@ -48,7 +49,7 @@ std::vector<std::string> valuesOf(const TagLib::MP4::Item& item, Kind kind) {
     switch (kind) {
     case Kind::Text:
         for (const TagLib::String& s : item.toStringList())
-            values.push_back(s.to8Bit(true));
+            values.push_back(utf8(s));
         break;
     case Kind::Pair: {
         TagLib::MP4::Item::IntPair pair = item.toIntPair();
@@ -100,15 +101,14 @@ Properties mp4Properties(const TagLib::MP4::Tag& tag, std::vector<std::string>& 
         std::string key = name.to8Bit(false);
         if (key.starts_with("----:")) {
             size_t colon = key.find(':', 5);
-            std::string property =
-                text::upper(name.to8Bit(true).substr(colon == std::string::npos ? 5 : colon + 1));
+            std::string property = text::upper(utf8(name).substr(colon == std::string::npos ? 5 : colon + 1));
             if (property == "ITUNSMPB" || property == "ITUNNORM") // facts of the encoding
                 continue;
             std::vector<std::string> values = valuesOf(item, Kind::Text);
             if (!values.empty())
                 out.try_emplace(property, values);
             else
-                others.push_back("MP4 item " + name.to8Bit(true));
+                others.push_back("MP4 item " + utf8(name));
             continue;
         }
         const Item* known = nullptr;
@@ -117,9 +117,9 @@ Properties mp4Properties(const TagLib::MP4::Tag& tag, std::vector<std::string>& 
                 known = &i;
         if (known) {
             if (std::vector<std::string> values = valuesOf(item, known->kind); !values.empty())
-                out[known->property] = values;
+                out[std::string(known->property)] = values;
         } else if (key != "covr" && key != "pgap" && key != "gnre") {
-            others.push_back("MP4 item " + name.to8Bit(true));
+            others.push_back("MP4 item " + utf8(name));
         }
     }
     return out;
@@ -133,14 +133,14 @@ void writeMp4(TagLib::MP4::Tag& tag, const Properties& changes) {
         // Freeform names are compared without case: other programs write them in their own.
         std::vector<TagLib::String> twins;
         for (const auto& [name, item] : tag.itemMap()) {
-            std::string key = name.to8Bit(true);
+            std::string key = utf8(name);
             size_t colon = key.starts_with("----:") ? key.find(':', 5) : std::string::npos;
             if (colon != std::string::npos && text::upper(key.substr(colon + 1)) == property)
                 twins.push_back(name);
         }
         for (const TagLib::String& name : twins)
             tag.removeItem(name);
-        TagLib::String name = known ? TagLib::String(known->name, TagLib::String::Latin1)
+        TagLib::String name = known ? TagLib::String(std::string(known->name), TagLib::String::Latin1)
                                     : TagLib::String(freeform + property, TagLib::String::UTF8);
         if (values.empty())
             tag.removeItem(name);

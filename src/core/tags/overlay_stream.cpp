@@ -58,6 +58,14 @@ TagLib::ByteVector OverlayStream::readBlock(unsigned long length) {
     asked_ += std::max<uint64_t>(n, 1024);
     if (!inside || isExhausted())
         return {};
+    if (runs_.size() == 1 && !runs_.front().fresh) { // all of it as on the disk
+        std::string_view there =
+            original_->window(runs_.front().offset + static_cast<uint64_t>(position_), n);
+        if (there.size() == n) {
+            position_ += static_cast<long>(n);
+            return {there.data(), static_cast<unsigned int>(n)};
+        }
+    }
     TagLib::ByteVector out(static_cast<unsigned int>(n), 0);
     size_t got = read(static_cast<uint64_t>(position_), out.data(), n);
     out.resize(static_cast<unsigned int>(got));

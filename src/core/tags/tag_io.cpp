@@ -6,6 +6,7 @@
 #include <iterator>
 
 #include "core/audio/ffmpeg_facts.h"
+#include "core/audio/ogg.h"
 #include "core/tags/chunk_texts.h"
 #include "core/tags/mend.h"
 #include "core/tags/mp4_index.h"
@@ -175,7 +176,7 @@ struct Held {
 Held heldBy(TagLib::File& file, const ByteSource& source, Format format) {
     Held held;
     std::vector<TagPart> parts = readParts(file, source, format);
-    held.fields = fieldsFromProperties(together(parts));
+    held.fields = fieldsOf(parts);
     for (TagPart& part : parts) {
         std::move(part.badText.begin(), part.badText.end(), std::back_inserter(held.badText));
         std::move(part.unknown.begin(), part.unknown.end(), std::back_inserter(held.unknown));
@@ -277,19 +278,18 @@ Result<TagFile> readTags(const Path& path) {
     const MendedFrames mended = mendFrames(*opened->stream, format);
     if (!opened->cutShort.empty())
         endLastChunk(*opened->stream, format);
+    // For these TagLib would look for the last page, and put all heads together, to tell how long it is.
+    const auto ogg = audio::oggSound(*opened->source, format);
     if (!audio::isReadOnly(format))
-        file = openWithTagLib(opened->stream.get(), format, true);
-    bool byTagLib = file && file->isValid();
-    if (byTagLib) {
+        file = openWithTagLib(opened->stream.get(), format, !ogg);
+    if (file && file->isValid()) {
         out.format = format;
-        out.facts = readFacts(*file, format);
-    }
-    if (byTagLib) {
+        out.facts = ogg ? factsOf(*ogg, format) : readFacts(*file, format);
         readEncoding(*file, *opened->source, format, out.facts);
         if (format == Format::Wav)
             out.facts.remarks = wavRemarks(*opened->source);
         std::vector<TagPart> parts = readParts(*file, *opened->source, format);
-        out.fields = fieldsFromProperties(together(parts));
+        out.fields = fieldsOf(parts);
         if (parts.size() > 1)
             out.differences = differencesOf(parts, out.fields);
         for (TagPart& part : parts) {

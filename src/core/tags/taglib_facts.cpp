@@ -229,24 +229,13 @@ void readEncoding(TagLib::File& file, const ByteSource& source, Format format, F
             facts.gapless = {info->delay.has_value(), info->delay.value_or(0), info->padding.value_or(0)};
         }
         break;
-    case Format::Opus: {
-        std::string page = source.bytes(0, 128);
-        size_t head = page.find("OpusHead");
-        if (head != std::string::npos && head + 12 <= page.size()) {
-            auto byte = [&](size_t i) {
-                return static_cast<uint32_t>(static_cast<unsigned char>(page[head + i]));
-            };
-            facts.gapless = {true, byte(10) | byte(11) << 8, 0};
-        }
+    case Format::Opus:
         facts.rateKind = RateKind::Variable;
         break;
-    }
-    case Format::OggVorbis: {
-        auto* p = static_cast<TagLib::Ogg::Vorbis::File&>(file).audioProperties();
-        bool fixed = p && p->bitrateMinimum() > 0 && p->bitrateMinimum() == p->bitrateMaximum();
-        facts.rateKind = fixed ? RateKind::Constant : RateKind::Variable;
+    case Format::OggVorbis:
+        if (facts.rateKind == RateKind::Unknown)
+            facts.rateKind = RateKind::Variable;
         break;
-    }
     case Format::Mp4:
         facts.gapless = gaplessOfMp4(static_cast<TagLib::MP4::File&>(file).tag());
         facts.rateKind = facts.codec == "ALAC" ? RateKind::Variable : RateKind::Unknown;
@@ -273,6 +262,19 @@ void readEncoding(TagLib::File& file, const ByteSource& source, Format format, F
     }
 }
 
+Facts factsOf(const audio::OggSound& sound, Format format) {
+    Facts facts;
+    facts.codec = format == Format::OggVorbis ? "Vorbis" : audio::formatName(format);
+    facts.duration = sound.seconds < 100.0 * 86400 ? sound.seconds : 0;
+    facts.sampleRate = sound.sampleRate;
+    facts.channels = sound.channels;
+    facts.bitrate = sound.bitrate;
+    if (format == Format::Opus)
+        facts.gapless = {true, sound.preSkip, 0};
+    facts.rateKind = sound.constant ? RateKind::Constant : RateKind::Unknown;
+    return facts;
+}
+
 Facts readFacts(TagLib::File& file, Format format) {
     Facts facts;
     const TagLib::AudioProperties* p = file.audioProperties();
@@ -285,26 +287,42 @@ Facts readFacts(TagLib::File& file, Format format) {
     facts.channels = p->channels();
     facts.bitrate = std::clamp(p->bitrate(), 0, 2000000) * 1000;
     facts.codec = audio::formatName(format);
-    if (const auto* flac = dynamic_cast<const TagLib::FLAC::Properties*>(p)) {
-        facts.bitDepth = flac->bitsPerSample();
-    } else if (const auto* wav = dynamic_cast<const TagLib::RIFF::WAV::Properties*>(p)) {
+    switch (format) {
+    case Format::Flac:
+    case Format::OggFlac:
+        facts.bitDepth = static_cast<const TagLib::FLAC::Properties*>(p)->bitsPerSample();
+        break;
+    case Format::Wav: {
+        const auto* wav = static_cast<const TagLib::RIFF::WAV::Properties*>(p);
         facts.bitDepth = wav->bitsPerSample();
         facts.codec = wav->format() == 3 ? "PCM float" : "PCM";
-    } else if (const auto* aiff = dynamic_cast<const TagLib::RIFF::AIFF::Properties*>(p)) {
-        facts.bitDepth = aiff->bitsPerSample();
+        break;
+    }
+    case Format::Aiff:
+        facts.bitDepth = static_cast<const TagLib::RIFF::AIFF::Properties*>(p)->bitsPerSample();
         facts.codec = "PCM";
-    } else if (const auto* mp4 = dynamic_cast<const TagLib::MP4::Properties*>(p)) {
-        bool lossless = mp4->codec() == TagLib::MP4::Properties::ALAC;
+        break;
+    case Format::Mp4: {
+        const auto* mp4 = static_cast<const TagLib::MP4::Properties*>(p);
+        const bool lossless = mp4->codec() == TagLib::MP4::Properties::ALAC;
         facts.codec = lossless ? "ALAC" : "AAC";
         facts.bitDepth = lossless ? mp4->bitsPerSample() : 0;
-    } else if (const auto* wv = dynamic_cast<const TagLib::WavPack::Properties*>(p)) {
-        facts.bitDepth = wv->bitsPerSample();
-    } else if (const auto* ape = dynamic_cast<const TagLib::APE::Properties*>(p)) {
-        facts.bitDepth = ape->bitsPerSample();
-    } else if (const auto* tta = dynamic_cast<const TagLib::TrueAudio::Properties*>(p)) {
-        facts.bitDepth = tta->bitsPerSample();
-    } else if (format == Format::OggVorbis) {
+        break;
+    }
+    case Format::WavPack:
+        facts.bitDepth = static_cast<const TagLib::WavPack::Properties*>(p)->bitsPerSample();
+        break;
+    case Format::MonkeysAudio:
+        facts.bitDepth = static_cast<const TagLib::APE::Properties*>(p)->bitsPerSample();
+        break;
+    case Format::TrueAudio:
+        facts.bitDepth = static_cast<const TagLib::TrueAudio::Properties*>(p)->bitsPerSample();
+        break;
+    case Format::OggVorbis:
         facts.codec = "Vorbis";
+        break;
+    default:
+        break;
     }
     return facts;
 }

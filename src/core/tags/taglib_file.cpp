@@ -60,7 +60,7 @@ void changeMap(TagLib::PropertyMap& map, const Properties& changes) {
 }
 
 void writeId3(TagLib::ID3v2::Tag& tag, const Properties& changes) {
-    TagLib::PropertyMap map = id3Properties(tag);
+    TagLib::PropertyMap map = toMap(id3Properties(tag));
     changeMap(map, changes);
     // TagLib's name for the standard's frame TIT1; its own "GROUPING" is a frame of one program.
     if (map.contains("GROUPING") && !tag.frameListMap().contains("GRP1")) {
@@ -136,7 +136,7 @@ bool saveFlac(TagLib::FLAC::File& file, OverlayStream& stream, const Properties&
     TagLib::ID3v2::Version version = versionOf(file.ID3v2Tag(), file.hasID3v2Tag(), wish);
     if (file.hasID3v2Tag()) {
         if (noComment) // the new comment must not hide what ID3v2 holds
-            file.xiphComment(true)->setProperties(id3Properties(*file.ID3v2Tag()));
+            file.xiphComment(true)->setProperties(toMap(id3Properties(*file.ID3v2Tag())));
         writeId3(*file.ID3v2Tag(), changes);
         notes.emplace_back("The ID3v2 tag in front of the FLAC was brought in step with its comments.");
     }

@@ -11,6 +11,7 @@
 #include <taglib/tfile.h>
 
 #include "core/audio/format.h"
+#include "core/audio/ogg.h"
 #include "core/tags/overlay_stream.h"
 #include "core/tags/tag_file.h"
 
@@ -33,13 +34,15 @@ struct TagPart {
 /// `source`: the bytes that it was opened on.
 std::vector<TagPart> readParts(TagLib::File& file, const ByteSource& source, audio::Format format);
 /// What they say together: of each property, what the first says that has it.
-Properties together(const std::vector<TagPart>& parts);
+Fields fieldsOf(const std::vector<TagPart>& parts);
 /// What the second and further tags say otherwise than what is shown.
 std::vector<Difference> differencesOf(const std::vector<TagPart>& parts, const Fields& shown);
 
 /// `withBytes`: else only what there is to say of them.
 std::vector<Picture> readPictures(TagLib::File& file, audio::Format format, bool withBytes);
 Facts readFacts(TagLib::File& file, audio::Format format);
+/// Likewise, where TagLib was not asked.
+Facts factsOf(const audio::OggSound& sound, audio::Format format);
 /// How the sound was encoded: the rest of the facts.
 void readEncoding(TagLib::File& file, const ByteSource& source, audio::Format format, Facts& facts);
 

@@ -14,9 +14,8 @@
 
 namespace moorfrost::tags {
 
-inline std::string utf8(const TagLib::String& s) {
-    return s.to8Bit(true);
-}
+/// As TagLib's own to8Bit(true), without the copies that it makes on the way.
+std::string utf8(const TagLib::String& s);
 inline TagLib::String wide(const std::string& s) {
     return TagLib::String(s, TagLib::String::UTF8);
 }
@@ -26,9 +25,9 @@ TagLib::StringList stringList(const std::vector<std::string>& values);
 Properties fromMap(const TagLib::Map<TagLib::String, TagLib::StringList>& map);
 TagLib::PropertyMap toMap(const Properties& properties);
 
-/// TagLib's map, with the lists of people (TIPL, TMCL) read pair by pair: TagLib gives up on the whole list
-/// when it meets a role it does not know, which is what every ID3v2.3 list with an instrument in it is.
-TagLib::PropertyMap id3Properties(const TagLib::ID3v2::Tag& tag);
+/// What TagLib reads, with the lists of people (TIPL, TMCL) read pair by pair: TagLib gives up on the whole
+/// list when it meets a role it does not know, which is what every ID3v2.3 list with an instrument in it is.
+Properties id3Properties(const TagLib::ID3v2::Tag& tag);
 
 /// TagLib leaves frames that it does not know out of what it saves, where their header or their age asks for
 /// it. They are kept.

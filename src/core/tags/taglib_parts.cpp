@@ -41,11 +41,13 @@ public:
     void id3v2(const TagLib::ID3v2::Tag* tag) {
         if (!tag || tag->frameList().isEmpty())
             return;
-        TagPart part{"ID3v2." + std::to_string(tag->header()->majorVersion()), fromMap(id3Properties(*tag))};
+        TagPart part{"ID3v2." + std::to_string(tag->header()->majorVersion()), id3Properties(*tag)};
         for (const TagLib::ID3v2::Frame* frame : tag->frameList()) {
+            if (!dynamic_cast<const TagLib::ID3v2::UnknownFrame*>(frame))
+                continue;
             std::string id(frame->frameID().data(), frame->frameID().size());
             // The parts of a date of version 2.3 were put into one by TagLib.
-            if (dynamic_cast<const TagLib::ID3v2::UnknownFrame*>(frame) && id != "TDAT" && id != "TIME")
+            if (id != "TDAT" && id != "TIME")
                 part.unknown.push_back("ID3v2 frame " + id);
         }
         parts_.push_back(std::move(part));
@@ -185,12 +187,14 @@ std::vector<TagPart> readParts(TagLib::File& file, const ByteSource& source, For
     return parts.take();
 }
 
-Properties together(const std::vector<TagPart>& parts) {
-    Properties out;
+Fields fieldsOf(const std::vector<TagPart>& parts) {
+    if (parts.size() == 1)
+        return fieldsFromProperties(parts.front().properties);
+    Properties together;
     for (const TagPart& part : parts)
         for (const auto& [key, values] : part.properties)
-            out.try_emplace(key, values);
-    return out;
+            together.try_emplace(key, values);
+    return fieldsFromProperties(together);
 }
 
 namespace {
