@@ -6,6 +6,7 @@
 
 #include <set>
 
+#include "core/audio/decoder.h"
 #include "core/guard/messages.h"
 #include "core/guard/readers.h"
 #include "support/sample_files.h"
@@ -150,6 +151,53 @@ private slots:
         });
         QCOMPARE(done.size(), size_t{29});
         QCOMPARE(failed, std::set<size_t>{13});
+    }
+
+    void soundThatIsPlayedIsTheSoundOfTheFile() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.flac");
+        auto decoder = audio::Decoder::open(file, 48000, 2);
+        QVERIFY_RESULT(decoder);
+        auto rest = [](audio::Decoder& d) {
+            std::vector<int16_t> all;
+            for (auto some = d.next(); !some.empty(); some = d.next())
+                all.insert(all.end(), some.begin(), some.end());
+            return all;
+        };
+        guard::Readers readers(MOORFROST_FAULTY_READER, quick());
+        auto played = [&](double from) {
+            std::vector<int16_t> all;
+            Status end = readers.play(file, 48000, 2, from, {}, [&](const std::vector<int16_t>& some) {
+                all.insert(all.end(), some.begin(), some.end());
+                return true;
+            });
+            return end ? all : std::vector<int16_t>();
+        };
+        const std::vector<int16_t> whole = rest(**decoder);
+        QVERIFY(whole.size() > 48000);
+        QVERIFY(played(0) == whole);
+        (*decoder)->seek(0.5);
+        const std::vector<int16_t> later = rest(**decoder);
+        QVERIFY(later.size() < whole.size());
+        QVERIFY(played(0.5) == later);
+        QCOMPARE(readers.lost(), uint64_t{0});
+    }
+
+    void playingEndsWhenItIsWantedAndSurvivesAHostileFile() {
+        test::Sandbox box;
+        guard::Readers readers(MOORFROST_FAULTY_READER, quick());
+        int heard = 0;
+        Status ended = readers.play(test::makeSound(box.root(), "a.wav"), 48000, 2, 0, {},
+                                    [&](const std::vector<int16_t>&) { return ++heard < 2; });
+        QVERIFY(!ended);
+        QCOMPARE(ended.error().kind, ErrorKind::Cancelled);
+        QCOMPARE(heard, 2);
+        Status hostile = readers.play(test::makeSound(box.root(), "crash.wav"), 48000, 2, 0, {},
+                                      [](const std::vector<int16_t>&) { return true; });
+        QVERIFY(!hostile);
+        QVERIFY2(hostile.error().message.find("crashed on this file") != std::string::npos,
+                 hostile.error().message.c_str());
+        QVERIFY(!readers.play(box / "nowhere.wav", 48000, 2, 0, {}, [](auto&&) { return true; }));
     }
 
     void everythingSurvivesTheWay() {

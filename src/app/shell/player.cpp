@@ -5,7 +5,7 @@
 #include <QMediaDevices>
 
 #include "app/shell/text_utils.h"
-#include "core/audio/decoder.h"
+#include "core/guard/readers.h"
 
 namespace moorfrost::app {
 
@@ -136,22 +136,15 @@ void Player::startAt(double seconds) {
     sink_ = std::make_unique<QAudioSink>(device, format);
     startedAt_ = seconds;
     decoder_ = std::jthread([this, seconds, path = file_->path](std::stop_token stop) {
-        auto decoder = audio::Decoder::open(path, rate, channels);
-        if (!decoder) {
+        const Status played = guard::Readers::shared().play(
+            path, rate, channels, seconds, stop, [&](const std::vector<int16_t>& samples) {
+                return buffer_.put(QByteArray(reinterpret_cast<const char*>(samples.data()),
+                                              static_cast<qsizetype>(samples.size() * sizeof(int16_t))),
+                                   stop);
+            });
+        if (!played && played.error().kind != ErrorKind::Cancelled)
             QMetaObject::invokeMethod(
-                this, [this, s = qs(decoder.error().message)] { emit trouble(s); }, Qt::QueuedConnection);
-            buffer_.markEnd();
-            return;
-        }
-        if (seconds > 0)
-            (*decoder)->seek(seconds);
-        for (std::vector<int16_t> samples = (*decoder)->next(); !samples.empty();
-             samples = (*decoder)->next()) {
-            QByteArray bytes(reinterpret_cast<const char*>(samples.data()),
-                             static_cast<qsizetype>(samples.size() * sizeof(int16_t)));
-            if (!buffer_.put(bytes, stop))
-                return;
-        }
+                this, [this, s = qs(played.error().message)] { emit trouble(s); }, Qt::QueuedConnection);
         buffer_.markEnd();
     });
     sink_->start(&buffer_);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Plays one file at a time: decoded by the core on a thread of its own, put out by Qt Multimedia. Where there
+// Plays one file at a time: decoded in a reading process, put out by Qt Multimedia. Where there
 // is no sound device it says so and everything else goes on.
 #pragma once
 

@@ -126,7 +126,7 @@ void prepare(const std::vector<Work*>& works, const FileSet& set) {
         for (size_t i = next++; i < works.size(); i = next++) {
             const StepRecord& r = works[i]->record();
             if (!r.step.changes.empty())
-                return guard::Readers::Question{i, r.real, r.step.changes};
+                return guard::Readers::Question{i, r.real.native(), r.step.changes};
             prepareWhole(*works[i], set);
         }
         return std::nullopt;

@@ -62,7 +62,7 @@ public:
         if (next_ == files_.size())
             return std::nullopt;
         size_t number = next_++;
-        return guard::Readers::Question{number, files_[number].path, {}};
+        return guard::Readers::Question{number, files_[number].path.native(), {}};
     }
     FoundFile moveOut(size_t number) {
         std::lock_guard lock(mutex_);

@@ -54,6 +54,26 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
     case Ask::Traits:
         send(answerOf(audio::soundTraitsOf(Path(in.text()), {})));
         return;
+    case Ask::Play: {
+        Path path = in.text();
+        const int rate = in.whole(), channels = in.whole();
+        const double from = in.real();
+        auto decoder = audio::Decoder::open(path, rate, channels);
+        if (decoder && from > 0)
+            (*decoder)->seek(from);
+        while (decoder) {
+            std::vector<int16_t> samples = (*decoder)->next();
+            if (samples.empty())
+                break;
+            send(soundMessage(samples));
+        }
+        WireWriter out;
+        out.number(decoder ? 1 : 0);
+        if (!decoder)
+            put(out, decoder.error());
+        send(out.bytes());
+        return;
+    }
     case Ask::Decode:
         send(answerOf(audio::checkDecoding(in.text(), [&](double seconds) {
             send(goingOn(seconds));

@@ -76,8 +76,9 @@ audio::DecodeCheck takeDecodeCheck(WireReader& in) {
 }
 
 namespace {
-constexpr uint64_t notYet = 2; // where an answer has 1 or, with an error, 0
-}
+// Where an answer has 1 or, with an error, 0:
+constexpr uint64_t notYet = 2, samplesCome = 3;
+} // namespace
 
 std::string goingOn(double done) {
     return WireWriter().number(notYet).real(done).bytes();
@@ -89,6 +90,21 @@ std::optional<double> stillGoing(std::string_view answer) {
         return std::nullopt;
     double done = in.real();
     return in.ok() ? std::optional(done) : std::nullopt;
+}
+
+std::string soundMessage(const std::vector<int16_t>& samples) {
+    const auto* bytes = reinterpret_cast<const char*>(samples.data()); // both ends are one machine
+    return WireWriter().number(samplesCome).text({bytes, samples.size() * sizeof(int16_t)}).bytes();
+}
+
+std::optional<std::vector<int16_t>> takeSound(std::string_view message) {
+    WireReader in(message);
+    if (in.number() != samplesCome)
+        return std::nullopt;
+    const std::string_view bytes = in.view();
+    std::vector<int16_t> samples(bytes.size() / sizeof(int16_t));
+    std::copy_n(bytes.data(), samples.size() * sizeof(int16_t), reinterpret_cast<char*>(samples.data()));
+    return in.ok() ? std::optional(std::move(samples)) : std::nullopt;
 }
 
 tags::PreparedEdit takeEdit(WireReader& in) {

@@ -12,7 +12,7 @@
 
 namespace moorfrost::guard {
 
-enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits };
+enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits, Play };
 
 using tags::put;
 using tags::takeFields;
@@ -29,6 +29,9 @@ void put(WireWriter& out, const audio::SoundTraits& traits);
 /// In place of an answer: still at it, and what for a number goes with that.
 std::string goingOn(double done);
 std::optional<double> stillGoing(std::string_view answer);
+/// Likewise: some samples, and more will come.
+std::string soundMessage(const std::vector<int16_t>& samples);
+std::optional<std::vector<int16_t>> takeSound(std::string_view message);
 
 Error takeError(WireReader& in);
 tags::Picture takePicture(WireReader& in);

@@ -15,7 +15,7 @@ namespace {
 
 /// Files in a request.
 constexpr size_t requestSizeOf(Ask ask) {
-    return ask == Ask::Edit ? 4 : 12;
+    return ask == Ask::Edit ? 4 : 24;
 }
 
 constexpr size_t mostIdle = 8;
@@ -36,8 +36,9 @@ Error senseless(const Path& path) {
             "Reading this file led to an answer that makes no sense, so the file is left alone."};
 }
 
-template<class T, class Take>
-Result<T> valueFrom(const Path& path, const Result<std::string>& answer, Take&& take) {
+/// `path`: bytes, or a Path; only an error needs it.
+template<class T, class Where, class Take>
+Result<T> valueFrom(const Where& path, const Result<std::string>& answer, Take&& take) {
     if (!answer)
         return answer.error();
     auto result = resultFrom<T>(*answer, std::forward<Take>(take));
@@ -134,7 +135,7 @@ void Readers::askEach(Ask ask, const Take& take, std::stop_token stop, const Ans
         WireWriter files;
         size_t count = 0;
         auto add = [&](Question&& question) {
-            files.text(question.path.native());
+            files.text(question.path);
             if (ask == Ask::Edit)
                 put(files, question.changes);
             asked.push_back(std::move(question));
@@ -204,7 +205,7 @@ void Readers::askEach(Ask ask, const Take& take, std::stop_token stop, const Ans
 }
 
 Result<std::string> Readers::ask(const Path& path, const std::string& request, std::stop_token stop,
-                                 const std::function<void(double)>& going) {
+                                 const Before& before) {
     auto worker = lease();
     if (!worker)
         return worker.error();
@@ -212,11 +213,8 @@ Result<std::string> Readers::ask(const Path& path, const std::string& request, s
     std::string answer;
     while (outcome == Worker::Outcome::Answer) {
         outcome = (*worker)->receive(answer, limits_, stop);
-        auto done = outcome == Worker::Outcome::Answer ? stillGoing(answer) : std::nullopt;
-        if (!done)
+        if (outcome != Worker::Outcome::Answer || !before || !before(answer))
             break;
-        if (going)
-            going(*done);
         if (stop.stop_requested())
             outcome = Worker::Outcome::Stopped;
     }
@@ -268,7 +266,34 @@ Result<audio::DecodeCheck> Readers::checkDecoding(const Path& path, std::stop_to
                                                   const std::function<void(double)>& going) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Decode)).text(path.native());
-    return valueFrom<audio::DecodeCheck>(path, ask(path, request.bytes(), stop, going), takeDecodeCheck);
+    const Before before = [&](std::string_view message) {
+        auto done = stillGoing(message);
+        if (done && going)
+            going(*done);
+        return done.has_value();
+    };
+    return valueFrom<audio::DecodeCheck>(path, ask(path, request.bytes(), stop, before), takeDecodeCheck);
+}
+
+Status Readers::play(const Path& path, int sampleRate, int channels, double from, std::stop_token stop,
+                     const std::function<bool(std::vector<int16_t>)>& each) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Play)).text(path.native());
+    request.number(static_cast<uint64_t>(sampleRate)).number(static_cast<uint64_t>(channels)).real(from);
+    // Whoever has heard enough leaves a process that is still decoding: it is not used again.
+    std::stop_source enough;
+    std::stop_callback both(stop, [&] { enough.request_stop(); });
+    const Before before = [&](std::string_view message) {
+        auto samples = takeSound(message);
+        if (samples && !each(std::move(*samples)))
+            enough.request_stop();
+        return samples.has_value();
+    };
+    auto end = valueFrom<Done>(path, ask(path, request.bytes(), enough.get_token(), before),
+                               [](WireReader&) { return Done{}; });
+    if (!end)
+        return end.error();
+    return Done{};
 }
 
 Result<audio::SoundTraits> Readers::soundTraitsOf(const Path& path, std::stop_token stop) {

@@ -28,8 +28,8 @@ public:
 
     /// A file that is asked about.
     struct Question {
-        size_t number = 0; // comes back with the answer
-        Path path;
+        size_t number = 0;    // comes back with the answer
+        std::string path;     // its bytes: a Path is far dearer to copy
         tags::Fields changes; // where it is to be changed
     };
     /// The next one. With `wait`, waits until there is one or none will come any more.
@@ -52,6 +52,11 @@ public:
     Result<audio::DecodeCheck> checkDecoding(const Path& path, std::stop_token stop,
                                              const std::function<void(double)>& going);
 
+    /// The sound from `from` seconds on as samples of 16 bit, interleaved. `each` gets some at a time and may
+    /// take its time over them; false ends it.
+    Status play(const Path& path, int sampleRate, int channels, double from, std::stop_token stop,
+                const std::function<bool(std::vector<int16_t>)>& each);
+
     /// How many processes had to be given up so far.
     uint64_t lost() const { return lost_; }
 
@@ -62,9 +67,11 @@ private:
     /// Many files in requests of several, the next sent before the last is answered.
     using Answered = std::function<void(const Question& question, Result<std::string> answer)>;
     void askEach(Ask ask, const Take& take, std::stop_token stop, const Answered& each);
+    /// What comes before an answer: false for what is the answer.
+    using Before = std::function<bool(std::string_view message)>;
     /// One request with one answer.
     Result<std::string> ask(const Path& path, const std::string& request, std::stop_token stop,
-                            const std::function<void(double)>& going = {});
+                            const Before& before = {});
     /// Why there was no answer about a file.
     Error whyNone(Worker& worker, Worker::Outcome outcome, const Path& path);
 
