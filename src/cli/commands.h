@@ -32,6 +32,7 @@ struct Options {
     std::vector<std::string> by;   // facets
     size_t limit = 0;              // 0: all
     bool count = false;
+    bool beginnings = false;
 };
 
 int scan(const Options& options);

@@ -77,10 +77,13 @@ int main(int argc, char** argv) {
         ->required();
     find->add_option("--sort", o.sort, "A field, or field:down; several times for within the same");
     find->add_flag("--count", o.count, "Only how many");
+    const char* beginnings = "Words only at the beginnings of words, not inside them";
+    find->add_flag("--beginnings", o.beginnings, beginnings);
     CLI::App* count = withLimit(add("facets", "How many files that are put away have which value", facets));
     count->add_option("query", o.query, "Of what this query finds; none: of all");
-    count->add_option("--by", o.by, "A field, or decade, year, format, codec, missing; several times")
+    count->add_option("--by", o.by, "A field, or decade, year, format, codec, kind, missing; several times")
         ->required();
+    count->add_flag("--beginnings", o.beginnings, beginnings);
     add("stats", "What the library holds, as one object", stats);
 
     try {

@@ -40,14 +40,15 @@ Opened opened(const Options& options) {
         out.exitCode = 2;
         return out;
     }
-    out.rows = out.searcher->find(parsed.query);
+    out.rows = out.searcher->find(options.beginnings ? library::withBeginnings(std::move(parsed.query))
+                                                     : parsed.query);
     return out;
 }
 
 /// The key of a field or column that a person named; "" if there is none.
 std::string keyOf(const Searcher& searcher, const std::string& name) {
     for (const char* column :
-         {"length", "added", "size", "rate", "bitrate", "file", "folder", "format", "codec"})
+         {"length", "added", "size", "rate", "bitrate", "file", "folder", "format", "codec", "kind"})
         if (name == column)
             return std::string("@") + column;
     if (const tags::FieldDef* def = tags::fieldByName(name))
@@ -88,8 +89,8 @@ int facets(const Options& options) {
     if (o.exitCode != 0)
         return o.exitCode;
     for (const std::string& name : options.by) {
-        const bool special =
-            name == "decade" || name == "year" || name == "format" || name == "codec" || name == "missing";
+        const bool special = name == "decade" || name == "year" || name == "format" || name == "codec" ||
+                             name == "kind" || name == "missing";
         std::string key = special ? name : keyOf(*o.searcher, name);
         if (key.empty()) {
             say("There is no field named \"" + name + "\" to count by.");

@@ -6,10 +6,14 @@
 #include <QClipboard>
 #include <QCompleter>
 #include <QHeaderView>
+#include <QMenu>
+#include <QRadioButton>
 #include <QToolButton>
 
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
+#include "app/library/track_model.h"
+#include "app/settings/settings_page.h"
 #include "app/shell/main_window.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
@@ -346,6 +350,59 @@ private slots:
         d_->settle();
         d_->settle();
         QVERIFY2(page()->details()->text().contains("taken back"), qPrintable(page()->details()->text()));
+    }
+
+    void kindsAreAskedAndCounted() {
+        page()->table()->selectRow(0);
+        d_->settle();
+        const QString title = titles().front();
+        QMenu menu;
+        QMenu* kinds = addKindMenu(menu, d_->session().kinds(), page()->table()->chosenFiles());
+        QCOMPARE(kinds->actions().size(), qsizetype{5});
+        kinds->actions().last()->trigger();
+        d_->settle();
+        type("kind:tone");
+        QCOMPARE(titles(), QStringList{title});
+        type("kind:music");
+        QCOMPARE(titles().size(), qsizetype{5});
+        type("tone"); // not a word of the text
+        QVERIFY(titles().isEmpty());
+        type("");
+        QSettings().setValue("library/facets", QStringList{"kind"});
+        d_.reset(); // and after a start, from the snapshot
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        d_->window().showWorkspace(MainWindow::Library);
+        d_->settle();
+        QCOMPARE(countOf("Kind", "Tone"), 1u);
+        QCOMPARE(countOf("Kind", "Music"), 5u);
+        click("Kind", "Tone");
+        QCOMPARE(titles(), QStringList{title});
+        auto* table = static_cast<TrackModel*>(page()->table()->model());
+        table->setColumns({"title", kindColumn});
+        QCOMPARE(column(1), QStringList{"Tone"});
+    }
+
+    void wordsFromTheirBeginnings() {
+        type("ost");
+        const auto anywhere = titles().size();
+        QVERIFY(anywhere > 0); // Night Post
+        d_->window().showWorkspace(MainWindow::Settings);
+        for (QRadioButton* radio : d_->window().settings()->findChildren<QRadioButton*>())
+            if (radio->property("key") == "beginnings")
+                radio->click();
+        d_->settle();
+        QVERIFY(titles().isEmpty());
+        type("pos");
+        QCOMPARE(titles().size(), anywhere);
+        d_.reset(); // it is remembered
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        d_->window().showWorkspace(MainWindow::Library);
+        type("ost");
+        QVERIFY(titles().isEmpty());
+        type("artist:erry"); // a field is asked as before
+        QVERIFY(!titles().isEmpty());
     }
 
     void toTheBenchAndBack() {

@@ -107,6 +107,9 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(check, &QPushButton::clicked, this, &BringInPage::checkFiles);
     connect(&session_, &Session::alongChanged, this, &BringInPage::refresh);
     connect(kinds_, &QPushButton::clicked, this, &BringInPage::confirmKinds);
+    auto repaint = [this] { tree_->viewport()->update(); };
+    connect(&session_.kinds(), &Kinds::changed, this, repaint);
+    connect(&session_.copies(), &Copies::changed, this, repaint);
     connect(tree_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &BringInPage::showDetails);
     connect(details_, &FileDetails::mendTextWanted, this, &BringInPage::mendText);
     connect(tree_, &QTreeView::activated, this, [this](const QModelIndex& index) {
@@ -251,15 +254,7 @@ void BringInPage::showMenu(const QPoint& at) {
     menu.addAction(tr("Play"), [this, id] { emit playRequested(id); })->setEnabled(id > 0);
     menu.addAction(tr("Check files\u2026"), this, &BringInPage::checkFiles);
     menu.addAction(tr("Mend the text\u2026"), this, &BringInPage::mendText);
-    QMenu* kinds = menu.addMenu(tr("Kind"));
-    kinds->setEnabled(!chosen().empty());
-    for (matching::Kind kind : matching::allKinds())
-        kinds->addAction(kindText(kind), this, [this, kind] {
-            std::map<FileId, matching::Kind> said;
-            for (FileId each : chosen())
-                said[each] = kind;
-            session_.kinds().confirm(said);
-        });
+    addKindMenu(menu, session_.kinds(), chosen());
     menu.addSeparator();
     emit menuOpens(menu);
     menu.addSeparator();

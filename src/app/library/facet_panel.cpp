@@ -27,11 +27,10 @@ constexpr size_t few = 6, many = 60;
 const QStringList defaultFacets = {"genre", "decade", "artist", "label", "format", "missing"};
 
 QString facetLabel(const std::string& key) {
-    static const std::map<std::string, QString> special = {{"decade", FacetPanel::tr("Decade")},
-                                                           {"year", FacetPanel::tr("Year")},
-                                                           {"format", FacetPanel::tr("Format")},
-                                                           {"codec", FacetPanel::tr("Codec")},
-                                                           {"missing", FacetPanel::tr("Missing")}};
+    static const std::map<std::string, QString> special = {
+        {"decade", FacetPanel::tr("Decade")}, {"year", FacetPanel::tr("Year")},
+        {"format", FacetPanel::tr("Format")}, {"codec", FacetPanel::tr("Codec")},
+        {"kind", FacetPanel::tr("Kind")},     {"missing", FacetPanel::tr("Missing")}};
     auto it = special.find(key);
     return it != special.end() ? it->second : fieldLabel(key);
 }
@@ -41,6 +40,8 @@ QString valueLabel(const std::string& key, const std::string& value) {
         return FacetPanel::tr("%1s").arg(qs(value));
     if (key == "missing")
         return value == "picture" ? FacetPanel::tr("Picture") : fieldLabel(value);
+    if (auto kind = key == "kind" ? matching::kindByName(value) : std::nullopt)
+        return kindText(*kind);
     return qs(text::forDisplay(value));
 }
 
@@ -198,7 +199,7 @@ void FacetPanel::contextMenuEvent(QContextMenuEvent* event) {
 
 void FacetPanel::chooseFacets(const QPoint& global) {
     QMenu menu(this);
-    std::vector<std::string> all = {"decade", "year", "format", "codec", "missing"};
+    std::vector<std::string> all = {"decade", "year", "format", "codec", "kind", "missing"};
     for (const tags::FieldDef& def : tags::fieldTable())
         if (def.kind == tags::FieldKind::Text || def.kind == tags::FieldKind::Flag)
             if (def.key != "title" && !def.key.ends_with("_sort"))

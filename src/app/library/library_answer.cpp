@@ -51,7 +51,9 @@ LibraryCounts countsFor(const LibraryQuestion& q, const library::Searcher& searc
     for (SavedSearch& s : out.saved) {
         if (stop.stop_requested())
             return out;
-        s.count = searcher.find(library::parseQuery(s.query, searcher.customFields()).query, stop).count();
+        library::Query query = library::parseQuery(s.query, searcher.customFields()).query;
+        s.count =
+            searcher.find(q.beginnings ? library::withBeginnings(std::move(query)) : query, stop).count();
     }
     return out;
 }

@@ -15,6 +15,7 @@ struct LibraryQuestion {
     library::SleeveGroup group = library::SleeveGroup::None;
     std::vector<std::pair<std::string, size_t>> facets; // keys, and how many values of each
     std::vector<SavedSearch> saved;                     // to be counted
+    bool beginnings = false;                            // how words of those are found
     std::vector<FileId> chosen;                         // to be found again
 
     /// Whether it has the same rows in the same order.

@@ -30,7 +30,7 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr size_t mostKept = 2000; // chosen files that are found again after a search
+constexpr size_t mostKept = 2000; // chosen files that are found again after a search, or get a kind
 
 const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
 
@@ -90,8 +90,8 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
 
     connect(&session_.index(), &LibraryIndex::changed, this, &LibraryPage::takeSearcher);
     connect(&session_, &Session::loaded, this, [this] {
-        if (!savedSearches().empty()) // the library may have been searchable before they were read
-            search();
+        if (!savedSearches().empty() || SearchBar::findsBeginnings(session_))
+            bar_->parse(); // the library may have been searchable before these were read
     });
     connect(bar_, &SearchBar::changed, this, &LibraryPage::search);
     connect(bar_->box(), &QLineEdit::returnPressed, this, [this] {
@@ -251,10 +251,13 @@ std::vector<FileId> LibraryPage::chosenFiles() const {
 
 void LibraryPage::showMenu(const QPoint& at) {
     QMenu menu(this);
-    if (std::vector<FileId> chosen = chosenFiles(); !chosen.empty())
-        menu.addAction(tr("Play\tSpace"), [this, id = chosen.front()] { emit playRequested(id); });
+    const size_t count = showsSleeves() ? grid_->chosenCount() : view_->chosenCount();
+    if (const FileId first = showsSleeves() ? grid_->firstChosen() : view_->firstChosen(); first != 0)
+        menu.addAction(tr("Play\tSpace"), [this, first] { emit playRequested(first); });
     menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
     menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
+    if (count > 0 && count <= mostKept)
+        addKindMenu(menu, session_.kinds(), chosenFiles());
     if (!showsSleeves())
         menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
     menu.exec(at);
@@ -288,6 +291,7 @@ void LibraryPage::search() {
     for (const std::string& key : facets_->keys())
         question.facets.emplace_back(key, facets_->mostOf(key));
     question.saved = savedSearches();
+    question.beginnings = SearchBar::findsBeginnings(session_);
     if (view_->selectionModel()->hasSelection() && view_->chosenCount() <= mostKept)
         question.chosen = view_->chosenFiles();
     auto counts = std::make_shared<LibraryCounts>();

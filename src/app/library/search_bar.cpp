@@ -88,8 +88,14 @@ QString SearchBar::trouble() const {
     return parsed_.error ? trouble_->text() : QString();
 }
 
+bool SearchBar::findsBeginnings(const Session& session) {
+    return session.setting("words") == "beginnings";
+}
+
 void SearchBar::parse() {
     parsed_ = library::parseQuery(text(), searcher_ ? searcher_->customFields() : std::vector<std::string>());
+    if (findsBeginnings(session_))
+        parsed_.query = library::withBeginnings(std::move(parsed_.query));
     showUnderstood();
     emit changed();
 }

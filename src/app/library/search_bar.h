@@ -34,12 +34,15 @@ public:
     std::vector<QToolButton*> chips() const { return chips_; }
     QString trouble() const;
     QStringList suggestions() const;
+    /// Whether words are found at the beginnings of words only, as chosen in Settings.
+    static bool findsBeginnings(const Session& session);
+    /// Understands anew what is typed.
+    void parse();
 
 signals:
     void changed();
 
 private:
-    void parse();
     void showUnderstood();
     void askForSuggestions();
     void takeSuggestion(int row);

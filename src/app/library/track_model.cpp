@@ -51,6 +51,9 @@ QString TrackModel::cellText(int row, const std::string& key) const {
         std::string codec = searcher_->text(r, library::codecColumn);
         return qs(codec == "PCM" ? searcher_->text(r, library::formatNameColumn) : codec);
     }
+    if (key == kindColumn)
+        if (auto kind = matching::kindByName(searcher_->text(r, library::kindColumn)))
+            return kindText(*kind);
     return qs(searcher_->text(r, key));
 }
 

@@ -82,6 +82,25 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
         });
     }
     column->addSpacing(20);
+    section(tr("Searching"),
+            tr("Where the words that are typed are looked for. Fields are asked in the same way "
+               "either way."));
+    words_ = new QButtonGroup(this);
+    const std::pair<QString, const char*> places[] = {
+        {tr("Anywhere: \"lock\" also finds \"Hemlock\""), "anywhere"},
+        {tr("At the beginnings of words: \"lock\" finds \"Locks\", but not \"Hemlock\""), "beginnings"}};
+    for (const auto& [name, key] : places) {
+        auto* radio = new QRadioButton(name);
+        radio->setProperty("key", key);
+        radio->setChecked(QString(key) == "anywhere");
+        words_->addButton(radio);
+        column->addWidget(radio);
+        connect(radio, &QRadioButton::clicked, this, [this, key = QString(key)] {
+            session_.setSetting("words", key);
+            emit searchingChanged();
+        });
+    }
+    column->addSpacing(20);
     section(tr("Shelves"), tr("The root folders in which put-away files live."));
     shelves_ = new QGridLayout;
     shelves_->setColumnStretch(1, 1);
@@ -134,10 +153,10 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
     });
     connect(&session_, &Session::journalChanged, this, &SettingsPage::refreshJournal);
     connect(&session_, &Session::loaded, this, [this] {
-        QString key = session_.setting("names");
-        for (QAbstractButton* b : names_->buttons())
-            if (b->property("key").toString() == (key.isEmpty() ? "portable" : key))
-                b->setChecked(true);
+        for (const auto& [group, setting] : {std::pair(names_, "names"), std::pair(words_, "words")})
+            for (QAbstractButton* b : group->buttons())
+                if (b->property("key").toString() == session_.setting(setting))
+                    b->setChecked(true);
     });
     refreshShelves();
 }

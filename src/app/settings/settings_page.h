@@ -28,6 +28,7 @@ public:
 
 signals:
     void themeChanged();
+    void searchingChanged();
     void shelfWanted();
 
 private:
@@ -36,7 +37,7 @@ private:
     QScrollArea* scroll_;
     StandardEditor* standards_;
     QGridLayout* shelves_;
-    QButtonGroup* names_;
+    QButtonGroup *names_, *words_;
     QCheckBox* keepTimes_;
     QComboBox* historyLimit_;
     QLabel* historyUse_;

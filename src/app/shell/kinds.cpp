@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/kinds.h"
 
+#include <QCoreApplication>
+#include <QMenu>
 #include <QPointer>
 
 #include "app/shell/text_utils.h"
@@ -14,7 +16,8 @@ using matching::Kind;
 
 namespace {
 
-const std::string kindField = "kind", proposedField = "proposed kind";
+using library::kindField;
+const std::string proposedField = "proposed kind";
 constexpr size_t heardUnasked = 500; // files; about a minute
 
 } // namespace
@@ -35,6 +38,19 @@ QString kindText(Kind kind) {
     return {};
 }
 
+QMenu* addKindMenu(QMenu& menu, Kinds& kinds, const std::vector<FileId>& files) {
+    QMenu* choices = menu.addMenu(Kinds::tr("Kind"));
+    choices->setEnabled(!files.empty());
+    for (Kind kind : matching::allKinds())
+        choices->addAction(kindText(kind), &kinds, [&kinds, files, kind] {
+            std::map<FileId, Kind> said;
+            for (FileId id : files)
+                said[id] = kind;
+            kinds.confirm(said);
+        });
+    return choices;
+}
+
 Kinds::Kept Kinds::Kept::of(Store& store, const std::vector<FileId>& files) {
     return {store.kept(kindField, files), store.kept(proposedField, files)};
 }
@@ -49,10 +65,14 @@ std::set<FileId> Kinds::notMusic(Store& store, const std::vector<FileId>& files)
 
 void Kinds::take(const Kept& kept) {
     confirmed_.clear();
+    heard_.clear();
+    add(kept);
+}
+
+void Kinds::add(const Kept& kept) {
     for (const auto& [id, values] : kept.confirmed)
         if (auto kind = matching::kindByName(values.front()))
             confirmed_[id] = *kind;
-    heard_.clear();
     for (const auto& [id, v] : kept.proposed)
         if (v.size() == 4)
             if (auto kind = matching::kindByName(v[0]))
@@ -72,13 +92,19 @@ const matching::KindProposal* Kinds::proposalFor(FileId file) const {
 
 void Kinds::confirm(const std::map<FileId, Kind>& kinds) {
     Store::KeptValues values;
+    std::set<FileId> files;
     for (const auto& [id, kind] : kinds) {
+        files.insert(id);
         confirmed_[id] = kind;
         proposals_.erase(id);
         values[id] = {matching::kindName(kind)};
     }
-    store_.post([values](Store& store) { store.keep(kindField, values); });
-    emit changed();
+    store_.post([this, self = QPointer(this), values](Store& store) {
+        store.keep(kindField, values);
+        QMetaObject::invokeMethod(
+            qApp, [self] { self ? emit self->kept() : void(); }, Qt::QueuedConnection);
+    });
+    emit changed(files);
 }
 
 void Kinds::propose(const std::vector<FilePtr>& files) {
@@ -87,15 +113,33 @@ void Kinds::propose(const std::vector<FilePtr>& files) {
         if (confirmed_.contains(f->id) || !f->readable())
             continue;
         auto heard = heard_.find(f->id);
-        auto found = matching::kindByWords(f->path, f->tags.fields);
+        std::optional<matching::KindProposal> found = byWords(f);
         if (!found && matching::mayBeOther(f->tags.fields) && heard != heard_.end() &&
             heard->second.state == f->state && !f->tags.damaged)
             found = heard->second.proposal;
         if (found && found->kind != Kind::Music)
             next[f->id] = *found;
     }
-    if (std::exchange(proposals_, std::move(next)) != proposals_)
-        emit changed();
+    std::set<FileId> others;
+    for (const auto& [id, proposal] : next)
+        if (const matching::KindProposal* before = proposalFor(id); !before || *before != proposal)
+            others.insert(id);
+    for (const auto& [id, proposal] : proposals_)
+        if (!next.contains(id))
+            others.insert(id);
+    proposals_ = std::move(next);
+    if (!others.empty())
+        emit changed(others);
+}
+
+const std::optional<matching::KindProposal>& Kinds::byWords(const FilePtr& file) {
+    constexpr size_t most = 500'000; // of this batch and others
+    if (read_.size() > most)
+        read_.clear();
+    Read& read = read_[file->id];
+    if (read.file != file)
+        read = {file, matching::kindByWords(file->path, file->tags.fields)};
+    return read.proposal;
 }
 
 void Kinds::look(const std::vector<FilePtr>& files, bool however) {
@@ -112,7 +156,7 @@ void Kinds::look(const std::vector<FilePtr>& files, bool however) {
     const size_t before = unheard_;
     unheard_ = !however && (stopped_ || wanted->size() > heardUnasked) ? wanted->size() : 0;
     if (unheard_ != before)
-        emit changed();
+        emit changed({});
     if (unheard_ > 0 || wanted->empty())
         return;
     listening_ = true;

@@ -7,10 +7,13 @@
 
 #include <map>
 #include <set>
+#include <unordered_map>
 
 #include "app/shell/job_list.h"
 #include "core/library/store_thread.h"
 #include "core/matching/kinds.h"
+
+class QMenu;
 
 namespace moorfrost::app {
 
@@ -40,14 +43,21 @@ public:
         static Kept of(library::Store& store, const std::vector<library::FileId>& files);
     };
     void take(const Kept& kept);
+    /// Of further files.
+    void add(const Kept& kept);
     /// Proposes kinds for these files, the ones of the batch: by their words at once, by their sound in a job
     /// where they tell no artist. So many that it would take long only if `however`.
     void look(const std::vector<FilePtr>& files, bool however = false);
+    /// Reads the words of a file beforehand, so that look() has less to do.
+    void glance(const FilePtr& file) { byWords(file); }
     /// Files that look() left out since they are so many.
     size_t unheard() const { return unheard_; }
 
 signals:
-    void changed();
+    /// What is told of these.
+    void changed(const std::set<moorfrost::library::FileId>& files);
+    /// What was confirmed is in the library now.
+    void kept();
     /// It has ended; what was heard is known, but not yet proposed.
     void listened();
 
@@ -57,17 +67,25 @@ private:
         matching::KindProposal proposal;
     };
     void propose(const std::vector<FilePtr>& files);
+    const std::optional<matching::KindProposal>& byWords(const FilePtr& file);
 
     JobList& jobs_;
     library::StoreThread& store_;
     std::map<library::FileId, matching::Kind> confirmed_;
     std::map<library::FileId, Heard> heard_;
     Proposals proposals_;
+    struct Read {
+        FilePtr file;
+        std::optional<matching::KindProposal> proposal;
+    };
+    std::unordered_map<library::FileId, Read> read_; // what words say of files
     size_t unheard_ = 0;
     bool listening_ = false, stopped_ = false; // ... by hand: not again unasked
 };
 
 /// "Speech", in the user's language.
 QString kindText(matching::Kind kind);
+/// A menu by which these are confirmed to be of a kind.
+QMenu* addKindMenu(QMenu& menu, Kinds& kinds, const std::vector<library::FileId>& files);
 
 } // namespace moorfrost::app

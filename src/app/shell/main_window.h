@@ -8,6 +8,7 @@
 #include <QToolButton>
 
 #include "app/shell/player.h"
+#include "app/shell/rail_button.h"
 #include "app/shell/session.h"
 
 namespace moorfrost::app {
@@ -20,19 +21,6 @@ class LibraryPage;
 class RecoveryPage;
 class ReviewPage;
 class SettingsPage;
-
-class RailButton : public QAbstractButton {
-    Q_OBJECT
-public:
-    RailButton(const QString& icon, const QString& name, QWidget* parent = nullptr);
-    QSize sizeHint() const override { return {76, 58}; }
-
-protected:
-    void paintEvent(QPaintEvent*) override;
-
-private:
-    QString icon_;
-};
 
 class MainWindow : public QMainWindow {
     Q_OBJECT

@@ -16,6 +16,8 @@ QString columnLabel(const std::string& key) {
         return FileTable::tr("Format");
     if (key == placeColumn)
         return FileTable::tr("Folder");
+    if (key == kindColumn)
+        return FileTable::tr("Kind");
     return key == "track" ? FileTable::tr("No.") : fieldLabel(key);
 }
 

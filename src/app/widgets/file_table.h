@@ -15,6 +15,7 @@ inline constexpr const char* nameColumn = "@name";
 inline constexpr const char* lengthColumn = "@length";
 inline constexpr const char* formatColumn = "@format";
 inline constexpr const char* placeColumn = "@folder";
+inline constexpr const char* kindColumn = "@kind";
 
 /// In the head of a column; "No." for the track.
 QString columnLabel(const std::string& key);

@@ -67,6 +67,8 @@ QString SheetModel::cellText(FileId id, const std::string& key) const {
                    ? QString()
                    : qs(f->tags.facts.codec == "PCM" ? audio::formatName(f->tags.format)
                                                      : f->tags.facts.codec);
+    if (key == kindColumn)
+        return kindText(session_.kinds().of(id));
     return qs(text::join(session_.shownValues(id, key), "; "));
 }
 

@@ -332,7 +332,7 @@ void SheetView::dropDrafts() {
 
 void SheetView::chooseColumns(const QString& settingsKey) {
     QMenu menu(this);
-    std::vector<std::string> all = {nameColumn, lengthColumn, formatColumn, placeColumn};
+    std::vector<std::string> all = {nameColumn, lengthColumn, formatColumn, kindColumn, placeColumn};
     for (const tags::FieldDef& def : tags::fieldTable())
         all.push_back(def.key);
     for (const std::string& key : session_.customKeys())

@@ -83,7 +83,7 @@ Status NewFile::fill(const FileSource& old, const Recipe& recipe) {
     return Done{};
 }
 
-Status writeWhole(const Path& target, std::initializer_list<std::string_view> parts) {
+Status writeWhole(const Path& target, std::span<const std::string_view> parts) {
     if (audio::formatByExtension(target) != audio::Format::Unknown)
         return Error{ErrorKind::Exists, target, "Choose another name: this one is that of a sound file."};
     std::error_code ignored;

@@ -4,7 +4,7 @@
 #pragma once
 
 #include <functional>
-#include <initializer_list>
+#include <span>
 #include <string_view>
 #include <vector>
 
@@ -42,9 +42,10 @@ private:
 
 /// A text of ours (a report, a list) as a file, flushed. What is there already is replaced as a whole or not
 /// at all; what is named like sound is never replaced.
-Status writeWhole(const Path& target, std::initializer_list<std::string_view> parts);
+Status writeWhole(const Path& target, std::span<const std::string_view> parts);
 inline Status writeWhole(const Path& target, const std::string& bytes) {
-    return writeWhole(target, {std::string_view(bytes)});
+    const std::string_view all = bytes;
+    return writeWhole(target, std::span(&all, 1));
 }
 
 /// The name that NewFile gives to a file while it is being made.

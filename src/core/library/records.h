@@ -23,6 +23,7 @@ struct FileRecord {
     std::string error;  // why it could not be read
     int64_t shelf = 0;  // 0: not put away
     int64_t added = 0;  // seconds since 1970
+    std::string kind;   // as confirmed by a person ("speech" ...); "" where nobody said: music
 
     bool readable() const { return error.empty(); }
     bool writable() const { return error.empty() && tags.writable(); }
@@ -37,6 +38,7 @@ struct PackedRecord {
     bool readable = true;
     int64_t shelf = 0, added = 0;
     std::string_view content; // tags/packed
+    std::string_view kind;
 };
 
 struct Batch {
@@ -70,6 +72,9 @@ struct Shelf {
     std::string name;
     Path path;
 };
+
+/// The name under which the library keeps what kind of sound a file holds (Store::keep).
+inline constexpr const char* kindField = "kind";
 
 /// A proposed value, not written yet. For the field placeKey it is a place: shelf, plan, "move" or "copy".
 struct Draft {

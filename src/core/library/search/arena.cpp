@@ -23,8 +23,8 @@ size_t aligned(size_t n) {
     return (n + 63) & ~size_t{63};
 }
 
-std::string headOf(const char* data, size_t size, const std::string& stamp) {
-    std::string head = std::string(magic) + stamp + '\n' + audio::bytesHash({data, size}) + '\n';
+std::string headOf(std::span<const std::string_view> arena, const std::string& stamp) {
+    std::string head = std::string(magic) + stamp + '\n' + audio::bytesHash(arena) + '\n';
     head.resize(std::max(head.size(), headSize), '\0');
     return head;
 }
@@ -58,41 +58,60 @@ bool Arena::takeEntries() {
     });
 }
 
-std::shared_ptr<const Arena> ArenaWriter::finish() {
+std::string ArenaWriter::entries() {
     std::sort(parts_.begin(), parts_.end(), [](const Part& a, const Part& b) {
         return std::pair(a.kind, a.field) < std::pair(b.kind, b.field);
     });
-    std::vector<Arena::Entry> entries;
-    size_t at = aligned(64 + parts_.size() * sizeof(Arena::Entry));
-    for (const Part& p : parts_) {
-        entries.push_back({p.kind, p.field, at, p.bytes.size()});
-        at = aligned(at + p.bytes.size());
-    }
-    std::shared_ptr<Arena> out(new Arena);
-    out->owned_ = std::make_unique_for_overwrite<char[]>(at + 64);
-    void* begin = out->owned_.get();
-    size_t room = at + 64;
-    std::align(64, at, begin, room);
-    char* data = static_cast<char*>(begin);
-    uint64_t count = entries.size();
-    std::memset(data, 0, 64);
-    std::memcpy(data, &count, 8);
-    std::memcpy(data + 64, entries.data(), entries.size() * sizeof(Arena::Entry));
+    std::string out(aligned(64 + parts_.size() * sizeof(Arena::Entry)), '\0');
+    uint64_t count = parts_.size(), at = out.size();
+    std::memcpy(out.data(), &count, 8);
     for (size_t i = 0; i < parts_.size(); ++i) {
-        std::memcpy(data + entries[i].offset, parts_[i].bytes.data(), parts_[i].bytes.size());
-        parts_[i].bytes = {};
+        const Arena::Entry entry{parts_[i].kind, parts_[i].field, at, parts_[i].size};
+        std::memcpy(out.data() + 64 + i * sizeof entry, &entry, sizeof entry);
+        at = aligned(at + parts_[i].size);
     }
+    return out;
+}
+
+std::shared_ptr<const Arena> ArenaWriter::finish() {
+    const std::string head = entries();
+    size_t size = head.size();
+    for (const Part& p : parts_)
+        size += aligned(p.size);
+    std::shared_ptr<Arena> out(new Arena);
+    out->owned_ = std::make_unique_for_overwrite<char[]>(size + 64);
+    void* begin = out->owned_.get();
+    size_t room = size + 64;
+    std::align(64, size, begin, room);
+    char* data = static_cast<char*>(begin);
+    std::memcpy(data, head.data(), head.size());
+    size_t at = head.size();
+    for (Part& p : parts_) {
+        std::memcpy(data + at, p.data, p.size);
+        std::memset(data + at + p.size, 0, aligned(p.size) - p.size);
+        at += aligned(p.size);
+        p.owner.reset();
+    }
+    parts_.clear();
     out->data_ = data;
-    out->size_ = at;
+    out->size_ = size;
     out->takeEntries();
     return out;
 }
 
-Status Arena::save(const Path& file, const std::string& stamp) const {
-    std::string head = headOf(data_, size_, stamp);
+Status ArenaWriter::save(const Path& file, const std::string& stamp) {
+    static constexpr char zeros[64] = {};
+    const std::string entries = this->entries();
+    std::vector<std::string_view> pieces{{}, entries};
+    for (const Part& p : parts_) {
+        pieces.emplace_back(p.data, p.size);
+        pieces.emplace_back(zeros, aligned(p.size) - p.size);
+    }
+    const std::string head = headOf(pieces, stamp);
     if (head.size() > headSize)
         return Error{ErrorKind::Invalid, file, "The stamp is too long."};
-    return files::writeWhole(file, {head, std::string_view(data_, size_)});
+    pieces.front() = head;
+    return files::writeWhole(file, pieces);
 }
 
 std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& stamp) {
@@ -111,7 +130,8 @@ std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& sta
     out->mappedSize_ = static_cast<size_t>(st.st_size);
     out->data_ = static_cast<const char*>(mapped) + headSize;
     out->size_ = out->mappedSize_ - headSize;
-    std::string head = headOf(out->data_, out->size_, stamp);
+    const std::string_view all[] = {{out->data_, out->size_}};
+    std::string head = headOf(all, stamp);
     if (std::memcmp(mapped, head.data(), headSize) != 0 || !out->takeEntries())
         return nullptr;
     return out;

@@ -26,11 +26,10 @@ public:
         return {reinterpret_cast<const T*>(bytes.data()), bytes.size() / sizeof(T)};
     }
     size_t size() const { return size_; }
+    bool isMapped() const { return mapped_ != nullptr; }
 
-    /// `stamp`: what the arena was made of, to be asked for again when it is mapped. The file is exchanged as
-    /// a whole.
-    Status save(const Path& file, const std::string& stamp) const;
-    /// nullptr where there is none, it is from something else, or it is damaged.
+    /// What a writer has saved with this stamp. nullptr where there is none, it is from something else, or it
+    /// is damaged.
     static std::shared_ptr<const Arena> map(const Path& file, const std::string& stamp);
 
 private:
@@ -56,19 +55,28 @@ public:
     /// Takes the array; its memory is given back when the arena is made.
     template<class T>
     void add(uint32_t kind, uint32_t field, std::vector<T> list) {
-        std::string bytes(reinterpret_cast<const char*>(list.data()), list.size() * sizeof(T));
-        parts_.push_back({kind, field, std::move(bytes)});
+        auto kept = std::make_shared<const std::vector<T>>(std::move(list));
+        parts_.push_back(
+            {kind, field, kept, reinterpret_cast<const char*>(kept->data()), kept->size() * sizeof(T)});
     }
     void add(uint32_t kind, uint32_t field, std::string bytes) {
-        parts_.push_back({kind, field, std::move(bytes)});
+        auto kept = std::make_shared<const std::string>(std::move(bytes));
+        parts_.push_back({kind, field, kept, kept->data(), kept->size()});
     }
+    /// Straight from the arrays, without an arena in memory. `stamp`: what it was made of, to be asked for
+    /// again when it is mapped. The file is exchanged as a whole.
+    Status save(const Path& file, const std::string& stamp);
     std::shared_ptr<const Arena> finish();
 
 private:
     struct Part {
         uint32_t kind, field;
-        std::string bytes;
+        std::shared_ptr<const void> owner;
+        const char* data;
+        size_t size;
     };
+    /// The head of the arena; sorts the arrays.
+    std::string entries();
     std::vector<Part> parts_;
 };
 

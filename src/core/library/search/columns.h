@@ -20,6 +20,12 @@ inline constexpr const char* folderColumn = "@folder";
 inline constexpr const char* formatNameColumn = "@format";
 inline constexpr const char* codecColumn = "@codec";
 inline constexpr const char* differsColumn = "@differs";
+inline constexpr const char* kindColumn = "@kind"; // "music" where nobody said otherwise
+
+/// Columns whose words are not found by words alone.
+inline bool isAskedByNameOnly(std::string_view column) {
+    return column == folderColumn || column == differsColumn || column == kindColumn;
+}
 
 enum RowFlag : uint8_t { Damaged = 1, Unreadable = 2, ReadOnly = 4, Variable = 8, HasPicture = 16 };
 
@@ -134,8 +140,12 @@ public:
     size_t size() const;
     /// The builder is empty afterwards.
     std::shared_ptr<const Columns> finish();
+    /// Likewise, in memory that the system can take back: a file of that name, written for it (Arena::map).
+    /// Where the disk does not take it, in memory of our own.
+    std::shared_ptr<const Columns> finish(const Path& snapshot, const std::string& stamp);
 
 private:
+    ArenaWriter parts();
     struct Impl;
     std::unique_ptr<Impl> impl_;
 };

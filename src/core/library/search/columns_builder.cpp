@@ -34,6 +34,13 @@ struct BuiltField {
     std::string oddBytes;
 
     BuiltField() { texts.add({}); }
+    // Once the lists are split:
+    bool oneEach() const { return listStarts.empty(); } // list n is value n - 1
+    size_t listCount() const { return oneEach() ? values.size() + 1 : texts.size(); }
+    std::string textOf(size_t list) const {
+        return oneEach() ? std::string(values[list - 1])
+                         : text::replaceAll(texts[list], std::string_view(&between, 1), "; ");
+    }
     void set(size_t row, std::string_view list) {
         if (list != last) {
             last = list;
@@ -60,22 +67,22 @@ std::string_view joined(std::span<const std::string_view> values, std::string& s
 
 void splitLists(BuiltField& f) {
     f.texts.forgetSlots();
-    f.listStarts = {0, 0};
-    for (size_t list = 1; list < f.texts.size(); ++list) {
-        std::string_view text = f.texts[list];
-        for (size_t from = 0;;) {
-            size_t to = text.find(between, from);
-            f.listValues.push_back(f.values.add(text.substr(from, to - from)));
-            if (to == std::string_view::npos)
-                break;
-            from = to + 1;
+    if (!f.texts.holds(between)) {
+        f.values = std::move(f.texts).withoutBlank();
+    } else {
+        f.listStarts = {0, 0};
+        for (size_t list = 1; list < f.texts.size(); ++list) {
+            std::string_view text = f.texts[list];
+            for (size_t from = 0;;) {
+                size_t to = text.find(between, from);
+                f.listValues.push_back(f.values.add(text.substr(from, to - from)));
+                if (to == std::string_view::npos)
+                    break;
+                from = to + 1;
+            }
+            f.listStarts.push_back(static_cast<uint32_t>(f.listValues.size()));
         }
-        f.listStarts.push_back(static_cast<uint32_t>(f.listValues.size()));
-    }
-    f.values.forgetSlots();
-    if (f.listValues.size() + 1 == f.texts.size() && f.values.size() == f.listValues.size()) { // one each
-        f.listStarts = {};
-        f.listValues = {};
+        f.values.forgetSlots();
     }
     bool bytes = f.key == fileNameColumn || f.key == folderColumn; // need not be text
     for (size_t i = 0; i < f.values.size(); ++i) {
@@ -107,10 +114,6 @@ void eachFolded(const BuiltField& f, Each&& each) {
     }
 }
 
-std::string listText(const BuiltField& f, size_t list) {
-    return text::replaceAll(f.texts[list], std::string_view(&between, 1), "; ");
-}
-
 /// `instead`: of each list, the text that it is sorted by, where that is another.
 void rankLists(BuiltField& f, const std::vector<std::string>& instead) {
     // Their first bytes beside the numbers: most comparisons need no more, and are near in memory.
@@ -121,11 +124,10 @@ void rankLists(BuiltField& f, const std::vector<std::string>& instead) {
     std::string keys;
     std::vector<size_t> starts{0, 0};
     std::vector<Item> order;
-    order.reserve(f.texts.size());
+    order.reserve(f.listCount());
     static const std::string none;
-    for (size_t list = 1; list < f.texts.size(); ++list) {
-        std::string key =
-            sortKeyOfList(f.key, listText(f, list), list < instead.size() ? instead[list] : none);
+    for (size_t list = 1; list < f.listCount(); ++list) {
+        std::string key = sortKeyOfList(f.key, f.textOf(list), list < instead.size() ? instead[list] : none);
         uint64_t first = 0;
         for (size_t i = 0; i < 8; ++i)
             first = first << 8 | (i < key.size() ? static_cast<unsigned char>(key[i]) : 0u);
@@ -139,7 +141,7 @@ void rankLists(BuiltField& f, const std::vector<std::string>& instead) {
     std::sort(order.begin(), order.end(), [&](const Item& a, const Item& b) {
         return a.first != b.first ? a.first < b.first : keyOf(a.list) < keyOf(b.list);
     });
-    f.ranks.assign(f.texts.size(), 0);
+    f.ranks.assign(f.listCount(), 0);
     uint32_t rank = 0;
     for (size_t i = 0; i < order.size(); ++i) {
         rank += i == 0 || keyOf(order[i].list) != keyOf(order[i - 1].list);
@@ -183,7 +185,7 @@ size_t ColumnsBuilder::size() const {
 void ColumnsBuilder::add(const FileRecord& file) {
     const std::string content = tags::packed(file.tags);
     add(PackedRecord{file.id, file.path.native(), file.state.size, file.readable(), file.shelf, file.added,
-                     content});
+                     content, file.kind});
 }
 
 void ColumnsBuilder::add(const PackedRecord& file) {
@@ -216,6 +218,7 @@ void ColumnsBuilder::add(const PackedRecord& file) {
         if (!v.codec.empty())
             m.set(codecColumn, v.codec);
     }
+    m.set(kindColumn, file.kind.empty() ? "music" : file.kind);
     if (!v.differing.empty()) {
         std::vector<std::string_view> keys;
         for (std::string_view key : v.differing)
@@ -230,10 +233,10 @@ void ColumnsBuilder::Impl::rank(BuiltField& f) {
     std::vector<std::string> instead;
     auto form = fields.find(f.key + "_sort");
     if (form != fields.end()) {
-        instead.resize(f.texts.size());
+        instead.resize(f.listCount());
         for (size_t row = 0; row < f.lists.size(); ++row)
             if (uint32_t s = form->second.lists[row]; s != 0 && instead[f.lists[row]].empty())
-                instead[f.lists[row]] = listText(form->second, s);
+                instead[f.lists[row]] = form->second.textOf(s);
     }
     rankLists(f, instead);
 }
@@ -288,14 +291,14 @@ void ColumnsBuilder::Impl::addWords(ArenaWriter& out) {
     };
     std::vector<ListWords> all;
     for (const auto& [key, f] : fields) {
-        if (key == folderColumn || key == differsColumn)
+        if (isAskedByNameOnly(key))
             continue;
         std::vector<uint32_t> valueStarts{0}, valueWords;
         eachFolded(f, [&](std::string_view folded) {
             text::eachWord(folded, [&](std::string_view word) { valueWords.push_back(words.add(word)); });
             valueStarts.push_back(static_cast<uint32_t>(valueWords.size()));
         });
-        if (f.listStarts.empty()) { // list n is value n - 1
+        if (f.oneEach()) {
             valueStarts.insert(valueStarts.begin(), 0);
             all.push_back({&f, std::move(valueStarts), std::move(valueWords)});
             continue;
@@ -382,6 +385,16 @@ void ColumnsBuilder::Impl::addWords(ArenaWriter& out) {
 }
 
 std::shared_ptr<const Columns> ColumnsBuilder::finish() {
+    return std::make_shared<Columns>(parts().finish());
+}
+
+std::shared_ptr<const Columns> ColumnsBuilder::finish(const Path& snapshot, const std::string& stamp) {
+    ArenaWriter all = parts();
+    auto mapped = all.save(snapshot, stamp) ? Arena::map(snapshot, stamp) : nullptr;
+    return std::make_shared<Columns>(mapped ? mapped : all.finish());
+}
+
+ArenaWriter ColumnsBuilder::parts() {
     std::unique_ptr<Impl> m = std::exchange(impl_, std::make_unique<Impl>());
     ArenaWriter out;
     m->workOut(out);
@@ -428,8 +441,7 @@ std::shared_ptr<const Columns> ColumnsBuilder::finish() {
     out.add(part::bits, 0, std::move(m->bits));
     out.add(part::flags, 0, std::move(m->flags));
     out.add(part::shelves, 0, std::move(m->shelves));
-    m.reset();
-    return std::make_shared<Columns>(out.finish());
+    return out;
 }
 
 } // namespace moorfrost::library

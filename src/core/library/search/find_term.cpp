@@ -39,12 +39,27 @@ std::vector<size_t> wordsHolding(const Columns& c, std::string_view part) {
     return out;
 }
 
-/// The rows of all words that hold this one.
-RowSet rowsOfWord(const Columns& c, std::string_view part) {
-    if (part.size() == 1)
+/// The numbers of all words that begin with this one: they lie together, as words are in order.
+std::vector<size_t> wordsBeginning(const Columns& c, std::string_view part) {
+    auto wordAt = [&](uint32_t start) {
+        const char* begin = c.words.data() + start;
+        return std::string_view(
+            begin, std::min(part.size(), static_cast<size_t>(c.words.data() + c.words.size() - begin)));
+    };
+    auto first = std::lower_bound(c.wordStarts.begin(), c.wordStarts.end(), part,
+                                  [&](uint32_t start, std::string_view p) { return wordAt(start) < p; });
+    std::vector<size_t> out;
+    for (; first != c.wordStarts.end() && wordAt(*first) == part; ++first)
+        out.push_back(static_cast<size_t>(first - c.wordStarts.begin()));
+    return out;
+}
+
+/// The rows of all words that hold this one, or begin with it.
+RowSet rowsOfWord(const Columns& c, std::string_view part, bool beginnings) {
+    if (part.size() == 1 && !beginnings)
         if (auto rows = c.rowsWithLetter(part[0]))
             return std::move(*rows);
-    std::vector<size_t> words = wordsHolding(c, part);
+    std::vector<size_t> words = beginnings ? wordsBeginning(c, part) : wordsHolding(c, part);
     size_t bytes = 0;
     for (size_t w : words)
         bytes += c.rowStarts[w + 1] - c.rowStarts[w];
@@ -69,7 +84,7 @@ RowSet keepPhrase(const Columns& c, const RowSet& candidates, const std::string&
     candidates.each([&](Row row) {
         for (size_t i = 0; i < c.fields().size(); ++i) {
             const FieldColumn& f = c.fields()[i];
-            if (f.key == folderColumn || f.key == differsColumn)
+            if (isAskedByNameOnly(f.key))
                 continue;
             uint32_t list = f.listOf(row);
             if (list == 0)
@@ -381,9 +396,10 @@ RowSet rowsWithWords(const Columns& c, const Term& term, std::stop_token stop, W
         ++words;
         if (stop.stop_requested())
             return;
-        auto some = cache.find(word);
+        const std::string name = (term.beginnings ? "^" : "") + std::string(word); // no word holds a ^
+        auto some = cache.find(name);
         if (!some)
-            some = cache.keep(word, rowsOfWord(c, word));
+            some = cache.keep(name, rowsOfWord(c, word, term.beginnings));
         out &= *some;
     });
     return term.phrase && words > 1 && !stop.stop_requested() ? keepPhrase(c, out, folded) : out;
@@ -435,6 +451,7 @@ RowSet rowsByField(const Columns& c, const Term& term, std::stop_token stop, Wor
                            : term.field == "file"    ? fileNameColumn
                            : term.field == "folder"  ? folderColumn
                            : term.field == "differs" ? differsColumn
+                           : term.field == "kind"    ? kindColumn
                                                      : std::string_view(term.field))};
     RowSet out(c.size());
     const ValueKind kind = kindOfField(term.field);

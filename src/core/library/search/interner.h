@@ -37,6 +37,15 @@ public:
     std::string takeBytes() { return std::move(bytes_); }
     std::vector<uint32_t> takeStarts() { return std::move(starts_); }
     void forgetSlots() { slots_ = {}; }
+    bool holds(char c) const { return bytes_.find(c) != std::string::npos; }
+    /// Without the first text, which is "": the others come one number earlier.
+    Interner withoutBlank() && {
+        Interner out;
+        starts_.erase(starts_.begin());
+        out.bytes_ = std::move(bytes_);
+        out.starts_ = std::move(starts_);
+        return out;
+    }
 
 private:
     /// By the upper half of the hash, of which the top bits choose the place.

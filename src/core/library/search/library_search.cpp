@@ -69,14 +69,9 @@ LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
     });
     if (stop.stop_requested())
         return {};
-    auto columns = builder.finish();
-    const Path snapshot = snapshotOf(store.file());
-    const std::string stamp = stampOf(out.generation);
-    if (columns->arena().save(snapshot, stamp)) {
+    auto columns = builder.finish(snapshotOf(store.file()), stampOf(out.generation));
+    if (columns->arena().isMapped()) // it was left
         store.forgetGenerationsBefore(out.generation);
-        if (auto arena = Arena::map(snapshot, stamp)) // memory that the system can take back
-            columns = std::make_shared<Columns>(arena);
-    }
     out.searcher = std::make_shared<Searcher>(columns);
     if (!layOver(store, out)) // more has changed meanwhile than is kept in mind
         return searchMadeAnew(store, stop);

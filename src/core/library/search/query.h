@@ -24,10 +24,11 @@ struct Wanted {
 
 struct Term {
     /// "" for words anywhere; else the key of a field, or one of: year, decade, length, added, size, rate,
-    /// channels, bits, bitrate, format, codec, file, folder, missing, has, differs, is.
+    /// channels, bits, bitrate, format, codec, kind, file, folder, missing, has, differs, is.
     std::string field;
     std::vector<Wanted> wanted; // of words: exactly one, Contains; empty while it is still being typed
     bool phrase = false;        // of words: to be found together, in this order
+    bool beginnings = false;    // of words: a word of the row must begin with each, not only hold it
     size_t from = 0, to = 0;    // bytes of the query
     bool operator==(const Term&) const = default;
 };
@@ -55,6 +56,9 @@ struct ParsedQuery {
 
 /// `customFields`: keys that the library has beside the standard ones.
 ParsedQuery parseQuery(std::string_view text, const std::vector<std::string>& customFields = {});
+
+/// The same query, with words found at the beginnings of words only. What is asked of a field stays as it is.
+Query withBeginnings(Query query);
 
 /// How a term was understood, for a chip: "year 1970 to 1989", "no ISRC", "genre folk or choral".
 std::string describe(const Term& term);

@@ -25,6 +25,7 @@ constexpr std::array specials = {
     Special{"bitrate", ValueKind::Number, "kbit/s"},
     Special{"format", ValueKind::Text, "format"},
     Special{"codec", ValueKind::Text, "codec"},
+    Special{"kind", ValueKind::Text, "kind"},
     Special{"file", ValueKind::Text, "file"},
     Special{"folder", ValueKind::Text, "folder"},
     Special{"missing", ValueKind::Words, "no"},
@@ -192,6 +193,13 @@ bool isChosen(const Query& query, const std::string& field, const std::string& v
         if (isChoice(*q, field) && holds(q->term, value))
             return true;
     return false;
+}
+
+Query withBeginnings(Query query) {
+    query.term.beginnings = query.kind == Query::Kind::Term && query.term.field.empty();
+    for (Query& part : query.parts)
+        part = withBeginnings(std::move(part));
+    return query;
 }
 
 Query withoutChosen(Query query, const std::string& field) {

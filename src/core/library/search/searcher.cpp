@@ -199,6 +199,7 @@ std::vector<FacetValue> Searcher::facet(const RowSet& rows, const std::string& k
     const std::string column = year || decade    ? "date"
                                : key == "format" ? formatNameColumn
                                : key == "codec"  ? codecColumn
+                               : key == "kind"   ? kindColumn
                                                  : key;
     auto eachBelow = [&](auto&& each) {
         countValues(below_->columns().field(column), rows, 0, start_, each);

@@ -46,8 +46,8 @@ public:
     std::vector<Row> ordered(const RowSet& rows, const std::vector<SortBy>& by,
                              size_t most = static_cast<size_t>(-1)) const;
 
-    /// The values of a field (or "decade", "year", "format", "codec"), the most frequent first (of decades
-    /// and years the latest). For "missing": of each of `keys`, how many rows do not have it.
+    /// The values of a field (or "decade", "year", "format", "codec", "kind"), the most frequent first (of
+    /// decades and years the latest). For "missing": of each of `keys`, how many rows do not have it.
     std::vector<FacetValue> facet(const RowSet& rows, const std::string& key, size_t most = 100,
                                   const std::vector<std::string>& keys = {}) const;
 

@@ -46,7 +46,7 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
             return out;
         auto names = fieldNames(searcher);
         for (const char* name : {"year", "decade", "length", "added", "size", "rate", "bitrate", "format",
-                                 "codec", "file", "folder", "missing", "has", "differs", "is"})
+                                 "codec", "kind", "file", "folder", "missing", "has", "differs", "is"})
             names.emplace_back(name, name);
         for (const auto& [name, shown] : names)
             if (out.size() < most &&

@@ -128,12 +128,13 @@ Database::Database(const Path& file) {
     execute("PRAGMA synchronous=FULL"); // commits record changes to files: they must outlive a power cut
     execute("PRAGMA foreign_keys=ON");
     sqlite3_exec(db_, "PRAGMA cache_size=-32000", nullptr, nullptr, nullptr); // kilobytes
-    // Every change of what is known of a file touches its row.
+    // Every change of what is known of a file touches one of these.
     sqlite3_update_hook(
         db_,
         [](void* self, int, const char*, const char* table, sqlite3_int64) {
             auto* db = static_cast<Database*>(self);
-            db->filesChanged_ = db->filesChanged_ || std::string_view(table) == "file";
+            const std::string_view name(table);
+            db->filesChanged_ = db->filesChanged_ || name == "file" || name == "changed_file";
         },
         this);
 }

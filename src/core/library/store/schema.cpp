@@ -117,6 +117,20 @@ const std::vector<Migration>& migrations() {
             batch INTEGER NOT NULL REFERENCES batch(id) ON DELETE CASCADE, key TEXT NOT NULL, name TEXT NOT NULL,
             why TEXT NOT NULL, PRIMARY KEY (batch, key)) WITHOUT ROWID;
         )"},
+        // 6 -> 7. The kind of a file on a shelf is searched: that it changed is noted as for the rest.
+        {R"(
+        CREATE TRIGGER kind_kept AFTER INSERT ON kept_value WHEN new.field = 'kind' BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM file
+            WHERE file.id = new.file AND file.shelf IS NOT NULL
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        CREATE TRIGGER kind_dropped AFTER DELETE ON kept_value WHEN old.field = 'kind' BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM file
+            WHERE file.id = old.file AND file.shelf IS NOT NULL
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM file
+            JOIN kept_value ON kept_value.file = file.id AND field = 'kind' WHERE file.shelf IS NOT NULL
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation;
+        )"},
     };
     return list;
 }

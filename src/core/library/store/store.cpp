@@ -220,6 +220,19 @@ void Store::setSleeveNotes(int64_t batch, const std::map<std::string, SleeveNote
     transaction.commit();
 }
 
+void Store::changeSleeveNotes(int64_t batch, const std::map<std::string, SleeveNote>& changed,
+                              const std::vector<std::string>& gone) {
+    Transaction transaction(db_);
+    Statement drop(db_, "DELETE FROM sleeve WHERE batch=? AND key=?");
+    for (const std::string& key : gone)
+        drop.bind(batch).bind(key).run();
+    Statement put(db_, "INSERT INTO sleeve SELECT ?1,?,?,? WHERE EXISTS (SELECT 1 FROM batch WHERE id=?1)"
+                       " ON CONFLICT (batch, key) DO UPDATE SET name=excluded.name, why=excluded.why");
+    for (const auto& [key, note] : changed)
+        put.bind(batch).bind(key).bind(note.name).bind(note.why).run();
+    transaction.commit();
+}
+
 int64_t Store::addShelf(const std::string& name, const Path& path) {
     Statement s(
         db_,

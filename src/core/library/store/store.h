@@ -96,6 +96,9 @@ public:
     /// By hand; or, if not, to be sorted again.
     void putIntoSleeve(int64_t batch, const std::vector<FileId>& files, const std::string& key, bool byHand);
     std::map<std::string, SleeveNote> sleeveNotes(int64_t batch);
+    /// Only these; the others stay.
+    void changeSleeveNotes(int64_t batch, const std::map<std::string, SleeveNote>& changed,
+                           const std::vector<std::string>& gone);
     /// In the place of all that were there.
     void setSleeveNotes(int64_t batch, const std::map<std::string, SleeveNote>& notes);
 

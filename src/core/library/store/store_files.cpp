@@ -13,7 +13,8 @@ namespace moorfrost::library {
 namespace {
 
 const std::string recordColumns =
-    "SELECT id, path, size, modified_ns, error, shelf, added, content FROM file ";
+    "SELECT id, path, size, modified_ns, error, shelf, added, content,"
+    " (SELECT value FROM kept_value WHERE file=file.id AND field='kind') FROM file ";
 
 FileRecord recordFrom(const Statement& row) {
     FileRecord r;
@@ -23,6 +24,7 @@ FileRecord recordFrom(const Statement& row) {
     r.error = row.string(4);
     r.shelf = row.integer(5);
     r.added = row.integer(6);
+    r.kind = row.string(8);
     if (!tags::unpack(row.view(7), r.tags) && r.error.empty())
         r.error = "What the library knew of this file is damaged. Bring it in again.";
     r.tags.facts.size = r.state.size;
@@ -103,8 +105,9 @@ void Store::eachFile(bool putAway, const std::function<bool(FileRecord&&)>& each
 
 void Store::eachPacked(const std::function<bool(const PackedRecord&)>& each) {
     Statement row(db_, recordColumns + "WHERE shelf IS NOT NULL ORDER BY id");
-    while (row.step() && each({row.integer(0), row.view(1), static_cast<uint64_t>(row.integer(2)),
-                               row.view(4).empty(), row.integer(5), row.integer(6), row.view(7)})) {
+    while (row.step() &&
+           each({row.integer(0), row.view(1), static_cast<uint64_t>(row.integer(2)), row.view(4).empty(),
+                 row.integer(5), row.integer(6), row.view(7), row.view(8)})) {
     }
 }
 

@@ -1,0 +1,187 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Every command of the main window: in the menu, with its keys, and for the finder.
+#include <QApplication>
+#include <QMenu>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
+#include "app/bench/describe_page.h"
+#include "app/bench/sleeve_tools.h"
+#include "app/library/library_page.h"
+#include "app/shell/command_finder.h"
+#include "app/shell/foot.h"
+#include "app/shell/main_window.h"
+
+namespace moorfrost::app {
+
+void MainWindow::makeActions() {
+    auto* menu = new QMenu(this);
+    QMenu* section = nullptr;
+    auto open = [&](const QString& title) { section = menu->addMenu(title); };
+    auto add = [&](const QString& text, const QKeySequence& keys, auto slot) {
+        auto* action = new QAction(text, this);
+        action->setShortcut(keys);
+        action->setShortcutContext(Qt::WindowShortcut);
+        connect(action, &QAction::triggered, this, slot);
+        section->addAction(action);
+        addAction(action);
+        actions_ << action;
+        return action;
+    };
+    // Cells and boxes have editing keys of their own: the sheet gets them only when it has the focus.
+    auto sheet = [this]() -> SheetView* {
+        QWidget* f = QApplication::focusWidget();
+        for (SheetView* v : {bench_->describe()->sheet(), library_->table()})
+            if (f == v)
+                return v;
+        return nullptr;
+    };
+    auto addForSheet = [&](const QString& text, const QKeySequence& keys, void (SheetView::*what)()) {
+        auto* action = new QAction(text, this);
+        action->setShortcut(keys);
+        action->setShortcutContext(Qt::WidgetShortcut);
+        connect(action, &QAction::triggered, this, [this, sheet, what] {
+            SheetView* view = sheet();
+            if (!view && workspace() == Bench)
+                view = bench_->describe()->sheet();
+            if (view)
+                (view->*what)();
+        });
+        section->addAction(action);
+        bench_->describe()->sheet()->addAction(action);
+        if (what == &SheetView::copy)
+            library_->table()->addAction(action);
+        actions_ << action;
+    };
+    auto step = [this](BenchPage::Step s) {
+        showWorkspace(Bench);
+        bench_->showStep(s);
+    };
+
+    open(tr("Bench"));
+    add(tr("Add folder\u2026"), QKeySequence("Ctrl+O"), [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->addFolder();
+    });
+    add(tr("Add files\u2026"), QKeySequence("Ctrl+Shift+O"), [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->addFiles();
+    });
+    add(tr("Gather\u2026"), QKeySequence("Ctrl+Alt+O"), [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->gather();
+    });
+    add(tr("Confirm kinds\u2026"), {}, [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->confirmKinds();
+    });
+    add(tr("Sort into sleeves again"), {}, [this] { session_.sortIntoSleeves(); });
+    auto tools = [this] { return bench_->sleeveTools(); };
+    add(tr("Put the chosen files into a sleeve\u2026"), QKeySequence("Ctrl+J"),
+        [tools] { tools()->putInto(); });
+    add(tr("Make strays of the chosen files"), {}, [tools] { tools()->toStrays(); });
+    add(tr("Let Moorfrost sort the chosen files again"), {}, [tools] { tools()->letSort(); });
+    add(tr("Merge the chosen sleeves"), QKeySequence("Ctrl+M"), [tools] { tools()->merge(); });
+    add(tr("Split the chosen sleeve\u2026"), QKeySequence("Ctrl+Shift+J"), [tools] { tools()->split(); });
+    add(tr("Rename the sleeve\u2026"), QKeySequence("Shift+F2"), [tools] { tools()->rename(); });
+    add(tr("Undo the last change of sleeves"), QKeySequence("Ctrl+Alt+Z"), [this] { session_.undoByHand(); });
+    section->addSeparator();
+    add(tr("New batch\u2026"), {}, [this] { bench_->newBatch(); });
+    add(tr("About this batch\u2026"), {}, [this] { bench_->describeBatch(); });
+    add(tr("Clear this batch off the bench\u2026"), {}, [this] { bench_->forgetBatch(); });
+    add(tr("Read the shelves again"), {}, [this] { session_.readShelves(session_.shelves()); });
+    section->addSeparator();
+    add(tr("Step: Bring in"), QKeySequence("Alt+1"), [step] { step(BenchPage::BringIn); });
+    add(tr("Step: Describe"), QKeySequence("Alt+2"), [step] { step(BenchPage::Describe); });
+    add(tr("Step: Put away"), QKeySequence("Alt+3"), [step] { step(BenchPage::PutAway); });
+
+    open(tr("Drafts"));
+    add(tr("Undo"), QKeySequence("Ctrl+Z"), [this] { session_.drafts().undo(); });
+    add(tr("Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { session_.drafts().redo(); });
+    section->addSeparator();
+    addForSheet(tr("Copy cells"), QKeySequence("Ctrl+C"), &SheetView::copy);
+    addForSheet(tr("Paste cells"), QKeySequence("Ctrl+V"), &SheetView::paste);
+    addForSheet(tr("Fill down"), QKeySequence("Ctrl+D"), &SheetView::fillDown);
+    addForSheet(tr("Blank cells"), QKeySequence("Delete"), &SheetView::blank);
+    addForSheet(tr("Drop drafts of cells"), QKeySequence("Ctrl+Backspace"), &SheetView::dropDrafts);
+    section->addSeparator();
+    add(tr("Read from names\u2026"), QKeySequence("Ctrl+R"), [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->readFromNames();
+    });
+    add(tr("Mend the text\u2026"), {}, [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->mendText();
+    });
+    add(tr("Columns\u2026"), {}, [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->chooseColumns();
+    });
+    QAction* disk = add(tr("Show what is on disk (or hold Alt)"), {},
+                        [this] { session_.setShowDisk(!session_.showsDisk()); });
+    disk->setCheckable(true);
+    connect(&session_, &Session::diskShown, disk, &QAction::setChecked);
+    section->addSeparator();
+    add(tr("Review"), QKeySequence("Ctrl+E"), [this] { foot_->reviewButton()->click(); });
+    add(tr("Write"), QKeySequence("Ctrl+Return"), [this] { foot_->writeButton()->click(); });
+
+    open(tr("Library"));
+    add(tr("Search the library"), QKeySequence("Ctrl+F"), [this] {
+        showWorkspace(Library);
+        library_->searchBox()->setFocus();
+        library_->searchBox()->selectAll();
+    });
+    add(tr("Save this search\u2026"), QKeySequence("Ctrl+Shift+S"), [this] {
+        if (workspace() == Library && library_->saveButton()->isEnabled())
+            library_->saveButton()->click();
+    });
+    add(tr("Show tracks"), QKeySequence("Ctrl+Shift+T"), [this] {
+        showWorkspace(Library);
+        library_->tracksButton()->click();
+    });
+    add(tr("Show sleeves"), QKeySequence("Ctrl+Shift+V"), [this] {
+        showWorkspace(Library);
+        library_->sleevesButton()->click();
+    });
+    add(tr("Choose facets\u2026"), {}, [this] {
+        showWorkspace(Library);
+        library_->facets()->chooseFacets(library_->facets()->mapToGlobal(QPoint(12, 12)));
+    });
+    add(tr("Send to bench"), QKeySequence("Ctrl+B"), [this] {
+        if (workspace() == Library)
+            library_->sendToBench();
+    });
+    add(tr("Check files\u2026"), QKeySequence("Ctrl+Shift+C"), [this] {
+        if (workspace() == Library)
+            library_->checkFiles();
+        else
+            bench_->bringIn()->checkFiles();
+    });
+
+    open(tr("Play"));
+    add(tr("Play or pause"), QKeySequence("Ctrl+Space"), [this] { player_.toggle(); });
+    add(tr("Back 5 seconds"), QKeySequence("Ctrl+Shift+Left"),
+        [this] { player_.seek(player_.position() - 5); });
+    add(tr("On 5 seconds"), QKeySequence("Ctrl+Shift+Right"),
+        [this] { player_.seek(player_.position() + 5); });
+    add(tr("Stop playing"), {}, [this] { player_.stop(); });
+
+    open(tr("Go to"));
+    add(tr("Go to Bench"), QKeySequence("Ctrl+1"), [this] { showWorkspace(Bench); });
+    add(tr("Go to Library"), QKeySequence("Ctrl+2"), [this] { showWorkspace(Library); });
+    add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });
+    add(tr("Go to Settings"), QKeySequence("Ctrl+7"), [this] { showWorkspace(Settings); });
+
+    menu->addSeparator();
+    section = menu;
+    add(tr("Find a command\u2026"), QKeySequence("Ctrl+K"), [this] {
+        CommandFinder finder(actions_, this);
+        finder.exec();
+    });
+    add(tr("Explain this screen"), QKeySequence("F1"), [this] { explainScreen(); });
+    add(tr("Show the menu"), QKeySequence("F10"), [this] { menuButton_->showMenu(); });
+    add(tr("Quit"), QKeySequence("Ctrl+Q"), [this] { close(); });
+    menuButton_->setMenu(menu);
+}
+
+} // namespace moorfrost::app
