@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <set>
 
+#include "core/matching/file_traits.h"
 #include "core/matching/sleeves.h"
 #include "core/text/similarity.h"
 #include "support/sleeve_styles.h"
@@ -61,7 +62,7 @@ private slots:
 
     void rules_data() {
         QTest::addColumn<QList<QStringList>>(
-            "files");                         // path, album, album artist, artist, track, year, format
+            "files"); // path, album, album artist, artist, track, year, format, seconds, when it was written
         QTest::addColumn<QString>("sleeves"); // which file is in which; - for strays
         QTest::addColumn<QString>("why");     // a part of what the first sleeve says
         auto row = [](const char* name, QList<QStringList> files, const char* sleeves, const char* why = "") {
@@ -137,7 +138,7 @@ private slots:
              {"/a/Isla Varnholt - Salt - 01 - c.wav"},
              {"/a/Isla Varnholt - Salt - 02 - d.wav"},
              {"/a/mix7_FINAL2.wav"}},
-            "AABB-", "begin alike");
+            "AABB-", "begin alike and are numbered");
         row("sides",
             {{"/p/Side A/01 x.wav"},
              {"/p/Side A/02 x.wav"},
@@ -151,6 +152,47 @@ private slots:
              {"/p/Live/Odran Fell Quartet - b.wav"},
              {"/p/Live/Odran Fell Quartet - c.wav"}},
             "AAA", "of one artist");
+        row("recorded one after the other",
+            {{"/t/a.wav", "", "", "", "", "", "WAV", "200", "10000"},
+             {"/t/b.wav", "", "", "", "", "", "WAV", "180", "10185"},
+             {"/t/c.wav", "", "", "", "", "", "WAV", "240", "10470"},
+             {"/t/x.wav", "", "", "", "", "", "WAV", "200", "99000"}},
+            "AAA-", "recorded one after the other");
+        row("copied together",
+            {{"/t/a.wav", "", "", "", "", "", "WAV", "200", "10000"},
+             {"/t/b.wav", "", "", "", "", "", "WAV", "180", "10001"},
+             {"/t/c.wav", "", "", "", "", "", "WAV", "240", "10002"}},
+            "---");
+        row("recorded one after the other, of others",
+            {{"/t/a.wav", "", "", ferry, "", "", "WAV", "200", "10000"},
+             {"/t/b.wav", "", "", isla, "", "", "WAV", "180", "10185"},
+             {"/t/c.wav", "", "", "Wren-Low", "", "", "WAV", "240", "10470"}},
+            "---");
+        row("two copies made at other times",
+            {{"/a/1.flac", "Salt Road", "", isla, "1", "", "", "", "1000"},
+             {"/a/2.flac", "Salt Road", "", isla, "2", "", "", "", "1020"},
+             {"/a/1b.flac", "Salt Road", "", isla, "1", "", "", "", "90000"},
+             {"/a/2b.flac", "Salt Road", "", isla, "2", "", "", "", "90030"}},
+            "AABB", "another time of writing");
+        row("there twice, and nothing tells them apart",
+            {{"/a/1.flac", "Salt Road", "", isla, "1", "", "", "200", "1000"},
+             {"/a/2.flac", "Salt Road", "", isla, "2", "", "", "180", "1000"},
+             {"/a/2 (1).flac", "Salt Road", "", isla, "2", "", "", "180", "1000"}},
+            "AAA", "1 number is there twice, at the same length");
+        row("sides in names",
+            {{"/t/Reel01-sideA.wav"},
+             {"/t/Reel01-sideB.wav"},
+             {"/t/Reel 02 side 1.wav"},
+             {"/t/Reel 02 side 2.wav"},
+             {"/t/Quayside.wav"},
+             {"/t/upside a.wav"}},
+            "AABB--", "sides of one carrier");
+        row("a side is no track of an album",
+            {{"/a/1.flac", "Salt Road", "", isla, "1"},
+             {"/a/2.flac", "Salt Road", "", isla, "2"},
+             {"/a/Reel01-sideA.wav"},
+             {"/a/Reel01-sideB.wav"}},
+            "AABB");
         row("bounces", {{"/b/mix7_FINAL2.wav"}, {"/b/7th wave.wav"}, {"/b/kick.wav"}}, "---");
         row("Cyrillic, misspelled",
             {{"/c/1.flac", "Северный ветер", "Хор Маяка", "Хор Маяка", "1"},
@@ -163,14 +205,14 @@ private slots:
         QFETCH(QString, why);
         std::vector<SleeveInput> inputs;
         for (QStringList& f : files) {
-            f.resize(7);
+            f.resize(9);
             tags::Fields fields;
             const char* keys[] = {"album", "album_artist", "artist", "track", "date"};
             for (int i = 0; i < 5; ++i)
                 if (!f[i + 1].isEmpty())
                     fields[keys[i]] = {f[i + 1].toStdString()};
-            inputs.push_back(
-                {static_cast<int64_t>(inputs.size()), f[0].toStdString(), fields, f[6].toStdString()});
+            inputs.push_back({static_cast<int64_t>(inputs.size()), f[0].toStdString(), fields,
+                              f[6].toStdString(), 0, f[7].toDouble(), f[8].toLongLong()});
         }
         QString got(sleeves.size(), '?');
         char letter = 'A';
@@ -187,6 +229,17 @@ private slots:
         QCOMPARE(got, sleeves);
         const QString said = QString::fromStdString(formed.front().why);
         QVERIFY2(said.contains(why), qPrintable(said));
+    }
+
+    void namesThatBeginAlike() {
+        QCOMPARE(matching::sharedBeginning({"/a/Reel01-sideA.wav", "/b/Reel01-sideB.wav"}),
+                 std::string("Reel01"));
+        QCOMPARE(
+            matching::sharedBeginning({"/a/Wren-Low - Quay - 01 - a.wav", "/a/Wren-Low - Quay - 02 - b.wav"}),
+            std::string("Wren-Low - Quay"));
+        QCOMPARE(matching::sharedBeginning({"/a/01 Tide.wav", "/a/02 Gorse.wav"}), std::string());
+        QCOMPARE(matching::sharedBeginning({"/a/mix7.wav", "/a/mix8.wav"}), std::string());
+        QCOMPARE(matching::sharedBeginning({}), std::string());
     }
 
     void foldersOfKnownTruth() {
@@ -237,6 +290,42 @@ private slots:
             return out;
         };
         QVERIFY(shape(forming.sleeves()) == shape(matching::formSleeves(styled.files)));
+    }
+
+    void changesAddUpToTheWhole() {
+        test::StyledFiles styled = test::styledFiles(96, 8);
+        matching::SleeveForming forming;
+        std::map<std::string, matching::Sleeve> held;
+        auto apply = [&] {
+            matching::SleeveChanges changes = forming.changes();
+            for (const std::string& key : changes.gone)
+                QCOMPARE(held.erase(key), size_t{1});
+            for (matching::Sleeve& s : changes.changed)
+                held[s.key] = std::move(s);
+            std::vector<const matching::Sleeve*> all = forming.sleeves();
+            QCOMPARE(held.size(), all.size());
+            for (const matching::Sleeve* s : all) {
+                QCOMPARE(held[s->key].ids, s->ids);
+                QCOMPARE(held[s->key].why, s->why);
+            }
+        };
+        for (size_t i = 0; i < styled.files.size(); ++i) {
+            forming.put(styled.files[i]);
+            if (i % 40 == 0)
+                apply();
+        }
+        apply();
+        QVERIFY(forming.changes().changed.empty());
+        for (size_t i = 0; i < styled.files.size(); i += 3) {
+            forming.remove(styled.files[i].id);
+            if (i % 60 == 0)
+                apply();
+        }
+        SleeveInput moved = styled.files[1];
+        moved.fields["album"] = {"Elsewhere"};
+        forming.put(moved);
+        matching::SleeveChanges few = forming.changes();
+        QVERIFY(few.changed.size() >= 1 && few.changed.size() < 40);
     }
 
     void keysAreTheirsAlone() {

@@ -82,9 +82,13 @@ public:
     }
 
     void file(const char* style, int release, const std::string& path, Fields fields,
-              const char* format = "FLAC") {
+              const char* format = "FLAC", double seconds = 0, int64_t modified = 0) {
         auto id = static_cast<int64_t>(out_.files.size() + 1);
-        out_.files.push_back({id, path, std::move(fields), format, 0});
+        if (modified == 0) // copied, as most are, all within a few seconds
+            modified = copied_ += below(2);
+        if (seconds == 0)
+            seconds = 120 + below(240);
+        out_.files.push_back({id, path, std::move(fields), format, 0, seconds, modified});
         out_.release[id] = release;
         out_.style[id] = style;
     }
@@ -109,6 +113,7 @@ private:
     StyledFiles& out_;
     bench::Chance chance_;
     int releases_ = 0;
+    int64_t copied_ = 1'600'000'000;
 };
 
 std::string two(int n) {
@@ -324,6 +329,40 @@ const std::vector<std::pair<const char*, Style>>& styles() {
                      s.artist = one.artist;
                      m.file(n, r.number, root + "/" + s.title + ".flac", m.tags(r, s));
                  }
+             }
+         }},
+        {"transfers in one folder, one after the other",
+         [](Maker& m, const char* n, const std::string& root) {
+             int64_t now = 1'500'000'000 + m.below(1'000'000);
+             for (unsigned k = 2 + m.below(3); k > 0; --k) {
+                 Release r = m.release();
+                 now += 4 * 3600 + m.below(90000); // another day
+                 for (size_t i = 0; i < r.songs.size(); ++i) {
+                     const unsigned seconds = 120 + m.below(600);
+                     now += seconds + m.below(40);
+                     m.file(n, r.number, root + "/" + m.word() + std::to_string(m.below(99)) + ".wav", {},
+                            "WAV", seconds, now);
+                 }
+             }
+         }},
+        {"sides of reels in the names",
+         [](Maker& m, const char* n, const std::string& root) {
+             for (int reel = 1; reel <= 4; ++reel) {
+                 const int number = m.stray();
+                 for (const char* side : {"A", "B"})
+                     m.file(n, number, root + "/Reel" + two(reel) + "-side" + side + ".wav", {}, "WAV", 1800);
+             }
+         }},
+        {"two copies in one folder, years apart",
+         [](Maker& m, const char* n, const std::string& root) {
+             Release r = m.release();
+             int64_t now = 1'400'000'000;
+             for (int copy = 0; copy < 2; ++copy, now += 70'000'000) {
+                 const int number = copy == 0 ? r.number : m.stray();
+                 for (const Song& s : r.songs)
+                     m.file(n, number,
+                            root + "/" + two(s.track) + " " + s.title + (copy ? " (1)" : "") + ".flac",
+                            m.tags(r, s, {"barcode"}), "FLAC", 200, now += 20);
              }
          }},
         {"nothing tells",

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Folders as people hand them in, in twenty-four styles, of which it is known what belongs together.
+// Folders as people hand them in, in twenty-seven styles, of which it is known what belongs together.
 // Invented, the same every time for the same seed.
 #pragma once
 

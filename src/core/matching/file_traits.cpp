@@ -79,6 +79,28 @@ bool openingNumber(std::string_view s, NameParts& out) {
     return true;
 }
 
+/// "Reel 01 - side A": the side of a carrier, as one recording.
+void closingSide(std::string_view stem, NameParts& out) {
+    constexpr std::string_view gap = " -.";
+    const std::string s = text::fold(stem);
+    for (std::string_view word : {"side", "seite"}) {
+        const size_t at = s.rfind(word);
+        if (at == std::string::npos || at == 0 || (s[at - 1] >= 'a' && s[at - 1] <= 'z'))
+            continue;
+        const size_t letter = s.find_first_not_of(gap, at + word.size());
+        const size_t last = s.find_last_not_of(gap, at - 1); // of what stands before
+        if (letter == std::string::npos || letter + 1 != s.size() || last == std::string::npos)
+            continue;
+        const char c = s[letter];
+        const int side = c >= 'a' && c <= 'h' ? c - 'a' + 1 : c >= '1' && c <= '8' ? c - '0' : 0;
+        if (side == 0)
+            continue;
+        out.side = side;
+        out.before = s.substr(0, last + 1);
+        return;
+    }
+}
+
 } // namespace
 
 NameParts namePartsOf(const Path& file) {
@@ -96,7 +118,37 @@ NameParts namePartsOf(const Path& file) {
             out.before = text::fold(text::join(parts, " - "));
             break;
         }
+    if (out.track == 0)
+        closingSide(spaced, out);
     return out;
+}
+
+std::string sharedBeginning(const std::vector<Path>& files) {
+    std::string shared;
+    for (size_t i = 0; i < files.size(); ++i) {
+        if (namePartsOf(files[i]).before.empty())
+            return {};
+        const std::string stem = text::forDisplay(files[i].stem().native());
+        if (i == 0)
+            shared = stem;
+        shared.resize(static_cast<size_t>(
+            std::mismatch(shared.begin(), shared.end(), stem.begin(), stem.end()).first - shared.begin()));
+    }
+    auto trim = [&](std::string_view what) {
+        const size_t last = shared.find_last_not_of(what);
+        shared.resize(last == std::string::npos ? 0 : last + 1);
+    };
+    const std::string folded = text::fold(shared);
+    for (std::string_view word : {"side", "seite"})
+        if (const size_t at = folded.rfind(word);
+            folded.size() == shared.size() && at != std::string::npos &&
+            folded.find_first_not_of(" -._", at + word.size()) == std::string::npos) {
+            shared.resize(at);
+            trim(" -._");
+            return shared;
+        }
+    trim(" -._0123456789"); // the numbers that begin alike
+    return files.size() > 1 ? shared : std::string();
 }
 
 int discOfFolder(const Path& folder) {
@@ -167,6 +219,8 @@ FileTraits traitsOf(const SleeveInput& file) {
     t.barcode = first("barcode");
     t.format = file.format;
     t.picture = file.picture;
+    t.seconds = file.seconds;
+    t.modified = file.modified;
     t.track = number(file.fields, "track");
     const bool numbered = t.track > 0; // by the tags
     if (!numbered)

@@ -8,13 +8,18 @@
 
 namespace moorfrost::matching {
 
-/// What a file name tells by its form: "3-04 Title", "Artist - Album - 04 - Title", "B2 Title".
+/// What a file name tells by its form: "3-04 Title", "Artist - Album - 04 - Title", "B2 Title",
+/// "Reel 01 - side A".
 struct NameParts {
     int disc = 0, track = 0; // 0: not told
-    std::string before;      // what stands before the number, folded
+    int side = 0;            // of a carrier, where it is told instead of a track: 1, 2 ...
+    std::string before;      // what stands before the number or side, folded
     std::string artist;      // folded: the first part of "Artist - Title"
 };
 NameParts namePartsOf(const Path& file);
+/// What the names of these begin with before they count tracks or sides: "Reel 01". "" where that is not how
+/// they are named.
+std::string sharedBeginning(const std::vector<Path>& files);
 
 /// "CD1", "Disc 2", "Side B": its number; 0 for any other folder.
 int discOfFolder(const Path& folder);
@@ -33,6 +38,8 @@ struct FileTraits {
     int disc = 0, track = 0, tracks = 0, year = 0; // 0: not known
     bool compilation = false;                      // the tags say so
     uint64_t picture = 0;
+    double seconds = 0;   // 0: not known
+    int64_t modified = 0; // likewise; seconds since 1970
     NameParts name;
     PlayKey order;
     std::string shownAlbum; // as it is spelled in the file

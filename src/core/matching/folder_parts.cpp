@@ -52,6 +52,43 @@ size_t different(const Files& files, const KeyOf& key) {
     return keys.size();
 }
 
+std::vector<const FileTraits*> byTime(std::vector<const FileTraits*> files) {
+    std::sort(files.begin(), files.end(), [](const FileTraits* a, const FileTraits* b) {
+        return std::tie(a->modified, a->id) < std::tie(b->modified, b->id);
+    });
+    return files;
+}
+
+/// When a file was written: before or after the one long pause that there was in the writing of all of them.
+/// "" where there was none.
+KeyOf bySession(const std::vector<const FileTraits*>& files) {
+    std::vector<int64_t> times;
+    for (const FileTraits* f : files)
+        times.push_back(f->modified);
+    std::sort(times.begin(), times.end());
+    constexpr int64_t shortest = 600; // seconds
+    int64_t longest = 0, second = 0, after = 0;
+    for (size_t i = 1; i < times.size(); ++i)
+        if (const int64_t pause = times[i] - times[i - 1]; pause > longest) {
+            second = std::exchange(longest, pause);
+            after = times[i];
+        } else {
+            second = std::max(second, pause);
+        }
+    if (times.empty() || times.front() == 0 || longest < shortest || longest < 5 * second)
+        return [](const FileTraits&) { return std::string(); };
+    return [after](const FileTraits& f) { return std::string(f.modified < after ? "earlier" : "later"); };
+}
+
+/// Whether a file was finished about its own length after another: they were recorded one after the other,
+/// with some time between them.
+bool followsInTime(const FileTraits& before, const FileTraits& f) {
+    const auto between = static_cast<double>(f.modified - before.modified);
+    const bool others = !before.artist.empty() && !f.artist.empty() && before.artist != f.artist;
+    return !others && before.modified > 0 && f.seconds >= 20 && between >= f.seconds * 0.95 - 3 &&
+           between <= f.seconds * 1.1 + 90;
+}
+
 const KeyOf byAlbum = [](const FileTraits& f) { return f.album; };
 const KeyOf byAlbumArtist = [](const FileTraits& f) { return f.albumArtist; };
 const KeyOf byArtist = [](const FileTraits& f) { return f.artist; };
@@ -143,8 +180,30 @@ std::string albumReason(const Files& files) {
                        most->second, files.size(), quoted(most->first), others);
 }
 
+/// Of files that stay together though some have the same number.
+std::string doubledReason(const Files& files) {
+    std::map<Slot, std::vector<double>> lengths;
+    for (const FileTraits* f : files)
+        if (f->track > 0)
+            lengths[slotOf(*f)].push_back(f->seconds);
+    size_t alike = 0, others = 0;
+    for (auto& [slot, list] : lengths) {
+        std::sort(list.begin(), list.end());
+        for (size_t i = 1; i < list.size(); ++i)
+            ++(list[i] > 0 && list[i] - list[i - 1] < 1 ? alike : others);
+    }
+    std::string out;
+    if (alike > 0)
+        out = counted(alike, "number is there twice, at the same length.",
+                      "numbers are there more than once, at the same length.");
+    if (others > 0)
+        out += (out.empty() ? "" : " ") + counted(others, "number is there twice, at another length.",
+                                                  "numbers are there more than once, at another length.");
+    return out;
+}
+
 struct Divider {
-    const KeyOf& key;
+    KeyOf key;
     const char* what;
 };
 
@@ -209,8 +268,9 @@ void divideAlbum(const Files& files, std::vector<Part>& out) {
     const size_t doubled = doubles(files);
     // Album artists that are told by all and are not spellings of each other keep apart what has doubles.
     if (doubled * 10 >= files.size() && doubled > 1)
-        for (const Divider& d : {Divider{byAlbumArtist, "album artist"}, Divider{byFormat, "format"},
-                                 Divider{byYear, "date"}, Divider{byArtist, "artist"}})
+        for (const Divider& d :
+             {Divider{byAlbumArtist, "album artist"}, Divider{byFormat, "format"}, Divider{byYear, "date"},
+              Divider{byArtist, "artist"}, Divider{bySession(files), "time of writing"}})
             if (auto groups = divided(files, d.key)) {
                 add(*groups, d.what);
                 return;
@@ -230,6 +290,8 @@ void divideAlbum(const Files& files, std::vector<Part>& out) {
         }
     }
     out.push_back(partOf(files, reason));
+    if (std::string twice = doubledReason(files); !twice.empty())
+        out.back().reasons.push_back(std::move(twice));
 }
 
 /// What an album of a folder has, to which files without an album are added.
@@ -279,21 +341,53 @@ bool isSequence(const Files& files) {
     return known * 5 >= files.size() * 4 && last <= known + known / 2 + 2;
 }
 
+/// Offers what was recorded one after the other, and gives back the others.
+Files withoutRecordedTogether(Files files, FolderParts& out) {
+    constexpr size_t least = 3;
+    Files rest, chain;
+    auto end = [&] {
+        if (chain.size() < least) {
+            rest.insert(rest.end(), chain.begin(), chain.end());
+        } else {
+            out.parts.push_back(
+                partOf(chain, "They were recorded one after the other: each was finished about its own "
+                              "length after the one before. They name no album."));
+        }
+        chain.clear();
+    };
+    for (const FileTraits* f : byTime(std::move(files))) {
+        if (!chain.empty() && !followsInTime(*chain.back(), *f))
+            end();
+        chain.push_back(f);
+    }
+    end();
+    return rest;
+}
+
 /// Files that name no album: by the numbers in their names, by what stands before them, by one artist.
 void divideNameless(const Files& files, bool onlyThese, FolderParts& out) {
     Files rest;
     auto offer = [&](Files& group, std::string reason) {
         out.parts.push_back(partOf(std::move(group), std::move(reason)));
     };
-    Files numbered, unnumbered;
+    Files numbered, unnumbered, sides;
     for (const FileTraits* f : files)
-        (f->track > 0 ? numbered : unnumbered).push_back(f);
+        (f->track > 0 ? numbered : f->name.side > 0 ? sides : unnumbered).push_back(f);
     size_t offered = 0;
+    for (auto& [before, group] : groupedBy(sides, [](const FileTraits& f) { return f.name.before; })) {
+        const size_t all = different(group, [](const FileTraits& f) { return std::to_string(f.name.side); });
+        if (group.size() > 1 && all == group.size())
+            offer(
+                group,
+                "The names of the files begin alike and tell the sides of one carrier; they name no album.");
+        else
+            unnumbered.insert(unnumbered.end(), group.begin(), group.end());
+    }
     for (auto& [before, group] : groupedBy(numbered, [](const FileTraits& f) { return f.name.before; })) {
         std::vector<Files> candidates{group};
         if (doubles(group) > 1)
-            for (const KeyOf* key : {&byArtist, &byFormat})
-                if (auto apart = divided(group, *key)) {
+            for (const KeyOf& key : {byArtist, byFormat, bySession(group)})
+                if (auto apart = divided(group, key)) {
                     candidates = *apart;
                     break;
                 }
@@ -318,10 +412,11 @@ void divideNameless(const Files& files, bool onlyThese, FolderParts& out) {
         const std::string& artist = f->artist.empty() ? f->name.artist : f->artist;
         (!theirs.empty() && artist == theirs ? out.parts.back().files : rest).push_back(f);
     }
+    rest = withoutRecordedTogether(std::move(rest), out);
     const KeyOf byAnyArtist = [](const FileTraits& f) { return f.artist.empty() ? f.name.artist : f.artist; };
     const bool one =
         rest.size() >= 3 && different(rest, byAnyArtist) == 1 && groupedBy(rest, byAnyArtist).size() == 1;
-    if (onlyThese && offered == 0 && one && !saysNothing(rest.front()->folder) && doubles(rest) == 0) {
+    if (onlyThese && out.parts.empty() && one && !saysNothing(rest.front()->folder) && doubles(rest) == 0) {
         offer(rest, "They are all that is in their folder, and of one artist; they name no album.");
         return;
     }

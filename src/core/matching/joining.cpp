@@ -39,6 +39,17 @@ JoinPart::JoinPart(const Part& p) : part(&p), inDiscFolder(p.inDiscFolder) {
     }
 }
 
+std::vector<uint64_t> JoinPart::numbers() const {
+    std::vector<uint64_t> out;
+    uint64_t of = 0;
+    for (uint64_t n : {release, albumArtist, neighbours, album, albumHere}) {
+        if (n != 0)
+            out.push_back((n & ~uint64_t{7}) | of);
+        ++of;
+    }
+    return out;
+}
+
 Joining::Joining(const std::vector<const JoinPart*>& parts)
     : parts_(parts), leader_(parts.size()), joined_(parts.size()), togetherOf_(parts.size()) {
     std::iota(leader_.begin(), leader_.end(), size_t{0});

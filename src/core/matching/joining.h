@@ -9,11 +9,15 @@
 namespace moorfrost::matching {
 
 /// A part, and what it is looked up by: numbers made of its folder, album and artist; 0 where it has none.
+/// Parts that share no number are never joined.
 struct JoinPart {
     explicit JoinPart(const Part& part);
     const Part* part;
     bool inDiscFolder = false;
     uint64_t release = 0, albumArtist = 0, neighbours = 0, album = 0, albumHere = 0;
+
+    /// Those that are not 0, each with what it is of in its last bits.
+    std::vector<uint64_t> numbers() const;
 };
 
 class Joining {

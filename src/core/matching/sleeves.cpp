@@ -4,8 +4,12 @@
 #include <algorithm>
 #include <cstdlib>
 #include <deque>
+#include <list>
 #include <map>
+#include <set>
+#include <tuple>
 #include <unordered_map>
+#include <unordered_set>
 
 #include <fmt/format.h>
 #include <xxhash.h>
@@ -60,44 +64,148 @@ Sleeve sleeveOf(const std::vector<const Part*>& parts, std::string key, const ch
 } // namespace
 
 struct SleeveForming::Impl {
+    using Parts = std::unordered_set<const JoinPart*>;
+    /// Sleeves of several parts.
+    struct Group {
+        Sleeve sleeve;
+        std::vector<const JoinPart*> members;
+    };
+    struct Place { // of a part
+        const std::string* folder;
+        size_t index;
+        auto operator<=>(const Place& other) const {
+            return std::tie(*folder, index) <=> std::tie(*other.folder, other.index);
+        }
+    };
+    struct Known { // of a part
+        Place place;
+        const Sleeve* alone;
+        Group* group = nullptr; // if it is joined to others
+    };
     struct Folder {
         std::vector<const FileTraits*> files;
         // Made of them.
         FolderParts parts;
-        std::vector<JoinPart> join;
-        std::vector<Sleeve> alone; // each part, if it is joined to no other
+        std::deque<JoinPart> join;
+        std::deque<Sleeve> alone; // each part, if it is joined to no other
         bool changed = false;
     };
     std::unordered_map<int64_t, FileTraits> files; // nodes stay where they are
     std::map<std::string, Folder> folders;
-    std::deque<Sleeve> joined; // with the strays
+    std::set<std::string> changed; // of them
+    std::unordered_map<const JoinPart*, Known> parts;
+    std::unordered_map<uint64_t, std::vector<const JoinPart*>> byNumber;
+    std::list<Group> groups;
+    Sleeve strays;
+    std::unordered_map<std::string, uint64_t> told; // what changes() told last, by key
 
     void take(int64_t id) {
         auto it = files.find(id);
         if (it == files.end())
             return;
-        auto folder = folders.find(it->second.folder.native());
-        std::erase(folder->second.files, &it->second);
-        folder->second.changed = true;
-        if (folder->second.files.empty())
-            folders.erase(folder);
+        const std::string& path = it->second.folder.native();
+        std::erase(folders.find(path)->second.files, &it->second);
+        changed.insert(path);
         files.erase(it);
     }
 
-    static void workOut(Folder& f) {
-        f.parts = partsOfFolder(f.files);
+    void forgetParts(Folder& f, Parts& touched) {
+        for (const JoinPart& p : f.join) {
+            for (uint64_t n : p.numbers()) {
+                std::vector<const JoinPart*>& all = byNumber[n];
+                std::erase(all, &p);
+                touched.insert(all.begin(), all.end()); // may belong otherwise without it
+                if (all.empty())
+                    byNumber.erase(n);
+            }
+            parts.erase(&p);
+        }
+        for (const JoinPart& p : f.join)
+            touched.erase(&p);
         f.join.clear();
         f.alone.clear();
-        f.changed = false;
+    }
+
+    /// The parts of a folder anew.
+    void workOut(const std::string& path, Folder& f, Parts& touched) {
+        f.parts = partsOfFolder(f.files);
         std::map<std::string, int> uses;
         for (const Part& p : f.parts.parts) {
-            f.join.emplace_back(p);
+            const JoinPart& join = f.join.emplace_back(p);
             std::string told = p.exactFolder.native() + '\n' + p.album + '\n' + p.artist + '\n' +
                                p.files.front()->name.before;
             if (const int n = uses[told]++; n > 0)
                 told += '\n' + p.format + std::to_string(n);
             f.alone.push_back(sleeveOf({&p}, fmt::format("s{:014x}", hashOf(told) >> 8), ""));
+            parts[&join] = {{&path, f.join.size() - 1}, &f.alone.back(), nullptr};
+            for (uint64_t n : join.numbers())
+                byNumber[n].push_back(&join);
+            touched.insert(&join);
         }
+    }
+
+    /// Joins anew what may be joined to these.
+    void joinAround(const Parts& touched) {
+        Parts reached = touched;
+        std::vector<const JoinPart*> queue(touched.begin(), touched.end());
+        std::unordered_set<uint64_t> seen;
+        while (!queue.empty()) {
+            const JoinPart* p = queue.back();
+            queue.pop_back();
+            for (uint64_t n : p->numbers())
+                if (seen.insert(n).second)
+                    for (const JoinPart* other : byNumber[n])
+                        if (reached.insert(other).second)
+                            queue.push_back(other);
+        }
+        std::vector<std::pair<Place, const JoinPart*>> order;
+        for (const JoinPart* p : reached) {
+            Known& known = parts.at(p);
+            known.group = nullptr;
+            order.emplace_back(known.place, p);
+        }
+        std::sort(order.begin(), order.end());
+        std::vector<const JoinPart*> all;
+        for (const auto& [place, p] : order)
+            all.push_back(p);
+        groups.remove_if([&](const Group& g) {
+            return std::any_of(g.members.begin(), g.members.end(),
+                               [&](const JoinPart* p) { return !parts.contains(p) || reached.contains(p); });
+        });
+        Joining joining(all);
+        for (const Joining::Group& found : joining.groups()) {
+            Group& group = groups.emplace_back();
+            std::vector<const Part*> members;
+            std::string key = parts.at(all[found.members.front()]).alone->key;
+            for (size_t i : found.members) {
+                members.push_back(all[i]->part);
+                group.members.push_back(all[i]);
+                key = std::min(key, parts.at(all[i]).alone->key);
+                parts.at(all[i]).group = &group;
+            }
+            group.sleeve = sleeveOf(members, key, found.why);
+        }
+    }
+
+    void update() {
+        Parts touched;
+        for (const std::string& path : changed) {
+            auto it = folders.find(path);
+            forgetParts(it->second, touched);
+            if (it->second.files.empty())
+                folders.erase(it);
+        }
+        for (const std::string& path : changed)
+            if (auto it = folders.find(path); it != folders.end())
+                workOut(it->first, it->second, touched);
+        if (changed.empty())
+            return;
+        changed.clear();
+        joinAround(touched);
+        strays = {{}, {}, "They name no album, and neither their numbers nor their folder make one of them."};
+        for (const auto& [path, folder] : folders)
+            for (const FileTraits* f : folder.parts.strays)
+                strays.ids.push_back(f->id);
     }
 };
 
@@ -117,47 +225,43 @@ void SleeveForming::remove(int64_t id) {
 void SleeveForming::put(const SleeveInput& file) {
     impl_->take(file.id);
     const FileTraits& t = impl_->files[file.id] = traitsOf(file);
-    Impl::Folder& folder = impl_->folders[t.folder.native()];
-    folder.files.push_back(&t);
-    folder.changed = true;
+    impl_->folders[t.folder.native()].files.push_back(&t);
+    impl_->changed.insert(t.folder.native());
 }
 
 std::vector<const Sleeve*> SleeveForming::sleeves() {
-    std::vector<const JoinPart*> parts;
-    std::vector<const Sleeve*> alone, out;
-    impl_->joined.clear();
-    Sleeve strays{{}, {}, "They name no album, and neither their numbers nor their folder make one of them."};
-    for (auto& [path, folder] : impl_->folders) {
-        if (folder.changed)
-            Impl::workOut(folder);
-        for (size_t i = 0; i < folder.join.size(); ++i) {
-            parts.push_back(&folder.join[i]);
-            alone.push_back(&folder.alone[i]);
+    impl_->update();
+    std::vector<const Sleeve*> out;
+    std::set<const Impl::Group*> there; // each at the place of the first of its parts
+    for (const auto& [path, folder] : impl_->folders)
+        for (const JoinPart& p : folder.join) {
+            const Impl::Known& known = impl_->parts.at(&p);
+            if (!known.group)
+                out.push_back(known.alone);
+            else if (there.insert(known.group).second)
+                out.push_back(&known.group->sleeve);
         }
-        for (const FileTraits* f : folder.parts.strays)
-            strays.ids.push_back(f->id);
+    if (!impl_->strays.ids.empty())
+        out.push_back(&impl_->strays);
+    return out;
+}
+
+SleeveChanges SleeveForming::changes() {
+    SleeveChanges out;
+    std::unordered_map<std::string, uint64_t> now;
+    for (const Sleeve* s : sleeves()) {
+        const uint64_t mark =
+            hashOf({reinterpret_cast<const char*>(s->ids.data()), s->ids.size() * sizeof(int64_t)}) ^
+            hashOf(s->why);
+        now[s->key] = mark;
+        auto before = impl_->told.find(s->key);
+        if (before == impl_->told.end() || before->second != mark)
+            out.changed.push_back(*s);
     }
-    Joining joining(parts);
-    std::map<size_t, const Sleeve*> together; // at the place of the first of their parts
-    for (const Joining::Group& group : joining.groups()) {
-        std::vector<const Part*> members;
-        std::string key = alone[group.members.front()]->key;
-        for (size_t i : group.members) {
-            members.push_back(parts[i]->part);
-            key = std::min(key, alone[i]->key);
-        }
-        impl_->joined.push_back(sleeveOf(members, key, group.why));
-        together[*std::min_element(group.members.begin(), group.members.end())] = &impl_->joined.back();
-    }
-    for (size_t i = 0; i < parts.size(); ++i)
-        if (joining.isAlone(i))
-            out.push_back(alone[i]);
-        else if (auto it = together.find(i); it != together.end())
-            out.push_back(it->second);
-    if (!strays.ids.empty()) {
-        impl_->joined.push_back(std::move(strays));
-        out.push_back(&impl_->joined.back());
-    }
+    for (const auto& [key, mark] : impl_->told)
+        if (!now.contains(key))
+            out.gone.push_back(key);
+    impl_->told = std::move(now);
     return out;
 }
 
@@ -171,8 +275,10 @@ std::vector<Sleeve> formSleeves(const std::vector<SleeveInput>& files) {
     return out;
 }
 
-SleeveInput sleeveInput(int64_t id, const Path& path, const tags::TagFile& t, const tags::Fields& fields) {
-    SleeveInput in{id, path, fields, audio::formatName(t.format), 0};
+SleeveInput sleeveInput(int64_t id, const Path& path, const tags::TagFile& t, const tags::Fields& fields,
+                        int64_t modifiedNs) {
+    SleeveInput in{
+        id, path, fields, audio::formatName(t.format), 0, t.facts.duration, modifiedNs / 1000000000};
     for (const tags::PictureInfo& p : t.pictures)
         if (in.picture == 0 || p.type == "front cover") // not the bytes, but seldom wrong among neighbours
             in.picture = hashOf(fmt::format("{} {} {}", p.width, p.height, p.bytes));

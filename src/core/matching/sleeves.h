@@ -20,16 +20,24 @@ struct SleeveInput {
     tags::Fields fields;
     std::string format = {}; // two copies of a release may differ by it
     uint64_t picture = 0;    // the same for the same picture; 0 for none
+    double seconds = 0;      // how long it is; 0: not known
+    int64_t modified = 0;    // when it was last written, seconds since 1970; 0: not known
 };
 
 /// `fields`: as they will be, drafts included.
-SleeveInput sleeveInput(int64_t id, const Path& path, const tags::TagFile& tags, const tags::Fields& fields);
+SleeveInput sleeveInput(int64_t id, const Path& path, const tags::TagFile& tags, const tags::Fields& fields,
+                        int64_t modifiedNs);
 
 struct Sleeve {
     std::string key;          // stable while the files are the same; "" for the strays
     std::vector<int64_t> ids; // in the order in which an album is listened to
     std::string why;          // sentences: why these belong together
     bool compilation = false; // of different artists
+};
+
+struct SleeveChanges {
+    std::vector<Sleeve> changed;   // new ones, and those whose files or reasons are others now
+    std::vector<std::string> gone; // keys
 };
 
 /// Keeps what was worked out, so that a file that comes or changes costs little. One thread at a time.
@@ -47,6 +55,8 @@ public:
     /// In the order of their folders; the strays, if there are any, come last. They hold until the next call
     /// of any function.
     std::vector<const Sleeve*> sleeves();
+    /// What is otherwise than it was the last time that this was asked.
+    SleeveChanges changes();
 
 private:
     struct Impl;
