@@ -413,5 +413,9 @@
         <source>Name of the sleeve of %n file(s):</source>
         <translation><numerusform>Name of the sleeve of %n file:</numerusform><numerusform>Name of the sleeve of %n files:</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%1: into %n sleeve(s)</source>
+        <translation><numerusform>%1: into %n sleeve</numerusform><numerusform>%1: into %n sleeves</numerusform></translation>
+    </message>
 </context>
 </TS>

@@ -7,6 +7,7 @@
 #include <QInputDialog>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QMenu>
 #include <QPlainTextEdit>
 #include <QTreeWidget>
 
@@ -105,6 +106,41 @@ private slots:
         d_ = std::make_unique<Driver>(*box_ / "library.db");
         d_->settle();
         QCOMPARE(row("Salt Road").data(Qt::ToolTipRole).toString(), tip);
+    }
+
+    void aSleeveIsSplitAndBack() {
+        song("in/CD1", "Slack Water", "Night Post", "1");
+        song("in/CD1", "Cold Slip", "Night Post", "2");
+        song("in/CD2", "Ferryman", "Night Post", "1");
+        d_->bringIn({*box_ / "in"});
+        const QString whole = shape();
+        QVERIFY2(whole.contains("Night Post: Slack Water, Cold Slip, Ferryman") ||
+                     whole.contains("Night Post: Slack Water, Ferryman, Cold Slip"),
+                 qPrintable(whole));
+        list()->setCurrentIndex(row("Night Post"));
+        d_->settle();
+        // From the keyboard: only what tells them apart can be chosen.
+        QTimer::singleShot(0, this, [] {
+            auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+            QVERIFY(menu);
+            QStringList can;
+            for (QAction* a : menu->actions())
+                if (a->isEnabled())
+                    can << a->text();
+            QCOMPARE(can, QStringList{"Folder: into 2 sleeve(s)"});
+            menu->setActiveAction(menu->actions().front());
+            QTest::keyClick(menu, Qt::Key_Return);
+        });
+        bench()->sleeveTools()->split();
+        d_->settle();
+        QVERIFY2(shape().contains("Night Post (CD2): Ferryman"), qPrintable(shape()));
+        s().sortIntoSleeves(); // it stays
+        d_->settle();
+        QVERIFY(shape().contains("Night Post (CD2): Ferryman"));
+        QVERIFY(row("Night Post (CD2)").data(Qt::ToolTipRole).toString().contains("split off"));
+        s().undoByHand();
+        d_->settle();
+        QCOMPARE(shape(), whole);
     }
 
     void filesAreDraggedAndStay() {

@@ -13,10 +13,36 @@
 
 namespace moorfrost::app {
 
-FolderModel::FolderModel(Session& session, QObject* parent) : QAbstractItemModel(parent), session_(session) {
-    connect(&session.kinds(), &Kinds::changed, this, &FolderModel::notesChanged);
-    connect(&session.copies(), &Copies::changed, this, &FolderModel::notesChanged);
+namespace {
+
+/// Orders folders as paths are ordered, part by part, without taking them apart.
+struct ByFolder {
+    bool operator()(std::string_view a, std::string_view b) const {
+        return std::lexicographical_compare(a.begin(), a.end(), b.begin(), b.end(), [](char x, char y) {
+            auto rank = [](char c) { return c == '/' ? 0 : static_cast<unsigned char>(c); };
+            return rank(x) < rank(y);
+        });
+    }
+};
+
+std::string_view folderOf(const Path& file) {
+    const std::string_view all = file.native();
+    return all.substr(0, std::max<size_t>(all.rfind('/'), 1));
 }
+
+bool byPath(const FilePtr& a, const FilePtr& b) {
+    return a->path.native() < b->path.native();
+}
+
+/// By path; a file that is on its way from one sleeve to another may be there twice.
+void sortOnce(std::vector<FilePtr>& files) {
+    std::sort(files.begin(), files.end(), byPath);
+    files.erase(std::unique(files.begin(), files.end()), files.end());
+}
+
+} // namespace
+
+FolderModel::FolderModel(Session& session, QObject* parent) : QAbstractItemModel(parent), session_(session) {}
 
 FolderModel::Finding FolderModel::find(const FilePtr& file) {
     const library::FileRecord& f = *file;
@@ -52,7 +78,7 @@ const FolderModel::Finding& FolderModel::findingOf(const FilePtr& file) {
 }
 
 void FolderModel::setFiles(std::vector<FilePtr> files, const Session::Along& along) {
-    std::map<Path, std::vector<FilePtr>> wanted;
+    std::map<std::string_view, std::vector<FilePtr>, ByFolder> wanted; // keys are of the paths of the files
     totals_ = {};
     if (findings_.size() > files.size() * 2 + 1000)
         findings_.clear(); // of other batches
@@ -65,44 +91,68 @@ void FolderModel::setFiles(std::vector<FilePtr> files, const Session::Along& alo
         totals_.wrong += finding.tone == paint::Tone::Wrong;
         totals_.attention += finding.tone == paint::Tone::Attention;
         totals_.untagged += f->readable() && f->tags.fields.empty();
-        wanted[f->path.parent_path()].push_back(std::move(f));
+        const std::string_view folder = folderOf(f->path);
+        wanted[folder].push_back(std::move(f));
     }
-    for (size_t i = folders_.size(); i-- > 0;)
-        if (!wanted.contains(folders_[i]->path)) {
-            beginRemoveRows({}, static_cast<int>(i), static_cast<int>(i));
-            folders_.erase(folders_.begin() + static_cast<std::ptrdiff_t>(i));
+    for (size_t end = folders_.size(); end > 0;) { // in runs
+        size_t first = end;
+        while (first > 0 && !wanted.contains(folders_[first - 1]->path.native()))
+            --first;
+        if (first < end) {
+            beginRemoveRows({}, static_cast<int>(first), static_cast<int>(end) - 1);
+            folders_.erase(folders_.begin() + static_cast<std::ptrdiff_t>(first),
+                           folders_.begin() + static_cast<std::ptrdiff_t>(end));
+            numberFrom(first);
             endRemoveRows();
         }
+        end = first > 0 ? first - 1 : 0;
+    }
     size_t at = 0;
-    for (auto& [path, members] : wanted) {
-        std::sort(members.begin(), members.end(),
-                  [](const FilePtr& a, const FilePtr& b) { return a->path.native() < b->path.native(); });
-        if (at < folders_.size() && folders_[at]->path == path) {
-            fill(at, std::move(members));
-        } else {
-            beginInsertRows({}, static_cast<int>(at), static_cast<int>(at));
-            folders_.insert(folders_.begin() + static_cast<std::ptrdiff_t>(at),
-                            std::make_unique<Folder>(Folder{path, {}, std::move(members), {}}));
-            endInsertRows();
+    for (auto it = wanted.begin(); it != wanted.end();) {
+        if (at < folders_.size() && folders_[at]->path.native() == it->first) {
+            sortOnce(it->second);
+            fill(at++, std::move(it->second));
+            ++it;
+            continue;
         }
-        static const std::vector<files::OtherFile> none;
-        auto others = along.find(path);
-        fillOthers(at, others == along.end() ? none : others->second);
-        totals_.along += static_cast<int>(folders_[at]->others.size());
-        ++at;
+        std::vector<std::unique_ptr<Folder>> fresh; // up to the next that is there
+        for (; it != wanted.end() && (at == folders_.size() || folders_[at]->path.native() != it->first);
+             ++it) {
+            sortOnce(it->second);
+            fresh.push_back(
+                std::make_unique<Folder>(Folder{Path(it->first), 0, {}, {}, std::move(it->second), {}}));
+        }
+        const size_t count = fresh.size();
+        beginInsertRows({}, static_cast<int>(at), static_cast<int>(at + count) - 1);
+        folders_.insert(folders_.begin() + static_cast<std::ptrdiff_t>(at),
+                        std::make_move_iterator(fresh.begin()), std::make_move_iterator(fresh.end()));
+        numberFrom(at);
+        endInsertRows();
+        at += count;
+    }
+    static const std::vector<files::OtherFile> none;
+    for (size_t i = 0; i < folders_.size(); ++i) {
+        auto others = along.empty() ? along.end() : along.find(folders_[i]->path);
+        fillOthers(i, others == along.end() ? none : others->second);
+        totals_.along += static_cast<int>(folders_[i]->others.size());
     }
     nameFolders();
+}
+
+void FolderModel::numberFrom(size_t folder) {
+    for (size_t i = folder; i < folders_.size(); ++i)
+        folders_[i]->row = static_cast<int>(i);
 }
 
 /// Only what is new, or is no more, makes rows come and go.
 void FolderModel::fill(size_t folder, std::vector<FilePtr>&& files) {
     Folder& f = *folders_[folder];
+    if (f.files == files)
+        return;
     const QModelIndex parent = index(static_cast<int>(folder), 0);
     std::vector<FilePtr> before = f.files;
     for (size_t i = before.size(); i-- > 0;)
-        if (!std::binary_search(
-                files.begin(), files.end(), before[i],
-                [](const FilePtr& a, const FilePtr& b) { return a->path.native() < b->path.native(); })) {
+        if (!std::binary_search(files.begin(), files.end(), before[i], byPath)) {
             beginRemoveRows(parent, static_cast<int>(i), static_cast<int>(i));
             f.files.erase(f.files.begin() + static_cast<std::ptrdiff_t>(i));
             endRemoveRows();
@@ -151,25 +201,29 @@ void FolderModel::fillOthers(size_t folder, const std::vector<files::OtherFile>&
 void FolderModel::nameFolders() {
     if (folders_.empty())
         return;
-    Path common = folders_.front()->path;
+    // They are in order: what the first and the last share, all share. Only whole parts of it.
+    const std::string &first = folders_.front()->path.native(), &last = folders_.back()->path.native();
+    size_t common = static_cast<size_t>(
+        std::mismatch(first.begin(), first.end(), last.begin(), last.end()).first - first.begin());
+    const bool whole =
+        (common == first.size() || first[common] == '/') && (common == last.size() || last[common] == '/');
+    if (!whole)
+        common = first.rfind('/', common);
+    if (folders_.size() == 1)
+        common = 0;
+    const bool others = std::exchange(shared_, common) != common;
     for (const auto& f : folders_) {
-        Path shared;
-        auto a = common.begin(), b = f->path.begin();
-        for (; a != common.end() && b != f->path.end() && *a == *b; ++a, ++b)
-            shared /= *a;
-        common = shared;
+        QString note = tr("%n file(s)", "", static_cast<int>(f->files.size()));
+        if (!others && !f->shown.isEmpty() && f->note == note)
+            continue;
+        const std::string& all = f->path.native();
+        f->note = std::move(note);
+        f->shown = shownPath(common > 0 && common + 1 < all.size() ? Path(all.substr(common + 1)) : f->path);
+        if (!others)
+            emit dataChanged(index(f->row, Name), index(f->row, Note));
     }
-    for (const auto& f : folders_) {
-        Path shown = folders_.size() > 1 ? f->path.lexically_relative(common) : f->path;
-        f->shown = shownPath(shown == "." || shown.empty() ? f->path : shown);
-    }
-    emit dataChanged(index(0, Name), index(static_cast<int>(folders_.size()) - 1, Note));
-}
-
-void FolderModel::notesChanged() {
-    for (int i = 0; i < rowCount(); ++i)
-        if (const QModelIndex folder = index(i, 0); rowCount(folder) > 0)
-            emit dataChanged(index(0, Note, folder), index(rowCount(folder) - 1, Note, folder));
+    if (others)
+        emit dataChanged(index(0, Name), index(static_cast<int>(folders_.size()) - 1, Note));
 }
 
 /// "Tone"; "Tone?" while it waits to be confirmed; "" for music.
@@ -207,9 +261,7 @@ QModelIndex FolderModel::parent(const QModelIndex& child) const {
     auto* folder = static_cast<Folder*>(child.internalPointer());
     if (!child.isValid() || !folder)
         return {};
-    auto at = std::lower_bound(folders_.begin(), folders_.end(), folder->path,
-                               [](const auto& f, const Path& path) { return f->path < path; });
-    return createIndex(static_cast<int>(at - folders_.begin()), 0, nullptr);
+    return createIndex(folder->row, 0, nullptr);
 }
 
 int FolderModel::rowCount(const QModelIndex& parent) const {
@@ -235,9 +287,7 @@ QVariant FolderModel::data(const QModelIndex& i, int role) const {
     const Folder& f = *folders_[static_cast<size_t>(i.row())];
     switch (role) {
     case Qt::DisplayRole:
-        return i.column() == Name   ? f.shown
-               : i.column() == Note ? tr("%n file(s)", "", static_cast<int>(f.files.size()))
-                                    : QString();
+        return i.column() == Name ? f.shown : i.column() == Note ? f.note : QString();
     case Qt::ToolTipRole:
         return i.column() == Name ? shownPath(f.path) : QString();
     case Qt::DecorationRole:

@@ -47,7 +47,8 @@ public:
 private:
     struct Folder {
         Path path;
-        QString shown;
+        int row = 0;
+        QString shown, note;
         std::vector<FilePtr> files;           // by path
         std::vector<files::OtherFile> others; // behind them
     };
@@ -64,12 +65,13 @@ private:
     static Finding find(const FilePtr& file);
     QString kindOf(const library::FileRecord& file) const;
     QString noteOf(const library::FileRecord& file, const Finding& finding) const;
-    void notesChanged();
     static QVariant otherData(const files::OtherFile& file, int column, int role);
     QVariant fileData(const library::FileRecord& file, int column, int role) const;
 
     Session& session_;
-    std::vector<std::unique_ptr<Folder>> folders_; // by path
+    void numberFrom(size_t folder);
+    std::vector<std::unique_ptr<Folder>> folders_; // by path (ByFolder)
+    size_t shared_ = 0;                            // how much of their paths is not shown
     std::unordered_map<FileId, Finding> findings_;
     Totals totals_;
 };

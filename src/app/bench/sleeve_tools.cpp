@@ -144,6 +144,30 @@ void SleeveTools::rename() {
         session_.nameSleeve(keys.front(), name);
 }
 
+void SleeveTools::fillSplit(QMenu& menu) {
+    const std::vector<std::string> keys = list_->chosenKeys();
+    const std::pair<QString, SplitBy> ways[] = {
+        {tr("Folder"), SplitBy::Folder}, {tr("Disc"), SplitBy::Disc}, {tr("Album"), SplitBy::Album},
+        {tr("Artist"), SplitBy::Artist}, {tr("Date"), SplitBy::Date}, {tr("Format"), SplitBy::Format}};
+    for (const auto& [name, by] : ways) {
+        const bool one = keys.size() == 1 && !keys.front().empty();
+        const size_t parts = one ? session_.partsOf(keys.front(), by).size() : 0;
+        QAction* action =
+            menu.addAction(parts > 1 ? tr("%1: into %n sleeve(s)", "", static_cast<int>(parts)).arg(name)
+                                     : tr("%1: all the same").arg(name));
+        action->setEnabled(parts > 1);
+        connect(action, &QAction::triggered, this,
+                [this, keys, by] { session_.splitSleeve(keys.front(), by); });
+    }
+}
+
+void SleeveTools::split() {
+    QMenu menu(tr("Split by"), window());
+    fillSplit(menu);
+    const QRect row = list_->visualRect(list_->currentIndex());
+    menu.exec(list_->viewport()->mapToGlobal(row.isValid() ? row.bottomLeft() : QPoint(8, 8)));
+}
+
 void SleeveTools::addFileActions(QMenu& menu) {
     const bool any = !files_().empty();
     menu.addAction(tr("Put into a sleeve\u2026"), this, &SleeveTools::putInto)->setEnabled(any);
@@ -167,6 +191,9 @@ void SleeveTools::showMenu(const QPoint& at) {
     menu.addAction(tr("Rename\u2026"), this, &SleeveTools::rename)
         ->setEnabled(keys.size() == 1 && sleeves == 1);
     menu.addAction(tr("Merge"), this, &SleeveTools::merge)->setEnabled(keys.size() > 1 && sleeves > 0);
+    QMenu* apart = menu.addMenu(tr("Split by"));
+    apart->setEnabled(keys.size() == 1 && sleeves == 1);
+    fillSplit(*apart);
     menu.addAction(tr("To the strays"), this, [this, files] { session_.putIntoSleeve(files(), {}); })
         ->setEnabled(sleeves > 0);
     menu.addAction(tr("Let Moorfrost sort them again"), this, [this, files] { session_.letSort(files()); })

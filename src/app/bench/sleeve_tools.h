@@ -44,12 +44,15 @@ public:
     void letSort();
     void merge();
     void rename();
+    /// A menu of what tells the files of the chosen sleeve apart.
+    void split();
     /// For the files that are chosen.
     void addFileActions(QMenu& menu);
     void showMenu(const QPoint& at); // of the list
 
 private:
     QWidget* window() const;
+    void fillSplit(QMenu& menu);
     std::vector<FileId> wanted() const; // chosen files, else those of the chosen sleeves
     Session& session_;
     SleeveList* list_;

@@ -3,6 +3,8 @@
 
 #include <QPointer>
 
+#include <algorithm>
+
 namespace moorfrost::app {
 
 using library::FileId;
@@ -15,14 +17,13 @@ const Copies::Copy* Copies::of(FileId file) const {
 }
 
 void Copies::look(const std::vector<std::shared_ptr<const FileRecord>>& files) {
-    std::set<std::pair<FileId, int64_t>> now, before;
-    for (const auto& f : files)
-        now.emplace(f->id, f->state.modifiedNs);
-    for (const auto& f : looked_)
-        before.emplace(f->id, f->state.modifiedNs);
-    if (looking_ || stopped_ || now == before || (!index_.searcher() && !files.empty() && looked_.empty()))
+    const bool same =
+        std::equal(files.begin(), files.end(), looked_.begin(), looked_.end(), [](auto& a, auto& b) {
+            return a == b || (a->id == b->id && a->state.modifiedNs == b->state.modifiedNs);
+        });
+    if (looking_ || stopped_ || same || (!index_.searcher() && !files.empty() && looked_.empty()))
         return;
-    looked_ = {files.begin(), files.end()};
+    looked_ = files;
     looking_ = true;
     struct Work {
         std::vector<std::shared_ptr<const FileRecord>> files;

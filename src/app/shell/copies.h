@@ -29,7 +29,7 @@ public:
 
     /// nullptr where none is known.
     const Copy* of(library::FileId file) const;
-    /// In a job, if these are others than last time: the files of the batch.
+    /// In a job, if these are others than last time: the files of the batch, in the order of their numbers.
     void look(const std::vector<std::shared_ptr<const library::FileRecord>>& files);
 
 signals:
@@ -42,8 +42,8 @@ private:
     LibraryIndex& index_;
     library::StoreThread& store_;
     std::map<library::FileId, Copy> copies_;
-    std::set<std::shared_ptr<const library::FileRecord>> looked_; // at which files
-    bool looking_ = false, stopped_ = false;                      // ... by hand: not again unasked
+    std::vector<std::shared_ptr<const library::FileRecord>> looked_; // at which files
+    bool looking_ = false, stopped_ = false;                         // ... by hand: not again unasked
 };
 
 } // namespace moorfrost::app

@@ -18,7 +18,7 @@ namespace {
 const char* const rememberedKeys[] = {
     "recent folders", "last plan", "last shelf",    "names",      "put away mode", "last name plan",
     "plans",          "batch",     "history-limit", "keep-times", "searches",      library::readShelvesKey,
-    "sleeve order"};
+    "sleeve order",   "words"};
 }
 
 struct Session::Snapshot {
@@ -111,9 +111,16 @@ Session::Session(const Path& libraryFile, QObject* parent)
     sleeveTimer_.setSingleShot(true);
     sleeveTimer_.setInterval(60);
     connect(&sleeveTimer_, &QTimer::timeout, this, &Session::describeTouchedSleeves);
+    arrangeTimer_.setSingleShot(true);
+    arrangeTimer_.setInterval(0);
+    connect(&arrangeTimer_, &QTimer::timeout, this, &Session::arrangeSleeves);
     connect(&standards_, &Standards::changed, this, &Session::describeAllSleeves);
-    connect(&kinds_, &Kinds::changed, this, &Session::describeAllSleeves);
+    connect(&kinds_, &Kinds::changed, this, [this](const std::set<FileId>& files) {
+        touched_.insert(files.begin(), files.end());
+        sleeveTimer_.start();
+    });
     connect(&copies_, &Copies::looked, this, [this] { listenToBatch(); });
+    connect(&kinds_, &Kinds::kept, this, [this] { index_.refresh(); });
     connect(&kinds_, &Kinds::listened, this, [this] { listenToBatch(); });
     placeTimer_.setSingleShot(true);
     placeTimer_.setInterval(80);
@@ -212,12 +219,13 @@ void Session::take(Snapshot s) {
     }
     batches_ = std::move(s.batches);
     batch_ = s.batch;
-    sleeveOf_.clear();
-    byHand_.clear();
+    former_.reset();
+    unsorted_.clear();
+    playKeys_.clear();
+    places_.clear();
     for (library::BatchFile& f : s.batchFiles) {
-        sleeveOf_[f.file] = f.sleeve;
-        if (f.byHand)
-            byHand_.insert(f.file);
+        FilePtr held = file(f.file);
+        places_.put(f.file, held && held->readable() ? f.sleeve : std::string(), f.byHand);
     }
     notes_ = std::move(s.notes);
     shelves_ = std::move(s.shelves);

@@ -5,6 +5,7 @@
 // interface thread.
 #pragma once
 
+#include <QElapsedTimer>
 #include <QObject>
 #include <QTimer>
 
@@ -18,6 +19,7 @@
 #include "app/shell/job_list.h"
 #include "app/shell/kinds.h"
 #include "app/shell/library_index.h"
+#include "app/shell/sleeve_places.h"
 #include "app/shell/standards.h"
 #include "core/audit/readiness.h"
 #include "core/library/drafts.h"
@@ -43,6 +45,7 @@ struct SleeveView {
 };
 
 enum class SleeveOrder { Title, LeastReady, MostFiles };
+enum class SplitBy { Folder, Disc, Album, Artist, Date, Format };
 
 /// A place draft, taken apart.
 struct PlaceWish {
@@ -129,6 +132,10 @@ public:
     void putIntoSleeve(const std::vector<FileId>& files, const std::string& key); // "": strays
     void newSleeve(const std::vector<FileId>& files, const QString& name);
     void mergeSleeves(const std::vector<std::string>& keys);
+    /// The largest part stays what it is, the others become sleeves of their own.
+    void splitSleeve(const std::string& key, SplitBy by);
+    /// What it would be split into, by value.
+    std::map<std::string, std::vector<FileId>> partsOf(const std::string& key, SplitBy by) const;
     void nameSleeve(const std::string& key, const QString& name); // "": as its files say
     /// The last of these is as it was before; one after the other.
     void undoByHand();
@@ -203,10 +210,16 @@ private:
     void take(Snapshot snapshot);
     void readAlong();
     void formSleeves();
-    void takeSleeves(const std::vector<matching::Sleeve>& formed);
+    /// Nothing waits to be sorted.
+    bool isSorted() const { return !sorting_ && !sortAgain_ && unsorted_.empty(); }
+    void takeSleeves(const matching::SleeveChanges& changes);
     void arrangeSleeves();
+    void arrangeSleeve(SleeveView& view);
+    void addToBatch(std::vector<library::FileRecord>&& files);
     void pinSleeve(const std::string& key);
     void beginByHand();
+    /// Of a new sleeve.
+    std::string freshKey(const QString& name, const QString& why);
     void moveByHand(const std::vector<FileId>& files, const std::string& key);
     void setPlace(const std::vector<FileId>& files, const std::string& key, bool byHand);
     void rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand);
@@ -233,8 +246,7 @@ private:
     std::map<FileId, FilePtr> files_;
     std::vector<library::Batch> batches_;
     int64_t batch_ = 0;
-    std::map<FileId, std::string> sleeveOf_;           // of the files of the batch
-    std::set<FileId> byHand_;                          // of them
+    SleevePlaces places_;                              // of the files of the batch
     std::map<std::string, library::SleeveNote> notes_; // of sleeves
     struct HandStep {
         std::map<FileId, std::pair<std::string, bool>> before; // sleeve, by hand
@@ -242,10 +254,13 @@ private:
     };
     std::vector<HandStep> handSteps_;                 // of the batch in sight
     std::shared_ptr<matching::SleeveForming> former_; // a job's while it sorts
-    std::map<FileId, FilePtr> given_;                 // what it was given
+    std::set<FileId> unsorted_;                       // what it was not given yet as it is
+    std::unordered_map<FileId, std::pair<FilePtr, matching::PlayKey>>
+        playKeys_;            // of files as they are, undrafted
+    int64_t showEvery_ = 250; // milliseconds
+    QElapsedTimer shown_;     // since the batch was last shown
     bool sorting_ = false, sortAgain_ = false;
     std::vector<SleeveView> sleeves_;
-    std::map<FileId, FilePtr> arranged_; // as which files were last put in order
     std::vector<library::Shelf> shelves_;
     std::map<std::string, std::string> settings_;
     std::vector<library::SetSummary> sets_;
@@ -259,7 +274,7 @@ private:
     Along along_;
     int alongRun_ = 0;
     std::set<FileId> touched_; // by drafts, since the sleeves were last described
-    QTimer sleeveTimer_, placeTimer_, checkTimer_;
+    QTimer sleeveTimer_, arrangeTimer_, placeTimer_, checkTimer_;
     bool checking_ = false, damageTold_ = false, readingShelves_ = false;
     int placeRun_ = 0;
     uint64_t draftRun_ = 0; // counts changes of drafts: a snapshot from before the last one is not taken

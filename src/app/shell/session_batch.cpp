@@ -3,6 +3,9 @@
 #include <QDate>
 #include <QLocale>
 
+#include <algorithm>
+#include <unordered_set>
+
 #include "app/shell/session.h"
 #include "app/shell/text_utils.h"
 #include "core/library/read_folders.h"
@@ -31,6 +34,7 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders,
     struct Shared {
         library::FoldersRead read;
         int64_t batch = 0;
+        std::vector<FileId> ids; // on the thread of the store
     };
     auto shared = std::make_shared<Shared>();
     shared->batch = batch_;
@@ -49,15 +53,11 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders,
         store_->post([this, shared, files = std::move(files)](Store& store) {
             auto records = std::make_shared<std::vector<library::FileRecord>>(
                 store.files(store.saveFiles(files, shared->batch)));
+            for (const library::FileRecord& r : *records)
+                shared->ids.push_back(r.id);
             later([this, shared, records] {
-                for (library::FileRecord& r : *records) {
-                    if (shared->batch == batch_)
-                        sleeveOf_.try_emplace(r.id, std::string());
-                    FileId id = r.id;
-                    files_[id] = std::make_shared<library::FileRecord>(std::move(r));
-                }
                 if (shared->batch == batch_)
-                    formSleeves();
+                    addToBatch(std::move(*records));
             });
         });
     };
@@ -83,47 +83,76 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders,
                 const std::vector<FileId>& same = shared->read.unchanged;
                 store.addToBatch(shared->batch, same);
                 store.noteOrigins(shared->batch, paths);
-                int shelved = 0;
-                for (const library::FileRecord& f : store.files(same))
-                    shelved += f.shelf > 0;
-                if (!same.empty())
-                    later([this, n = static_cast<int>(same.size()), shelved] {
+                auto records = std::make_shared<std::vector<library::FileRecord>>(store.files(same));
+                const auto shelved =
+                    static_cast<int>(std::count_if(records->begin(), records->end(),
+                                                   [](const library::FileRecord& f) { return f.shelf > 0; }));
+                shared->ids.insert(shared->ids.end(), same.begin(), same.end());
+                auto kept = std::make_shared<Kinds::Kept>(Kinds::Kept::of(store, shared->ids));
+                later([this, shared, records, kept, shelved, n = static_cast<int>(same.size())] {
+                    if (n > 0) {
                         QString text = tr("%n file(s) are as they were, and were not read again.", "", n);
                         if (shelved > 0)
                             text += " " + tr("%n of them are in the library already.", "", shelved);
                         emit said(text, false);
-                    });
+                    }
+                    if (shared->batch != batch_)
+                        return;
+                    kinds_.add(*kept);
+                    addToBatch(std::move(*records));
+                    listenToBatch();
+                    readAlong();
+                    index_.refresh();
+                });
             });
-            reload([this] { sortIntoSleeves(); }); // after the last chunk has been stored
         });
+}
+
+/// They are sorted with the others.
+void Session::addToBatch(std::vector<library::FileRecord>&& files) {
+    for (library::FileRecord& r : files) {
+        const FileId id = r.id;
+        const bool readable = r.readable();
+        files_[id] = std::make_shared<library::FileRecord>(std::move(r));
+        kinds_.glance(files_[id]);
+        if (!places_.contains(id) || !readable)
+            places_.put(id, {}, false);
+        places_.touchFile(id);
+        unsorted_.insert(id);
+    }
+    formSleeves();
 }
 
 void Session::readAlong() {
     struct Work {
-        std::set<Path> folders;
-        std::set<Path> known; // sound, whatever their names
+        std::vector<FilePtr> files;
         Along along;
     };
     auto work = std::make_shared<Work>();
-    for (const auto& [id, sleeve] : sleeveOf_)
-        if (FilePtr f = file(id)) {
-            work->folders.insert(f->path.parent_path());
-            work->known.insert(f->path);
-        }
+    for (FileId id : places_.files())
+        if (FilePtr f = file(id))
+            work->files.push_back(std::move(f));
     const int run = ++alongRun_;
-    if (work->folders.empty()) {
+    if (work->files.empty()) {
         along_.clear();
         return;
     }
     jobs_.start(
         tr("Looking at what goes along"),
         [work](std::stop_token stop, work::Progress& progress) {
-            progress.begin(work->folders.size());
-            for (const Path& folder : work->folders) {
+            std::set<Path> folders;
+            std::unordered_set<std::string> known; // sound, whatever their names
+            for (const FilePtr& f : work->files) {
+                if (known.empty() || !folders.contains(f->path.parent_path()))
+                    folders.insert(f->path.parent_path());
+                known.insert(f->path.native());
+            }
+            progress.begin(folders.size());
+            for (const Path& folder : folders) {
                 if (stop.stop_requested())
                     return;
                 std::vector<files::OtherFile> others = files::otherFilesIn(folder);
-                std::erase_if(others, [&](const auto& o) { return work->known.contains(o.path); });
+                std::erase_if(others, [&](const auto& o) { return known.contains(o.path.native()); });
                 if (!others.empty())
                     work->along[folder] = std::move(others);
                 progress.stepPath(folder);

@@ -2,9 +2,11 @@
 // The part of the session that keeps the sleeves of the batch. Their order, and the order of the files in
 // them, changes only when the batch does: rows must not move under the hands of the one who edits them.
 #include <algorithm>
+#include <tuple>
 
 #include "app/shell/session.h"
 #include "app/shell/text_utils.h"
+#include "core/matching/file_traits.h"
 #include "core/matching/sleeves.h"
 
 namespace moorfrost::app {
@@ -27,8 +29,9 @@ std::string commonest(const std::vector<audit::CheckedFile>& files, const char* 
 } // namespace
 
 void Session::sortIntoSleeves() {
-    given_.clear(); // drafts may have changed any of them
-    arranged_.clear();
+    for (FileId id : places_.files()) // drafts may have changed any of them
+        unsorted_.insert(id);
+    places_.touchAll();
     formSleeves();
 }
 
@@ -37,74 +40,84 @@ void Session::formSleeves() {
         sortAgain_ = true;
         return;
     }
+    struct Given {
+        FilePtr file;
+        std::optional<tags::Fields> fields; // where there are drafts
+    };
     struct Work {
         std::shared_ptr<matching::SleeveForming> former;
-        std::vector<matching::SleeveInput> inputs;
+        std::vector<Given> files;
         std::vector<FileId> gone;
-        std::vector<matching::Sleeve> sleeves;
+        matching::SleeveChanges changes;
         bool stopped = false;
     };
     auto work = std::make_shared<Work>();
-    if (!former_ || given_.empty()) {
+    if (!former_) {
         former_ = std::make_shared<matching::SleeveForming>();
-        given_.clear();
+        for (FileId id : places_.files())
+            unsorted_.insert(id);
     }
     work->former = former_;
-    for (const auto& [id, sleeve] : sleeveOf_)
-        if (FilePtr f = file(id); f && f->readable() && given_[id] != f) {
-            work->inputs.push_back(matching::sleeveInput(id, f->path, f->tags, drafts_.effective(id)));
-            given_[id] = f;
-        }
-    std::erase_if(given_, [&](const auto& g) {
-        const bool gone = !g.second || !sleeveOf_.contains(g.first);
-        if (gone)
-            work->gone.push_back(g.first);
-        return gone;
-    });
+    for (FileId id : std::exchange(unsorted_, {}))
+        if (FilePtr f = places_.contains(id) ? file(id) : nullptr; f && f->readable())
+            work->files.push_back(
+                {f, drafts_.of(id).empty() ? std::nullopt : std::optional(drafts_.effective(id))});
+        else
+            work->gone.push_back(id);
     sorting_ = true;
     jobs_.start(
         tr("Sorting into sleeves"),
         [work](std::stop_token stop, work::Progress&) {
             for (FileId id : work->gone)
                 work->former->remove(id);
-            for (size_t i = 0; i < work->inputs.size() && !stop.stop_requested(); ++i)
-                work->former->put(work->inputs[i]);
+            for (size_t i = 0; i < work->files.size() && !stop.stop_requested(); ++i) {
+                const auto& [f, fields] = work->files[i];
+                work->former->put(matching::sleeveInput(
+                    f->id, f->path, f->tags, fields ? *fields : f->tags.fields, f->state.modifiedNs));
+            }
             work->stopped = stop.stop_requested();
-            for (const matching::Sleeve* s : work->former->sleeves())
-                work->sleeves.push_back(*s);
+            if (!work->stopped)
+                work->changes = work->former->changes();
         },
         [this, work, batch = batch_] {
             sorting_ = false;
+            if (isSorted())
+                places_.touch(std::string()); // only now it is known what is a stray
             if (work->stopped)
-                given_.clear(); // the next time from the beginning
-            else if (batch == batch_)
-                takeSleeves(work->sleeves);
+                former_.reset(); // the next time from the beginning
+            else if (batch == batch_ && former_ == work->former)
+                takeSleeves(work->changes);
+            else if (batch == batch_) // it was read anew meanwhile
+                sortAgain_ = true;
             if (std::exchange(sortAgain_, false))
                 formSleeves();
         });
 }
 
-void Session::takeSleeves(const std::vector<matching::Sleeve>& formed) {
+void Session::takeSleeves(const matching::SleeveChanges& changes) {
     std::map<FileId, std::string> sorted;
     std::map<std::string, library::SleeveNote> notes;
-    for (const matching::Sleeve& s : formed) {
-        notes[s.key].why = s.why;
+    for (const matching::Sleeve& s : changes.changed) {
         for (FileId id : s.ids)
-            if (auto it = sleeveOf_.find(id); it != sleeveOf_.end() && !byHand_.contains(id)) {
-                it->second = s.key;
+            if (places_.contains(id) && !places_.isByHand(id)) {
+                places_.put(id, s.key, false);
                 sorted[id] = s.key;
             }
+        // What was made by hand keeps its name and reason.
+        if (library::SleeveNote& note = notes_[s.key]; !places_.hasByHand(s.key) || note.why.empty())
+            note.why = s.why;
+        notes[s.key] = notes_[s.key];
+        places_.touch(s.key);
     }
-    for (FileId id : byHand_) // what was made by hand keeps its name and reason
-        if (const std::string& key = sleeveOf_[id]; notes_.contains(key))
-            notes[key] = notes_[key];
-    for (auto& [key, note] : notes)
-        if (auto it = notes_.find(key); it != notes_.end())
-            note.name = it->second.name;
-    notes_ = std::move(notes);
-    store_->post([batch = batch_, sorted, notes = notes_](Store& store) {
+    std::vector<std::string> gone;
+    for (const std::string& key : changes.gone)
+        if (!places_.hasByHand(key)) {
+            notes_.erase(key);
+            gone.push_back(key);
+        }
+    store_->post([batch = batch_, sorted, notes, gone](Store& store) {
         store.setSleeves(batch, sorted);
-        store.setSleeveNotes(batch, notes);
+        store.changeSleeveNotes(batch, notes, gone);
     });
     arrangeSleeves();
 }
@@ -115,167 +128,69 @@ const SleeveView* Session::sleeve(const std::string& key) const {
     return it == sleeves_.end() ? nullptr : &*it;
 }
 
-void Session::beginByHand() {
-    constexpr size_t most = 50;
-    if (handSteps_.size() == most)
-        handSteps_.erase(handSteps_.begin());
-    handSteps_.push_back({{}, notes_});
-}
-
-void Session::undoByHand() {
-    if (handSteps_.empty())
-        return;
-    HandStep step = std::move(handSteps_.back());
-    handSteps_.pop_back();
-    for (auto& [key, note] : step.notes) // sleeves that were formed meanwhile keep theirs
-        notes_[key] = std::move(note);
-    std::map<std::pair<std::string, bool>, std::vector<FileId>> back;
-    for (const auto& [id, place] : step.before)
-        if (sleeveOf_.contains(id))
-            back[place].push_back(id);
-    for (const auto& [place, files] : back)
-        setPlace(files, place.first, place.second);
-    arrangeSleeves();
-}
-
-void Session::setPlace(const std::vector<FileId>& files, const std::string& key, bool byHand) {
-    for (FileId id : files) {
-        sleeveOf_[id] = key;
-        if (byHand)
-            byHand_.insert(id);
-        else
-            byHand_.erase(id);
-    }
-    store_->post([batch = batch_, files, key, byHand, notes = notes_](Store& store) {
-        store.putIntoSleeve(batch, files, key, byHand);
-        store.setSleeveNotes(batch, notes);
-    });
-}
-
-void Session::rememberByHand(const std::vector<FileId>& files, const std::string& key, bool byHand) {
-    for (FileId id : files)
-        handSteps_.back().before.try_emplace(id, sleeveOf_[id], byHand_.contains(id));
-    setPlace(files, key, byHand);
-}
-
-/// What is in a sleeve that a hand was laid on stays in it.
-void Session::pinSleeve(const std::string& key) {
-    if (const SleeveView* s = sleeve(key); s && !s->isStrays())
-        rememberByHand(s->files, key, true);
-}
-
-void Session::putIntoSleeve(const std::vector<FileId>& files, const std::string& key) {
-    beginByHand();
-    moveByHand(files, key);
-}
-
-void Session::moveByHand(const std::vector<FileId>& files, const std::string& key) {
-    std::vector<FileId> moved;
-    for (FileId id : files)
-        if (auto it = sleeveOf_.find(id); it != sleeveOf_.end() && it->second != key)
-            moved.push_back(id);
-    if (moved.empty()) {
-        handSteps_.pop_back();
-        return;
-    }
-    pinSleeve(key);
-    rememberByHand(moved, key, true);
-    arrangeSleeves();
-}
-
-void Session::newSleeve(const std::vector<FileId>& files, const QString& name) {
-    beginByHand();
-    std::string key;
-    for (int n = 1; key.empty() || notes_.contains(key); ++n)
-        key = "hand " + std::to_string(n);
-    notes_[key] = {ss(name), ss(tr("It was put together by hand."))};
-    moveByHand(files, key);
-}
-
-void Session::mergeSleeves(const std::vector<std::string>& keys) {
-    const SleeveView* largest = nullptr;
-    std::vector<FileId> files;
-    for (const std::string& key : keys)
-        if (const SleeveView* s = sleeve(key)) {
-            files.insert(files.end(), s->files.begin(), s->files.end());
-            if (!s->isStrays() && (!largest || s->files.size() > largest->files.size()))
-                largest = s;
-        }
-    if (!largest || keys.size() < 2)
-        return;
-    beginByHand();
-    const std::string to = largest->key;
-    const std::string merged =
-        ss(tr("It was merged by hand from %n sleeve(s).", "", static_cast<int>(keys.size())));
-    if (!notes_[to].why.ends_with(merged))
-        notes_[to].why += (notes_[to].why.empty() ? "" : " ") + merged;
-    moveByHand(files, to);
-}
-
-void Session::nameSleeve(const std::string& key, const QString& name) {
-    if (key.empty() || !sleeve(key))
-        return;
-    beginByHand();
-    notes_[key].name = ss(name.simplified());
-    pinSleeve(key); // a name is for what it is now
-    arrangeSleeves();
-}
-
-void Session::letSort(const std::vector<FileId>& files) {
-    std::vector<FileId> pinned;
-    for (FileId id : files)
-        if (byHand_.contains(id))
-            pinned.push_back(id);
-    if (pinned.empty())
-        return;
-    beginByHand();
-    rememberByHand(pinned, {}, false);
-    sortIntoSleeves();
-}
-
+/// Makes anew what has changed; the rest in a moment, where it would take long.
 void Session::arrangeSleeves() {
-    std::map<std::string, std::vector<FileId>> groups;
-    for (const auto& [id, key] : sleeveOf_)
-        if (FilePtr f = file(id))
-            groups[f->readable() ? key : std::string()].push_back(id);
-    std::map<std::string, SleeveView> before;
-    for (SleeveView& view : sleeves_)
-        before[view.key] = std::move(view);
-    sleeves_.clear();
-    for (auto& [key, members] : groups) {
-        SleeveView view = std::move(before[key]);
-        std::vector<FileId> known = view.files;
-        std::sort(known.begin(), known.end());
-        const bool same = known == members && std::none_of(members.begin(), members.end(), [&](FileId id) {
-                              return touched_.contains(id) || arranged_[id] != file(id);
-                          });
-        view.key = key;
-        const library::SleeveNote note = notes_.contains(key) ? notes_[key] : library::SleeveNote();
-        view.why = qs(note.why);
-        view.byHand =
-            std::any_of(members.begin(), members.end(), [&](FileId id) { return byHand_.contains(id); });
-        if (!same) {
-            std::vector<std::pair<matching::PlayKey, FileId>> order;
-            for (FileId id : members) {
-                FilePtr f = file(id);
-                order.emplace_back(
-                    matching::playKey({id, f->path, f->readable() ? drafts_.effective(id) : tags::Fields()}),
-                    id);
-                arranged_[id] = f;
-            }
-            std::sort(order.begin(), order.end());
-            view.files.clear();
-            for (const auto& [place, id] : order)
-                view.files.push_back(id);
+    constexpr int64_t atOnce = 30; // milliseconds
+    QElapsedTimer clock;
+    clock.start();
+    for (FileId id : std::exchange(touched_, {}))
+        if (places_.contains(id))
+            places_.touchFile(id);
+    std::unordered_map<std::string, size_t> at;
+    for (size_t i = 0; i < sleeves_.size(); ++i)
+        at.emplace(sleeves_[i].key, i);
+    std::set<std::string> keys = places_.takeTouched();
+    const bool strays = keys.erase(std::string()) > 0;
+    std::vector<std::string> ordered(keys.begin(), keys.end());
+    if (strays) // last: until then what has left them is there twice, not gone
+        ordered.emplace_back();
+    for (const std::string& key : ordered) {
+        if (clock.elapsed() > atOnce) {
+            places_.touch(key);
+            continue;
         }
-        if (!same || qs(note.name) != view.name)
-            describeSleeve(view);
-        sleeves_.push_back(std::move(view));
+        auto [it, fresh] = at.try_emplace(key, sleeves_.size());
+        if (fresh)
+            sleeves_.emplace_back().key = key;
+        arrangeSleeve(sleeves_[it->second]);
     }
-    std::erase_if(arranged_, [this](const auto& a) { return !sleeveOf_.contains(a.first); });
-    touched_.clear();
+    std::erase_if(sleeves_, [](const SleeveView& s) { return s.files.empty(); });
     orderSleeves();
+    if (places_.isTouched())
+        arrangeTimer_.start(); // what is in sight follows now and then
+    if (places_.isTouched() && shown_.isValid() && shown_.elapsed() < showEvery_)
+        return;
+    clock.restart();
     emit batchChanged();
+    shown_.start();
+    showEvery_ = std::max<int64_t>(250, 8 * clock.elapsed()); // of a large batch less often
+}
+
+void Session::arrangeSleeve(SleeveView& view) {
+    std::vector<std::pair<const matching::PlayKey*, FileId>> order;
+    std::vector<FileId> unordered;
+    for (FileId id : places_.filesOf(view.key))
+        if (FilePtr f = file(id); view.isStrays() && !isSorted()) {
+            unordered.push_back(id); // most will not stay
+        } else if (f) {
+            auto& [of, key] = playKeys_[id];
+            if (of != f || !drafts_.of(id).empty())
+                key =
+                    matching::playKey({id, f->path, f->readable() ? drafts_.effective(id) : tags::Fields()});
+            of = drafts_.of(id).empty() ? f : nullptr;
+            order.emplace_back(&key, id);
+        }
+    std::sort(order.begin(), order.end(), [](const auto& a, const auto& b) {
+        return std::tie(*a.first, a.second) < std::tie(*b.first, b.second);
+    });
+    view.files = std::move(unordered);
+    for (const auto& [place, id] : order)
+        view.files.push_back(id);
+    const auto note = notes_.find(view.key);
+    view.why = note == notes_.end() ? QString() : qs(note->second.why);
+    view.byHand = places_.hasByHand(view.key);
+    if (!view.files.empty())
+        describeSleeve(view);
 }
 
 SleeveOrder Session::sleeveOrder() const {
@@ -357,7 +272,7 @@ void Session::readReadiness(std::vector<std::vector<FileId>> sleeves,
 
 void Session::listenToBatch(bool however) {
     std::vector<FilePtr> files;
-    for (const auto& [id, sleeve] : sleeveOf_)
+    for (FileId id : places_.files())
         if (FilePtr f = file(id))
             files.push_back(std::move(f));
     kinds_.look(files, however);
@@ -387,7 +302,7 @@ void Session::describeSleeve(SleeveView& view) const {
     view.coverFile = 0;
     for (FileId id : view.files) {
         FilePtr f = file(id);
-        if (!f || !f->readable())
+        if (!f || !f->readable() || (view.isStrays() && !isSorted())) // most will be no strays
             continue;
         const naming::Placement* place = placementOf(id);
         inputs.push_back(checked(standards_.ofBatch(), *f, drafts_.effective(id),
@@ -396,8 +311,9 @@ void Session::describeSleeve(SleeveView& view) const {
         if (view.coverFile == 0 && !f->tags.pictures.empty())
             view.coverFile = id;
     }
-    view.readiness = audit::readinessOf(standards_.ofBatch(), inputs, view.isStrays(),
-                                        files::profileFromKey(ss(setting("names"))));
+    if (!view.isStrays() || isSorted())
+        view.readiness = audit::readinessOf(standards_.ofBatch(), inputs, view.isStrays(),
+                                            files::profileFromKey(ss(setting("names"))));
     auto note = notes_.find(view.key);
     view.name = note == notes_.end() ? QString() : qs(note->second.name);
     QString count = tr("%n file(s)", "", static_cast<int>(view.files.size()));
@@ -414,7 +330,11 @@ void Session::describeSleeve(SleeveView& view) const {
         artist = ss(tr("%n artist(s)", "", static_cast<int>(artists.size())));
     else if (artist.empty())
         artist = commonest(inputs, "artist");
-    view.title = !view.name.isEmpty() ? view.name : album.empty() ? commonestFolder(view.files) : qs(album);
+    const std::string begins = album.empty() ? matching::sharedBeginning(pathsOf(view.files)) : std::string();
+    view.title = !view.name.isEmpty() ? view.name
+                 : !album.empty()     ? qs(album)
+                 : !begins.empty()    ? qs(begins)
+                                      : commonestFolder(view.files);
     view.order = text::sortKey(ss(view.title));
     view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);
 }

@@ -30,9 +30,8 @@ std::vector<naming::PutAwayFile> Session::putAwayFiles(const std::vector<FileId>
         FilePtr f = file(id);
         if (!f || !f->readable())
             continue;
-        auto sleeve = sleeveOf_.find(id);
         out.push_back({id, f->path, f->tags.format, drafts_.effective(id), naming::factsOf(f->path, f->tags),
-                       sleeve == sleeveOf_.end() ? std::string() : sleeve->second});
+                       places_.keyOf(id)});
     }
     return out;
 }
