@@ -1,10 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Bringing many files in, in the real window: how soon they are there, and for how long the window cannot
 // answer meanwhile. moorfrost-bench-bring-in [FILES [FOLDER]]
-#include <QApplication>
 #include <QElapsedTimer>
-#include <QSettings>
-#include <QTemporaryDir>
 #include <QTreeView>
 
 #include <cstdio>
@@ -17,6 +14,7 @@
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 #include "benchmarks/measure.h"
+#include "benchmarks/window.h"
 #include "core/base/numbers.h"
 #include "support/invented.h"
 
@@ -63,14 +61,7 @@ int main(int argc, char** argv) {
     const Path folder = Path(argc > 2 ? argv[2] : "build") / "bench-bring-in";
     std::filesystem::remove_all(folder);
     makeFiles(folder / "in", count);
-    QTemporaryDir settings;
-    QSettings::setDefaultFormat(QSettings::IniFormat);
-    QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
-    qputenv("XDG_CACHE_HOME", settings.path().toUtf8());
-    QApplication application(argc, argv);
-    QApplication::setOrganizationName("moorfrost-bench");
-    app::theme::loadFonts();
-    app::theme::chooseColours(app::theme::Choice::Light);
+    bench::WindowApplication application(argc, argv);
     app::Session session{folder / "library.db"};
     app::MainWindow window(session);
     app::theme::applyStyleSheet();

@@ -2,12 +2,9 @@
 // The real window on a big library (moorfrost-bench-library leaves one): from the start to the first rows,
 // keystrokes until they are painted, scrolling, jumping, selecting everything, sleeves.
 // moorfrost-bench-window LIBRARY
-#include <QApplication>
 #include <QElapsedTimer>
 #include <QPushButton>
 #include <QScrollBar>
-#include <QSettings>
-#include <QTemporaryDir>
 
 #include <cstdio>
 
@@ -16,6 +13,7 @@
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 #include "benchmarks/measure.h"
+#include "benchmarks/window.h"
 #include "support/invented.h"
 
 using namespace moorfrost;
@@ -33,14 +31,7 @@ int main(int argc, char** argv) {
         return 1;
     QElapsedTimer clock;
     clock.start();
-    QTemporaryDir settings;
-    QSettings::setDefaultFormat(QSettings::IniFormat);
-    QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
-    qputenv("XDG_CACHE_HOME", settings.path().toUtf8());
-    QApplication application(argc, argv);
-    QApplication::setOrganizationName("moorfrost-bench");
-    app::theme::loadFonts();
-    app::theme::chooseColours(app::theme::Choice::Light);
+    bench::WindowApplication application(argc, argv);
     app::Session session{Path(argv[1])};
     app::MainWindow window(session);
     app::theme::applyStyleSheet();

@@ -80,6 +80,56 @@ private slots:
         box_.reset();
     }
 
+    void foldersThatLeadInCircles() {
+        song("in/deep", "Gorse.flac", 1);
+        std::filesystem::create_directory_symlink(*box_ / "in", *box_ / "in/deep/up");
+        std::filesystem::create_symlink("loop.flac", *box_ / "in/loop.flac");
+        d_->bringIn({*box_ / "in"});
+        d_->settle();
+        QCOMPARE(s().batchFiles().size(), size_t{2});
+        QVERIFY2(note("loop").contains("link"), qPrintable(note("loop")));
+    }
+
+    void aFolderThatChangesWhileItIsRead() {
+        QAbstractItemModelTester tester(model(), QAbstractItemModelTester::FailureReportingMode::QtTest);
+        const Path first =
+            song("in", "000.flac", 1, {{"album", {"Salt Road"}}, {"artist", {"Isla Varnholt"}}});
+        constexpr int count = 400;
+        auto name = [&](int i) {
+            return *box_ / "in" / QString("%1.flac").arg(i, 3, 10, QChar('0')).toStdString();
+        };
+        for (int i = 1; i < count; ++i)
+            std::filesystem::copy_file(first, name(i));
+        // As soon as something of it is there, some files go, others come, and some are moved.
+        bool changed = false;
+        connect(&s(), &Session::batchChanged, this, [&] {
+            if (std::exchange(changed, true))
+                return;
+            for (int i = count - 40; i < count; i += 2)
+                std::filesystem::remove(name(i));
+            std::filesystem::create_directories(*box_ / "in/later");
+            for (int i = count - 39; i < count; i += 4)
+                std::filesystem::rename(name(i), *box_ / "in/later" / name(i).filename());
+            std::filesystem::copy_file(first, *box_ / "in/zzz.flac");
+        });
+        d_->bringIn({*box_ / "in"});
+        d_->settle();
+        QVERIFY(changed);
+        // Brought in again, everything that is there is there, once.
+        d_->bringIn({*box_ / "in"});
+        d_->settle();
+        std::map<Path, int> seen;
+        size_t readable = 0;
+        for (FileId id : s().batchFiles()) {
+            FilePtr f = s().file(id);
+            QVERIFY(f);
+            QCOMPARE(++seen[f->path], 1);
+            readable += f->readable() && std::filesystem::exists(f->path);
+        }
+        QCOMPARE(readable, size_t{count - 20 + 1});
+        QCOMPARE(model()->totals().files, static_cast<int>(s().batchFiles().size()));
+    }
+
     void whatGoesAlongStandsUnderItsMusic() {
         QAbstractItemModelTester tester(model(), QAbstractItemModelTester::FailureReportingMode::QtTest);
         song("in", "Gorse.flac", 1);

@@ -127,7 +127,7 @@ private slots:
             for (QAction* a : menu->actions())
                 if (a->isEnabled())
                     can << a->text();
-            QCOMPARE(can, QStringList{"Folder: into 2 sleeve(s)"});
+            QCOMPARE(can, QStringList{"Folder: into 2 sleeves"});
             menu->setActiveAction(menu->actions().front());
             QTest::keyClick(menu, Qt::Key_Return);
         });

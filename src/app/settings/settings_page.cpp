@@ -39,6 +39,22 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
         column->addSpacing(4);
     };
 
+    // One of several, kept with the library; the first if none was chosen.
+    auto choices = [&](std::initializer_list<std::pair<QString, const char*>> all, const char* setting) {
+        auto* group = new QButtonGroup(this);
+        for (const auto& [name, key] : all) {
+            auto* radio = new QRadioButton(name);
+            radio->setProperty("key", key);
+            radio->setChecked(group->buttons().isEmpty());
+            group->addButton(radio);
+            column->addWidget(radio);
+            connect(radio, &QRadioButton::clicked, this, [this, setting, key = QString(key)] {
+                session_.setSetting(setting, key);
+                emit choiceChanged(setting);
+            });
+        }
+        return group;
+    };
     section(tr("Appearance"), tr("Both themes have the same contrast."));
     auto* look = new QButtonGroup(this);
     const std::pair<QString, const char*> looks[] = {
@@ -63,43 +79,21 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
     column->addSpacing(20);
     section(tr("Names on shelves"), tr("What the names of files and folders must suit. A value can never "
                                        "leave its shelf, whichever is chosen."));
-    names_ = new QButtonGroup(this);
-    const std::pair<QString, const char*> profiles[] = {
-        {tr("Portable: also for sticks and other systems. : becomes -, ? and * are left out, no trailing "
-            "dots"),
-         "portable"},
-        {tr("Linux: everything but / is kept"), "linux"},
-        {tr("Strict ASCII: portable, in plain letters"), "ascii"}};
-    for (const auto& [name, key] : profiles) {
-        auto* radio = new QRadioButton(name);
-        radio->setProperty("key", key);
-        radio->setChecked(QString(key) == "portable");
-        names_->addButton(radio);
-        column->addWidget(radio);
-        connect(radio, &QRadioButton::clicked, this, [this, key = QString(key)] {
-            session_.setSetting("names", key);
-            emit session_.draftsChanged(); // places are worked out anew
-        });
-    }
+    names_ = choices(
+        {{tr("Portable: also for sticks and other systems. : becomes -, ? and * are left out, no trailing "
+             "dots"),
+          "portable"},
+         {tr("Linux: everything but / is kept"), "linux"},
+         {tr("Strict ASCII: portable, in plain letters"), "ascii"}},
+        "names");
     column->addSpacing(20);
     section(tr("Searching"),
             tr("Where the words that are typed are looked for. Fields are asked in the same way "
                "either way."));
-    words_ = new QButtonGroup(this);
-    const std::pair<QString, const char*> places[] = {
-        {tr("Anywhere: \"lock\" also finds \"Hemlock\""), "anywhere"},
-        {tr("At the beginnings of words: \"lock\" finds \"Locks\", but not \"Hemlock\""), "beginnings"}};
-    for (const auto& [name, key] : places) {
-        auto* radio = new QRadioButton(name);
-        radio->setProperty("key", key);
-        radio->setChecked(QString(key) == "anywhere");
-        words_->addButton(radio);
-        column->addWidget(radio);
-        connect(radio, &QRadioButton::clicked, this, [this, key = QString(key)] {
-            session_.setSetting("words", key);
-            emit searchingChanged();
-        });
-    }
+    words_ = choices(
+        {{tr("Anywhere: \"lock\" also finds \"Hemlock\""), "anywhere"},
+         {tr("At the beginnings of words: \"lock\" finds \"Locks\", but not \"Hemlock\""), "beginnings"}},
+        "words");
     column->addSpacing(20);
     section(tr("Shelves"), tr("The root folders in which put-away files live."));
     shelves_ = new QGridLayout;

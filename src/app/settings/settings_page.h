@@ -28,7 +28,8 @@ public:
 
 signals:
     void themeChanged();
-    void searchingChanged();
+    /// One of what is kept with the library: "names", "words".
+    void choiceChanged(const std::string& setting);
     void shelfWanted();
 
 private:

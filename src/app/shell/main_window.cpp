@@ -117,7 +117,12 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
         settings_->showStandards();
     });
     connect(settings_, &SettingsPage::shelfWanted, bench_->putAway(), &PutAwayPage::addShelf);
-    connect(settings_, &SettingsPage::searchingChanged, library_->searchBar(), &SearchBar::parse);
+    connect(settings_, &SettingsPage::choiceChanged, this, [this](const std::string& setting) {
+        if (setting == "words")
+            library_->searchBar()->parse();
+        else
+            emit session_.draftsChanged(); // places are worked out anew
+    });
     connect(settings_, &SettingsPage::themeChanged, this, [this] {
         // Icons are drawn in the colours of the theme.
         for (QToolButton* b : findChildren<QToolButton*>())

@@ -12,89 +12,13 @@
 
 #include <fmt/format.h>
 
+#include "core/matching/file_groups.h"
 #include "core/text/similarity.h"
 #include "core/text/text.h"
 
 namespace moorfrost::matching {
 
 namespace {
-
-using Files = std::vector<const FileTraits*>;
-using KeyOf = std::function<std::string(const FileTraits&)>;
-
-Slot slotOf(const FileTraits& f) {
-    return {f.disc, f.track};
-}
-
-std::map<std::string, Files> groupedBy(const Files& files, const KeyOf& key) {
-    std::map<std::string, Files> out;
-    for (const FileTraits* f : files)
-        out[key(*f)].push_back(f);
-    return out;
-}
-
-/// The key that most have, of those that have one.
-std::string commonest(const Files& files, const KeyOf& key) {
-    std::map<std::string, size_t> counts;
-    for (const FileTraits* f : files)
-        if (std::string k = key(*f); !k.empty())
-            ++counts[std::move(k)];
-    auto best = std::max_element(counts.begin(), counts.end(),
-                                 [](const auto& a, const auto& b) { return a.second < b.second; });
-    return best == counts.end() ? std::string() : best->first;
-}
-
-size_t different(const Files& files, const KeyOf& key) {
-    std::set<std::string> keys;
-    for (const FileTraits* f : files)
-        if (std::string k = key(*f); !k.empty())
-            keys.insert(std::move(k));
-    return keys.size();
-}
-
-std::vector<const FileTraits*> byTime(std::vector<const FileTraits*> files) {
-    std::sort(files.begin(), files.end(), [](const FileTraits* a, const FileTraits* b) {
-        return std::tie(a->modified, a->id) < std::tie(b->modified, b->id);
-    });
-    return files;
-}
-
-/// When a file was written: before or after the one long pause that there was in the writing of all of them.
-/// "" where there was none.
-KeyOf bySession(const std::vector<const FileTraits*>& files) {
-    std::vector<int64_t> times;
-    for (const FileTraits* f : files)
-        times.push_back(f->modified);
-    std::sort(times.begin(), times.end());
-    constexpr int64_t shortest = 600; // seconds
-    int64_t longest = 0, second = 0, after = 0;
-    for (size_t i = 1; i < times.size(); ++i)
-        if (const int64_t pause = times[i] - times[i - 1]; pause > longest) {
-            second = std::exchange(longest, pause);
-            after = times[i];
-        } else {
-            second = std::max(second, pause);
-        }
-    if (times.empty() || times.front() == 0 || longest < shortest || longest < 5 * second)
-        return [](const FileTraits&) { return std::string(); };
-    return [after](const FileTraits& f) { return std::string(f.modified < after ? "earlier" : "later"); };
-}
-
-/// Whether a file was finished about its own length after another: they were recorded one after the other,
-/// with some time between them.
-bool followsInTime(const FileTraits& before, const FileTraits& f) {
-    const auto between = static_cast<double>(f.modified - before.modified);
-    const bool others = !before.artist.empty() && !f.artist.empty() && before.artist != f.artist;
-    return !others && before.modified > 0 && f.seconds >= 20 && between >= f.seconds * 0.95 - 3 &&
-           between <= f.seconds * 1.1 + 90;
-}
-
-const KeyOf byAlbum = [](const FileTraits& f) { return f.album; };
-const KeyOf byAlbumArtist = [](const FileTraits& f) { return f.albumArtist; };
-const KeyOf byArtist = [](const FileTraits& f) { return f.artist; };
-const KeyOf byFormat = [](const FileTraits& f) { return f.format; };
-const KeyOf byBarcode = [](const FileTraits& f) { return f.barcode; };
-const KeyOf byYear = [](const FileTraits& f) { return f.year > 0 ? std::to_string(f.year) : std::string(); };
 
 /// Whether one spelling is that of a few, who would otherwise have no release of their own.
 bool isMisspelled(const Files& a, const Files& b) {
@@ -143,13 +67,6 @@ std::vector<Files> albumsOf(const Files& files) {
     }
     std::erase_if(groups, [](const Files& g) { return g.empty(); });
     return groups;
-}
-
-Part partOf(Files files, std::string reason) {
-    Part p;
-    p.files = std::move(files);
-    p.reasons.push_back(std::move(reason));
-    return p;
 }
 
 std::string quoted(const std::string& s) {
@@ -206,41 +123,6 @@ struct Divider {
     KeyOf key;
     const char* what;
 };
-
-/// Divides by what keeps the files apart that have the same number: each part has less doubles, none is
-/// small. Those that do not tell go where their number is free.
-std::optional<std::vector<Files>> divided(const Files& files, const KeyOf& key) {
-    auto groups = groupedBy(files, key);
-    Files silent;
-    if (auto it = groups.find(""); it != groups.end()) {
-        silent = std::move(it->second);
-        groups.erase(it);
-    }
-    if (groups.size() < 2)
-        return std::nullopt;
-    size_t left = 0, smallest = files.size();
-    for (const auto& [k, members] : groups) {
-        left += doubles(members);
-        smallest = std::min(smallest, members.size());
-    }
-    if (left * 5 > doubles(files) || (smallest < 2 && files.size() > 3))
-        return std::nullopt;
-    std::vector<Files> out;
-    for (auto& [k, members] : groups)
-        out.push_back(std::move(members));
-    std::vector<std::set<Slot>> taken(out.size());
-    for (size_t i = 0; i < out.size(); ++i)
-        for (const FileTraits* f : out[i])
-            taken[i].insert(slotOf(*f));
-    for (const FileTraits* f : silent) {
-        auto free = std::find_if(taken.begin(), taken.end(),
-                                 [&](const std::set<Slot>& t) { return !t.contains(slotOf(*f)); });
-        const size_t to = free == taken.end() ? 0 : static_cast<size_t>(free - taken.begin());
-        out[to].push_back(f);
-        taken[to].insert(slotOf(*f));
-    }
-    return out;
-}
 
 /// One album by name may be several releases.
 void divideAlbum(const Files& files, std::vector<Part>& out) {
@@ -317,110 +199,6 @@ bool fits(const FileTraits& f, const Room& room, bool onlyOne) {
         return false;
     const int last = room.slots.empty() ? 0 : room.slots.rbegin()->second;
     return f.track <= std::max(last, f.tracks) + 2 && (onlyOne || sameArtist);
-}
-
-/// Names of folders that say nothing of what is in them.
-bool saysNothing(const Path& folder) {
-    constexpr std::array<std::string_view, 14> names{"strays", "downloads", "download", "incoming", "music",
-                                                     "audio",  "unsorted",  "misc",     "various",  "new",
-                                                     "temp",   "tmp",       "desktop",  "singles"};
-    return std::find(names.begin(), names.end(), text::fold(text::forDisplay(folder.filename().native()))) !=
-           names.end();
-}
-
-/// 1, 2, 3 ... with few left out and none doubled.
-bool isSequence(const Files& files) {
-    std::map<int, std::set<int>> discs;
-    for (const FileTraits* f : files)
-        discs[f->disc].insert(f->track);
-    size_t last = 0, known = 0;
-    for (const auto& [disc, tracks] : discs) {
-        last += static_cast<size_t>(*tracks.rbegin() % 100); // 101, 102: disc one
-        known += tracks.size();
-    }
-    return known * 5 >= files.size() * 4 && last <= known + known / 2 + 2;
-}
-
-/// Offers what was recorded one after the other, and gives back the others.
-Files withoutRecordedTogether(Files files, FolderParts& out) {
-    constexpr size_t least = 3;
-    Files rest, chain;
-    auto end = [&] {
-        if (chain.size() < least) {
-            rest.insert(rest.end(), chain.begin(), chain.end());
-        } else {
-            out.parts.push_back(
-                partOf(chain, "They were recorded one after the other: each was finished about its own "
-                              "length after the one before. They name no album."));
-        }
-        chain.clear();
-    };
-    for (const FileTraits* f : byTime(std::move(files))) {
-        if (!chain.empty() && !followsInTime(*chain.back(), *f))
-            end();
-        chain.push_back(f);
-    }
-    end();
-    return rest;
-}
-
-/// Files that name no album: by the numbers in their names, by what stands before them, by one artist.
-void divideNameless(const Files& files, bool onlyThese, FolderParts& out) {
-    Files rest;
-    auto offer = [&](Files& group, std::string reason) {
-        out.parts.push_back(partOf(std::move(group), std::move(reason)));
-    };
-    Files numbered, unnumbered, sides;
-    for (const FileTraits* f : files)
-        (f->track > 0 ? numbered : f->name.side > 0 ? sides : unnumbered).push_back(f);
-    size_t offered = 0;
-    for (auto& [before, group] : groupedBy(sides, [](const FileTraits& f) { return f.name.before; })) {
-        const size_t all = different(group, [](const FileTraits& f) { return std::to_string(f.name.side); });
-        if (group.size() > 1 && all == group.size())
-            offer(
-                group,
-                "The names of the files begin alike and tell the sides of one carrier; they name no album.");
-        else
-            unnumbered.insert(unnumbered.end(), group.begin(), group.end());
-    }
-    for (auto& [before, group] : groupedBy(numbered, [](const FileTraits& f) { return f.name.before; })) {
-        std::vector<Files> candidates{group};
-        if (doubles(group) > 1)
-            for (const KeyOf& key : {byArtist, byFormat, bySession(group)})
-                if (auto apart = divided(group, key)) {
-                    candidates = *apart;
-                    break;
-                }
-        for (Files& c : candidates) {
-            const size_t least = before.empty() ? 3 : 2;
-            // Who plays may differ only where the numbers are whole.
-            const bool together = different(c, byArtist) <= 1 || doubles(c) == 0;
-            if (c.size() >= least && isSequence(c) && together) {
-                offer(c, before.empty()
-                             ? "They are in one folder and numbered; they name no album."
-                             : "The names of the files begin alike and are numbered; they name no album.");
-                ++offered;
-            } else {
-                rest.insert(rest.end(), c.begin(), c.end());
-            }
-        }
-    }
-    // Among numbered files of one artist, one without a number is most likely of them.
-    const std::string theirs =
-        onlyThese && offered == 1 ? commonest(out.parts.back().files, byArtist) : std::string();
-    for (const FileTraits* f : unnumbered) {
-        const std::string& artist = f->artist.empty() ? f->name.artist : f->artist;
-        (!theirs.empty() && artist == theirs ? out.parts.back().files : rest).push_back(f);
-    }
-    rest = withoutRecordedTogether(std::move(rest), out);
-    const KeyOf byAnyArtist = [](const FileTraits& f) { return f.artist.empty() ? f.name.artist : f.artist; };
-    const bool one =
-        rest.size() >= 3 && different(rest, byAnyArtist) == 1 && groupedBy(rest, byAnyArtist).size() == 1;
-    if (onlyThese && out.parts.empty() && one && !saysNothing(rest.front()->folder) && doubles(rest) == 0) {
-        offer(rest, "They are all that is in their folder, and of one artist; they name no album.");
-        return;
-    }
-    out.strays.insert(out.strays.end(), rest.begin(), rest.end());
 }
 
 } // namespace
