@@ -87,9 +87,8 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
          {tr("Strict ASCII: portable, in plain letters"), "ascii"}},
         "names");
     column->addSpacing(20);
-    section(tr("Searching"),
-            tr("Where the words that are typed are looked for. Fields are asked in the same way "
-               "either way."));
+    section(tr("Searching"), tr("Where the words that are typed are looked for. What is asked of a field is "
+                                "found anywhere in its value."));
     words_ = choices(
         {{tr("Anywhere: \"lock\" also finds \"Hemlock\""), "anywhere"},
          {tr("At the beginnings of words: \"lock\" finds \"Locks\", but not \"Hemlock\""), "beginnings"}},
