@@ -3,7 +3,6 @@
 #include <QDate>
 #include <QLocale>
 
-#include <algorithm>
 #include <unordered_set>
 
 #include "app/shell/session.h"
@@ -79,15 +78,19 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders,
                 emit said(
                     tr("Stopped. %n file(s) were read.", "", static_cast<int>(shared->read.summary.read)),
                     false);
-            store_->post([this, shared, paths](Store& store) {
+            std::vector<FileId> missing; // of those that are as they were, but not of the batch yet
+            for (FileId id : shared->read.unchanged)
+                if (!places_.contains(id) || !file(id))
+                    missing.push_back(id);
+            store_->post([this, shared, paths, missing](Store& store) {
                 const std::vector<FileId>& same = shared->read.unchanged;
                 store.addToBatch(shared->batch, same);
                 store.noteOrigins(shared->batch, paths);
-                auto records = std::make_shared<std::vector<library::FileRecord>>(store.files(same));
-                const auto shelved =
-                    static_cast<int>(std::count_if(records->begin(), records->end(),
-                                                   [](const library::FileRecord& f) { return f.shelf > 0; }));
-                shared->ids.insert(shared->ids.end(), same.begin(), same.end());
+                int shelved = 0;
+                for (const library::FileRecord& f : store.files(same))
+                    shelved += f.shelf > 0;
+                auto records = std::make_shared<std::vector<library::FileRecord>>(store.files(missing));
+                shared->ids.insert(shared->ids.end(), missing.begin(), missing.end());
                 auto kept = std::make_shared<Kinds::Kept>(Kinds::Kept::of(store, shared->ids));
                 later([this, shared, records, kept, shelved, n = static_cast<int>(same.size())] {
                     if (n > 0) {

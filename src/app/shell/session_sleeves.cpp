@@ -29,8 +29,7 @@ std::string commonest(const std::vector<audit::CheckedFile>& files, const char* 
 } // namespace
 
 void Session::sortIntoSleeves() {
-    for (FileId id : places_.files()) // drafts may have changed any of them
-        unsorted_.insert(id);
+    former_.reset(); // from the beginning: drafts may have changed any of them, and hands let go of some
     places_.touchAll();
     formSleeves();
 }
