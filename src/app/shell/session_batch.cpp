@@ -146,8 +146,7 @@ void Session::readAlong() {
             std::set<Path> folders;
             std::unordered_set<std::string> known; // sound, whatever their names
             for (const FilePtr& f : work->files) {
-                if (known.empty() || !folders.contains(f->path.parent_path()))
-                    folders.insert(f->path.parent_path());
+                folders.insert(f->path.parent_path());
                 known.insert(f->path.native());
             }
             progress.begin(folders.size());
