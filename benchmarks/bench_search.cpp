@@ -94,12 +94,12 @@ int main(int argc, char** argv) {
     std::shared_ptr<const library::Columns> columns;
     std::printf("%zu tracks\n", count);
     double building = milliseconds([&] {
-        library::ColumnsBuilder builder;
+        library::ColumnsBuilder builder(snapshot, "bench");
         bench::InventedLibrary invented(count);
         library::FileRecord record;
         while (invented.next(record))
             builder.add(record);
-        columns = builder.finish(snapshot, "bench");
+        columns = builder.finish();
     });
     std::printf("columns built, snapshot written       %8.0f ms (%.0f tracks/s), %.0f MB; memory %.0f MB, at "
                 "most %.0f MB\n",

@@ -301,10 +301,10 @@ private slots:
     void theSnapshotIsTheSame() {
         test::Sandbox box;
         Path file = box / "columns";
-        ColumnsBuilder builder;
+        ColumnsBuilder builder(file, "12");
         for (const FileRecord& r : records_)
             builder.add(r);
-        QVERIFY(builder.finish(file, "12")->arena().isMapped());
+        QVERIFY(builder.finish()->arena().isMapped());
         auto arena = Arena::map(file, "12");
         QVERIFY(arena);
         auto again = std::make_shared<Columns>(arena);

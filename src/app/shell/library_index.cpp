@@ -58,6 +58,8 @@ void LibraryIndex::read(bool anew, std::shared_future<void> open) {
                 return;
             }
             try {
+                if (anew)
+                    held.searcher->giveBackMemory();
                 answer->search =
                     anew ? library::searchMadeAnew(**store, stop) : library::searchOf(**store, held, stop);
                 if (const auto& made = answer->search.searcher; made && made != held.searcher)

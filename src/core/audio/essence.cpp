@@ -8,9 +8,6 @@
 #include <optional>
 #include <vector>
 
-#include <fmt/format.h>
-#include <xxhash.h>
-
 extern "C" {
 #include <libavutil/mem.h>
 #include <libavutil/sha.h>
@@ -19,6 +16,7 @@ extern "C" {
 #include "core/audio/cut_short.h"
 #include "core/audio/ogg.h"
 #include "core/audio/sound_parts.h"
+#include "core/base/bytes_hash.h"
 #include "core/text/text.h"
 
 namespace moorfrost::audio {
@@ -27,10 +25,8 @@ namespace {
 
 class Hasher {
 public:
-    Hasher() : state_(XXH3_createState(), &XXH3_freeState) { XXH3_128bits_reset(state_.get()); }
-
     void add(const char* data, size_t n) {
-        XXH3_128bits_update(state_.get(), data, n);
+        hash_.add({data, n});
         bytes_ += n;
     }
     /// False if the source ends before the range does.
@@ -46,13 +42,10 @@ public:
         }
         return true;
     }
-    Essence result() const {
-        XXH128_hash_t h = XXH3_128bits_digest(state_.get());
-        return {fmt::format("{:016x}{:016x}", h.high64, h.low64), bytes_};
-    }
+    Essence result() const { return {hash_.text(), bytes_}; }
 
 private:
-    std::unique_ptr<XXH3_state_t, XXH_errorcode (*)(XXH3_state_t*)> state_;
+    BytesHash hash_;
     uint64_t bytes_ = 0;
     std::string buffer_;
 };
@@ -207,15 +200,10 @@ std::string contentHash(const ByteSource& source) {
     return hasher.result().hash;
 }
 
-std::string bytesHash(std::span<const std::string_view> pieces) {
-    Hasher hasher;
-    for (std::string_view bytes : pieces)
-        hasher.add(bytes.data(), bytes.size());
-    return hasher.result().hash;
-}
-
 std::string bytesHash(std::string_view bytes) {
-    return bytesHash(std::span(&bytes, 1));
+    BytesHash hash;
+    hash.add(bytes);
+    return hash.text();
 }
 
 } // namespace moorfrost::audio

@@ -41,7 +41,5 @@ std::string whyCutShort(const ByteSource& source, Format format, bool thorough =
 /// XXH3-128 of all bytes, 32 hex digits.
 std::string contentHash(const ByteSource& source);
 std::string bytesHash(std::string_view bytes);
-/// Of pieces, one behind the other.
-std::string bytesHash(std::span<const std::string_view> pieces);
 
 } // namespace moorfrost::audio

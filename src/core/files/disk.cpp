@@ -99,11 +99,15 @@ Status writeWhole(const Path& target, std::span<const std::string_view> parts) {
             error = io::write(file->descriptor(), at, part.data(), part.size());
         at += part.size();
     }
+    return putInPlace(*file, target, error);
+}
+
+Status putInPlace(NewFile& file, const Path& target, int error) {
     if (error == 0)
-        error = io::flush(file->descriptor());
+        error = io::flush(file.descriptor());
     if (error != 0)
         return systemError(error, target, "Writing the file");
-    if (Status placed = file->replaceTarget(); !placed)
+    if (Status placed = file.replaceTarget(); !placed)
         return placed;
     io::flushFolder(target.parent_path().empty() ? Path(".") : target.parent_path());
     return Done{};

@@ -9,8 +9,9 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
-#include "core/audio/essence.h"
+#include "core/base/bytes_hash.h"
 #include "core/files/disk.h"
+#include "core/files/io.h"
 
 namespace moorfrost::library {
 
@@ -23,8 +24,8 @@ size_t aligned(size_t n) {
     return (n + 63) & ~size_t{63};
 }
 
-std::string headOf(std::span<const std::string_view> arena, const std::string& stamp) {
-    std::string head = std::string(magic) + stamp + '\n' + audio::bytesHash(arena) + '\n';
+std::string headOf(const BytesHash& arena, const std::string& stamp) {
+    std::string head = std::string(magic) + stamp + '\n' + arena.text() + '\n';
     head.resize(std::max(head.size(), headSize), '\0');
     return head;
 }
@@ -34,6 +35,11 @@ std::string headOf(std::span<const std::string_view> arena, const std::string& s
 Arena::~Arena() {
     if (mapped_)
         ::munmap(mapped_, mappedSize_);
+}
+
+void Arena::letGo() const {
+    if (mapped_)
+        ::madvise(mapped_, mappedSize_, MADV_DONTNEED);
 }
 
 std::string_view Arena::find(uint32_t kind, uint32_t field) const {
@@ -56,6 +62,14 @@ bool Arena::takeEntries() {
     return std::all_of(entries_.begin(), entries_.end(), [&](const Entry& e) {
         return e.offset <= size_ && e.length <= size_ - e.offset && e.offset % 64 == 0;
     });
+}
+
+void ArenaWriter::add(uint32_t kind, uint32_t field, std::vector<std::string_view> pieces,
+                      std::shared_ptr<const void> owner, std::function<void()> letGo) {
+    size_t size = 0;
+    for (std::string_view p : pieces)
+        size += p.size();
+    parts_.push_back({kind, field, std::move(owner), std::move(pieces), size, std::move(letGo)});
 }
 
 std::string ArenaWriter::entries() {
@@ -87,9 +101,13 @@ std::shared_ptr<const Arena> ArenaWriter::finish() {
     std::memcpy(data, head.data(), head.size());
     size_t at = head.size();
     for (Part& p : parts_) {
-        std::memcpy(data + at, p.data, p.size);
-        std::memset(data + at + p.size, 0, aligned(p.size) - p.size);
+        size_t to = at;
+        for (std::string_view piece : p.pieces) {
+            std::memcpy(data + to, piece.data(), piece.size());
+            to += piece.size();
+        }
         at += aligned(p.size);
+        std::memset(data + to, 0, at - to);
         p.owner.reset();
     }
     parts_.clear();
@@ -102,16 +120,33 @@ std::shared_ptr<const Arena> ArenaWriter::finish() {
 Status ArenaWriter::save(const Path& file, const std::string& stamp) {
     static constexpr char zeros[64] = {};
     const std::string entries = this->entries();
-    std::vector<std::string_view> pieces{{}, entries};
+    auto made = files::NewFile::create(file, files::isThere(file));
+    if (!made)
+        return made.error();
+    BytesHash hash;
+    uint64_t at = headSize;
+    int error = 0;
+    auto put = [&](std::string_view bytes) {
+        if (error != 0)
+            return;
+        hash.add(bytes);
+        error = files::io::write(made->descriptor(), at, bytes.data(), bytes.size());
+        at += bytes.size();
+    };
+    put(entries);
     for (const Part& p : parts_) {
-        pieces.emplace_back(p.data, p.size);
-        pieces.emplace_back(zeros, aligned(p.size) - p.size);
+        for (std::string_view piece : p.pieces)
+            put(piece);
+        put({zeros, aligned(p.size) - p.size});
+        if (p.letGo)
+            p.letGo();
     }
-    const std::string head = headOf(pieces, stamp);
+    const std::string head = headOf(hash, stamp);
     if (head.size() > headSize)
         return Error{ErrorKind::Invalid, file, "The stamp is too long."};
-    pieces.front() = head;
-    return files::writeWhole(file, pieces);
+    if (error == 0)
+        error = files::io::write(made->descriptor(), 0, head.data(), head.size());
+    return files::putInPlace(*made, file, error);
 }
 
 std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& stamp) {
@@ -130,8 +165,17 @@ std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& sta
     out->mappedSize_ = static_cast<size_t>(st.st_size);
     out->data_ = static_cast<const char*>(mapped) + headSize;
     out->size_ = out->mappedSize_ - headSize;
-    const std::string_view all[] = {{out->data_, out->size_}};
-    std::string head = headOf(all, stamp);
+    // Looked through in pieces, so that not all of it is in memory at once before it is needed.
+    BytesHash hash;
+    constexpr size_t piece = 1u << 24;
+    for (size_t from = 0; from < out->mappedSize_; from += piece) {
+        char* bytes = static_cast<char*>(mapped) + from;
+        const size_t size = std::min(piece, out->mappedSize_ - from), skipped = from == 0 ? headSize : 0;
+        hash.add({bytes + skipped, size - skipped});
+        if (from > 0)
+            ::madvise(bytes, size, MADV_DONTNEED);
+    }
+    std::string head = headOf(hash, stamp);
     if (std::memcmp(mapped, head.data(), headSize) != 0 || !out->takeEntries())
         return nullptr;
     return out;

@@ -4,6 +4,7 @@
 #pragma once
 
 #include <cstring>
+#include <functional>
 #include <memory>
 #include <span>
 #include <string>
@@ -27,6 +28,8 @@ public:
     }
     size_t size() const { return size_; }
     bool isMapped() const { return mapped_ != nullptr; }
+    /// Gives back the memory of a mapped file; what is asked for again is read again.
+    void letGo() const;
 
     /// What a writer has saved with this stamp. nullptr where there is none, it is from something else, or it
     /// is damaged.
@@ -56,13 +59,16 @@ public:
     template<class T>
     void add(uint32_t kind, uint32_t field, std::vector<T> list) {
         auto kept = std::make_shared<const std::vector<T>>(std::move(list));
-        parts_.push_back(
-            {kind, field, kept, reinterpret_cast<const char*>(kept->data()), kept->size() * sizeof(T)});
+        add(kind, field, {{reinterpret_cast<const char*>(kept->data()), kept->size() * sizeof(T)}}, kept);
     }
     void add(uint32_t kind, uint32_t field, std::string bytes) {
         auto kept = std::make_shared<const std::string>(std::move(bytes));
-        parts_.push_back({kind, field, kept, kept->data(), kept->size()});
+        add(kind, field, {*kept}, kept);
     }
+    /// An array that lies in several pieces, which `owner` keeps. `letGo` gives back the memory of what can
+    /// be had again; called between the arrays.
+    void add(uint32_t kind, uint32_t field, std::vector<std::string_view> pieces,
+             std::shared_ptr<const void> owner, std::function<void()> letGo = {});
     /// Straight from the arrays, without an arena in memory. `stamp`: what it was made of, to be asked for
     /// again when it is mapped. The file is exchanged as a whole.
     Status save(const Path& file, const std::string& stamp);
@@ -72,8 +78,9 @@ private:
     struct Part {
         uint32_t kind, field;
         std::shared_ptr<const void> owner;
-        const char* data;
+        std::vector<std::string_view> pieces;
         size_t size;
+        std::function<void()> letGo;
     };
     /// The head of the arena; sorts the arrays.
     std::string entries();

@@ -133,19 +133,19 @@ private:
 class ColumnsBuilder {
 public:
     ColumnsBuilder();
+    /// What is not needed for the moment is kept in the folder of `snapshot`, where finish() writes the
+    /// columns.
+    ColumnsBuilder(const Path& snapshot, const std::string& stamp);
     ~ColumnsBuilder();
     /// With rising numbers.
     void add(const FileRecord& file);
     void add(const PackedRecord& file);
     size_t size() const;
-    /// The builder is empty afterwards.
+    /// The builder is empty afterwards. With a snapshot: in memory that the system can take back
+    /// (Arena::map); where the disk does not take it, in memory of our own.
     std::shared_ptr<const Columns> finish();
-    /// Likewise, in memory that the system can take back: a file of that name, written for it (Arena::map).
-    /// Where the disk does not take it, in memory of our own.
-    std::shared_ptr<const Columns> finish(const Path& snapshot, const std::string& stamp);
 
 private:
-    ArenaWriter parts();
     struct Impl;
     std::unique_ptr<Impl> impl_;
 };

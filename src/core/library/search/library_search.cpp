@@ -62,14 +62,14 @@ bool isWorthMakingAnew(const LibrarySearch& held) {
 LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
     LibrarySearch out;
     out.generation = store.beginGeneration();
-    ColumnsBuilder builder;
+    ColumnsBuilder builder(snapshotOf(store.file()), stampOf(out.generation));
     store.eachPacked([&](const PackedRecord& file) {
         builder.add(file);
         return !stop.stop_requested();
     });
     if (stop.stop_requested())
         return {};
-    auto columns = builder.finish(snapshotOf(store.file()), stampOf(out.generation));
+    auto columns = builder.finish();
     if (columns->arena().isMapped()) // it was left
         store.forgetGenerationsBefore(out.generation);
     out.searcher = std::make_shared<Searcher>(columns);

@@ -266,6 +266,10 @@ std::pair<const Columns*, Row> Searcher::at(Row row) const {
     return row < start_ ? std::pair(&below_->columns(), row) : std::pair(&above_->columns(), row - start_);
 }
 
+void Searcher::giveBackMemory() const {
+    below_->columns().arena().letGo();
+}
+
 std::optional<Row> Searcher::rowOf(FileId id) const {
     if (above_)
         if (auto row = above_->columns().rowOf(id))

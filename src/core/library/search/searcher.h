@@ -54,6 +54,8 @@ public:
     /// Tracks of the library: to be shown beside a result.
     size_t count() const { return count_; }
     const RowSet& all() const { return alive_; }
+    /// While memory is needed for something else. Searching goes on, slower at first.
+    void giveBackMemory() const;
     /// How many rows are laid over the columns.
     size_t changed() const { return changed_; }
     /// Keys of fields that are not in the field table, in their order.

@@ -146,6 +146,10 @@ Database::~Database() {
     sqlite3_close(db_);
 }
 
+void Database::forgetPages() {
+    sqlite3_db_release_memory(db_);
+}
+
 void Database::execute(const char* sql) {
     char* message = nullptr;
     if (sqlite3_exec(db_, sql, nullptr, nullptr, &message) != SQLITE_OK) {

@@ -78,6 +78,8 @@ public:
 
     void execute(const char* sql);
     int64_t lastId() const;
+    /// Gives back what is kept in memory of the file: after reading all of it none of that is of use.
+    void forgetPages();
     sqlite3* handle() const { return db_; }
 
 private:

@@ -109,6 +109,7 @@ void Store::eachPacked(const std::function<bool(const PackedRecord&)>& each) {
            each({row.integer(0), row.view(1), static_cast<uint64_t>(row.integer(2)), row.view(4).empty(),
                  row.integer(5), row.integer(6), row.view(7), row.view(8)})) {
     }
+    db_.forgetPages();
 }
 
 std::vector<FileRecord> Store::files(const std::vector<FileId>& ids) {

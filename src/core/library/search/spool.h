@@ -1,0 +1,154 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Inside the making of columns: what is done with for the time being is put away, so that a library of a
+// million tracks needs no memory for all of it at once.
+#pragma once
+
+#include <algorithm>
+#include <atomic>
+#include <cstdint>
+#include <memory>
+#include <mutex>
+#include <span>
+#include <string_view>
+#include <vector>
+
+#include "core/base/result.h"
+#include "core/library/search/row_set.h"
+
+namespace moorfrost::library {
+
+/// Bytes in a file without a name, which goes with the spool. Where there is no file, or the disk takes no
+/// more, they stay in memory.
+class Spool {
+public:
+    struct Piece {
+        const char* memory = nullptr; // nullptr: in the file
+        uint64_t at = 0;
+        size_t size = 0;
+    };
+
+    /// What was put away so far, as memory that the system can take back. The spool must live as long.
+    class View {
+    public:
+        View() = default;
+        View(const Spool& spool);
+        ~View();
+        View(const View&) = delete;
+        View& operator=(const View&) = delete;
+        std::string_view operator[](const Piece& piece) const;
+        /// Gives back the memory; what is asked for again comes from the file.
+        void letGo() const;
+
+    private:
+        char* mapped_ = nullptr;
+        size_t size_ = 0;
+    };
+
+    /// In memory.
+    Spool() = default;
+    /// In the folder of that file.
+    explicit Spool(const Path& beside);
+    ~Spool();
+    Spool(const Spool&) = delete;
+    Spool& operator=(const Spool&) = delete;
+
+    /// Any thread.
+    Piece keep(std::string_view bytes);
+
+private:
+    int fd_ = -1;
+    std::atomic<uint64_t> end_ = 0;
+    std::mutex mutex_;
+    std::vector<std::unique_ptr<char[]>> memory_;
+};
+
+/// Values one behind the other.
+template<class T>
+class Spooled {
+public:
+    void add(T value, Spool& spool) {
+        last_.push_back(value);
+        if (last_.size() == blockSize) {
+            pieces_.push_back(spool.keep(bytesOf(last_)));
+            last_.clear();
+        }
+        ++size_;
+    }
+    size_t size() const { return size_; }
+    std::vector<std::string_view> pieces(const Spool::View& view) const {
+        std::vector<std::string_view> out;
+        for (const Spool::Piece& p : pieces_)
+            out.push_back(view[p]);
+        out.push_back(bytesOf(last_));
+        return out;
+    }
+
+private:
+    static constexpr size_t blockSize = 8192;
+    static std::string_view bytesOf(const std::vector<T>& list) {
+        return {reinterpret_cast<const char*>(list.data()), list.size() * sizeof(T)};
+    }
+    std::vector<Spool::Piece> pieces_;
+    std::vector<T> last_;
+    size_t size_ = 0;
+};
+
+/// A number for each row, 0 for most of them where few rows have any. Set in rising order of the rows.
+class RowNumbers {
+public:
+    void set(Row row, uint32_t number, Spool& spool);
+    /// How many are not 0.
+    size_t filled() const { return filled_; }
+
+    /// Reads them, fast in rising order of the rows.
+    class Reader {
+    public:
+        Reader(const RowNumbers& numbers, const Spool::View& view) : numbers_(numbers), view_(view) {}
+        uint32_t at(Row row) {
+            if (row / blockRows != block_)
+                load(row / blockRows);
+            return row % blockRows < now_.size() ? now_[row % blockRows] : 0;
+        }
+
+        template<class Each>
+        void eachOf(size_t block, Each&& each) {
+            load(block);
+            for (size_t i = 0; i < now_.size(); ++i)
+                if (now_[i] != 0)
+                    each(static_cast<Row>(block * blockRows + i), now_[i]);
+        }
+
+    private:
+        void load(size_t block);
+        const RowNumbers& numbers_;
+        const Spool::View& view_;
+        size_t block_ = SIZE_MAX;
+        std::span<const uint32_t> now_;
+        std::vector<uint32_t> unpacked_;
+    };
+
+    /// Calls `each(row, number)` for those that are not 0.
+    template<class Each>
+    void each(const Spool::View& view, Each&& each) const {
+        Reader reader(*this, view);
+        const size_t blocks = std::max(blocks_.size(), last_.empty() ? 0 : lastBlock_ + 1);
+        for (size_t block = 0; block < blocks; ++block)
+            reader.eachOf(block, each);
+    }
+    /// All of them, one behind the other. `space`: what was not there in that form.
+    std::vector<std::string_view> pieces(Row rows, const Spool::View& view,
+                                         std::vector<std::vector<uint32_t>>& space) const;
+
+private:
+    static constexpr size_t blockRows = 8192;
+    struct Block {
+        Spool::Piece piece;
+        bool isPairs = false; // of row within the block and number
+    };
+    void putAway(Spool& spool);
+    std::vector<Block> blocks_; // may be fewer than there are rows for
+    std::vector<uint32_t> last_;
+    size_t lastBlock_ = 0, filled_ = 0;
+};
+
+} // namespace moorfrost::library
