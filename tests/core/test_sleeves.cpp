@@ -61,10 +61,10 @@ private slots:
     }
 
     void rules_data() {
-        QTest::addColumn<QList<QStringList>>(
-            "files"); // path, album, album artist, artist, track, year, format, seconds, when it was written
-        QTest::addColumn<QString>("sleeves"); // which file is in which; - for strays
-        QTest::addColumn<QString>("why");     // a part of what the first sleeve says
+        QTest::addColumn<QList<QStringList>>("files"); // path, album, album artist, artist, track, year,
+                                                       // format, seconds, when it was written, picture
+        QTest::addColumn<QString>("sleeves");          // which file is in which; - for strays
+        QTest::addColumn<QString>("why");              // a part of what the first sleeve says
         auto row = [](const char* name, QList<QStringList> files, const char* sleeves, const char* why = "") {
             QTest::newRow(name) << files << QString(sleeves) << QString(why);
         };
@@ -126,6 +126,32 @@ private slots:
              {"/m/isla/e/2.flac", "Tarnholm Evening", "", isla, "2"},
              {"/m/wren/e/3.flac", "Tarnholm Evening", "", "Wren-Low", "3"}},
             "AAA", "different artists");
+        // Two numbers far from each other: those alone say nothing.
+        auto halves = [&](const char* second) {
+            return QList<QStringList>{
+                {"/m/ferry/e/1.flac", "Tarnholm Evening", "", ferry, "1", "", "", "", "", "77"},
+                {"/m/isla/e/9.flac", "Tarnholm Evening", "", isla, "9", "", "", "", "", second}};
+        };
+        row("different artists in their folders, one picture", halves("77"), "AA", "different artists");
+        row("different artists in their folders, two pictures", halves("78"), "AB");
+        row("two of one name in one folder by their pictures",
+            {{"/a/1.flac", "Live", "", ferry, "1", "", "", "", "", "77"},
+             {"/a/2.flac", "Live", "", ferry, "2", "", "", "", "", "77"},
+             {"/a/1b.flac", "Live", "", ferry, "1", "", "", "", "", "78"},
+             {"/a/2b.flac", "Live", "", ferry, "2", "", "", "", "", "78"}},
+            "AABB", "another picture");
+        row("no album, no number, the same picture",
+            {{"/in/quay.mp3", "", "", isla, "", "", "", "", "", "77"},
+             {"/in/tide.mp3", "", "", isla, "", "", "", "", "", "77"},
+             {"/in/gorse.mp3", "", "", isla, "", "", "", "", "", "78"},
+             {"/in/heath.mp3", "", "", isla, "", "", "", "", "", "78"},
+             {"/in/sloe.mp3", "", "", isla, "", "", "", "", "", "79"}},
+            "AABB-", "hold the same picture");
+        row("a picture that everybody holds",
+            {{"/in/quay.mp3", "", "", isla, "", "", "", "", "", "77"},
+             {"/in/tide.mp3", "", "", ferry, "", "", "", "", "", "77"},
+             {"/in/gorse.mp3", "", "", "Wren-Low", "", "", "", "", "", "77"}},
+            "---");
         row("every album unknown",
             {{"/a/1.flac", "Unknown Album", "", "", "1"},
              {"/a/2.flac", "Unknown Album", "", "", "2"},
@@ -205,14 +231,14 @@ private slots:
         QFETCH(QString, why);
         std::vector<SleeveInput> inputs;
         for (QStringList& f : files) {
-            f.resize(9);
+            f.resize(10);
             tags::Fields fields;
             const char* keys[] = {"album", "album_artist", "artist", "track", "date"};
             for (int i = 0; i < 5; ++i)
                 if (!f[i + 1].isEmpty())
                     fields[keys[i]] = {f[i + 1].toStdString()};
             inputs.push_back({static_cast<int64_t>(inputs.size()), f[0].toStdString(), fields,
-                              f[6].toStdString(), 0, f[7].toDouble(), f[8].toLongLong()});
+                              f[6].toStdString(), f[9].toULongLong(), f[7].toDouble(), f[8].toLongLong()});
         }
         QString got(sleeves.size(), '?');
         char letter = 'A';

@@ -18,6 +18,9 @@ inline const KeyOf byAlbumArtist = [](const FileTraits& f) { return f.albumArtis
 inline const KeyOf byArtist = [](const FileTraits& f) { return f.artist; };
 inline const KeyOf byFormat = [](const FileTraits& f) { return f.format; };
 inline const KeyOf byBarcode = [](const FileTraits& f) { return f.barcode; };
+inline const KeyOf byPicture = [](const FileTraits& f) {
+    return f.picture != 0 ? std::to_string(f.picture) : std::string();
+};
 inline const KeyOf byYear = [](const FileTraits& f) {
     return f.year > 0 ? std::to_string(f.year) : std::string();
 };

@@ -150,9 +150,9 @@ void divideAlbum(const Files& files, std::vector<Part>& out) {
     const size_t doubled = doubles(files);
     // Album artists that are told by all and are not spellings of each other keep apart what has doubles.
     if (doubled * 10 >= files.size() && doubled > 1)
-        for (const Divider& d :
-             {Divider{byAlbumArtist, "album artist"}, Divider{byFormat, "format"}, Divider{byYear, "date"},
-              Divider{byArtist, "artist"}, Divider{bySession(files), "time of writing"}})
+        for (const Divider& d : {Divider{byAlbumArtist, "album artist"}, Divider{byFormat, "format"},
+                                 Divider{byYear, "date"}, Divider{byPicture, "picture"},
+                                 Divider{byArtist, "artist"}, Divider{bySession(files), "time of writing"}})
             if (auto groups = divided(files, d.key)) {
                 add(*groups, d.what);
                 return;

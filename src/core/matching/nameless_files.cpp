@@ -49,6 +49,23 @@ bool isSequence(const Files& files) {
     return known * 5 >= files.size() * 4 && last <= known + known / 2 + 2;
 }
 
+const KeyOf byAnyArtist = [](const FileTraits& f) { return f.artist.empty() ? f.name.artist : f.artist; };
+
+/// Offers what holds one picture and is of one artist, and gives back the others. (A picture that files of
+/// several artists hold may be that of a station or a shop.)
+Files withoutSamePicture(const Files& files, FolderParts& out) {
+    Files rest;
+    for (auto& [picture, group] : groupedBy(files, byPicture)) {
+        const bool one = group.size() > 1 && different(group, byAnyArtist) == 1 && doubles(group) == 0;
+        if (picture.empty() || !one)
+            rest.insert(rest.end(), group.begin(), group.end());
+        else
+            out.parts.push_back(partOf(
+                std::move(group), "They hold the same picture and are of one artist; they name no album."));
+    }
+    return rest;
+}
+
 /// Offers what was recorded one after the other, and gives back the others.
 Files withoutRecordedTogether(Files files, FolderParts& out) {
     constexpr size_t least = 3;
@@ -95,7 +112,7 @@ void divideNameless(const Files& files, bool onlyThese, FolderParts& out) {
     for (auto& [before, group] : groupedBy(numbered, [](const FileTraits& f) { return f.name.before; })) {
         std::vector<Files> candidates{group};
         if (doubles(group) > 1)
-            for (const KeyOf& key : {byArtist, byFormat, bySession(group)})
+            for (const KeyOf& key : {byPicture, byArtist, byFormat, bySession(group)})
                 if (auto apart = divided(group, key)) {
                     candidates = *apart;
                     break;
@@ -121,8 +138,7 @@ void divideNameless(const Files& files, bool onlyThese, FolderParts& out) {
         const std::string& artist = f->artist.empty() ? f->name.artist : f->artist;
         (!theirs.empty() && artist == theirs ? out.parts.back().files : rest).push_back(f);
     }
-    rest = withoutRecordedTogether(std::move(rest), out);
-    const KeyOf byAnyArtist = [](const FileTraits& f) { return f.artist.empty() ? f.name.artist : f.artist; };
+    rest = withoutRecordedTogether(withoutSamePicture(rest, out), out);
     const bool one =
         rest.size() >= 3 && different(rest, byAnyArtist) == 1 && groupedBy(rest, byAnyArtist).size() == 1;
     if (onlyThese && out.parts.empty() && one && !saysNothing(rest.front()->folder) && doubles(rest) == 0) {

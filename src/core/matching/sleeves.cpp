@@ -280,8 +280,8 @@ SleeveInput sleeveInput(int64_t id, const Path& path, const tags::TagFile& t, co
     SleeveInput in{
         id, path, fields, audio::formatName(t.format), 0, t.facts.duration, modifiedNs / 1000000000};
     for (const tags::PictureInfo& p : t.pictures)
-        if (in.picture == 0 || p.type == "front cover") // not the bytes, but seldom wrong among neighbours
-            in.picture = hashOf(fmt::format("{} {} {}", p.width, p.height, p.bytes));
+        if (in.picture == 0 || p.type == "front cover")
+            in.picture = p.hash != 0 ? p.hash : hashOf(fmt::format("{} {} {}", p.width, p.height, p.bytes));
     return in;
 }
 

@@ -8,7 +8,11 @@ namespace moorfrost::tags {
 
 namespace {
 
-constexpr uint64_t form = 1;
+constexpr uint64_t form = 2; // 1: pictures have no hash
+
+bool isKnown(uint64_t aForm) {
+    return aForm == 1 || aForm == form;
+}
 
 // Libraries hold these numbers: new words come at the end, none is ever taken out.
 constexpr std::string_view words[] = {
@@ -140,10 +144,15 @@ void put(WireWriter& out, const PictureInfo& p) {
     putWord(out, p.type);
     putWord(out, p.mime);
     out.text(p.description);
-    out.number(static_cast<uint64_t>(p.width)).number(static_cast<uint64_t>(p.height)).number(p.bytes);
+    out.number(static_cast<uint64_t>(p.width))
+        .number(static_cast<uint64_t>(p.height))
+        .number(p.bytes)
+        .number(p.hash);
 }
 
-PictureInfo takePictureInfo(WireReader& in) {
+namespace {
+
+PictureInfo takePicture(WireReader& in, uint64_t ofForm) {
     PictureInfo p;
     p.type = takeWord(in);
     p.mime = takeWord(in);
@@ -151,7 +160,15 @@ PictureInfo takePictureInfo(WireReader& in) {
     p.width = in.whole();
     p.height = in.whole();
     p.bytes = in.number();
+    if (ofForm > 1)
+        p.hash = in.number();
     return p;
+}
+
+} // namespace
+
+PictureInfo takePictureInfo(WireReader& in) {
+    return takePicture(in, form);
 }
 
 void put(WireWriter& out, const TagFile& f) {
@@ -183,7 +200,9 @@ void put(WireWriter& out, const TagFile& f) {
     out.texts(f.unknown).text(f.readOnly).texts(f.notes);
 }
 
-TagFile takeTagFile(WireReader& in) {
+namespace {
+
+TagFile takeFile(WireReader& in, uint64_t ofForm) {
     TagFile f;
     f.format = audio::formatFromName(takeWord(in));
     f.facts.codec = takeWord(in);
@@ -198,7 +217,7 @@ TagFile takeTagFile(WireReader& in) {
     f.fields = takeFields(in);
     f.pictures.resize(in.count());
     for (PictureInfo& p : f.pictures)
-        p = takePictureInfo(in);
+        p = takePicture(in, ofForm);
     f.tags.resize(in.count());
     for (std::string& tag : f.tags)
         tag = takeWord(in);
@@ -225,6 +244,12 @@ TagFile takeTagFile(WireReader& in) {
     return f;
 }
 
+} // namespace
+
+TagFile takeTagFile(WireReader& in) {
+    return takeFile(in, form);
+}
+
 std::string packed(const TagFile& file) {
     WireWriter out;
     out.number(form);
@@ -237,7 +262,8 @@ bool PackedView::read(std::string_view bytes) {
     values.clear();
     differing.clear();
     WireReader in(bytes);
-    if (in.number() != form) {
+    const uint64_t ofForm = in.number();
+    if (!isKnown(ofForm)) {
         *this = {};
         return false;
     }
@@ -264,7 +290,7 @@ bool PackedView::read(std::string_view bytes) {
         viewWord(in);
         viewWord(in);
         in.view();
-        for (int i = 0; i < 3; ++i)
+        for (int i = 0; i < (ofForm == 1 ? 3 : 4); ++i)
             in.number();
     }
     for (size_t n = in.count(); n > 0 && in.ok(); --n)
@@ -292,9 +318,10 @@ bool PackedView::read(std::string_view bytes) {
 
 bool unpack(std::string_view bytes, TagFile& file) {
     WireReader in(bytes);
-    if (in.number() != form)
+    const uint64_t ofForm = in.number();
+    if (!isKnown(ofForm))
         return false;
-    file = takeTagFile(in);
+    file = takeFile(in, ofForm);
     if (!in.ok())
         file = {};
     return in.ok();

@@ -16,7 +16,7 @@ Fields takeFields(WireReader& in);
 PictureInfo takePictureInfo(WireReader& in);
 TagFile takeTagFile(WireReader& in);
 
-/// With a number of the form in front, for keeping.
+/// With a number of the form in front, for keeping. Earlier forms are read, too.
 std::string packed(const TagFile& file);
 /// What a damaged or unknown form leaves is empty, and false is returned.
 bool unpack(std::string_view bytes, TagFile& file);

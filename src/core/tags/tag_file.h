@@ -46,6 +46,7 @@ struct PictureInfo {
     int width = 0; // pixels; 0 where the header could not be read
     int height = 0;
     uint64_t bytes = 0;
+    uint64_t hash = 0; // XXH3 of the bytes; 0: not known (kept by a version that did not ask for it)
 };
 
 struct Picture {

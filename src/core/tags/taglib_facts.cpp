@@ -28,6 +28,7 @@
 #include <taglib/wavfile.h>
 #include <taglib/wavpackfile.h>
 #include <taglib/xiphcomment.h>
+#include <xxhash.h>
 
 #include "core/audio/essence.h"
 #include "core/audio/mpeg_info.h"
@@ -54,7 +55,8 @@ void addPicture(std::vector<Picture>& out, bool withBytes, const std::string& ty
               description,
               read.width ? read.width : size.width,
               read.height ? read.height : size.height,
-              data.size()};
+              data.size(),
+              XXH3_64bits(bytes.data(), bytes.size())};
     if (withBytes)
         p.data.assign(bytes);
 }
