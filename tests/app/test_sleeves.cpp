@@ -82,6 +82,22 @@ class TestSleeves : public QObject {
         });
     }
 
+    /// Each must be under its own folder, in order.
+    static std::set<FilePtr> shownIn(const FolderModel& model) {
+        std::set<FilePtr> out;
+        Path before;
+        for (int f = 0; f < model.rowCount(); ++f) {
+            const std::vector<FilePtr> files = model.filesAt(model.index(f, 0));
+            if (files.empty() || !(before < files.front()->path.parent_path()))
+                return {};
+            before = files.front()->path.parent_path();
+            for (const FilePtr& file : files)
+                if (file->path.parent_path() == before)
+                    out.insert(file);
+        }
+        return out;
+    }
+
 private slots:
     void initTestCase() { Driver::prepareApplication("light"); }
     void init() {
@@ -309,13 +325,23 @@ private slots:
             for (size_t i = 0; i < all.size(); ++i)
                 if (mask >> i & 1)
                     some.push_back(all[i]);
-            const int wanted = static_cast<int>(some.size());
-            model->setFiles(some, {});
-            int rows = 0;
-            for (int f = 0; f < model->rowCount(); ++f)
-                rows += model->rowCount(model->index(f, 0));
-            QCOMPARE(rows, wanted);
+            const size_t wanted = some.size();
+            if (!some.empty())
+                some.push_back(some.front()); // as while it goes from one sleeve to another
+            model->setFiles(some, s().along());
+            QCOMPARE(shownIn(*model).size(), wanted);
+            QCOMPARE(model->totals().files, static_cast<int>(wanted));
         }
+        // One is another now, one lies elsewhere, and its folder is a new one.
+        auto other = std::make_shared<library::FileRecord>(*all[0]),
+             moved(std::make_shared<library::FileRecord>(*all[1]));
+        other->tags.notes = {"An odd tag."};
+        moved->path = *box_ / "afterwards" / moved->path.filename();
+        all[0] = other;
+        all[1] = moved;
+        model->setFiles(all, s().along());
+        QCOMPARE(shownIn(*model), std::set<FilePtr>(all.begin(), all.end()));
+        QCOMPARE(model->totals().attention, 1);
         drop({d_->fileNamed("Quay.flac")}, row("Lanterns"));
     }
 };

@@ -194,15 +194,15 @@ void BenchPage::passFiles() {
 }
 
 void BenchPage::refreshCounts() {
-    std::vector<FileId> files = session_.batchFiles();
-    size_t trouble = 0, unread = 0;
-    for (FileId id : files)
-        if (FilePtr f = session_.file(id))
-            trouble += !f->writable(), unread += !f->readable();
+    size_t files = 0, trouble = 0, unread = 0;
+    for (const SleeveView& s : session_.sleeves()) {
+        files += s.files.size();
+        trouble += s.unwritable;
+        unread += s.unread;
+    }
     auto gaps = static_cast<int>(session_.gaps());
-    auto notMoved =
-        static_cast<int>(files.size() - trouble - std::min(files.size() - trouble, session_.movesDrafted()));
-    bool any = !files.empty();
+    auto notMoved = static_cast<int>(files - trouble - std::min(files - trouble, session_.movesDrafted()));
+    bool any = files > 0;
     const auto& sleeves = session_.sleeves();
     const bool strays = !sleeves.empty() && sleeves.back().isStrays();
     const auto toSort = static_cast<int>(session_.straysToSort());

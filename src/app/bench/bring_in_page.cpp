@@ -156,15 +156,16 @@ void BringInPage::setFiles(std::vector<FileId> files) {
 }
 
 void BringInPage::refresh() {
-    bool none = session_.batchFiles().empty();
+    bool none = session_.sleeves().empty();
     stack_->setCurrentIndex(none ? 0 : 1);
     bottom_->setVisible(!none);
     resort_->setVisible(!none);
     std::vector<FilePtr> files;
+    files.reserve(files_.size());
     for (FileId id : files_)
         if (FilePtr f = session_.file(id))
             files.push_back(std::move(f));
-    model_->setFiles(std::move(files), session_.along());
+    model_->setFiles(files, session_.along());
     const FolderModel::Totals& t = model_->totals();
     showDetails();
     const QString count = tr("%n file(s)", "", t.files);

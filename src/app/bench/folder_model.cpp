@@ -15,16 +15,6 @@ namespace moorfrost::app {
 
 namespace {
 
-/// Orders folders as paths are ordered, part by part, without taking them apart.
-struct ByFolder {
-    bool operator()(std::string_view a, std::string_view b) const {
-        return std::lexicographical_compare(a.begin(), a.end(), b.begin(), b.end(), [](char x, char y) {
-            auto rank = [](char c) { return c == '/' ? 0 : static_cast<unsigned char>(c); };
-            return rank(x) < rank(y);
-        });
-    }
-};
-
 std::string_view folderOf(const Path& file) {
     const std::string_view all = file.native();
     return all.substr(0, std::max<size_t>(all.rfind('/'), 1));
@@ -34,22 +24,23 @@ bool byPath(const FilePtr& a, const FilePtr& b) {
     return a->path.native() < b->path.native();
 }
 
-/// By path; a file that is on its way from one sleeve to another may be there twice.
-void sortOnce(std::vector<FilePtr>& files) {
-    std::sort(files.begin(), files.end(), byPath);
-    files.erase(std::unique(files.begin(), files.end()), files.end());
-}
-
 } // namespace
+
+bool FolderModel::ByFolder::operator()(std::string_view a, std::string_view b) const {
+    return std::lexicographical_compare(a.begin(), a.end(), b.begin(), b.end(), [](char x, char y) {
+        auto rank = [](char c) { return c == '/' ? 0 : static_cast<unsigned char>(c); };
+        return rank(x) < rank(y);
+    });
+}
 
 FolderModel::FolderModel(Session& session, QObject* parent) : QAbstractItemModel(parent), session_(session) {}
 
 FolderModel::Finding FolderModel::find(const FilePtr& file) {
     const library::FileRecord& f = *file;
     if (!f.readable())
-        return {file, paint::Tone::Wrong, qs(f.error)};
+        return {paint::Tone::Wrong, qs(f.error)};
     if (f.tags.damaged)
-        return {file, paint::Tone::Wrong,
+        return {paint::Tone::Wrong,
                 tr("%1 It can be read, but will not be written to.").arg(qs(text::join(f.tags.notes, " ")))};
     QStringList odd;
     for (const std::string& note : f.tags.notes)
@@ -61,81 +52,135 @@ FolderModel::Finding FolderModel::find(const FilePtr& file) {
     if (!f.tags.differences.empty())
         odd << tr("Its tags differ in %n field(s).", "", static_cast<int>(f.tags.differences.size()));
     if (!odd.isEmpty())
-        return {file, paint::Tone::Attention, odd.join(" ")};
+        return {paint::Tone::Attention, odd.join(" ")};
     if (f.tags.fields.empty())
-        return {file, paint::Tone::Neutral, tr("no tags")};
+        return {paint::Tone::Neutral, tr("no tags")};
     if (!f.tags.fields.contains("title") || !f.tags.fields.contains("artist"))
-        return {file, paint::Tone::Neutral,
+        return {paint::Tone::Neutral,
                 tr("half tagged: no %1").arg(f.tags.fields.contains("title") ? tr("artist") : tr("title"))};
-    return {file, paint::Tone::Good, {}};
+    return {paint::Tone::Good, {}};
 }
 
-const FolderModel::Finding& FolderModel::findingOf(const FilePtr& file) {
-    Finding& kept = findings_[file->id];
-    if (kept.of != file)
-        kept = find(file);
-    return kept;
-}
-
-void FolderModel::setFiles(std::vector<FilePtr> files, const Session::Along& along) {
-    std::map<std::string_view, std::vector<FilePtr>, ByFolder> wanted; // keys are of the paths of the files
+/// Counts all of them, and tells what is otherwise than before.
+FolderModel::Changes FolderModel::take(const std::vector<FilePtr>& files) {
+    Changes changes;
+    auto change = [&](const FilePtr& f) -> Change& { return changes[folderOf(f->path)]; };
+    std::map<audio::Format, int> formats;
     totals_ = {};
-    if (findings_.size() > files.size() * 2 + 1000)
-        findings_.clear(); // of other batches
-    for (FilePtr& f : files) {
+    ++run_;
+    for (const FilePtr& f : files) {
+        Known& known = known_[f->id];
+        if (known.run == run_) // on its way from one sleeve to another it may be there twice
+            continue;
+        known.run = run_;
+        if (known.of != f) {
+            if (known.shown)
+                change(known.of).gone.push_back(known.of);
+            known = {f, find(f), false, run_};
+        }
+        if (!std::exchange(known.shown, true))
+            change(f).come.push_back(f);
         ++totals_.files;
         totals_.bytes += f->state.size;
         if (f->readable())
-            ++totals_.formats[audio::formatName(f->tags.format)];
-        const Finding& finding = findingOf(f);
-        totals_.wrong += finding.tone == paint::Tone::Wrong;
-        totals_.attention += finding.tone == paint::Tone::Attention;
+            ++formats[f->tags.format];
+        totals_.wrong += known.finding.tone == paint::Tone::Wrong;
+        totals_.attention += known.finding.tone == paint::Tone::Attention;
         totals_.untagged += f->readable() && f->tags.fields.empty();
-        const std::string_view folder = folderOf(f->path);
-        wanted[folder].push_back(std::move(f));
     }
-    for (size_t end = folders_.size(); end > 0;) { // in runs
-        size_t first = end;
-        while (first > 0 && !wanted.contains(folders_[first - 1]->path.native()))
+    for (const auto& [format, n] : formats)
+        totals_.formats[audio::formatName(format)] += n;
+    const auto given = static_cast<size_t>(totals_.files);
+    const bool forget =
+        known_.size() > given * 2 + 1000; // what is not shown now may be again, but not for ever
+    for (auto it = known_.begin(); known_.size() > given && it != known_.end();) {
+        Known& known = it->second;
+        const bool here = known.run == run_;
+        if (!here && std::exchange(known.shown, false))
+            change(known.of).gone.push_back(known.of);
+        it = here || !forget ? std::next(it) : known_.erase(it);
+    }
+    for (auto& [path, c] : changes) {
+        if (const size_t place = placeOf(path); isAt(place, path))
+            c.now = folders_[place]->files;
+        std::sort(c.gone.begin(), c.gone.end());
+        std::erase_if(c.now,
+                      [&](const FilePtr& f) { return std::binary_search(c.gone.begin(), c.gone.end(), f); });
+        c.now.insert(c.now.end(), c.come.begin(), c.come.end());
+        std::sort(c.now.begin(), c.now.end(), byPath);
+    }
+    return changes;
+}
+
+size_t FolderModel::placeOf(std::string_view folder) const {
+    return static_cast<size_t>(std::lower_bound(folders_.begin(), folders_.end(), folder,
+                                                [](const auto& f, std::string_view path) {
+                                                    return ByFolder()(f->path.native(), path);
+                                                }) -
+                               folders_.begin());
+}
+
+/// In runs.
+void FolderModel::removeEmptied(const Changes& changes) {
+    std::vector<size_t> emptied;
+    for (const auto& [path, change] : changes)
+        if (const size_t place = placeOf(path); change.now.empty() && isAt(place, path))
+            emptied.push_back(place);
+    for (size_t end = emptied.size(); end > 0;) {
+        size_t first = end - 1;
+        while (first > 0 && emptied[first - 1] + 1 == emptied[first])
             --first;
-        if (first < end) {
-            beginRemoveRows({}, static_cast<int>(first), static_cast<int>(end) - 1);
-            folders_.erase(folders_.begin() + static_cast<std::ptrdiff_t>(first),
-                           folders_.begin() + static_cast<std::ptrdiff_t>(end));
-            numberFrom(first);
-            endRemoveRows();
-        }
-        end = first > 0 ? first - 1 : 0;
+        const size_t from = emptied[first], to = emptied[end - 1] + 1;
+        beginRemoveRows({}, static_cast<int>(from), static_cast<int>(to) - 1);
+        folders_.erase(folders_.begin() + static_cast<std::ptrdiff_t>(from),
+                       folders_.begin() + static_cast<std::ptrdiff_t>(to));
+        numberFrom(from);
+        endRemoveRows();
+        end = first;
     }
-    size_t at = 0;
-    for (auto it = wanted.begin(); it != wanted.end();) {
-        if (at < folders_.size() && folders_[at]->path.native() == it->first) {
-            sortOnce(it->second);
-            fill(at++, std::move(it->second));
+}
+
+void FolderModel::setFiles(const std::vector<FilePtr>& files, std::shared_ptr<const Session::Along> along) {
+    Changes changes = take(files);
+    removeEmptied(changes);
+    std::erase_if(changes, [](const auto& entry) { return entry.second.now.empty(); });
+    std::vector<size_t> fresh;
+    for (auto it = changes.begin(); it != changes.end();) {
+        const size_t at = placeOf(it->first);
+        if (isAt(at, it->first)) {
+            fill(at, std::move(it->second.now));
             ++it;
             continue;
         }
-        std::vector<std::unique_ptr<Folder>> fresh; // up to the next that is there
-        for (; it != wanted.end() && (at == folders_.size() || folders_[at]->path.native() != it->first);
+        std::vector<std::unique_ptr<Folder>> run; // up to the next that is there
+        for (; it != changes.end() &&
+               (at == folders_.size() || ByFolder()(it->first, folders_[at]->path.native()));
              ++it) {
-            sortOnce(it->second);
-            fresh.push_back(
-                std::make_unique<Folder>(Folder{Path(it->first), 0, {}, {}, std::move(it->second), {}}));
+            auto folder = std::make_unique<Folder>();
+            folder->path = it->first;
+            folder->files = std::move(it->second.now);
+            fresh.push_back(at + run.size());
+            run.push_back(std::move(folder));
         }
-        const size_t count = fresh.size();
-        beginInsertRows({}, static_cast<int>(at), static_cast<int>(at + count) - 1);
+        beginInsertRows({}, static_cast<int>(at), static_cast<int>(at + run.size()) - 1);
         folders_.insert(folders_.begin() + static_cast<std::ptrdiff_t>(at),
-                        std::make_move_iterator(fresh.begin()), std::make_move_iterator(fresh.end()));
+                        std::make_move_iterator(run.begin()), std::make_move_iterator(run.end()));
         numberFrom(at);
         endInsertRows();
-        at += count;
     }
     static const std::vector<files::OtherFile> none;
-    for (size_t i = 0; i < folders_.size(); ++i) {
-        auto others = along.empty() ? along.end() : along.find(folders_[i]->path);
-        fillOthers(i, others == along.end() ? none : others->second);
-        totals_.along += static_cast<int>(folders_[i]->others.size());
-    }
+    auto findOthers = [&](size_t i) {
+        const auto others = along->find(folders_[i]->path);
+        fillOthers(i, others == along->end() ? none : others->second);
+    };
+    if (std::exchange(along_, along) != along)
+        for (size_t i = 0; i < folders_.size(); ++i)
+            findOthers(i);
+    else
+        for (size_t i : fresh)
+            findOthers(i);
+    for (const auto& f : folders_)
+        totals_.along += static_cast<int>(f->others.size());
     nameFolders();
 }
 
@@ -213,11 +258,11 @@ void FolderModel::nameFolders() {
         common = 0;
     const bool others = std::exchange(shared_, common) != common;
     for (const auto& f : folders_) {
-        QString note = tr("%n file(s)", "", static_cast<int>(f->files.size()));
-        if (!others && !f->shown.isEmpty() && f->note == note)
+        if (!others && f->noted == f->files.size())
             continue;
         const std::string& all = f->path.native();
-        f->note = std::move(note);
+        f->noted = f->files.size();
+        f->note = tr("%n file(s)", "", static_cast<int>(f->noted));
         f->shown = shownPath(common > 0 && common + 1 < all.size() ? Path(all.substr(common + 1)) : f->path);
         if (!others)
             emit dataChanged(index(f->row, Name), index(f->row, Note));
@@ -340,8 +385,8 @@ QString FolderModel::noteOf(const library::FileRecord& f, const Finding& finding
 }
 
 QVariant FolderModel::fileData(const library::FileRecord& f, int column, int role) const {
-    auto found = findings_.find(f.id);
-    const Finding finding = found == findings_.end() ? Finding() : found->second;
+    const auto known = known_.find(f.id);
+    const Finding finding = known == known_.end() ? Finding() : known->second.finding;
     switch (role) {
     case Qt::DisplayRole:
         switch (column) {

@@ -27,7 +27,8 @@ public:
     explicit FolderModel(Session& session, QObject* parent = nullptr);
 
     /// `along`: what is in their folders beside them.
-    void setFiles(std::vector<FilePtr> files, const Session::Along& along);
+    /// Costs little where little is new. `along` is never nullptr.
+    void setFiles(const std::vector<FilePtr>& files, std::shared_ptr<const Session::Along> along);
     const Totals& totals() const { return totals_; }
     /// nullptr for folders and for what goes along.
     FilePtr fileAt(const QModelIndex& index) const;
@@ -49,19 +50,40 @@ private:
         Path path;
         int row = 0;
         QString shown, note;
-        std::vector<FilePtr> files;           // by path
-        std::vector<files::OtherFile> others; // behind them
+        size_t noted = SIZE_MAX;                   // how many files the note tells of
+        std::vector<FilePtr> files = {};           // by path
+        std::vector<files::OtherFile> others = {}; // behind them
     };
     struct Finding {
-        FilePtr of;
         paint::Tone tone = paint::Tone::Neutral;
         QString text;
     };
+    struct Known {
+        FilePtr of;
+        Finding finding;
+        bool shown = false;
+        uint32_t run = 0; // of setFiles(), that it was last given to
+    };
+    /// What becomes otherwise in a folder. Keys are of the paths of the files.
+    struct Change {
+        std::vector<FilePtr> come, gone;
+        std::vector<FilePtr> now = {}; // all that will be there
+    };
+    struct ByFolder { // orders folders as paths are ordered, part by part, without taking them apart
+        bool operator()(std::string_view a, std::string_view b) const;
+    };
+    using Changes = std::map<std::string_view, Change, ByFolder>;
 
+    Changes take(const std::vector<FilePtr>& files);
+    /// The folder, or the place where it belongs.
+    size_t placeOf(std::string_view folder) const;
+    bool isAt(size_t place, std::string_view folder) const {
+        return place < folders_.size() && folders_[place]->path.native() == folder;
+    }
+    void removeEmptied(const Changes& changes);
     void fill(size_t folder, std::vector<FilePtr>&& files);
     void fillOthers(size_t folder, const std::vector<files::OtherFile>& others);
     void nameFolders();
-    const Finding& findingOf(const FilePtr& file);
     static Finding find(const FilePtr& file);
     QString kindOf(const library::FileRecord& file) const;
     QString noteOf(const library::FileRecord& file, const Finding& finding) const;
@@ -72,7 +94,9 @@ private:
     void numberFrom(size_t folder);
     std::vector<std::unique_ptr<Folder>> folders_; // by path (ByFolder)
     size_t shared_ = 0;                            // how much of their paths is not shown
-    std::unordered_map<FileId, Finding> findings_;
+    std::unordered_map<FileId, Known> known_;
+    std::shared_ptr<const Session::Along> along_;
+    uint32_t run_ = 0;
     Totals totals_;
 };
 

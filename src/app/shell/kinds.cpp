@@ -66,18 +66,23 @@ std::set<FileId> Kinds::notMusic(Store& store, const std::vector<FileId>& files)
 void Kinds::take(const Kept& kept) {
     confirmed_.clear();
     heard_.clear();
+    ++turn_;
     add(kept);
 }
 
 void Kinds::add(const Kept& kept) {
     for (const auto& [id, values] : kept.confirmed)
-        if (auto kind = matching::kindByName(values.front()))
+        if (auto kind = matching::kindByName(values.front())) {
             confirmed_[id] = *kind;
+            weighAgain(id);
+        }
     for (const auto& [id, v] : kept.proposed)
         if (v.size() == 4)
-            if (auto kind = matching::kindByName(v[0]))
+            if (auto kind = matching::kindByName(v[0])) {
                 heard_[id] = {{std::strtoull(v[2].c_str(), nullptr, 10), std::atoll(v[3].c_str())},
                               {*kind, v[1]}};
+                weighAgain(id);
+            }
 }
 
 Kind Kinds::of(FileId file) const {
@@ -97,6 +102,7 @@ void Kinds::confirm(const std::map<FileId, Kind>& kinds) {
         files.insert(id);
         confirmed_[id] = kind;
         proposals_.erase(id);
+        weighAgain(id);
         values[id] = {matching::kindName(kind)};
     }
     store_.post([this, self = QPointer(this), values](Store& store) {
@@ -107,52 +113,73 @@ void Kinds::confirm(const std::map<FileId, Kind>& kinds) {
     emit changed(files);
 }
 
-void Kinds::propose(const std::vector<FilePtr>& files) {
-    Proposals next;
-    for (const FilePtr& f : files) {
-        if (confirmed_.contains(f->id) || !f->readable())
-            continue;
-        auto heard = heard_.find(f->id);
-        std::optional<matching::KindProposal> found = byWords(f);
-        if (!found && matching::mayBeOther(f->tags.fields) && heard != heard_.end() &&
-            heard->second.state == f->state && !f->tags.damaged)
-            found = heard->second.proposal;
-        if (found && found->kind != Kind::Music)
-            next[f->id] = *found;
-    }
-    std::set<FileId> others;
-    for (const auto& [id, proposal] : next)
-        if (const matching::KindProposal* before = proposalFor(id); !before || *before != proposal)
-            others.insert(id);
-    for (const auto& [id, proposal] : proposals_)
-        if (!next.contains(id))
-            others.insert(id);
-    proposals_ = std::move(next);
-    if (!others.empty())
-        emit changed(others);
-}
-
-const std::optional<matching::KindProposal>& Kinds::byWords(const FilePtr& file) {
-    constexpr size_t most = 500'000; // of this batch and others
-    if (read_.size() > most)
-        read_.clear();
+Kinds::Read& Kinds::read(const FilePtr& file) {
     Read& read = read_[file->id];
     if (read.file != file)
         read = {file, matching::kindByWords(file->path, file->tags.fields)};
-    return read.proposal;
+    return read;
+}
+
+void Kinds::weighAgain(FileId file) {
+    if (auto it = read_.find(file); it != read_.end())
+        it->second.weighed = 0;
+}
+
+bool Kinds::weigh(Read& read) {
+    const library::FileRecord& f = *read.file;
+    std::optional<matching::KindProposal> found;
+    read.unheard = false;
+    if (!confirmed_.contains(f.id) && f.readable()) {
+        found = read.byWords;
+        // The length of what was cut short says nothing.
+        if (!found && !f.tags.damaged && matching::mayBeOther(f.tags.fields)) {
+            const auto heard = heard_.find(f.id);
+            read.unheard = heard == heard_.end() || !(heard->second.state == f.state);
+            if (!read.unheard)
+                found = heard->second.proposal;
+        }
+    }
+    if (found && found->kind == Kind::Music)
+        found.reset();
+    read.weighed = turn_;
+    const matching::KindProposal* before = proposalFor(f.id);
+    if (before ? found && *before == *found : !found)
+        return false;
+    if (found)
+        proposals_[f.id] = *found;
+    else
+        proposals_.erase(f.id);
+    return true;
 }
 
 void Kinds::look(const std::vector<FilePtr>& files, bool however) {
-    propose(files);
+    constexpr size_t most = 500'000; // of this batch and others
+    if (read_.size() > most)
+        read_.clear();
+    ++run_;
+    std::set<FileId> others;
+    auto wanted = std::make_shared<std::vector<FilePtr>>();
+    for (const FilePtr& f : files) {
+        Read& r = read(f);
+        r.looked = run_;
+        if (r.weighed != turn_ && weigh(r))
+            others.insert(f->id);
+        if (r.unheard)
+            wanted->push_back(f);
+    }
+    for (auto it = proposals_.begin(); it != proposals_.end();) { // what is no more of these
+        const auto r = read_.find(it->first);
+        const bool here = r != read_.end() && r->second.looked == run_;
+        if (!here) {
+            others.insert(it->first);
+            weighAgain(it->first);
+        }
+        it = here ? std::next(it) : proposals_.erase(it);
+    }
+    if (!others.empty())
+        emit changed(others);
     if (listening_)
         return;
-    auto wanted = std::make_shared<std::vector<FilePtr>>();
-    for (const FilePtr& f : files)
-        // The length of what was cut short says nothing.
-        if (f->readable() && !f->tags.damaged && !confirmed_.contains(f->id) && !proposals_.contains(f->id) &&
-            matching::mayBeOther(f->tags.fields))
-            if (auto heard = heard_.find(f->id); heard == heard_.end() || !(heard->second.state == f->state))
-                wanted->push_back(f);
     const size_t before = unheard_;
     unheard_ = !however && (stopped_ || wanted->size() > heardUnasked) ? wanted->size() : 0;
     if (unheard_ != before)
@@ -187,6 +214,7 @@ void Kinds::look(const std::vector<FilePtr>& files, bool however) {
                 values[id] = {matching::kindName(heard.proposal.kind), heard.proposal.why,
                               std::to_string(heard.state.size), std::to_string(heard.state.modifiedNs)};
                 heard_[id] = std::move(heard);
+                weighAgain(id);
             }
             store_.post([values](Store& store) { store.keep(proposedField, values); });
             stopped_ = found->size() < wanted->size();

@@ -49,7 +49,7 @@ public:
     /// where they tell no artist. So many that it would take long only if `however`.
     void look(const std::vector<FilePtr>& files, bool however = false);
     /// Reads the words of a file beforehand, so that look() has less to do.
-    void glance(const FilePtr& file) { byWords(file); }
+    void glance(const FilePtr& file) { read(file); }
     /// Files that look() left out since they are so many.
     size_t unheard() const { return unheard_; }
 
@@ -66,19 +66,25 @@ private:
         files::FileState state;
         matching::KindProposal proposal;
     };
-    void propose(const std::vector<FilePtr>& files);
-    const std::optional<matching::KindProposal>& byWords(const FilePtr& file);
+    struct Read {
+        FilePtr file;
+        std::optional<matching::KindProposal> byWords;
+        bool unheard = false;             // its sound is to be listened to
+        uint32_t weighed = 0, looked = 0; // in which turn of turn_ and run_; 0: to be weighed again
+    };
+    /// The words of the file, as it is.
+    Read& read(const FilePtr& file);
+    /// What is proposed for it; true if that has changed.
+    bool weigh(Read& read);
+    void weighAgain(library::FileId file);
 
     JobList& jobs_;
     library::StoreThread& store_;
     std::map<library::FileId, matching::Kind> confirmed_;
     std::map<library::FileId, Heard> heard_;
     Proposals proposals_;
-    struct Read {
-        FilePtr file;
-        std::optional<matching::KindProposal> proposal;
-    };
-    std::unordered_map<library::FileId, Read> read_; // what words say of files
+    std::unordered_map<library::FileId, Read> read_;
+    uint32_t turn_ = 1, run_ = 0; // of take(), of look()
     size_t unheard_ = 0;
     bool listening_ = false, stopped_ = false; // ... by hand: not again unasked
 };

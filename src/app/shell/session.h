@@ -41,6 +41,8 @@ struct SleeveView {
     bool byHand = false;           // something of it was put together by hand
     FileId coverFile = 0;
     audit::Readiness readiness; // against the standard of the batch
+    size_t unread = 0,
+           unwritable = 0; // files that cannot be read; that will not be written to, those included
     bool isStrays() const { return key.empty(); }
 };
 
@@ -144,7 +146,7 @@ public:
     void letSort(const std::vector<FileId>& files);
     /// What goes along with the files of the batch, by folder; read from the disk, alongChanged() tells when.
     using Along = std::map<Path, std::vector<files::OtherFile>>;
-    const Along& along() const { return along_; }
+    std::shared_ptr<const Along> along() const { return along_; } // another when it has changed
 
     // Shelves and small things that the library remembers.
     const std::vector<library::Shelf>& shelves() const { return shelves_; }
@@ -243,7 +245,7 @@ private:
     Kinds kinds_;
     Copies copies_;
     bool loaded_ = false, showDisk_ = false;
-    std::map<FileId, FilePtr> files_;
+    std::unordered_map<FileId, FilePtr> files_;
     std::vector<library::Batch> batches_;
     int64_t batch_ = 0;
     SleevePlaces places_;                              // of the files of the batch
@@ -271,7 +273,7 @@ private:
     std::vector<Path> emptied_;
     std::optional<files::SetReport> lastReport_;
     int64_t lastSet_ = 0;
-    Along along_;
+    std::shared_ptr<const Along> along_ = std::make_shared<Along>();
     int alongRun_ = 0;
     std::set<FileId> touched_; // by drafts, since the sleeves were last described
     QTimer sleeveTimer_, arrangeTimer_, placeTimer_, checkTimer_;

@@ -137,7 +137,7 @@ void Session::readAlong() {
             work->files.push_back(std::move(f));
     const int run = ++alongRun_;
     if (work->files.empty()) {
-        along_.clear();
+        along_ = std::make_shared<Along>();
         return;
     }
     jobs_.start(
@@ -161,9 +161,9 @@ void Session::readAlong() {
             }
         },
         [this, work, run] {
-            if (run != alongRun_ || along_ == work->along)
+            if (run != alongRun_ || *along_ == work->along)
                 return;
-            along_ = std::move(work->along);
+            along_ = std::make_shared<Along>(std::move(work->along));
             emit alongChanged();
         });
 }

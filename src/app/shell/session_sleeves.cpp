@@ -299,8 +299,11 @@ QString Session::commonestFolder(const std::vector<FileId>& files) const {
 void Session::describeSleeve(SleeveView& view) const {
     std::vector<audit::CheckedFile> inputs;
     view.coverFile = 0;
+    view.unread = view.unwritable = 0;
     for (FileId id : view.files) {
         FilePtr f = file(id);
+        view.unread += f && !f->readable();
+        view.unwritable += f && !f->writable();
         if (!f || !f->readable() || (view.isStrays() && !isSorted())) // most will be no strays
             continue;
         const naming::Placement* place = placementOf(id);

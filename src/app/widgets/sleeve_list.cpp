@@ -177,11 +177,15 @@ void SleeveList::refill() {
         const std::vector<std::string>& keys = model_->keys();
         QItemSelection selection;
         for (size_t i = 0; i < keys.size(); ++i) {
-            const QModelIndex row = model_->index(static_cast<int>(i));
-            if (chosen.contains(keys[i]))
-                selection.select(row, row);
             if (current == keys[i])
-                selectionModel()->setCurrentIndex(row, QItemSelectionModel::NoUpdate);
+                selectionModel()->setCurrentIndex(model_->index(static_cast<int>(i)),
+                                                  QItemSelectionModel::NoUpdate);
+            if (!chosen.contains(keys[i]))
+                continue;
+            const size_t first = i; // of a run
+            while (i + 1 < keys.size() && chosen.contains(keys[i + 1]) && current != keys[i + 1])
+                ++i;
+            selection.select(model_->index(static_cast<int>(first)), model_->index(static_cast<int>(i)));
         }
         selectionModel()->select(selection, QItemSelectionModel::ClearAndSelect);
         doItemsLayout();
