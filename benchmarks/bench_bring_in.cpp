@@ -79,7 +79,7 @@ int main(int argc, char** argv) {
             const double ms = static_cast<double>(clock.nsecsElapsed()) / 1e6;
             longest = std::max(longest, ms);
             over += ms > 100;
-            if (firstRows < 0 && !session.batchFiles().empty())
+            if (firstRows < 0 && !session.sleeves().empty())
                 firstRows = static_cast<double>(since.elapsed());
             ended = done();
         }
@@ -91,7 +91,10 @@ int main(int argc, char** argv) {
     QElapsedTimer quiet;
     auto settled = [&](size_t files) {
         return [&, files] {
-            if (!session.jobs().isIdle() || session.batchFiles().size() < files)
+            size_t there = 0;
+            for (const app::SleeveView& sleeve : session.sleeves())
+                there += sleeve.files.size();
+            if (!session.jobs().isIdle() || there < files)
                 quiet.invalidate();
             else if (!quiet.isValid())
                 quiet.start();

@@ -82,6 +82,15 @@ class TestSleeves : public QObject {
         });
     }
 
+    static FolderModel::Group group(const char* key, const std::vector<FilePtr>& files) {
+        static std::map<std::string, std::pair<std::vector<FilePtr>, uint64_t>> given;
+        static uint64_t versions = 1u << 20;
+        auto& [before, version] = given[key];
+        if (before != files || version == 0)
+            version = ++versions;
+        before = files;
+        return {key, version, [files] { return files; }};
+    }
     /// Each must be under its own folder, in order.
     static std::set<FilePtr> shownIn(const FolderModel& model) {
         std::set<FilePtr> out;
@@ -325,12 +334,20 @@ private slots:
             for (size_t i = 0; i < all.size(); ++i)
                 if (mask >> i & 1)
                     some.push_back(all[i]);
-            const size_t wanted = some.size();
-            if (!some.empty())
-                some.push_back(some.front()); // as while it goes from one sleeve to another
-            model->setFiles(some, s().along());
-            QCOMPARE(shownIn(*model).size(), wanted);
-            QCOMPARE(model->totals().files, static_cast<int>(wanted));
+            // In two groups, of which the first is the same most of the time.
+            std::vector<FilePtr> first, second;
+            for (const FilePtr& f : some)
+                (first.empty() ? first : second).push_back(f);
+            model->setGroups({group("one", first), group("two", second)}, s().along());
+            QCOMPARE(shownIn(*model), std::set<FilePtr>(some.begin(), some.end()));
+            QCOMPARE(model->totals().files, static_cast<int>(some.size()));
+            // From one to the other it may be in both.
+            std::vector<FilePtr> both = second;
+            both.insert(both.end(), first.begin(), first.end());
+            model->setGroups({group("two", both), group("one", first)}, s().along());
+            QCOMPARE(shownIn(*model), std::set<FilePtr>(some.begin(), some.end()));
+            model->setGroups({group("two", both), group("one", {})}, s().along());
+            QCOMPARE(shownIn(*model), std::set<FilePtr>(some.begin(), some.end()));
         }
         // One is another now, one lies elsewhere, and its folder is a new one.
         auto other = std::make_shared<library::FileRecord>(*all[0]),
@@ -339,7 +356,7 @@ private slots:
         moved->path = *box_ / "afterwards" / moved->path.filename();
         all[0] = other;
         all[1] = moved;
-        model->setFiles(all, s().along());
+        model->setGroups({group("two", all)}, s().along());
         QCOMPARE(shownIn(*model), std::set<FilePtr>(all.begin(), all.end()));
         QCOMPARE(model->totals().attention, 1);
         drop({d_->fileNamed("Quay.flac")}, row("Lanterns"));

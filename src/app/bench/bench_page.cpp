@@ -182,10 +182,7 @@ void BenchPage::showStep(Step step) {
 void BenchPage::passFiles() {
     // Only the page in sight; the others get theirs when they come up.
     if (stack_->currentWidget() == bringIn_) {
-        std::vector<FileId> files;
-        for (const SleeveView* s : sleeves_->chosen())
-            files.insert(files.end(), s->files.begin(), s->files.end());
-        bringIn_->setFiles(std::move(files));
+        bringIn_->setSleeves(sleeves_->chosen());
     } else if (stack_->currentWidget() == describe_) {
         describe_->setFiles(sleeves_->chosenFiles());
     } else {

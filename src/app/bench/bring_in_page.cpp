@@ -150,8 +150,19 @@ void BringInPage::fillRecent() {
         recent_->menu()->addAction(tr("None yet"))->setEnabled(false);
 }
 
-void BringInPage::setFiles(std::vector<FileId> files) {
-    files_ = std::move(files);
+void BringInPage::setSleeves(const std::vector<const SleeveView*>& sleeves) {
+    files_.clear();
+    groups_.clear();
+    for (const SleeveView* s : sleeves) {
+        files_.insert(files_.end(), s->files.begin(), s->files.end());
+        groups_.push_back({s->key, s->version, [this, ids = s->files] {
+                               std::vector<FilePtr> files;
+                               for (FileId id : ids)
+                                   if (FilePtr f = session_.file(id))
+                                       files.push_back(std::move(f));
+                               return files;
+                           }});
+    }
     refresh();
 }
 
@@ -160,12 +171,7 @@ void BringInPage::refresh() {
     stack_->setCurrentIndex(none ? 0 : 1);
     bottom_->setVisible(!none);
     resort_->setVisible(!none);
-    std::vector<FilePtr> files;
-    files.reserve(files_.size());
-    for (FileId id : files_)
-        if (FilePtr f = session_.file(id))
-            files.push_back(std::move(f));
-    model_->setFiles(files, session_.along());
+    model_->setGroups(groups_, session_.along());
     const FolderModel::Totals& t = model_->totals();
     showDetails();
     const QString count = tr("%n file(s)", "", t.files);

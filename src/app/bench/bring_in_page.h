@@ -27,7 +27,7 @@ public:
     void addFiles();
     void gather();
     bool withSubfolders() const;
-    void setFiles(std::vector<FileId> files);
+    void setSleeves(const std::vector<const SleeveView*>& sleeves);
     void checkFiles();
     void confirmKinds();
     std::vector<FileId> chosen() const; // files, also those of chosen folders
@@ -52,6 +52,7 @@ private:
     void showDetails();
     void mendText();
     Session& session_;
+    std::vector<FolderModel::Group> groups_;
     std::vector<FileId> files_;
     QPushButton* recent_;
     QCheckBox* subfolders_;

@@ -61,45 +61,74 @@ FolderModel::Finding FolderModel::find(const FilePtr& file) {
     return {paint::Tone::Good, {}};
 }
 
-/// Counts all of them, and tells what is otherwise than before.
-FolderModel::Changes FolderModel::take(const std::vector<FilePtr>& files) {
-    Changes changes;
-    auto change = [&](const FilePtr& f) -> Change& { return changes[folderOf(f->path)]; };
-    std::map<audio::Format, int> formats;
-    totals_ = {};
-    ++run_;
+void FolderModel::Totals::add(const Totals& more) {
+    files += more.files;
+    along += more.along;
+    wrong += more.wrong;
+    attention += more.attention;
+    untagged += more.untagged;
+    bytes += more.bytes;
+    for (const auto& [format, n] : more.formats)
+        formats[format] += n;
+}
+
+FolderModel::Totals FolderModel::totalsOf(const std::vector<FilePtr>& files) const {
+    Totals out;
     for (const FilePtr& f : files) {
-        Known& known = known_[f->id];
-        if (known.run == run_) // on its way from one sleeve to another it may be there twice
-            continue;
-        known.run = run_;
-        if (known.of != f) {
-            if (known.shown)
-                change(known.of).gone.push_back(known.of);
-            known = {f, find(f), false, run_};
-        }
-        if (!std::exchange(known.shown, true))
-            change(f).come.push_back(f);
-        ++totals_.files;
-        totals_.bytes += f->state.size;
+        const paint::Tone tone = known_.at(f.get()).finding.tone;
+        ++out.files;
+        out.bytes += f->state.size;
         if (f->readable())
-            ++formats[f->tags.format];
-        totals_.wrong += known.finding.tone == paint::Tone::Wrong;
-        totals_.attention += known.finding.tone == paint::Tone::Attention;
-        totals_.untagged += f->readable() && f->tags.fields.empty();
+            ++out.formats[audio::formatName(f->tags.format)];
+        out.wrong += tone == paint::Tone::Wrong;
+        out.attention += tone == paint::Tone::Attention;
+        out.untagged += f->readable() && f->tags.fields.empty();
     }
-    for (const auto& [format, n] : formats)
-        totals_.formats[audio::formatName(format)] += n;
-    const auto given = static_cast<size_t>(totals_.files);
-    const bool forget =
-        known_.size() > given * 2 + 1000; // what is not shown now may be again, but not for ever
-    for (auto it = known_.begin(); known_.size() > given && it != known_.end();) {
-        Known& known = it->second;
-        const bool here = known.run == run_;
-        if (!here && std::exchange(known.shown, false))
-            change(known.of).gone.push_back(known.of);
-        it = here || !forget ? std::next(it) : known_.erase(it);
+    return out;
+}
+
+void FolderModel::exchange(ShownGroup& group, std::vector<FilePtr>&& files, Changes& changes) {
+    std::sort(files.begin(), files.end());
+    std::vector<FilePtr> gone, come;
+    std::set_difference(group.files.begin(), group.files.end(), files.begin(), files.end(),
+                        std::back_inserter(gone));
+    std::set_difference(files.begin(), files.end(), group.files.begin(), group.files.end(),
+                        std::back_inserter(come));
+    for (const FilePtr& f : gone)
+        if (--known_.at(f.get()).groups == 0)
+            changes[folderOf(f->path)].gone.push_back(f);
+    for (const FilePtr& f : come) {
+        Known& known = known_[f.get()];
+        if (!known.of)
+            known = {f, find(f)};
+        if (known.groups++ == 0)
+            changes[folderOf(f->path)].come.push_back(f);
     }
+    group.files = std::move(files);
+    group.totals = totalsOf(group.files);
+}
+
+/// What is otherwise than before.
+FolderModel::Changes FolderModel::take(const std::vector<Group>& groups) {
+    Changes changes;
+    ++run_;
+    for (const Group& g : groups) {
+        ShownGroup& shown = shownGroups_[g.key];
+        shown.run = run_;
+        if (std::exchange(shown.version, g.version) != g.version)
+            exchange(shown, g.files(), changes);
+    }
+    totals_ = {};
+    for (auto it = shownGroups_.begin(); it != shownGroups_.end();) {
+        const bool here = it->second.run == run_;
+        if (here)
+            totals_.add(it->second.totals);
+        else
+            exchange(it->second, {}, changes);
+        it = here ? std::next(it) : shownGroups_.erase(it);
+    }
+    if (known_.size() > static_cast<size_t>(totals_.files) * 2 + 1000) // of other batches
+        std::erase_if(known_, [](const auto& entry) { return entry.second.groups == 0; });
     for (auto& [path, c] : changes) {
         if (const size_t place = placeOf(path); isAt(place, path))
             c.now = folders_[place]->files;
@@ -140,8 +169,8 @@ void FolderModel::removeEmptied(const Changes& changes) {
     }
 }
 
-void FolderModel::setFiles(const std::vector<FilePtr>& files, std::shared_ptr<const Session::Along> along) {
-    Changes changes = take(files);
+void FolderModel::setGroups(const std::vector<Group>& groups, std::shared_ptr<const Session::Along> along) {
+    Changes changes = take(groups);
     removeEmptied(changes);
     std::erase_if(changes, [](const auto& entry) { return entry.second.now.empty(); });
     std::vector<size_t> fresh;
@@ -385,7 +414,7 @@ QString FolderModel::noteOf(const library::FileRecord& f, const Finding& finding
 }
 
 QVariant FolderModel::fileData(const library::FileRecord& f, int column, int role) const {
-    const auto known = known_.find(f.id);
+    const auto known = known_.find(&f);
     const Finding finding = known == known_.end() ? Finding() : known->second.finding;
     switch (role) {
     case Qt::DisplayRole:

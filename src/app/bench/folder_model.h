@@ -5,6 +5,7 @@
 
 #include <QAbstractItemModel>
 
+#include <functional>
 #include <map>
 #include <unordered_map>
 
@@ -22,13 +23,20 @@ public:
         int files = 0, along = 0, wrong = 0, attention = 0, untagged = 0;
         uint64_t bytes = 0;
         std::map<std::string, int> formats;
+        void add(const Totals& more);
+    };
+    /// Files that come and go together: a sleeve. Of one whose version was shown before nothing is looked at.
+    struct Group {
+        std::string key;
+        uint64_t version = 0; // not 0
+        std::function<std::vector<FilePtr>()> files;
     };
 
     explicit FolderModel(Session& session, QObject* parent = nullptr);
 
-    /// `along`: what is in their folders beside them.
-    /// Costs little where little is new. `along` is never nullptr.
-    void setFiles(const std::vector<FilePtr>& files, std::shared_ptr<const Session::Along> along);
+    /// `along`: what is in their folders beside them; never nullptr. Costs little where little is new. (A
+    /// file on its way from one group to another may be in both; it is shown once.)
+    void setGroups(const std::vector<Group>& groups, std::shared_ptr<const Session::Along> along);
     const Totals& totals() const { return totals_; }
     /// nullptr for folders and for what goes along.
     FilePtr fileAt(const QModelIndex& index) const;
@@ -61,8 +69,13 @@ private:
     struct Known {
         FilePtr of;
         Finding finding;
-        bool shown = false;
-        uint32_t run = 0; // of setFiles(), that it was last given to
+        size_t groups = 0; // that it is shown in
+    };
+    struct ShownGroup {
+        uint64_t version = 0;
+        uint32_t run = 0;                // of setGroups(), that it was last given to
+        std::vector<FilePtr> files = {}; // in the order of their addresses
+        Totals totals = {};
     };
     /// What becomes otherwise in a folder. Keys are of the paths of the files.
     struct Change {
@@ -74,7 +87,10 @@ private:
     };
     using Changes = std::map<std::string_view, Change, ByFolder>;
 
-    Changes take(const std::vector<FilePtr>& files);
+    Changes take(const std::vector<Group>& groups);
+    /// `files`: what the group has now.
+    void exchange(ShownGroup& group, std::vector<FilePtr>&& files, Changes& changes);
+    Totals totalsOf(const std::vector<FilePtr>& files) const;
     /// The folder, or the place where it belongs.
     size_t placeOf(std::string_view folder) const;
     bool isAt(size_t place, std::string_view folder) const {
@@ -94,7 +110,8 @@ private:
     void numberFrom(size_t folder);
     std::vector<std::unique_ptr<Folder>> folders_; // by path (ByFolder)
     size_t shared_ = 0;                            // how much of their paths is not shown
-    std::unordered_map<FileId, Known> known_;
+    std::unordered_map<const library::FileRecord*, Known> known_;
+    std::unordered_map<std::string, ShownGroup> shownGroups_;
     std::shared_ptr<const Session::Along> along_;
     uint32_t run_ = 0;
     Totals totals_;

@@ -16,17 +16,22 @@ const Copies::Copy* Copies::of(FileId file) const {
     return it == copies_.end() ? nullptr : &it->second;
 }
 
-void Copies::look(const std::vector<std::shared_ptr<const FileRecord>>& files) {
+void Copies::look(const Files& files) {
+    const bool none = !looked_ || looked_->empty();
     const bool same =
-        std::equal(files.begin(), files.end(), looked_.begin(), looked_.end(), [](auto& a, auto& b) {
-            return a == b || (a->id == b->id && a->state.modifiedNs == b->state.modifiedNs);
-        });
-    if (looking_ || stopped_ || same || (!index_.searcher() && !files.empty() && looked_.empty()))
+        looked_ ? looked_ == files ||
+                      std::equal(files->begin(), files->end(), looked_->begin(), looked_->end(),
+                                 [](auto& a, auto& b) {
+                                     return a == b ||
+                                            (a->id == b->id && a->state.modifiedNs == b->state.modifiedNs);
+                                 })
+                : files->empty();
+    if (looking_ || stopped_ || same || (!index_.searcher() && !files->empty() && none))
         return;
     looked_ = files;
     looking_ = true;
     struct Work {
-        std::vector<std::shared_ptr<const FileRecord>> files;
+        Files files;
         std::shared_ptr<const library::Searcher> searcher;
         library::SameSound same;
         std::map<FileId, Copy> copies;
@@ -38,7 +43,7 @@ void Copies::look(const std::vector<std::shared_ptr<const FileRecord>>& files) {
         tr("Looking for the same sound elsewhere"),
         [work, library = store_.file()](std::stop_token stop, work::Progress& progress) {
             std::vector<const FileRecord*> batch;
-            for (const auto& f : work->files)
+            for (const auto& f : *work->files)
                 batch.push_back(f.get());
             work->same = library::findSameSound(library, batch, work->searcher.get(), stop, progress);
             if (work->same.others.empty())

@@ -24,13 +24,15 @@ public:
         bool operator==(const Copy&) const = default;
     };
 
+    using Files = std::shared_ptr<const std::vector<std::shared_ptr<const library::FileRecord>>>;
+
     Copies(JobList& jobs, LibraryIndex& index, library::StoreThread& store)
         : jobs_(jobs), index_(index), store_(store) {}
 
     /// nullptr where none is known.
     const Copy* of(library::FileId file) const;
     /// In a job, if these are others than last time: the files of the batch, in the order of their numbers.
-    void look(const std::vector<std::shared_ptr<const library::FileRecord>>& files);
+    void look(const Files& files);
 
 signals:
     void changed();
@@ -42,8 +44,8 @@ private:
     LibraryIndex& index_;
     library::StoreThread& store_;
     std::map<library::FileId, Copy> copies_;
-    std::vector<std::shared_ptr<const library::FileRecord>> looked_; // at which files
-    bool looking_ = false, stopped_ = false;                         // ... by hand: not again unasked
+    Files looked_;                           // at which files; nullptr: at none yet
+    bool looking_ = false, stopped_ = false; // ... by hand: not again unasked
 };
 
 } // namespace moorfrost::app

@@ -67,6 +67,7 @@ void Kinds::take(const Kept& kept) {
     confirmed_.clear();
     heard_.clear();
     ++turn_;
+    again_ = true;
     add(kept);
 }
 
@@ -121,6 +122,7 @@ Kinds::Read& Kinds::read(const FilePtr& file) {
 }
 
 void Kinds::weighAgain(FileId file) {
+    again_ = true;
     if (auto it = read_.find(file); it != read_.end())
         it->second.weighed = 0;
 }
@@ -152,14 +154,15 @@ bool Kinds::weigh(Read& read) {
     return true;
 }
 
-void Kinds::look(const std::vector<FilePtr>& files, bool however) {
+void Kinds::weighAll() {
     constexpr size_t most = 500'000; // of this batch and others
     if (read_.size() > most)
         read_.clear();
     ++run_;
+    again_ = false;
     std::set<FileId> others;
     auto wanted = std::make_shared<std::vector<FilePtr>>();
-    for (const FilePtr& f : files) {
+    for (const FilePtr& f : *looked_) {
         Read& r = read(f);
         r.looked = run_;
         if (r.weighed != turn_ && weigh(r))
@@ -167,6 +170,7 @@ void Kinds::look(const std::vector<FilePtr>& files, bool however) {
         if (r.unheard)
             wanted->push_back(f);
     }
+    wanted_ = std::move(wanted);
     for (auto it = proposals_.begin(); it != proposals_.end();) { // what is no more of these
         const auto r = read_.find(it->first);
         const bool here = r != read_.end() && r->second.looked == run_;
@@ -178,8 +182,14 @@ void Kinds::look(const std::vector<FilePtr>& files, bool however) {
     }
     if (!others.empty())
         emit changed(others);
+}
+
+void Kinds::look(const std::shared_ptr<const std::vector<FilePtr>>& files, bool however) {
+    if (std::exchange(looked_, files) != files || again_)
+        weighAll();
     if (listening_)
         return;
+    const std::shared_ptr<const std::vector<FilePtr>> wanted = wanted_;
     const size_t before = unheard_;
     unheard_ = !however && (stopped_ || wanted->size() > heardUnasked) ? wanted->size() : 0;
     if (unheard_ != before)

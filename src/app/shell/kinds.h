@@ -47,7 +47,7 @@ public:
     void add(const Kept& kept);
     /// Proposes kinds for these files, the ones of the batch: by their words at once, by their sound in a job
     /// where they tell no artist. So many that it would take long only if `however`.
-    void look(const std::vector<FilePtr>& files, bool however = false);
+    void look(const std::shared_ptr<const std::vector<FilePtr>>& files, bool however = false);
     /// Reads the words of a file beforehand, so that look() has less to do.
     void glance(const FilePtr& file) { read(file); }
     /// Files that look() left out since they are so many.
@@ -76,6 +76,7 @@ private:
     Read& read(const FilePtr& file);
     /// What is proposed for it; true if that has changed.
     bool weigh(Read& read);
+    void weighAll();
     void weighAgain(library::FileId file);
 
     JobList& jobs_;
@@ -85,6 +86,9 @@ private:
     Proposals proposals_;
     std::unordered_map<library::FileId, Read> read_;
     uint32_t turn_ = 1, run_ = 0; // of take(), of look()
+    std::shared_ptr<const std::vector<FilePtr>> looked_,
+        wanted_;         // at which files; whose sound is to be listened to
+    bool again_ = false; // some of them are to be weighed again
     size_t unheard_ = 0;
     bool listening_ = false, stopped_ = false; // ... by hand: not again unasked
 };

@@ -34,6 +34,7 @@ using library::FileId;
 
 struct SleeveView {
     std::string key;
+    uint64_t version = 0; // another whenever its files, or what was read of them, are others
     std::vector<FileId> files;
     QString why;
     QString title, subtitle, name; // `name`: given by hand
@@ -115,6 +116,9 @@ public:
     void readOrigins(std::function<void(std::vector<library::BatchOrigin>)> then);
     void forgetBatch();
     std::vector<FileId> batchFiles() const;
+    using Records = std::shared_ptr<const std::vector<FilePtr>>;
+    /// What was read of them, in the order of their numbers.
+    Records batchRecords() const;
     const std::vector<SleeveView>& sleeves() const { return sleeves_; }
     /// In the order that was chosen. Drafts do not move them: rows must stay under the hands of the one who
     /// edits, until the batch changes or an order is chosen again.
@@ -246,6 +250,8 @@ private:
     Copies copies_;
     bool loaded_ = false, showDisk_ = false;
     std::unordered_map<FileId, FilePtr> files_;
+    mutable Records records_; // nullptr: to be made anew
+    uint64_t versions_ = 0;   // of sleeves
     std::vector<library::Batch> batches_;
     int64_t batch_ = 0;
     SleevePlaces places_;                              // of the files of the batch

@@ -113,6 +113,9 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders,
 
 /// They are sorted with the others.
 void Session::addToBatch(std::vector<library::FileRecord>&& files) {
+    if (files.empty())
+        return;
+    records_.reset();
     for (library::FileRecord& r : files) {
         const FileId id = r.id;
         const bool readable = r.readable();
@@ -128,15 +131,13 @@ void Session::addToBatch(std::vector<library::FileRecord>&& files) {
 
 void Session::readAlong() {
     struct Work {
-        std::vector<FilePtr> files;
+        Records files;
         Along along;
     };
     auto work = std::make_shared<Work>();
-    for (FileId id : places_.files())
-        if (FilePtr f = file(id))
-            work->files.push_back(std::move(f));
+    work->files = batchRecords();
     const int run = ++alongRun_;
-    if (work->files.empty()) {
+    if (work->files->empty()) {
         along_ = std::make_shared<Along>();
         return;
     }
@@ -145,7 +146,7 @@ void Session::readAlong() {
         [work](std::stop_token stop, work::Progress& progress) {
             std::set<Path> folders;
             std::unordered_set<std::string> known; // sound, whatever their names
-            for (const FilePtr& f : work->files) {
+            for (const FilePtr& f : *work->files) {
                 folders.insert(f->path.parent_path());
                 known.insert(f->path.native());
             }

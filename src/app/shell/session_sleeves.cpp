@@ -185,6 +185,7 @@ void Session::arrangeSleeve(SleeveView& view) {
     view.files = std::move(unordered);
     for (const auto& [place, id] : order)
         view.files.push_back(id);
+    view.version = ++versions_;
     const auto note = notes_.find(view.key);
     view.why = note == notes_.end() ? QString() : qs(note->second.why);
     view.byHand = places_.hasByHand(view.key);
@@ -270,12 +271,21 @@ void Session::readReadiness(std::vector<std::vector<FileId>> sleeves,
 }
 
 void Session::listenToBatch(bool however) {
-    std::vector<FilePtr> files;
-    for (FileId id : places_.files())
-        if (FilePtr f = file(id))
-            files.push_back(std::move(f));
-    kinds_.look(files, however);
-    copies_.look(files);
+    const Records records = batchRecords();
+    kinds_.look(records, however);
+    copies_.look(records);
+}
+
+Session::Records Session::batchRecords() const {
+    if (!records_) {
+        auto records = std::make_shared<std::vector<FilePtr>>();
+        records->reserve(places_.size());
+        for (FileId id : places_.files())
+            if (FilePtr f = file(id))
+                records->push_back(std::move(f));
+        records_ = std::move(records);
+    }
+    return records_;
 }
 
 size_t Session::straysToSort() const {
