@@ -2,6 +2,7 @@
 #include "core/library/search/built_field.h"
 
 #include <algorithm>
+#include <cstring>
 
 #include "core/library/search/layer.h"
 #include "core/text/text.h"
@@ -79,14 +80,15 @@ void BuiltField::rank(const std::vector<std::string>& instead, const Spool::View
             keys.append(sortKey, 8);
         keys += '\0';
     }
-    auto restOf = [&](const Item& item) { return std::string_view(keys.c_str() + item.start); };
-    std::sort(order.begin(), order.end(), [&](const Item& a, const Item& b) {
-        return a.first != b.first ? a.first < b.first : restOf(a) < restOf(b);
-    });
+    auto compared = [&](const Item& a, const Item& b) {
+        return a.first != b.first ? (a.first < b.first ? -1 : 1)
+                                  : std::strcmp(keys.c_str() + a.start, keys.c_str() + b.start);
+    };
+    std::sort(order.begin(), order.end(), [&](const Item& a, const Item& b) { return compared(a, b) < 0; });
     ranks.assign(listCount(), 0);
     uint32_t next = 0;
     for (size_t i = 0; i < order.size(); ++i) {
-        next += i == 0 || order[i].first != order[i - 1].first || restOf(order[i]) != restOf(order[i - 1]);
+        next += i == 0 || compared(order[i], order[i - 1]) != 0;
         ranks[order[i].list] = next;
     }
 }
