@@ -321,6 +321,32 @@ private slots:
         QCOMPARE(tree->currentIndex().data().toString(), QString("Tide.flac"));
     }
 
+    void twinsAreToldApart() {
+        for (const char* folder : {"twins/reel", "twins/cassette"})
+            song(folder, "Kelp", "Twins", "1");
+        d_->bringIn({*box_ / "twins"});
+        QStringList lines;
+        for (const SleeveView& v : s().sleeves())
+            if (v.title == "Twins")
+                lines << v.line();
+        lines.sort();
+        QCOMPARE(lines, QStringList({"cassette \u00B7 Isla Varnholt \u00B7 1 file",
+                                     "reel \u00B7 Isla Varnholt \u00B7 1 file"}));
+        // Their folder says so much of it as is needed to know it.
+        list()->choose(row("Twins").row());
+        QCOMPARE(bench()->bringIn()->model()->rowCount(), 1);
+        const QString folder = bench()->bringIn()->model()->index(0, FolderModel::Name).data().toString();
+        QVERIFY2(folder == "twins/reel" || folder == "twins/cassette", qPrintable(folder));
+        list()->clearSelection();
+        // One is gone: the other needs no more than before.
+        s().removeFromBatch(s().sleeves()[static_cast<size_t>(row("Twins").row())].files);
+        d_->settle();
+        QCOMPARE(s().sleeves()[static_cast<size_t>(row("Twins").row())].line(),
+                 QString("Isla Varnholt \u00B7 1 file"));
+        s().removeFromBatch(s().sleeves()[static_cast<size_t>(row("Twins").row())].files);
+        d_->settle();
+    }
+
     void theModelIsOneThatViewsCanTrust() {
         FolderModel* model = bench()->bringIn()->model();
         QAbstractItemModelTester tester(model, QAbstractItemModelTester::FailureReportingMode::QtTest);

@@ -41,7 +41,12 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
     diskNote_ = label(tr("This is what is on disk"), "attention");
     diskNote_->hide();
-    tools->addWidget(flowing({names, casing, number, mend, columns, undo, redo, diskNote_}, 6), 1);
+    tools->addWidget(flowing({names, casing, number, mend, columns, diskNote_}, 6), 1);
+    auto* back = new QHBoxLayout; // beside each other, however narrow it is
+    back->setSpacing(0);
+    for (QToolButton* b : {undo, redo})
+        back->addWidget(b, 0, Qt::AlignTop);
+    tools->addLayout(back);
 
     model_ = new SheetModel(session_, this);
     view_ = new SheetView(session_, model_);

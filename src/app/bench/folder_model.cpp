@@ -283,8 +283,8 @@ void FolderModel::nameFolders() {
         (common == first.size() || first[common] == '/') && (common == last.size() || last[common] == '/');
     if (!whole)
         common = first.rfind('/', common);
-    if (folders_.size() == 1)
-        common = 0;
+    if (folders_.size() == 1) // its last two parts
+        common = std::max<size_t>(first.rfind('/', std::max<size_t>(first.rfind('/'), 1) - 1), 0);
     const bool others = std::exchange(shared_, common) != common;
     for (const auto& f : folders_) {
         if (!others && f->noted == f->files.size())

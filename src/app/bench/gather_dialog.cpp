@@ -28,7 +28,6 @@ GatherDialog::GatherDialog(Session& session, QWidget* parent) : QDialog(parent),
     auto* head = new QHBoxLayout;
     head->addWidget(what, 1);
     where_ = new ShortLabel(tr("No folder chosen yet."));
-    where_->setObjectName("mono");
     auto* choose = button(tr("Choose a folder\u2026"));
     auto* place = new QHBoxLayout;
     place->addWidget(where_, 1);

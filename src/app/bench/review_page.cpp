@@ -200,17 +200,21 @@ void ReviewPage::showDrafts() {
     tree_->verticalScrollBar()->setValue(scroll);
     tree_->setUpdatesEnabled(true);
     auto moves = static_cast<int>(session_.movesDrafted());
-    auto files = static_cast<int>(session_.drafts().all().size());
+    const auto& drafted = session_.drafts().all();
+    auto files = static_cast<int>(drafted.size());
+    const auto changed = std::count_if(drafted.begin(), drafted.end(), [](const auto& of) {
+        return of.second.size() > of.second.count(library::placeKey);
+    });
     title_->setText(tr("Review"));
     QStringList parts;
     if (drafts > 0)
-        parts << tr("%n draft(s)", "", drafts);
+        parts << tr("%1 in %2")
+                     .arg(tr("%n draft(s)", "", drafts), tr("%n file(s)", "", static_cast<int>(changed)));
     if (moves > 0)
         parts << tr("%n file(s) to move", "", moves);
-    note_->setText(files == 0
-                       ? QString()
-                       : tr("%1 in %2. Nothing is written yet; all of it can be taken back afterwards.")
-                             .arg(parts.join(", "), tr("%n file(s)", "", files)));
+    note_->setText(files == 0 ? QString()
+                              : tr("%1. Nothing is written yet; all of it can be taken back afterwards.")
+                                    .arg(parts.join(", ")));
     const library::HistoryUse& history = session_.history();
     banner_->setVisible(files > 0 && !history.next.empty());
     if (!history.next.empty())

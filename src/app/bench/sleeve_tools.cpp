@@ -58,7 +58,7 @@ void SleeveChooser::fill() {
     for (const SleeveView& s : session_.sleeves())
         if (!s.isStrays() && list_->count() < most &&
             text::fold(ss(s.title)).find(wanted) != std::string::npos)
-            add(tr("%1 \u00B7 %2").arg(s.title, s.subtitle), s.key, false);
+            add(tr("%1 \u00B7 %2").arg(s.title, s.line()), s.key, false);
     if (text::fold(ss(tr("Strays"))).starts_with(wanted))
         add(tr("Strays"), {}, false);
     if (!typed.isEmpty())
@@ -164,6 +164,9 @@ void SleeveTools::fillSplit(QMenu& menu) {
 void SleeveTools::split() {
     QMenu menu(tr("Split by"), window());
     fillSplit(menu);
+    for (QAction* action : menu.actions()) // the first that can be done, for the keyboard
+        if (action->isEnabled() && !menu.activeAction())
+            menu.setActiveAction(action);
     const QRect row = list_->visualRect(list_->currentIndex());
     menu.exec(list_->viewport()->mapToGlobal(row.isValid() ? row.bottomLeft() : QPoint(8, 8)));
 }

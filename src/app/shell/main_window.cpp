@@ -9,6 +9,7 @@
 #include <QMessageBox>
 #include <QMimeData>
 #include <QPointer>
+#include <QScreen>
 #include <QSettings>
 #include <QVBoxLayout>
 
@@ -137,8 +138,11 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     qApp->installEventFilter(this);
 
     QSettings settings;
-    if (!restoreGeometry(settings.value("window").toByteArray()))
-        resize(1280, 800);
+    if (!restoreGeometry(settings.value("window").toByteArray())) {
+        constexpr QSize frame(8, 40); // about what a desktop puts around it
+        const QSize most = screen()->availableSize() - frame;
+        resize(QSize(1280, 800).boundedTo(most));
+    }
     showWorkspace(Bench);
 }
 

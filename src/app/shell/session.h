@@ -38,8 +38,11 @@ struct SleeveView {
     std::vector<FileId> files;
     QString why;
     QString title, subtitle, name; // `name`: given by hand
-    std::string order;             // sorts titles
-    bool byHand = false;           // something of it was put together by hand
+    QString place;                 // its folder, where title and subtitle are another's, too
+    /// Below the title.
+    QString line() const { return place.isEmpty() ? subtitle : place + " \u00B7 " + subtitle; }
+    std::string order;   // sorts titles
+    bool byHand = false; // something of it was put together by hand
     FileId coverFile = 0;
     audit::Readiness readiness; // against the standard of the batch
     size_t unread = 0,
@@ -235,6 +238,7 @@ private:
     void takePlacements(std::vector<naming::Placement> placements);
     void describeSleeve(SleeveView& view) const;
     QString commonestFolder(const std::vector<FileId>& files) const;
+    void tellTwinsApart();
     void planDraftedMoves();
     void placed();
     void tell(const library::RecoveryReport& report);

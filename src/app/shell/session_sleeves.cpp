@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The part of the session that keeps the sleeves of the batch. Their order, and the order of the files in
 // them, changes only when the batch does: rows must not move under the hands of the one who edits them.
+#include <QHash>
+
 #include <algorithm>
 #include <tuple>
 
@@ -221,6 +223,24 @@ void Session::orderSleeves() {
         const double first = rank(a), second = rank(b);
         return std::tie(first, a.order, a.key) < std::tie(second, b.order, b.key);
     });
+    tellTwinsApart();
+}
+
+void Session::tellTwinsApart() {
+    QHash<QString, SleeveView*> first;
+    auto place = [this](SleeveView& view) {
+        if (view.place.isEmpty())
+            view.place = commonestFolder(view.files);
+    };
+    for (SleeveView& view : sleeves_) {
+        SleeveView*& same = first[view.title + '\n' + view.subtitle];
+        if (!same) {
+            same = &view;
+            continue;
+        }
+        place(*same);
+        place(view);
+    }
 }
 
 void Session::describeTouchedSleeves() {
@@ -229,12 +249,14 @@ void Session::describeTouchedSleeves() {
                         [this](FileId id) { return touched_.contains(id); }))
             describeSleeve(view);
     touched_.clear();
+    tellTwinsApart();
     emit batchChanged();
 }
 
 void Session::describeAllSleeves() {
     for (SleeveView& view : sleeves_)
         describeSleeve(view);
+    tellTwinsApart();
     emit batchChanged();
 }
 
@@ -309,6 +331,7 @@ QString Session::commonestFolder(const std::vector<FileId>& files) const {
 void Session::describeSleeve(SleeveView& view) const {
     std::vector<audit::CheckedFile> inputs;
     view.coverFile = 0;
+    view.place.clear();
     view.unread = view.unwritable = 0;
     for (FileId id : view.files) {
         FilePtr f = file(id);

@@ -50,7 +50,7 @@ public:
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
         p->drawText(QRect(left, r.top() + 25, width, 17), Qt::AlignVCenter | Qt::AlignLeft,
-                    p->fontMetrics().elidedText(s.subtitle, Qt::ElideRight, width));
+                    p->fontMetrics().elidedText(s.line(), Qt::ElideRight, width));
         const int end = left + paint::tally(*p, {left, r.top() + 47}, s.readiness.parts, width - 20);
         if (s.byHand)
             p->drawPixmap(QRect(end + 6, r.top() + 42, 14, 14),
@@ -96,9 +96,9 @@ public:
             return {};
         const SleeveView& s = sleeves[row];
         if (role == Qt::AccessibleTextRole || role == Qt::DisplayRole)
-            return s.title + ", " + s.subtitle + (s.byHand ? ", " + SleeveList::tr("by hand") : QString());
+            return s.title + ", " + s.line() + (s.byHand ? ", " + SleeveList::tr("by hand") : QString());
         if (role == Qt::ToolTipRole)
-            return s.title + "\n" + s.why +
+            return s.title + "\n" + s.line() + "\n" + s.why +
                    (s.byHand ? "\n" + SleeveList::tr("Some of it was put here by hand.") : QString()) +
                    "\n\n" + paint::tallyText(s.readiness.parts);
         return {};
