@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QtTest>
 
+#include <future>
+
 #include <sys/stat.h>
 
 #include "core/files/scan.h"
@@ -157,14 +159,15 @@ private slots:
         for (int i = 0; i < 50; ++i)
             test::makeSound(box.root(), std::to_string(i) + ".flac");
         std::atomic<int> found = 0;
+        std::promise<work::Job*> known;
         files::ScanSummary summary;
         work::Job job("scan", [&](std::stop_token stop, work::Progress& progress) {
             summary = files::scan({box.root()}, {true, 2}, stop, progress, [&](files::ScannedFile) {
                 if (++found == 5)
-                    job_->stop();
+                    known.get_future().get()->stop(); // the scan may be this far before the job is known
             });
         });
-        job_ = &job;
+        known.set_value(&job);
         job.wait();
         QVERIFY(summary.stopped);
         QVERIFY(found < 50);
@@ -181,9 +184,6 @@ private slots:
         for (const auto& [name, file] : one)
             QCOMPARE(file.tags->fields, four[name].tags->fields);
     }
-
-private:
-    work::Job* job_ = nullptr;
 };
 
 QTEST_GUILESS_MAIN(TestScan)

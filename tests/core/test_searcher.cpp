@@ -330,6 +330,31 @@ private slots:
         QVERIFY(!Arena::map(box / "none", "12"));
     }
 
+    void anotherSortFormIsNoticed() {
+        const tags::Fields ferry = {{"title", {"Gorse"}}, {"artist", {"The Hollow Ferry"}}},
+                           isla = {{"title", {"Kelp"}},
+                                   {"artist", {"Isla Varnholt"}},
+                                   {"artist_sort", {"Varnholt, Isla"}}};
+        auto base = std::make_shared<const Searcher>(
+            columnsOf({record(1, ferry), record(2, ferry), record(3, isla), record(4, isla)}));
+        QVERIFY(!base->tellsOtherSortForms());
+        auto changed = [&](FileId id, tags::Fields fields) {
+            return base->with({id}, columnsOf({record(id, std::move(fields))}))->tellsOtherSortForms();
+        };
+        auto but = [](tags::Fields fields, const char* key, const char* value) {
+            fields[key] = {value};
+            return fields;
+        };
+        QVERIFY(changed(1, but(ferry, "artist_sort", "Hollow Ferry, The")));
+        QVERIFY(changed(5, but(ferry, "artist_sort", "Hollow Ferry, The"))); // a new one
+        QVERIFY(changed(3, but(isla, "artist_sort", "Isla Varnholt")));
+        QVERIFY(changed(3, {{"title", {"Kelp"}}, {"artist", {"Isla Varnholt"}}}));
+        QVERIFY(!changed(3, but(isla, "title", "Tide")));
+        QVERIFY(!changed(1, isla));
+        QVERIFY(!changed(5, but(but(isla, "artist", "Wren-Low"), "artist_sort", "Low, Wren")));
+        QVERIFY(!base->with({3}, columnsOf({}))->tellsOtherSortForms()); // it is gone
+    }
+
     void changesAreLaidOver() {
         // Laid over, or made anew from the same files: nothing tells them apart.
         auto base = std::make_shared<const Searcher>(columns_);

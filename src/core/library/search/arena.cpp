@@ -67,6 +67,7 @@ bool Arena::takeEntries() {
 void ArenaWriter::add(uint32_t kind, uint32_t field, std::vector<std::string_view> pieces,
                       std::shared_ptr<const void> owner, std::function<void()> letGo) {
     size_t size = 0;
+    std::erase_if(pieces, [](std::string_view p) { return p.empty(); });
     for (std::string_view p : pieces)
         size += p.size();
     parts_.push_back({kind, field, std::move(owner), std::move(pieces), size, std::move(letGo)});

@@ -26,6 +26,7 @@ bool layOver(Store& store, LibrarySearch& held) {
     if (!changed->empty())
         held.searcher = held.searcher->with(*changed, builder.finish());
     held.changes = now;
+    held.sortsOtherwise = held.searcher->tellsOtherSortForms();
     return true;
 }
 
@@ -56,7 +57,8 @@ LibrarySearch searchOf(Store& store, const LibrarySearch& held, std::stop_token 
 
 bool isWorthMakingAnew(const LibrarySearch& held) {
     constexpr size_t most = 2000;
-    return held.searcher && held.searcher->changed() > std::min(most, held.searcher->count() / 20);
+    return held.searcher &&
+           (held.sortsOtherwise || held.searcher->changed() > std::min(most, held.searcher->count() / 20));
 }
 
 LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {

@@ -14,13 +14,14 @@ struct LibrarySearch {
     std::shared_ptr<const Searcher> searcher; // of what is on the shelves; nullptr: not read yet, or stopped
     std::string generation;                   // of the store, that the columns were made in
     std::string changes;                      // Store::changes() at that time
+    bool sortsOtherwise = false;              // Searcher::tellsOtherSortForms()
 };
 
 /// As the library is now. Reads only what has changed since `held` (or since the snapshot), unless that is
 /// not known any more; then makes the columns anew.
 LibrarySearch searchOf(Store& store, const LibrarySearch& held = {}, std::stop_token stop = {});
 
-/// So much has changed that new columns are worth their time.
+/// So much has changed that new columns are worth their time, or orders are not right without them.
 bool isWorthMakingAnew(const LibrarySearch& held);
 /// Reads the whole library, and leaves a new snapshot (a disk that cannot take it does no harm).
 LibrarySearch searchMadeAnew(Store& store, std::stop_token stop = {});

@@ -6,6 +6,7 @@
 
 #include "core/library/search/joint_field.h"
 #include "core/library/search/layer.h"
+#include "core/library/search/sort_forms.h"
 
 namespace moorfrost::library {
 
@@ -264,6 +265,10 @@ bool Searcher::hasField(const std::string& key) const {
 
 std::pair<const Columns*, Row> Searcher::at(Row row) const {
     return row < start_ ? std::pair(&below_->columns(), row) : std::pair(&above_->columns(), row - start_);
+}
+
+bool Searcher::tellsOtherSortForms() const {
+    return above_ && tellOtherSortForms(*below_, *above_, replaced());
 }
 
 void Searcher::giveBackMemory() const {

@@ -56,6 +56,9 @@ public:
     const RowSet& all() const { return alive_; }
     /// While memory is needed for something else. Searching goes on, slower at first.
     void giveBackMemory() const;
+    /// What is laid over the columns tells sort forms otherwise: orders are not quite right until the columns
+    /// are made anew.
+    bool tellsOtherSortForms() const;
     /// How many rows are laid over the columns.
     size_t changed() const { return changed_; }
     /// Keys of fields that are not in the field table, in their order.
