@@ -174,7 +174,10 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
 }
 
 void BenchPage::showStep(Step step) {
-    steps_[static_cast<size_t>(step)]->setChecked(true);
+    StepButton* to = steps_[static_cast<size_t>(step)];
+    to->setChecked(true);
+    if (std::any_of(steps_.begin(), steps_.end(), [](StepButton* b) { return b->hasFocus(); }))
+        to->setFocus();
     stack_->setCurrentIndex(step);
     passFiles();
 }

@@ -371,6 +371,8 @@ void Session::describeSleeve(SleeveView& view) const {
                  : !begins.empty()    ? qs(begins)
                                       : commonestFolder(view.files);
     view.order = text::sortKey(ss(view.title));
+    if (!inputs.empty()) // what is named alike always stands in the same order
+        view.order += inputs.front().path.native();
     view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);
 }
 
