@@ -82,13 +82,13 @@ public:
     }
 
     void file(const char* style, int release, const std::string& path, Fields fields,
-              const char* format = "FLAC", double seconds = 0, int64_t modified = 0) {
+              const char* format = "FLAC", double seconds = 0, int64_t modified = 0, uint64_t picture = 0) {
         auto id = static_cast<int64_t>(out_.files.size() + 1);
         if (modified == 0) // copied, as most are, all within a few seconds
             modified = copied_ += below(2);
         if (seconds == 0)
             seconds = 120 + below(240);
-        out_.files.push_back({id, path, std::move(fields), format, 0, seconds, modified});
+        out_.files.push_back({id, path, std::move(fields), format, picture, seconds, modified});
         out_.release[id] = release;
         out_.style[id] = style;
     }
@@ -214,6 +214,21 @@ const std::vector<std::pair<const char*, Style>>& styles() {
                  const Song& s = r.songs[m.below(static_cast<unsigned>(r.songs.size()))];
                  m.file(n, r.number, root + "/strays/" + s.artist + " - " + s.title + ".flac",
                         m.perhaps(50) ? m.tags(r, s) : m.tags(r, s, {"album", "track"}));
+             }
+         }},
+        {"without album and number, told by pictures",
+         [](Maker& m, const char* n, const std::string& root) {
+             const Release first = m.release();
+             for (int k = 0; k < 3; ++k) {
+                 Release r = k == 0 ? first : m.release();
+                 if (k == 1)
+                     r.artist = first.artist; // who made two
+                 for (Song& s : r.songs) {
+                     s.artist = r.artist;
+                     m.file(n, r.number, root + "/downloads/" + s.title + " " + m.word() + ".m4a",
+                            m.tags(r, s, {"album", "album_artist", "track", "barcode"}), "M4A", 0, 0,
+                            1000 + static_cast<uint64_t>(r.number));
+                 }
              }
          }},
         {"album misspelled in some",
