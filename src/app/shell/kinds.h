@@ -85,10 +85,10 @@ private:
     std::map<library::FileId, Heard> heard_;
     Proposals proposals_;
     std::unordered_map<library::FileId, Read> read_;
-    uint32_t turn_ = 1, run_ = 0; // of take(), of look()
-    std::shared_ptr<const std::vector<FilePtr>> looked_,
-        wanted_;         // at which files; whose sound is to be listened to
-    bool again_ = false; // some of them are to be weighed again
+    uint32_t turn_ = 1, run_ = 0;                        // of take(), of look()
+    std::shared_ptr<const std::vector<FilePtr>> looked_; // at which files
+    std::shared_ptr<const std::vector<FilePtr>> wanted_; // whose sound is to be listened to
+    bool again_ = false;                                 // some of them are to be weighed again
     size_t unheard_ = 0;
     bool listening_ = false, stopped_ = false; // ... by hand: not again unasked
 };

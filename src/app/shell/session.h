@@ -45,8 +45,8 @@ struct SleeveView {
     bool byHand = false; // something of it was put together by hand
     FileId coverFile = 0;
     audit::Readiness readiness; // against the standard of the batch
-    size_t unread = 0,
-           unwritable = 0; // files that cannot be read; that will not be written to, those included
+    size_t unread = 0;          // files that cannot be read
+    size_t unwritable = 0;      // that will not be written to, those included
     bool isStrays() const { return key.empty(); }
 };
 

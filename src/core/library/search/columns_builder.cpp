@@ -235,6 +235,7 @@ ArenaWriter ColumnsBuilder::Impl::parts() {
     workOut(out);
     // Keeps what the pieces lie in.
     struct Kept {
+        explicit Kept(std::shared_ptr<Spool> s) : spool(std::move(s)) {}
         std::shared_ptr<Spool> spool;
         Spool::View view{*spool};
         std::vector<std::vector<uint32_t>> numbers = {};
