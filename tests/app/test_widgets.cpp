@@ -9,6 +9,7 @@
 
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
+#include "app/bench/describe_page.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/review_page.h"
@@ -18,6 +19,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
+#include "app/widgets/sheet.h"
 #include "app/widgets/sleeve_list.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
@@ -321,6 +323,10 @@ private slots:
                         ->mapTo(&d.window(), QPoint(d.window().foot()->writeButton()->width(), 0))
                         .x() <= d.window().width());
         }
+        // The sheet has the whole width, and the drawer is below it.
+        d.window().bench()->showStep(BenchPage::Describe);
+        QWidget* sheet = d.window().bench()->describe()->sheet();
+        QVERIFY2(sheet->width() > 480, qPrintable(QString::number(sheet->width())));
         // What was found stays in sight; what the format is comes back with the room.
         d.window().bench()->showStep(BenchPage::BringIn);
         QTreeView* tree = d.window().bench()->bringIn()->tree();
@@ -328,6 +334,11 @@ private slots:
         d.window().resize(1280, 800);
         d.settle();
         QVERIFY(!tree->isColumnHidden(FolderModel::Kind) && !tree->isColumnHidden(FolderModel::Size));
+        d.window().bench()->showStep(BenchPage::Describe);
+        d.settle();
+        QWidget* page = d.window().bench()->describe();
+        QVERIFY(sheet->width() + 250 <= page->width()); // beside the drawer again
+        QVERIFY(sheet->height() > page->height() * 3 / 4);
     }
 };
 

@@ -98,6 +98,35 @@ private slots:
         QVERIFY(!columns->field("LAMP")->isSparse());
     }
 
+    void theSnapshotIsTheSame() {
+        test::Sandbox box;
+        Path file = box / "columns";
+        QVERIFY(built({file, "12"})->arena().isMapped());
+        auto arena = Arena::map(file, "12");
+        QVERIFY(arena);
+        auto again = std::make_shared<Columns>(arena);
+        Searcher a(built({})), b(again);
+        QCOMPARE(a.find(parseQuery("night or folk").query), b.find(parseQuery("night or folk").query));
+        for (Row row = 0; row < again->size(); row += 100) {
+            QCOMPARE(again->text(row, "title"), records_[row].tags.fields.at("title").front());
+            QCOMPARE(again->pathOf(row), records_[row].path);
+            QCOMPARE(again->rowOf(records_[row].id), std::optional<Row>(row));
+        }
+        QVERIFY(!again->rowOf(999999));
+        // Of another state, cut, or changed anywhere: not taken.
+        QVERIFY(!Arena::map(file, "13"));
+        std::string bytes = test::readBytes(file);
+        for (size_t at : {size_t{3}, size_t{300}, bytes.size() / 2, bytes.size() - 1}) {
+            std::string bad = bytes;
+            bad[at] = static_cast<char>(bad[at] ^ 1);
+            test::writeBytes(file, bad);
+            QVERIFY(!Arena::map(file, "12"));
+        }
+        test::writeBytes(file, bytes.substr(0, bytes.size() - 100));
+        QVERIFY(!Arena::map(file, "12"));
+        QVERIFY(!Arena::map(box / "none", "12"));
+    }
+
     void inAFileItIsTheSame() {
         test::Sandbox box;
         auto inMemory = built({});

@@ -64,16 +64,16 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     leftLayout->setSpacing(0);
     leftLayout->addWidget(bar("tools", tools));
     leftLayout->addWidget(stack_, 1);
-    auto* splitter = new QSplitter;
-    splitter->addWidget(left);
-    splitter->addWidget(drawer_);
-    splitter->setStretchFactor(0, 1);
-    splitter->setCollapsible(0, false);
-    splitter->setSizes({660, 300});
-    remember(splitter, "describe");
+    splitter_ = new QSplitter;
+    splitter_->addWidget(left);
+    splitter_->addWidget(drawer_);
+    splitter_->setStretchFactor(0, 1);
+    splitter_->setCollapsible(0, false);
+    splitter_->setSizes({660, 300});
+    remember(splitter_, "describe");
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(splitter);
+    layout->addWidget(splitter_);
 
     std::vector<std::string> keys;
     for (const QString& key : QSettings().value("describe/columns", defaultColumns).toStringList())
@@ -196,6 +196,16 @@ void DescribePage::showMenu(const QPoint& at) {
     menu.addAction(tr("Remove from the batch (the files stay as they are)"),
                    [this] { session_.removeFromBatch(target()); });
     menu.exec(at);
+}
+
+void DescribePage::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    // In a narrow window the drawer goes below the sheet, which would have no room beside it.
+    const auto wanted = width() < 640 ? Qt::Vertical : Qt::Horizontal;
+    if (splitter_->orientation() == wanted)
+        return;
+    splitter_->setOrientation(wanted);
+    splitter_->setSizes(wanted == Qt::Vertical ? QList{360, 240} : QList{660, 300});
 }
 
 } // namespace moorfrost::app

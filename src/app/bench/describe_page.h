@@ -28,6 +28,9 @@ public:
 signals:
     void playRequested(moorfrost::app::FileId id);
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     void changeCase(int how);
     void numberTracks();
@@ -41,6 +44,7 @@ private:
     Drawer* drawer_;
     QLabel* diskNote_;
     QStackedWidget* stack_;
+    QSplitter* splitter_;
 };
 
 } // namespace moorfrost::app

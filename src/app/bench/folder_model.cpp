@@ -284,7 +284,7 @@ void FolderModel::nameFolders() {
     if (!whole)
         common = first.rfind('/', common);
     if (folders_.size() == 1) // its last two parts
-        common = std::max<size_t>(first.rfind('/', std::max<size_t>(first.rfind('/'), 1) - 1), 0);
+        common = first.rfind('/', std::max<size_t>(first.rfind('/'), 1) - 1);
     const bool others = std::exchange(shared_, common) != common;
     for (const auto& f : folders_) {
         if (!others && f->noted == f->files.size())

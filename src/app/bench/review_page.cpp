@@ -24,7 +24,8 @@ constexpr int fieldRole = Qt::UserRole + 2;
 ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     auto* head = new QHBoxLayout;
     title_ = label({}, "title");
-    note_ = label({}, "quiet");
+    note_ = new ShortLabel; // it gives way to the buttons
+    note_->setObjectName("quiet");
     drop_ = button(tr("Drop chosen"));
     drop_->setToolTip(tr("Forget the chosen drafts (Delete). Files are not touched."));
     dropAll_ = button(tr("Drop all"), "flat");
@@ -45,8 +46,7 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
            "other names keep the old content"));
     back_ = button(tr("Done"));
     head->addWidget(title_);
-    head->addWidget(note_);
-    head->addStretch();
+    head->addWidget(note_, 1);
     for (QPushButton* b : {drop_, dropAll_, readAgain_, allNames_, thisName_, retry_, takeBack_, back_})
         head->addWidget(b);
     connect(retry_, &QPushButton::clicked, this, [this] { session_.write(); });
@@ -236,7 +236,7 @@ void ReviewPage::showReport() {
     const files::SetReport& r = *session_.lastReport();
     const auto& c = theme::colours();
     title_->setText(tr("Written"));
-    note_->clear();
+    note_->setText({});
     QString text = tr("%n file(s) written.", "", static_cast<int>(r.done));
     if (r.failed > 0)
         text += " " + tr("%n file(s) left as before; the reasons are below, the drafts are kept.", "",

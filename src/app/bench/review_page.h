@@ -13,6 +13,8 @@ class QStackedWidget;
 
 namespace moorfrost::app {
 
+class ShortLabel;
+
 class EmptyHint;
 
 class ReviewPage : public QWidget {
@@ -34,7 +36,8 @@ private:
     void setBanner(const QString& text, const char* look);
 
     Session& session_;
-    QLabel *title_, *note_, *banner_;
+    QLabel *title_, *banner_;
+    ShortLabel* note_;
     QPushButton *drop_, *dropAll_, *takeBack_, *back_, *retry_, *readAgain_, *allNames_, *thisName_;
     QTreeWidget* tree_;
     QStackedWidget* stack_;
