@@ -6,7 +6,7 @@
 #include <filesystem>
 
 #include "benchmarks/measure.h"
-#include "core/library/search/library_search.h"
+#include "core/library/shelf_readiness.h"
 #include "support/invented.h"
 
 using namespace moorfrost;
@@ -73,5 +73,18 @@ int main(int argc, char** argv) {
                     "                                      %8.1f %.1f %.1f %.1f ms\n",
                     changed, writing, laying, first, again);
     }
+    work::Progress progress;
+    const library::ShelfRules rules{audit::shippedStandards().front()};
+    std::shared_ptr<const library::ReadinessTable> ready;
+    const double first = milliseconds(
+        [&] { ready = library::readinessOfShelves(*store, search, rules, nullptr, {}, progress); });
+    auto record = *store->file(static_cast<library::FileId>(count / 2));
+    record.tags.fields["mood"] = {"bright"};
+    store->updateFile(record.id, record.state, record.tags.fields, record.shelf);
+    search = library::searchOf(*store, search);
+    const double one = milliseconds(
+        [&] { ready = library::readinessOfShelves(*store, search, rules, ready, {}, progress); });
+    std::printf("readiness of all, of one changed track %7.0f %.1f ms; memory %.0f MB, at most %.0f MB\n",
+                first, one, memoryInUse("VmRSS:"), memoryInUse("VmHWM:"));
     return 0;
 }

@@ -83,6 +83,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::FacetPanel</name>
+    <message numerus="yes">
+        <source>%n rule(s) not met</source>
+        <translation><numerusform>%n rule not met</numerusform><numerusform>%n rules not met</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::FieldBox</name>
     <message numerus="yes">
         <source>%n value(s)</source>

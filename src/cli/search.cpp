@@ -7,7 +7,7 @@
 
 #include "cli/common.h"
 #include "cli/json_out.h"
-#include "core/library/search/library_search.h"
+#include "core/library/shelf_readiness.h"
 #include "core/tags/fields.h"
 #include "core/text/text.h"
 
@@ -32,8 +32,17 @@ Opened opened(const Options& options) {
         out.exitCode = 1;
         return out;
     }
-    out.searcher = searchOf(*out.store).searcher;
+    const LibrarySearch search = searchOf(*out.store);
+    out.searcher = search.searcher;
     auto parsed = parseQuery(options.query, out.searcher->customFields());
+    if (asksForReadiness(parsed.query) ||
+        std::any_of(options.by.begin(), options.by.end(), isAboutReadiness) ||
+        std::any_of(options.sort.begin(), options.sort.end(),
+                    [](const std::string& s) { return s.starts_with("ready"); })) {
+        work::Progress progress;
+        out.searcher = out.searcher->withReadiness(
+            readinessOfShelves(*out.store, search, rulesOf(*out.store), nullptr, {}, progress));
+    }
     if (parsed.error) {
         say(fmt::format("{} (at character {}: {})", parsed.error->sentence, parsed.error->from + 1,
                         options.query.substr(parsed.error->from, parsed.error->to - parsed.error->from)));
@@ -48,7 +57,7 @@ Opened opened(const Options& options) {
 /// The key of a field or column that a person named; "" if there is none.
 std::string keyOf(const Searcher& searcher, const std::string& name) {
     for (const char* column :
-         {"length", "added", "size", "rate", "bitrate", "file", "folder", "format", "codec", "kind"})
+         {"length", "added", "size", "rate", "bitrate", "file", "folder", "format", "codec", "kind", "ready"})
         if (name == column)
             return std::string("@") + column;
     if (const tags::FieldDef* def = tags::fieldByName(name))
@@ -90,7 +99,7 @@ int facets(const Options& options) {
         return o.exitCode;
     for (const std::string& name : options.by) {
         const bool special = name == "decade" || name == "year" || name == "format" || name == "codec" ||
-                             name == "kind" || name == "missing";
+                             name == "kind" || name == "missing" || isAboutReadiness(name);
         std::string key = special ? name : keyOf(*o.searcher, name);
         if (key.empty()) {
             say("There is no field named \"" + name + "\" to count by.");

@@ -95,6 +95,71 @@ private slots:
         QCOMPARE(titles(), QStringList{"Северный ветер"});
     }
 
+    /// Nothing is ready: there are no pictures, and the others lack the numbers of tracks.
+    void readinessIsAskedCountedAndShown() {
+        QCOMPARE(countOf("Readiness", "2 rules not met"), qulonglong{6});
+        click("Readiness", "2 rules not met");
+        QCOMPARE(page()->searchBox()->text(), QString("unmet:2"));
+        QCOMPARE(page()->searchBar()->chips()[0]->text(), QString("rules not met: 2"));
+        QCOMPARE(titles().size(), 6);
+        type("is:ready");
+        QCOMPARE(titles().size(), 0);
+        // A column with the tally, and what it means.
+        type("");
+        auto* model = static_cast<TrackModel*>(page()->table()->model());
+        model->setColumns({"title", readyColumn});
+        QCOMPARE(column(1), QStringList(6, "3 of 5"));
+        const QModelIndex cell = model->index(0, 1);
+        QCOMPARE(cell.data(FileTable::MarksRole).value<library::Marks>().size(), size_t{5});
+        QVERIFY(cell.data(Qt::ToolTipRole).toString().contains("Picture: not met"));
+        page()->table()->setCurrentIndex(cell);
+        d_->settle();
+        QVERIFY(page()->details()->text().contains("meets 3 of 5"));
+        QVERIFY(page()->details()->text().contains("Track numbers: not met"));
+        // A sleeve of which one track was found is measured as a whole.
+        QTest::mouseClick(page()->sleevesButton(), Qt::LeftButton);
+        type("tide");
+        QCOMPARE(page()->grid()->sleeves().size(), size_t{1});
+        page()->grid()->grab(); // what is seen is asked for
+        d_->settle();
+        const QString told = page()->grid()->model()->index(0, 0).data(Qt::ToolTipRole).toString();
+        QVERIFY2(told.contains("2 of 2 files without track number"), qPrintable(told));
+        QTest::mouseClick(page()->tracksButton(), Qt::LeftButton);
+        type("");
+        // Another standard holds at once.
+        d_->session().standards().setAll({{"By hand",
+                                           {{.kind = audit::RuleKind::Fields, .fields = {"title"}},
+                                            {.kind = audit::RuleKind::Codes, .fields = {"isrc"}}}}});
+        d_->settle();
+        QCOMPARE(countOf("Readiness", "1 rule not met"), qulonglong{6});
+        type("lacks:isrc missing:isrc");
+        QCOMPARE(titles().size(), 4);
+        // The sleeves with codes are half met, the others not: sorted by the column, in both directions.
+        type("");
+        QTest::mouseClick(page()->table()->horizontalHeader()->viewport(), Qt::LeftButton, {},
+                          {page()->table()->horizontalHeader()->sectionViewportPosition(1) + 30, 10});
+        d_->settle();
+        QVERIFY((titles().mid(0, 2) == QStringList{"Whin Moor", "Северный ветер"}));
+        QTest::mouseClick(page()->table()->horizontalHeader()->viewport(), Qt::LeftButton, {},
+                          {page()->table()->horizontalHeader()->sectionViewportPosition(1) + 30, 10});
+        d_->settle();
+        QCOMPARE(titles().mid(4), (QStringList{"Whin Moor", "Северный ветер"}));
+        // What is written makes it ready, and it is found so.
+        std::vector<library::DraftSession::Wish> wishes;
+        for (const library::FileRecord& f : d_->libraryFiles())
+            if (tags::firstValue(f.tags.fields, "album") == "Salt Road" && !f.tags.fields.contains("isrc"))
+                wishes.push_back({f.id, "isrc", {"ZZFSR1900002"}});
+        QCOMPARE(wishes.size(), size_t{1});
+        d_->takeUp(wishes.front().file);
+        d_->session().drafts().propose("Edit", wishes, "typed");
+        d_->settle();
+        d_->session().write();
+        d_->settle();
+        QCOMPARE(countOf("Readiness", "Ready"), qulonglong{2});
+        type("is:ready");
+        QCOMPARE(titles().size(), 2);
+    }
+
     void chipsTakeQuestionsOut() {
         type("ferry genre:folk missing:isrc");
         QCOMPARE(titles(), QStringList{"Ferryman's Reel"});

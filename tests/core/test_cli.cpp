@@ -130,6 +130,16 @@ private slots:
             if (v.toObject()["value"] == "isrc")
                 QCOMPARE(v.toObject()["count"].toInt(), 7);
         QCOMPARE(run({"facets", "--by", "flavour"}).code, 2);
+        // Readiness, by the standard that the library has: none of them has a picture.
+        QCOMPARE(run({"search", "is:ready", "--count"}).lines[0]["count"].toInt(), 0);
+        QCOMPARE(run({"search", "lacks:picture", "--count"}).lines[0]["count"].toInt(), 7);
+        QCOMPARE(run({"search", "unmet:>=1", "--sort", "ready:down"}).lines.size(), 7);
+        Answer ready = run({"facets", "--by", "unmet", "--by", "lacks"});
+        int counted = 0;
+        for (const QJsonValue& v : ready.lines[0]["values"].toArray())
+            counted += v.toObject()["count"].toInt();
+        QCOMPARE(counted, 7);
+        QCOMPARE(ready.lines[1]["values"].toArray()[0].toObject()["value"].toString(), QString("Picture"));
         QJsonObject stats = run({"stats"}).lines[0];
         QCOMPARE(stats["tracks"].toInt(), 7);
         QCOMPARE(stats["artists"].toInt(), 1);

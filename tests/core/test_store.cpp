@@ -230,7 +230,7 @@ private slots:
         QCOMPARE(store_->changedSince(second), std::optional(std::vector<library::FileId>{b}));
         QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{a, b}));
         QCOMPARE(store_->generations().front(), second);
-        store_->forgetGenerationsBefore(second);
+        store_->keepGenerations({second});
         QVERIFY(!store_->changedSince(first));
         QCOMPARE(store_->changedSince(second), std::optional(std::vector<library::FileId>{b}));
         QVERIFY(!store_->changedSince("never heard of"));

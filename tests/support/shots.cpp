@@ -23,6 +23,7 @@
 #include "app/journal/journal_page.h"
 #include "app/library/check_files_dialog.h"
 #include "app/library/library_page.h"
+#include "app/library/track_model.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
@@ -219,8 +220,14 @@ int main(int argc, char** argv) {
     shot(&w, "written");
     w.showWorkspace(MainWindow::Library);
     shot(&w, "library");
-    w.library()->searchBox()->setText("year:1980-2019 missing:isrc,picture (genre:folk or artist:varnholt)");
+    w.library()->searchBox()->setText("year:1980-2019 unmet:>=1 (genre:folk or artist:varnholt)");
+    auto* tracks = static_cast<TrackModel*>(w.library()->table()->model());
+    const std::vector<std::string> columns = tracks->columns();
+    tracks->setColumns({"title", "artist", "album", "date", readyColumn, lengthColumn, formatColumn});
+    w.library()->table()->setColumnWidth(4, 128);
     shot(&w, "library-search");
+    w.library()->table()->setColumnWidth(4, 92);
+    tracks->setColumns(columns);
     w.library()->searchBox()->clear();
     d.settle();
     w.library()->groupChoice()->setCurrentIndex(1);

@@ -14,6 +14,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/sheet.h"
+#include "core/library/search/readiness_table.h"
 
 namespace moorfrost::app {
 
@@ -24,13 +25,14 @@ constexpr const char* savedField = "@saved";
 constexpr const char* moreField = "@more";
 constexpr size_t few = 6, many = 60;
 
-const QStringList defaultFacets = {"genre", "decade", "artist", "label", "format", "missing"};
+const QStringList defaultFacets = {"genre", "decade", "artist", "label", "format", "unmet", "missing"};
 
 QString facetLabel(const std::string& key) {
     static const std::map<std::string, QString> special = {
-        {"decade", FacetPanel::tr("Decade")}, {"year", FacetPanel::tr("Year")},
-        {"format", FacetPanel::tr("Format")}, {"codec", FacetPanel::tr("Codec")},
-        {"kind", FacetPanel::tr("Kind")},     {"missing", FacetPanel::tr("Missing")}};
+        {"decade", FacetPanel::tr("Decade")},   {"year", FacetPanel::tr("Year")},
+        {"format", FacetPanel::tr("Format")},   {"codec", FacetPanel::tr("Codec")},
+        {"kind", FacetPanel::tr("Kind")},       {"missing", FacetPanel::tr("Missing")},
+        {"unmet", FacetPanel::tr("Readiness")}, {"lacks", FacetPanel::tr("Rules not met")}};
     auto it = special.find(key);
     return it != special.end() ? it->second : fieldLabel(key);
 }
@@ -38,6 +40,9 @@ QString facetLabel(const std::string& key) {
 QString valueLabel(const std::string& key, const std::string& value) {
     if (key == "decade")
         return FacetPanel::tr("%1s").arg(qs(value));
+    if (key == "unmet")
+        return value == "0" ? FacetPanel::tr("Ready")
+                            : FacetPanel::tr("%n rule(s) not met", "", std::stoi(value));
     if (key == "missing")
         return value == "picture" ? FacetPanel::tr("Picture") : fieldLabel(value);
     if (auto kind = key == "kind" ? matching::kindByName(value) : std::nullopt)
@@ -156,7 +161,9 @@ void FacetPanel::show(const library::Query& query, const std::string& text,
             add(top, open ? tr("Fewer") : tr("More \u2026"), moreField, f.key, std::nullopt, false);
         }
         if (top->childCount() == 0)
-            add(top, tr("none"), "", "", std::nullopt, false);
+            add(top,
+                library::isAboutReadiness(f.key) && !measured_ ? tr("being worked out\u2026") : tr("none"),
+                "", "", std::nullopt, false);
     }
     expandAll();
     verticalScrollBar()->setValue(scrolled);
@@ -199,7 +206,7 @@ void FacetPanel::contextMenuEvent(QContextMenuEvent* event) {
 
 void FacetPanel::chooseFacets(const QPoint& global) {
     QMenu menu(this);
-    std::vector<std::string> all = {"decade", "year", "format", "codec", "kind", "missing"};
+    std::vector<std::string> all = {"decade", "year", "format", "codec", "kind", "unmet", "lacks", "missing"};
     for (const tags::FieldDef& def : tags::fieldTable())
         if (def.kind == tags::FieldKind::Text || def.kind == tags::FieldKind::Flag)
             if (def.key != "title" && !def.key.ends_with("_sort"))

@@ -34,6 +34,8 @@ public:
               const std::vector<FacetCounts>& facets);
     /// A menu of all facets at the place; the choice is remembered.
     void chooseFacets(const QPoint& global);
+    /// Whether readiness is known; until then it says that it is worked out.
+    void setMeasured(bool measured) { measured_ = measured; }
     void setCustomFields(std::vector<std::string> keys) { custom_ = std::move(keys); }
 
     /// The fields whose absence the facet "missing" counts.
@@ -52,6 +54,7 @@ protected:
 private:
     void activate(QTreeWidgetItem* item);
     std::vector<std::string> keys_, custom_;
+    bool measured_ = false;
     std::set<std::string> unfolded_; // facets that show more than a few values
 };
 

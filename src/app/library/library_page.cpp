@@ -150,7 +150,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
 void LibraryPage::layOut() {
     auto* head = new QHBoxLayout;
     bar_->setMinimumWidth(220);
-    head->addWidget(bar_, 3);
+    head->addWidget(bar_, 2);
     head->addSpacing(8);
     head->addWidget(count_, 1);
     head->addStretch();
@@ -271,6 +271,7 @@ void LibraryPage::takeSearcher() {
     if (!session_.index().searcher())
         return;
     searcher_ = session_.index().searcher();
+    facets_->setMeasured(searcher_->readyRows() != nullptr);
     facets_->setCustomFields(searcher_->customFields());
     bar_->setSearcher(searcher_); // and so searches
 }

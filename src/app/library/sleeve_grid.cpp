@@ -134,15 +134,15 @@ private:
             tally.asked = false;
     }
     void askForTallies() {
-        std::vector<std::vector<FileId>> files;
+        std::vector<FileId> files; // one of each: readiness is that of the whole sleeve, whatever was found
         const std::vector<int> rows = std::exchange(wanted_, {});
         for (int row : rows)
-            files.push_back(filesOf(*sleeveAt(index(row))));
+            files.push_back(searcher_->idOf(sleeveAt(index(row))->rows.front()));
         session_.readReadiness(files, [self = QPointer(this), rows, files, run = run_](auto answers) {
             if (!self || self->run_ != run)
                 return;
             for (size_t i = 0; i < rows.size(); ++i) {
-                self->tallies_[files[i].front()].readiness = std::move(answers[i]);
+                self->tallies_[files[i]].readiness = std::move(answers[i]);
                 const QModelIndex at = self->index(rows[i]);
                 emit self->dataChanged(at, at);
             }

@@ -2,6 +2,7 @@
 #include "app/library/track_model.h"
 
 #include "app/shell/text_utils.h"
+#include "app/widgets/paint.h"
 #include "core/text/text.h"
 
 namespace moorfrost::app {
@@ -57,6 +58,11 @@ QString TrackModel::cellText(int row, const std::string& key) const {
     return qs(searcher_->text(r, key));
 }
 
+const library::Marks* TrackModel::marksAt(int row) const {
+    const library::ReadyRows* ready = searcher_->readyRows();
+    return ready ? ready->marksOf(rows_[static_cast<size_t>(row)]) : nullptr;
+}
+
 QVariant TrackModel::data(const QModelIndex& index, int role) const {
     if (!index.isValid())
         return {};
@@ -75,11 +81,17 @@ QVariant TrackModel::data(const QModelIndex& index, int role) const {
     case Qt::ToolTipRole: {
         if (key == nameColumn || key == placeColumn)
             return shownPath(searcher_->pathOf(rows_[static_cast<size_t>(index.row())]));
+        if (const library::Marks* marks = key == readyColumn ? marksAt(index.row()) : nullptr)
+            return paint::marksText(searcher_->readiness()->rules, *marks);
         QString text = cellText(index.row(), key);
         if (const library::Draft* draft = draftOf(index.row(), key))
             text += (text.isEmpty() ? "" : "\n") + tr("Draft: %1").arg(qs(draft->origin));
         return text;
     }
+    case MarksRole:
+        if (const library::Marks* marks = marksAt(index.row()))
+            return QVariant::fromValue(*marks);
+        return {};
     case Qt::TextAlignmentRole:
         return QVariant(alignmentOf(key));
     default:

@@ -19,10 +19,12 @@ public:
     const std::shared_ptr<const library::Searcher>& searcher() const { return searcher_; }
 
     FileId fileAt(int row) const override;
+    std::vector<std::string> ownColumns() const override { return {readyColumn}; }
     int rowCount(const QModelIndex& parent = {}) const override;
     QVariant data(const QModelIndex& index, int role) const override;
 
 private:
+    const library::Marks* marksAt(int row) const; // nullptr: not known
     QString cellText(int row, const std::string& key) const;
     const library::Draft* draftOf(int row, const std::string& key) const;
 

@@ -55,14 +55,6 @@ Kinds::Kept Kinds::Kept::of(Store& store, const std::vector<FileId>& files) {
     return {store.kept(kindField, files), store.kept(proposedField, files)};
 }
 
-std::set<FileId> Kinds::notMusic(Store& store, const std::vector<FileId>& files) {
-    std::set<FileId> out;
-    for (const auto& [id, values] : store.kept(kindField, files))
-        if (values.front() != matching::kindName(Kind::Music))
-            out.insert(id);
-    return out;
-}
-
 void Kinds::take(const Kept& kept) {
     confirmed_.clear();
     heard_.clear();

@@ -33,10 +33,6 @@ public:
     const matching::KindProposal* proposalFor(library::FileId file) const;
     void confirm(const std::map<library::FileId, matching::Kind>& kinds);
 
-    /// The files of the store that were confirmed not to be music.
-    static std::set<library::FileId> notMusic(library::Store& store,
-                                              const std::vector<library::FileId>& files);
-
     /// What the library keeps.
     struct Kept {
         library::Store::KeptValues confirmed, proposed;

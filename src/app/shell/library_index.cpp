@@ -5,6 +5,7 @@
 
 #include "app/shell/job_list.h"
 #include "app/shell/text_utils.h"
+#include "core/base/memory.h"
 
 namespace moorfrost::app {
 
@@ -41,7 +42,7 @@ void LibraryIndex::read(bool anew, std::shared_future<void> open) {
     auto answer = std::make_shared<Answer>();
     jobs_.start(
         tr("Indexing the library"),
-        [answer, anew, held = held_, file = library_, open,
+        [answer, anew, held = held_, file = library_, open, readiness = readiness_,
          sorting = rememberedSorting()](std::stop_token stop, work::Progress&) {
             while (open.valid() && open.wait_for(std::chrono::milliseconds(20)) != std::future_status::ready)
                 if (stop.stop_requested())
@@ -62,7 +63,10 @@ void LibraryIndex::read(bool anew, std::shared_future<void> open) {
                     held.searcher->giveBackMemory();
                 answer->search =
                     anew ? library::searchMadeAnew(**store, stop) : library::searchOf(**store, held, stop);
-                if (const auto& made = answer->search.searcher; made && made != held.searcher)
+                auto& made = answer->search.searcher;
+                if (made && readiness && !made->readiness()) // the columns are new
+                    made = made->withReadiness(readiness);
+                if (made && made != held.searcher)
                     made->ordered(made->all(), sorting, 1);
             } catch (const library::DatabaseError& e) {
                 answer->trouble = e.what();
@@ -81,6 +85,79 @@ void LibraryIndex::read(bool anew, std::shared_future<void> open) {
                 read(false);
             else if (good && !anew && library::isWorthMakingAnew(held_)) // once: it may fail, on a full disk
                 read(true);
+            measure();
+        });
+}
+
+void LibraryIndex::holdTo(library::ShelfRules rules) {
+    if (rules_ == rules)
+        return;
+    rules_ = std::move(rules);
+    readiness_.reset();
+    measured_.clear();
+    if (held_.searcher && held_.searcher->readiness()) { // by other rules
+        held_.searcher = held_.searcher->withReadiness(nullptr);
+        emit changed();
+    }
+    measure();
+}
+
+/// One at a time; what has changed meanwhile is looked at behind it.
+void LibraryIndex::measure() {
+    if (!rules_ || !held_.searcher || measuring_ || reading_ || measured_ == held_.changes)
+        return;
+    measuring_ = true;
+    struct Answer {
+        std::shared_ptr<const library::ReadinessTable> table;
+        std::shared_ptr<const library::Searcher> searcher; // with it
+        std::string trouble;
+    };
+    auto answer = std::make_shared<Answer>();
+    jobs_.start(
+        tr("Checking what is ready"),
+        [answer, search = held_, rules = *rules_, readiness = readiness_, file = library_,
+         sorting = rememberedSorting()](std::stop_token stop, work::Progress& progress) {
+            work::giveWay();
+            auto store = library::Store::open(file);
+            if (!store) {
+                answer->trouble = store.error().message;
+                return;
+            }
+            try {
+                // The window is shown first, and what was typed is answered.
+                auto wait = [&stop] {
+                    for (int i = 0; i < 20 && !stop.stop_requested(); ++i)
+                        std::this_thread::sleep_for(std::chrono::milliseconds(20));
+                };
+                answer->table =
+                    library::readinessOfShelves(**store, search, rules, readiness, stop, progress, wait);
+            } catch (const library::DatabaseError& e) {
+                answer->trouble = e.what();
+            }
+            const auto known = search.searcher->readiness();
+            if (!answer->table || (known && *answer->table == *known))
+                return;
+            answer->searcher = search.searcher->withReadiness(answer->table);
+            answer->searcher->ordered(answer->searcher->all(), sorting, 1);
+            giveBackMemory(); // looking through a large library takes some
+        },
+        [this, answer, used = held_.searcher, changes = held_.changes, rules = *rules_] {
+            measuring_ = false;
+            if (!answer->trouble.empty())
+                emit failed(qs(answer->trouble));
+            if (answer->table && rules_ == rules) {
+                readiness_ = answer->table;
+                measured_ = changes;
+                if (answer->searcher && held_.searcher == used) {
+                    held_.searcher = answer->searcher;
+                    emit changed();
+                } else if (answer->searcher) { // it is another by now
+                    held_.searcher = held_.searcher->withReadiness(readiness_);
+                    emit changed();
+                }
+            }
+            if (answer->table) // else it was stopped, or failed: with the next change
+                measure();
         });
 }
 

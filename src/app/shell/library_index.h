@@ -7,7 +7,7 @@
 
 #include <future>
 
-#include "core/library/search/library_search.h"
+#include "core/library/shelf_readiness.h"
 
 namespace moorfrost::app {
 
@@ -22,6 +22,10 @@ public:
     std::shared_ptr<const library::Searcher> searcher() const { return held_.searcher; }
     /// To be called when the library may have changed. The first time, waits (in its job) until it is `open`.
     void refresh(std::shared_future<void> open = {});
+    /// What readiness is measured by; nothing is, before it is told.
+    void holdTo(library::ShelfRules rules);
+    /// Readiness is known, and as true as the search.
+    bool isMeasured() const { return rules_ && held_.searcher && measured_ == held_.changes && !measuring_; }
     /// How the library is sorted, as it was left: worked out beforehand.
     static std::vector<library::SortBy> rememberedSorting();
     static void rememberSorting(const std::vector<library::SortBy>& sorting);
@@ -32,11 +36,16 @@ signals:
 
 private:
     void read(bool anew, std::shared_future<void> open = {});
+    void measure();
 
     JobList& jobs_;
     Path library_;
     library::LibrarySearch held_;
     bool reading_ = false, again_ = false;
+    std::optional<library::ShelfRules> rules_;
+    std::shared_ptr<const library::ReadinessTable> readiness_; // by these rules
+    std::string measured_;                                     // Store::changes() that it is true of
+    bool measuring_ = false;
 };
 
 } // namespace moorfrost::app

@@ -114,7 +114,11 @@ Session::Session(const Path& libraryFile, QObject* parent)
     arrangeTimer_.setSingleShot(true);
     arrangeTimer_.setInterval(0);
     connect(&arrangeTimer_, &QTimer::timeout, this, &Session::arrangeSleeves);
-    connect(&standards_, &Standards::changed, this, &Session::describeAllSleeves);
+    connect(&standards_, &Standards::changed, this, [this] {
+        describeAllSleeves();
+        if (loaded_)
+            index_.holdTo(shelfRules());
+    });
     connect(&kinds_, &Kinds::changed, this, [this](const std::set<FileId>& files) {
         touched_.insert(files.begin(), files.end());
         sleeveTimer_.start();
@@ -244,6 +248,7 @@ void Session::take(Snapshot s) {
     emit shelvesChanged();
     emit journalChanged();
     index_.refresh();
+    index_.holdTo(shelfRules());
 }
 
 FilePtr Session::file(FileId id) const {
@@ -425,6 +430,8 @@ QString Session::setting(const std::string& key) const {
 
 void Session::setSetting(const std::string& key, const QString& value) {
     settings_[key] = ss(value);
+    if (key == library::namesKey)
+        index_.holdTo(shelfRules());
     store_->post([key, v = ss(value)](Store& store) { store.setSetting(key, v); });
 }
 

@@ -85,13 +85,11 @@ public:
     // Files.
     /// Of those that are worked on; nullptr for others of the library.
     FilePtr file(FileId id) const;
-    /// What it is held to a standard by; `path`: where it will be.
-    static audit::CheckedFile checked(const audit::Standard& standard, const library::FileRecord& file,
-                                      tags::Fields fields, const Path& path, bool music);
-    /// The readiness of files of the library against the usual standard; the answer arrives on the interface
-    /// thread.
-    void readReadiness(std::vector<std::vector<FileId>> sleeves,
-                       std::function<void(std::vector<audit::Readiness>)> then);
+    /// What everything on the shelves is held to.
+    library::ShelfRules shelfRules() const;
+    /// In words: the readiness of the sleeves on the shelves that these files stand in; the answer arrives on
+    /// the interface thread. To be asked only when the library is searched.
+    void readReadiness(std::vector<FileId> files, std::function<void(std::vector<audit::Readiness>)> then);
     /// What is left to sort: strays, but for those that are known not to be music.
     size_t straysToSort() const;
     /// Any file of the library: at once if it is worked on, else when it was read. nullptr if it is no more.

@@ -260,35 +260,17 @@ void Session::describeAllSleeves() {
     emit batchChanged();
 }
 
-audit::CheckedFile Session::checked(const audit::Standard& standard, const library::FileRecord& file,
-                                    tags::Fields fields, const Path& path, bool music) {
-    audit::CheckedFile out{file.id, std::move(fields), file.tags.pictures, file.tags.format, path, {}, music};
-    if (audit::asksForNames(standard))
-        out.facts = naming::factsOf(file.path, file.tags);
-    return out;
+library::ShelfRules Session::shelfRules() const {
+    return {standards_.usual(), files::profileFromKey(ss(setting(library::namesKey)))};
 }
 
-void Session::readReadiness(std::vector<std::vector<FileId>> sleeves,
+void Session::readReadiness(std::vector<FileId> files,
                             std::function<void(std::vector<audit::Readiness>)> then) {
-    store_->post([this, sleeves = std::move(sleeves), then](Store& store) {
-        auto records = std::make_shared<std::vector<std::vector<library::FileRecord>>>();
-        auto other = std::make_shared<std::set<FileId>>();
-        for (const std::vector<FileId>& files : sleeves) {
-            records->push_back(store.files(files));
-            other->merge(Kinds::notMusic(store, files));
-        }
-        later([this, records, other, then] {
-            std::vector<audit::Readiness> out;
-            for (const std::vector<library::FileRecord>& files : *records) {
-                std::vector<audit::CheckedFile> inputs;
-                for (const library::FileRecord& f : files)
-                    inputs.push_back(
-                        checked(standards_.usual(), f, f.tags.fields, f.path, !other->contains(f.id)));
-                out.push_back(audit::readinessOf(standards_.usual(), inputs, false,
-                                                 files::profileFromKey(ss(setting("names")))));
-            }
-            then(std::move(out));
-        });
+    store_->post([this, files = std::move(files), then, searcher = index_.searcher(),
+                  rules = shelfRules()](Store& store) {
+        auto readiness = std::make_shared<std::vector<audit::Readiness>>(
+            library::readinessAround(store, *searcher, rules, files));
+        later([readiness, then] { then(std::move(*readiness)); });
     });
 }
 
@@ -340,15 +322,15 @@ void Session::describeSleeve(SleeveView& view) const {
         if (!f || !f->readable() || (view.isStrays() && !isSorted())) // most will be no strays
             continue;
         const naming::Placement* place = placementOf(id);
-        inputs.push_back(checked(standards_.ofBatch(), *f, drafts_.effective(id),
-                                 place && !place->blocked() ? place->to : f->path,
-                                 kinds_.of(id) == matching::Kind::Music));
+        inputs.push_back(library::checkedFile(standards_.ofBatch(), *f, drafts_.effective(id),
+                                              place && !place->blocked() ? place->to : f->path,
+                                              kinds_.of(id) == matching::Kind::Music));
         if (view.coverFile == 0 && !f->tags.pictures.empty())
             view.coverFile = id;
     }
     if (!view.isStrays() || isSorted())
         view.readiness = audit::readinessOf(standards_.ofBatch(), inputs, view.isStrays(),
-                                            files::profileFromKey(ss(setting("names"))));
+                                            files::profileFromKey(ss(setting(library::namesKey))));
     auto note = notes_.find(view.key);
     view.name = note == notes_.end() ? QString() : qs(note->second.name);
     QString count = tr("%n file(s)", "", static_cast<int>(view.files.size()));

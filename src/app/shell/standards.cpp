@@ -11,7 +11,8 @@
 namespace moorfrost::app {
 
 namespace {
-const std::string rulesKey = "standards", usualKey = "standard", batchesKey = "standards of batches";
+const std::string rulesKey = library::standardsKey, usualKey = library::usualStandardKey,
+                  batchesKey = "standards of batches";
 }
 
 const std::vector<std::string>& Standards::settingKeys() {
@@ -62,9 +63,7 @@ void Standards::rename(const std::string& name, const std::string& to) {
 }
 
 const audit::Standard& Standards::byName(const std::string& name) const {
-    auto it =
-        std::find_if(all_.begin(), all_.end(), [&](const audit::Standard& s) { return s.name == name; });
-    return it == all_.end() ? all_.front() : *it;
+    return library::standardByName(all_, name);
 }
 
 const audit::Standard& Standards::usual() const {

@@ -14,6 +14,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/covers.h"
+#include "app/widgets/paint.h"
 #include "app/widgets/sheet.h"
 #include "core/text/encodings.h"
 
@@ -112,6 +113,7 @@ void FileDetails::showFile(FilePtr file, int more) {
     subtitle_->setText(lines.join("\n"));
     showTags();
     showFields();
+    showReadiness();
     if (file_->readable())
         showSound();
     showPlace();
@@ -213,6 +215,32 @@ void FileDetails::showFields() {
                       p.description.empty() ? QString() : QString(" \u201C%1\u201D").arg(qs(p.description)),
                       p.width > 0 ? QString(", %1 \u00D7 %2").arg(p.width).arg(p.height) : QString(),
                       shownSize(p.bytes)));
+}
+
+void FileDetails::showReadiness() {
+    const auto searcher = session_.index().searcher();
+    const library::ReadyRows* ready = searcher ? searcher->readyRows() : nullptr;
+    const auto row = ready ? searcher->rowOf(file_->id) : std::nullopt;
+    const library::Marks* marks = row ? ready->marksOf(*row) : nullptr;
+    if (!marks)
+        return;
+    caption(tr("Readiness"));
+    const QString standard = qs(session_.standards().usual().name);
+    if (library::unmetOf(*marks) == 0) {
+        wide(tr("Its release is ready by the standard \u201C%1\u201D.").arg(standard), "");
+        return;
+    }
+    wide(tr("Of the standard \u201C%1\u201D, its release meets %2.")
+             .arg(standard, qs(library::readinessText(*marks))),
+         "");
+    std::vector<std::string> rules;
+    library::Marks unmet;
+    for (size_t i = 0; i < marks->size(); ++i)
+        if ((*marks)[i] == audit::Met::No || (*marks)[i] == audit::Met::Partly) {
+            rules.push_back(ready->table().rules[i]);
+            unmet.push_back((*marks)[i]);
+        }
+    wide(paint::marksText(rules, unmet), "quiet");
 }
 
 void FileDetails::showSound() {

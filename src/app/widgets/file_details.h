@@ -34,6 +34,7 @@ private:
     void line(const QString& name, const QString& value);
     void wide(const QString& text, const char* style);
     void showFields();
+    void showReadiness();
     void showSound();
     void showTags();
     void showPlace();

@@ -18,6 +18,8 @@ QString columnLabel(const std::string& key) {
         return FileTable::tr("Folder");
     if (key == kindColumn)
         return FileTable::tr("Kind");
+    if (key == readyColumn)
+        return FileTable::tr("Readiness");
     return key == "track" ? FileTable::tr("No.") : fieldLabel(key);
 }
 

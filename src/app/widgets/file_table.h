@@ -4,7 +4,7 @@
 
 #include <QAbstractTableModel>
 
-#include "core/library/records.h"
+#include "core/library/search/readiness_table.h"
 
 namespace moorfrost::app {
 
@@ -16,6 +16,7 @@ inline constexpr const char* lengthColumn = "@length";
 inline constexpr const char* formatColumn = "@format";
 inline constexpr const char* placeColumn = "@folder";
 inline constexpr const char* kindColumn = "@kind";
+inline constexpr const char* readyColumn = library::readyColumn; // only where ownColumns() has it
 
 /// In the head of a column; "No." for the track.
 QString columnLabel(const std::string& key);
@@ -27,10 +28,13 @@ std::vector<std::string> inTableOrder(std::vector<std::string> keys);
 class FileTable : public QAbstractTableModel {
     Q_OBJECT
 public:
-    enum Role { DraftRole = Qt::UserRole + 1, OddRole, KeyRole };
+    /// MarksRole: library::Marks, to be painted as a tally.
+    enum Role { DraftRole = Qt::UserRole + 1, OddRole, KeyRole, MarksRole };
     using QAbstractTableModel::QAbstractTableModel;
 
     virtual FileId fileAt(int row) const = 0;
+    /// That it has beside those of all tables.
+    virtual std::vector<std::string> ownColumns() const { return {}; }
     virtual void setColumns(std::vector<std::string> columns);
     const std::vector<std::string>& columns() const { return columns_; }
     const std::string& keyAt(int column) const { return columns_[static_cast<size_t>(column)]; }

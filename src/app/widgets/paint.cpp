@@ -54,19 +54,26 @@ void notch(QPainter& painter, const QRect& rect) {
 }
 
 int tally(QPainter& painter, QPoint at, const std::vector<audit::ReadinessPart>& parts, int width) {
+    std::vector<audit::Met> marks;
+    for (const audit::ReadinessPart& part : parts)
+        marks.push_back(part.met);
+    return tally(painter, at, marks, width);
+}
+
+int tally(QPainter& painter, QPoint at, const std::vector<audit::Met>& marks, int width) {
     const auto& c = theme::colours();
     int x = at.x();
     // Many rules make narrower marks.
-    const int step = parts.empty() ? 16 : std::clamp(width / static_cast<int>(parts.size()), 7, 16);
-    for (const audit::ReadinessPart& part : parts) {
+    const int step = marks.empty() ? 16 : std::clamp(width / static_cast<int>(marks.size()), 7, 16);
+    for (audit::Met met : marks) {
         QRect mark(x, at.y(), step - 3, 4);
         // Shape goes with colour: full, half, and only an outline.
-        if (part.met == audit::Met::Yes) {
+        if (met == audit::Met::Yes) {
             painter.fillRect(mark, c.moss);
-        } else if (part.met == audit::Met::Partly) {
+        } else if (met == audit::Met::Partly) {
             painter.fillRect(mark.adjusted(0, 0, -mark.width() / 2, 0), c.lichen);
             painter.fillRect(mark.adjusted(mark.width() / 2 + 1, 3, 0, 0), c.lichen);
-        } else if (part.met == audit::Met::NotAsked) {
+        } else if (met == audit::Met::NotAsked) {
             painter.fillRect(mark.adjusted(mark.width() / 3, 1, -mark.width() / 3, -1), c.third);
         } else {
             painter.setPen(c.rowan);
@@ -77,17 +84,33 @@ int tally(QPainter& painter, QPoint at, const std::vector<audit::ReadinessPart>&
     return x - at.x();
 }
 
+namespace {
+
+QString metText(audit::Met met) {
+    const char* mark = met == audit::Met::Yes      ? QT_TRANSLATE_NOOP("Tally", "met")
+                       : met == audit::Met::Partly ? QT_TRANSLATE_NOOP("Tally", "partly")
+                       : met == audit::Met::No     ? QT_TRANSLATE_NOOP("Tally", "not met")
+                                                   : QT_TRANSLATE_NOOP("Tally", "not asked");
+    return QCoreApplication::translate("Tally", mark);
+}
+
+QString ruleText(const std::string& rule) {
+    return QCoreApplication::translate("Tally", rule.c_str());
+}
+
+} // namespace
+
+QString marksText(const std::vector<std::string>& rules, const std::vector<audit::Met>& marks) {
+    QStringList lines;
+    for (size_t i = 0; i < std::min(rules.size(), marks.size()); ++i)
+        lines << QString("%1: %2").arg(ruleText(rules[i]), metText(marks[i]));
+    return lines.join('\n');
+}
+
 QString tallyText(const std::vector<audit::ReadinessPart>& parts) {
     QStringList lines;
-    for (const audit::ReadinessPart& part : parts) {
-        const char* mark = part.met == audit::Met::Yes      ? QT_TRANSLATE_NOOP("Tally", "met")
-                           : part.met == audit::Met::Partly ? QT_TRANSLATE_NOOP("Tally", "partly")
-                           : part.met == audit::Met::No     ? QT_TRANSLATE_NOOP("Tally", "not met")
-                                                            : QT_TRANSLATE_NOOP("Tally", "not asked");
-        lines << QString("%1: %2 (%3)")
-                     .arg(QCoreApplication::translate("Tally", part.name.c_str()),
-                          QCoreApplication::translate("Tally", mark), qs(part.detail));
-    }
+    for (const audit::ReadinessPart& part : parts)
+        lines << QString("%1: %2 (%3)").arg(ruleText(part.name), metText(part.met), qs(part.detail));
     return lines.join('\n');
 }
 

@@ -19,7 +19,10 @@ void notch(QPainter& painter, const QRect& rect);
 /// Readiness as a strip of marks from `at` to the right; returns its width.
 /// At most `width` pixels wide; returns how wide it is.
 int tally(QPainter& painter, QPoint at, const std::vector<audit::ReadinessPart>& parts, int width);
+int tally(QPainter& painter, QPoint at, const std::vector<audit::Met>& marks, int width);
 QString tallyText(const std::vector<audit::ReadinessPart>& parts);
+/// A line for each rule: whether it is met.
+QString marksText(const std::vector<std::string>& rules, const std::vector<audit::Met>& marks);
 /// The ground of a row in a list of sleeves or sets: chosen, focused, its line below.
 void listRow(QPainter& painter, const QRect& rect, bool chosen, bool focused);
 /// A rounded label whose right edge is at `right`; returns the width used.

@@ -61,7 +61,15 @@ public:
         if (t.isEmpty())
             return;
         auto align = static_cast<Qt::Alignment>(index.data(Qt::TextAlignmentRole).toInt());
-        const QRect room = r.adjusted(8, 0, -8, 0);
+        QRect room = r.adjusted(8, 0, -8, 0);
+        if (key == readyColumn) {
+            const int width = room.width() - p->fontMetrics().horizontalAdvance(t) - 5;
+            const auto marks = index.data(FileTable::MarksRole).value<library::Marks>();
+            if (width >= 7 * static_cast<int>(marks.size())) // else in words only
+                room.setLeft(room.left() + 5 +
+                             paint::tally(*p, {room.left(), r.center().y() - 1}, marks, width));
+            p->setPen(c.second);
+        }
         const Shaped& text = shaped(t, room.width(), face);
         const int x = align & Qt::AlignRight ? room.right() + 1 - text.width : room.left();
         p->drawStaticText(QPointF(x, room.top() + (room.height() - text.height) / 2.0), text.text);
@@ -333,6 +341,8 @@ void SheetView::dropDrafts() {
 void SheetView::chooseColumns(const QString& settingsKey) {
     QMenu menu(this);
     std::vector<std::string> all = {nameColumn, lengthColumn, formatColumn, kindColumn, placeColumn};
+    for (const std::string& key : model_->ownColumns())
+        all.push_back(key);
     for (const tags::FieldDef& def : tags::fieldTable())
         all.push_back(def.key);
     for (const std::string& key : session_.customKeys())
@@ -349,6 +359,8 @@ void SheetView::chooseColumns(const QString& settingsKey) {
             else if (columns.size() > 1)
                 std::erase(columns, key);
             model_->setColumns(columns);
+            if (on && key == readyColumn)
+                setColumnWidth(model_->columnCount() - 1, 128); // room for its marks
             QStringList stored;
             for (const std::string& k : columns)
                 stored << qs(k);

@@ -13,6 +13,9 @@
 
 namespace moorfrost::work {
 
+/// The thread that calls it works only when nobody else needs the processor, or nearly so, until it ends.
+void giveWay();
+
 class Job {
 public:
     using Work = std::function<void(std::stop_token, Progress&)>;

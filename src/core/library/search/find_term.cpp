@@ -361,6 +361,10 @@ RowSet rowsByFact(const Columns& c, const std::string& field, const Wanted& w) {
 
 } // namespace
 
+bool fitsNumber(const Wanted& w, double value) {
+    return compares(w, value, number(w.text), number(w.textEnd));
+}
+
 std::shared_ptr<const RowSet> WordCache::find(std::string_view word) {
     std::lock_guard lock(mutex_);
     auto it = std::find_if(kept_.begin(), kept_.end(), [&](const auto& k) { return k.first == word; });

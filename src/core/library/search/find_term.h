@@ -31,6 +31,8 @@ RowSet rowsByField(const Columns& columns, const Term& term, std::stop_token sto
 /// What is not a field of the tags: length, added, size, rate, channels, bits, bitrate, is.
 RowSet rowsByFacts(const Columns& columns, const Term& term);
 
+/// Whether a number is what is wanted.
+bool fitsNumber(const Wanted& wanted, double value);
 /// The year of a date, 0 if it tells none.
 int yearOf(std::string_view date);
 

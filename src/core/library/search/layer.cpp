@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 
+#include "core/library/search/readiness_table.h"
 #include "core/tags/fields.h"
 #include "core/text/text.h"
 
@@ -108,12 +109,23 @@ std::shared_ptr<const Layer::Order> Layer::order(const std::vector<SortBy>& by) 
         std::rotate(orders_.begin(), held, held + 1);
         return orders_.front().second;
     }
+    auto made = std::make_shared<const Order>(orderWith(by, nullptr));
+    if (orders_.size() >= keptOrders)
+        orders_.pop_back();
+    orders_.insert(orders_.begin(), {name, made});
+    return made;
+}
+
+Layer::Order Layer::orderWith(const std::vector<SortBy>& by, const ReadyRows* ready) const {
     const Columns& c = *columns_;
-    auto made = std::make_shared<Order>();
-    made->rows.assign(c.baseOrder.begin(), c.baseOrder.end());
+    Order made;
+    made.rows.assign(c.baseOrder.begin(), c.baseOrder.end());
     for (auto s = by.rbegin(); s != by.rend(); ++s) {
         std::vector<uint32_t> keys(c.size(), 0); // 0 for blank
-        if (isFactColumn(s->column))
+        if (s->column == readyColumn)
+            for (Row r = 0; ready && r < c.size(); ++r)
+                keys[r] = ready->placeOf(r);
+        else if (isFactColumn(s->column))
             for (Row r = 0; r < c.size(); ++r)
                 keys[r] = factOf(r, s->column);
         else if (const FieldColumn* f = c.field(s->column))
@@ -123,14 +135,11 @@ std::shared_ptr<const Layer::Order> Layer::order(const std::vector<SortBy>& by) 
             most = std::max(most, k);
         for (uint32_t& k : keys) // blanks behind all
             k = k == 0 ? most : s->ascending ? k - 1 : most - k;
-        sortByKeys(made->rows, keys);
+        sortByKeys(made.rows, keys);
     }
-    made->places.resize(made->rows.size());
-    for (size_t i = 0; i < made->rows.size(); ++i)
-        made->places[made->rows[i]] = static_cast<uint32_t>(i);
-    if (orders_.size() >= keptOrders)
-        orders_.pop_back();
-    orders_.insert(orders_.begin(), {name, made});
+    made.places.resize(made.rows.size());
+    for (size_t i = 0; i < made.rows.size(); ++i)
+        made.places[made.rows[i]] = static_cast<uint32_t>(i);
     return made;
 }
 

@@ -30,6 +30,8 @@ public:
         std::vector<uint32_t> places; // of each row in `rows`
     };
     std::shared_ptr<const Order> order(const std::vector<SortBy>& by) const;
+    /// Made anew each time: by readiness, which is not of these columns (nullptr: not known).
+    Order orderWith(const std::vector<SortBy>& by, const ReadyRows* ready) const;
     /// A number that sorts rows as a column does that is no field: "@length" and the like.
     uint32_t factOf(Row row, std::string_view column) const;
 

@@ -39,6 +39,12 @@ LibrarySearch fromSnapshot(Store& store) {
 
 } // namespace
 
+std::vector<std::string> generationsUsed(Store& store, const std::string& columns) {
+    std::vector<std::string> out = text::split(store.setting(readinessGenerationsKey), " ");
+    out.push_back(columns);
+    return out;
+}
+
 Path snapshotOf(const Path& library) {
     return Path(library) += ".columns";
 }
@@ -73,7 +79,7 @@ LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
         return {};
     auto columns = builder.finish();
     if (columns->arena().isMapped()) // it was left
-        store.forgetGenerationsBefore(out.generation);
+        store.keepGenerations(generationsUsed(store, out.generation));
     out.searcher = std::make_shared<Searcher>(columns);
     if (!layOver(store, out)) // more has changed meanwhile than is kept in mind
         return searchMadeAnew(store, stop);

@@ -26,6 +26,11 @@ bool isWorthMakingAnew(const LibrarySearch& held);
 /// Reads the whole library, and leaves a new snapshot (a disk that cannot take it does no harm).
 LibrarySearch searchMadeAnew(Store& store, std::stop_token stop = {});
 
+/// The setting in which readiness (library/shelf_readiness) says which generations it still needs.
+inline constexpr const char* readinessGenerationsKey = "readiness generations";
+/// Those, and the one that the columns were made in.
+std::vector<std::string> generationsUsed(Store& store, const std::string& columns);
+
 /// Where the snapshot lies.
 Path snapshotOf(const Path& library);
 

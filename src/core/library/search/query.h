@@ -24,7 +24,7 @@ struct Wanted {
 
 struct Term {
     /// "" for words anywhere; else the key of a field, or one of: year, decade, length, added, size, rate,
-    /// channels, bits, bitrate, format, codec, kind, file, folder, missing, has, differs, is.
+    /// channels, bits, bitrate, format, codec, kind, unmet, lacks, file, folder, missing, has, differs, is.
     std::string field;
     std::vector<Wanted> wanted; // of words: exactly one, Contains; empty while it is still being typed
     bool phrase = false;        // of words: to be found together, in this order

@@ -26,6 +26,8 @@ constexpr std::array specials = {
     Special{"format", ValueKind::Text, "format"},
     Special{"codec", ValueKind::Text, "codec"},
     Special{"kind", ValueKind::Text, "kind"},
+    Special{"unmet", ValueKind::Number, "rules not met:"},
+    Special{"lacks", ValueKind::Text, "lacks"},
     Special{"file", ValueKind::Text, "file"},
     Special{"folder", ValueKind::Text, "folder"},
     Special{"missing", ValueKind::Words, "no"},

@@ -6,9 +6,18 @@
 
 #include "core/library/search/joint_field.h"
 #include "core/library/search/layer.h"
+#include "core/library/search/readiness_table.h"
 #include "core/library/search/sort_forms.h"
 
 namespace moorfrost::library {
+
+namespace {
+
+bool isByReadiness(const std::vector<SortBy>& by) {
+    return std::any_of(by.begin(), by.end(), [](const SortBy& s) { return s.column == readyColumn; });
+}
+
+} // namespace
 
 Searcher::Searcher(std::shared_ptr<const Columns> columns)
     : Searcher(std::make_shared<Layer>(columns), nullptr, RowSet(columns->size())) {}
@@ -31,8 +40,35 @@ std::shared_ptr<const Searcher> Searcher::with(const std::vector<FileId>& change
     for (FileId id : changed)
         if (auto row = below_->columns().rowOf(id))
             gone.add(*row);
-    return std::shared_ptr<const Searcher>(
-        new Searcher(below_, std::make_shared<Layer>(std::move(now)), gone));
+    std::shared_ptr<Searcher> out(new Searcher(below_, std::make_shared<Layer>(std::move(now)), gone));
+    if (ready_)
+        out->ready_ = std::make_shared<ReadyRows>(*out, readiness());
+    return out;
+}
+
+Searcher::Searcher(const Searcher& other, std::shared_ptr<const ReadinessTable> table)
+    : below_(other.below_), above_(other.above_), start_(other.start_), alive_(other.alive_),
+      count_(other.count_), changed_(other.changed_) {
+    std::lock_guard lock(other.mutex_);
+    fields_ = other.fields_;
+    for (const auto& order : other.orders_)
+        if (!isByReadiness(order.first))
+            orders_.push_back(order);
+    if (table)
+        ready_ = std::make_shared<ReadyRows>(*this, std::move(table));
+}
+
+std::shared_ptr<const Searcher> Searcher::withReadiness(std::shared_ptr<const ReadinessTable> table) const {
+    return std::shared_ptr<const Searcher>(new Searcher(*this, std::move(table)));
+}
+
+std::shared_ptr<const ReadinessTable> Searcher::readiness() const {
+    return ready_ ? ready_->shared() : nullptr;
+}
+
+RowSet Searcher::layersTerm(const Term& term, std::stop_token stop) const {
+    RowSet rows = below_->term(term, stop);
+    return above_ ? RowSet::joint(rows, start_, above_->term(term, stop)) : rows;
 }
 
 RowSet Searcher::matching(const Query& query, std::stop_token stop) const {
@@ -40,8 +76,12 @@ RowSet Searcher::matching(const Query& query, std::stop_token stop) const {
     case Query::Kind::All:
         return alive_;
     case Query::Kind::Term: {
-        RowSet rows = below_->term(query.term, stop);
-        return above_ ? RowSet::joint(rows, start_, above_->term(query.term, stop)) : rows;
+        if (!asksForReadiness(query))
+            return layersTerm(query.term, stop);
+        RowSet rows = ready_ ? ready_->find(query.term) : RowSet(alive_.size());
+        Term rest = query.term; // "is:ready,damaged"
+        std::erase_if(rest.wanted, [](const Wanted& w) { return w.text == "ready"; });
+        return rest.field == "is" && !rest.wanted.empty() ? rows |= layersTerm(rest, stop) : rows;
     }
     case Query::Kind::Not:
         return matching(query.parts.front(), stop).flip();
@@ -68,13 +108,26 @@ RowSet Searcher::find(const Query& query, std::stop_token stop) const {
     return out;
 }
 
-std::shared_ptr<const Searcher::Order> Searcher::jointOrder(const std::vector<SortBy>& by) const {
+std::shared_ptr<const Searcher::Order> Searcher::ownOrder(const std::vector<SortBy>& by) const {
     {
         std::lock_guard lock(mutex_);
         for (const auto& [name, order] : orders_)
             if (name == by)
                 return order;
     }
+    auto made = std::make_shared<const Order>(above_ ? jointOrder(by) : [&] {
+        Layer::Order order = below_->orderWith(by, ready_.get());
+        return Order{std::move(order.rows), std::move(order.places)};
+    }());
+    std::lock_guard lock(mutex_);
+    if (orders_.size() >= 2)
+        orders_.erase(orders_.begin());
+    orders_.emplace_back(by, made);
+    return made;
+}
+
+/// The order below with the rows above put into it.
+Searcher::Order Searcher::jointOrder(const std::vector<SortBy>& by) const {
     // The order in which rows stand within the same (Columns::baseOrder) are further columns.
     struct Column {
         std::string name;
@@ -83,13 +136,16 @@ std::shared_ptr<const Searcher::Order> Searcher::jointOrder(const std::vector<So
     };
     std::vector<Column> columns;
     for (const SortBy& s : by)
-        columns.push_back({s.column, isFactColumn(s.column) ? nullptr : &field(s.column), s.ascending, true});
+        columns.push_back({s.column,
+                           isFactColumn(s.column) || s.column == readyColumn ? nullptr : &field(s.column),
+                           s.ascending, true});
     for (const char* key : {"album", "album_artist", "disc", "track", fileNameColumn})
         columns.push_back({key, &field(key), true, std::string_view(key) == "album"});
     auto keyOf = [&](const Column& c, Row row) {
-        uint64_t key = c.field        ? c.field->placeOf(c.field->listOf(row))
-                       : row < start_ ? below_->factOf(row, c.name)
-                                      : above_->factOf(row - start_, c.name);
+        uint64_t key = c.field                 ? c.field->placeOf(c.field->listOf(row))
+                       : c.name == readyColumn ? (ready_ ? ready_->placeOf(row) : 0)
+                       : row < start_          ? below_->factOf(row, c.name)
+                                               : above_->factOf(row - start_, c.name);
         if (key == 0)
             return c.blankLast ? UINT64_MAX : 0;
         return c.ascending ? key : UINT64_MAX - 1 - key;
@@ -105,33 +161,31 @@ std::shared_ptr<const Searcher::Order> Searcher::jointOrder(const std::vector<So
         fresh[i] = start_ + static_cast<Row>(i);
     std::sort(fresh.begin(), fresh.end(), before);
 
-    auto old = below_->order(by);
-    auto made = std::make_shared<Order>();
-    made->rows.reserve(count_);
-    auto next = old->rows.begin();
+    const auto held = isByReadiness(by) ? nullptr : below_->order(by);
+    const Layer::Order own = held ? Layer::Order() : below_->orderWith(by, ready_.get());
+    const std::vector<Row>& old = held ? held->rows : own.rows;
+    Order made;
+    made.rows.reserve(count_);
+    auto next = old.begin();
     auto takeUntil = [&](auto end) {
         for (; next != end; ++next)
             if (alive_.has(*next))
-                made->rows.push_back(*next);
+                made.rows.push_back(*next);
     };
     for (Row row : fresh) {
-        takeUntil(std::lower_bound(next, old->rows.end(), row, before));
-        made->rows.push_back(row);
+        takeUntil(std::lower_bound(next, old.end(), row, before));
+        made.rows.push_back(row);
     }
-    takeUntil(old->rows.end());
-    made->places.assign(alive_.size(), 0);
-    for (size_t i = 0; i < made->rows.size(); ++i)
-        made->places[made->rows[i]] = static_cast<uint32_t>(i);
-    std::lock_guard lock(mutex_);
-    if (orders_.size() >= 2)
-        orders_.erase(orders_.begin());
-    orders_.emplace_back(by, made);
+    takeUntil(old.end());
+    made.places.assign(alive_.size(), 0);
+    for (size_t i = 0; i < made.rows.size(); ++i)
+        made.places[made.rows[i]] = static_cast<uint32_t>(i);
     return made;
 }
 
 std::vector<Row> Searcher::ordered(const RowSet& rows, const std::vector<SortBy>& by, size_t most) const {
-    if (above_) {
-        auto order = jointOrder(by);
+    if (above_ || isByReadiness(by)) {
+        auto order = ownOrder(by);
         return orderedOf(rows, most, order->rows, order->places);
     }
     auto order = below_->order(by);
@@ -194,6 +248,13 @@ std::vector<FacetValue> Searcher::facet(const RowSet& rows, const std::string& k
                                  : below_->withField(k);
             out.push_back({k, all - (with &= rows).count()});
         }
+        return out;
+    }
+    if (isAboutReadiness(key)) {
+        if (ready_)
+            for (auto& [value, count] : ready_->facet(rows, key))
+                out.push_back({std::move(value), count});
+        out.resize(std::min(out.size(), most));
         return out;
     }
     const bool year = key == "year", decade = key == "decade";
@@ -289,6 +350,10 @@ FileId Searcher::idOf(Row row) const {
 }
 
 std::string Searcher::text(Row row, std::string_view key) const {
+    if (key == readyColumn) {
+        const Marks* marks = ready_ ? ready_->marksOf(row) : nullptr;
+        return marks ? readinessText(*marks) : std::string();
+    }
     auto [c, r] = at(row);
     return c->text(r, key);
 }
@@ -339,7 +404,7 @@ const JointField& Searcher::field(const std::string& key) const {
     std::lock_guard lock(mutex_);
     auto& held = fields_[key];
     if (!held)
-        held = std::make_unique<const JointField>(key, *below_, above_.get(), start_, replaced());
+        held = std::make_shared<const JointField>(key, *below_, above_.get(), start_, replaced());
     return *held;
 }
 

@@ -15,9 +15,11 @@ namespace moorfrost::library {
 
 class JointField;
 class Layer;
+class ReadinessTable;
+class ReadyRows;
 
 struct SortBy {
-    /// A key of a field, a column, or "@length", "@added", "@size", "@rate", "@bitrate".
+    /// A key of a field, a column, or "@length", "@added", "@size", "@rate", "@bitrate", "@ready".
     std::string column;
     bool ascending = true; // blanks come last either way
     bool operator==(const SortBy&) const = default;
@@ -38,6 +40,13 @@ public:
     std::shared_ptr<const Searcher> with(const std::vector<FileId>& changed,
                                          std::shared_ptr<const Columns> now) const;
 
+    /// The same library, in which it is known how far releases meet a standard (nullptr: it is not). What
+    /// with() makes of it knows the same.
+    std::shared_ptr<const Searcher> withReadiness(std::shared_ptr<const ReadinessTable> table) const;
+    std::shared_ptr<const ReadinessTable> readiness() const;
+    /// nullptr where nothing is known. What is not known is neither ready nor unready, and not counted.
+    const ReadyRows* readyRows() const { return ready_.get(); }
+
     /// After a stop the answer is of no use.
     RowSet find(const Query& query, std::stop_token stop = {}) const;
 
@@ -47,7 +56,8 @@ public:
                              size_t most = static_cast<size_t>(-1)) const;
 
     /// The values of a field (or "decade", "year", "format", "codec", "kind"), the most frequent first (of
-    /// decades and years the latest). For "missing": of each of `keys`, how many rows do not have it.
+    /// decades and years the latest). For "unmet" and "lacks": see ReadyRows. For "missing": of each of
+    /// `keys`, how many rows do not have it.
     std::vector<FacetValue> facet(const RowSet& rows, const std::string& key, size_t most = 100,
                                   const std::vector<std::string>& keys = {}) const;
 
@@ -87,18 +97,22 @@ private:
     /// The columns that a row stands in, and where.
     std::pair<const Columns*, Row> at(Row row) const;
     Searcher(std::shared_ptr<const Layer> below, std::shared_ptr<const Layer> above, const RowSet& gone);
+    Searcher(const Searcher& other, std::shared_ptr<const ReadinessTable> table);
+    RowSet layersTerm(const Term& term, std::stop_token stop) const;
     std::vector<Row> replaced() const;
     RowSet matching(const Query& query, std::stop_token stop) const;
     std::vector<Row> orderedOf(const RowSet& rows, size_t most, const std::vector<Row>& order,
                                const std::vector<uint32_t>& places) const;
-    std::shared_ptr<const Order> jointOrder(const std::vector<SortBy>& by) const;
+    std::shared_ptr<const Order> ownOrder(const std::vector<SortBy>& by) const;
+    Order jointOrder(const std::vector<SortBy>& by) const;
 
     std::shared_ptr<const Layer> below_, above_; // above_: nullptr where nothing was changed
     Row start_ = 0;                              // where the rows above begin
     RowSet alive_;
     size_t count_ = 0, changed_ = 0;
+    std::shared_ptr<const ReadyRows> ready_;
     mutable std::mutex mutex_; // of what follows
-    mutable std::map<std::string, std::unique_ptr<const JointField>> fields_;
+    mutable std::map<std::string, std::shared_ptr<const JointField>> fields_;
     mutable std::vector<std::pair<std::vector<SortBy>, std::shared_ptr<const Order>>> orders_;
 };
 

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <map>
+#include <unordered_map>
 
 #include "core/library/search/find_term.h"
 #include "core/library/search/joint_field.h"
@@ -22,35 +23,92 @@ uint32_t shared(const JointField& f, const std::vector<Row>& rows) {
     return first;
 }
 
-} // namespace
+using SleeveKey = std::array<uint32_t, 3>; // album, album artist, folder
 
-std::vector<LibrarySleeve> sleevesOf(const Searcher& searcher, const std::vector<Row>& rows,
-                                     SleeveGroup group) {
-    const JointField& album = searcher.field("album");
-    const JointField& albumArtist = searcher.field("album_artist");
-    const JointField& artist = searcher.field("artist");
-    const JointField& folder = searcher.field(folderColumn);
-    const JointField& date = searcher.field("date");
-    const JointField& label = searcher.field("label");
-
-    std::map<std::array<uint32_t, 3>, size_t> known; // album, album artist, folder
-    std::vector<LibrarySleeve> out;
-    std::array<uint32_t, 3> last{};
-    size_t current = 0; // the sleeve of the row before: mostly the same
-    for (Row r : rows) {
-        std::array<uint32_t, 3> key{album.listOf(r), albumArtist.listOf(r), 0};
+/// What makes the rows of a sleeve one.
+struct SleeveKeys {
+    explicit SleeveKeys(const Searcher& s)
+        : album(s.field("album")), albumArtist(s.field("album_artist")), folder(s.field(folderColumn)) {}
+    SleeveKey of(Row r) const {
+        SleeveKey key{album.listOf(r), albumArtist.listOf(r), 0};
         if (key[0] == 0)
             key[1] = 0;
         if (key[1] == 0)
             key[2] = folder.listOf(r);
-        if (out.empty() || key != last) {
-            auto [it, fresh] = known.try_emplace(key, out.size());
-            if (fresh)
-                out.emplace_back();
-            last = key;
-            current = it->second;
+        return key;
+    }
+    const JointField &album, &albumArtist, &folder;
+};
+
+class SleeveNumbers {
+public:
+    /// From 0, in the order in which they are asked for.
+    uint32_t of(const SleeveKey& key) {
+        if (known_.empty() || key != last_) { // mostly it is that of the row before
+            last_ = key;
+            number_ = known_.try_emplace(key, static_cast<uint32_t>(known_.size())).first->second;
         }
-        out[current].rows.push_back(r);
+        return number_;
+    }
+    bool has(const SleeveKey& key) const { return known_.contains(key); }
+    size_t size() const { return known_.size(); }
+
+private:
+    struct Hash {
+        size_t operator()(const SleeveKey& k) const {
+            return (k[0] * size_t{0x9E3779B97F4A7C15} ^ k[1]) * size_t{0xC2B2AE3D27D4EB4F} ^ k[2];
+        }
+    };
+    std::unordered_map<SleeveKey, uint32_t, Hash> known_;
+    SleeveKey last_{};
+    uint32_t number_ = 0;
+};
+
+} // namespace
+
+RowsBySleeve wholeSleevesOf(const Searcher& searcher, const RowSet& rows) {
+    const SleeveKeys keys(searcher);
+    SleeveNumbers numbers;
+    std::vector<bool> albums(keys.album.listCount()); // most rows are of none of these
+    rows.each([&](Row r) {
+        numbers.of(keys.of(r));
+        albums[keys.album.listOf(r)] = true;
+    });
+    // Twice the same way: to count them, and to put them in their places.
+    auto eachMember = [&](auto&& each) {
+        searcher.all().each([&](Row r) {
+            if (albums[keys.album.listOf(r)])
+                if (SleeveKey key = keys.of(r); numbers.has(key))
+                    each(numbers.of(key), r);
+        });
+    };
+    RowsBySleeve out;
+    out.starts.assign(numbers.size() + 1, 0);
+    eachMember([&](uint32_t sleeve, Row) { ++out.starts[sleeve + 1]; });
+    for (size_t i = 1; i < out.starts.size(); ++i)
+        out.starts[i] += out.starts[i - 1];
+    out.rows.resize(out.starts.back());
+    std::vector<uint32_t> next(out.starts.begin(), out.starts.end() - 1);
+    eachMember([&](uint32_t sleeve, Row r) { out.rows[next[sleeve]++] = r; });
+    return out;
+}
+
+std::vector<LibrarySleeve> sleevesOf(const Searcher& searcher, const std::vector<Row>& rows,
+                                     SleeveGroup group) {
+    const SleeveKeys keys(searcher);
+    const JointField& album = keys.album;
+    const JointField& albumArtist = keys.albumArtist;
+    const JointField& artist = searcher.field("artist");
+    const JointField& date = searcher.field("date");
+    const JointField& label = searcher.field("label");
+
+    SleeveNumbers numbers;
+    std::vector<LibrarySleeve> out;
+    for (Row r : rows) {
+        const size_t sleeve = numbers.of(keys.of(r));
+        if (sleeve == out.size())
+            out.emplace_back();
+        out[sleeve].rows.push_back(r);
     }
 
     struct Place {

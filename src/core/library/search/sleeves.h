@@ -22,4 +22,17 @@ enum class SleeveGroup { None, Artist, Label, Decade };
 std::vector<LibrarySleeve> sleevesOf(const Searcher& searcher, const std::vector<Row>& rows,
                                      SleeveGroup group);
 
+/// Rows by the sleeve they belong to, sleeve behind sleeve.
+struct RowsBySleeve {
+    std::vector<Row> rows;
+    std::vector<uint32_t> starts{0}; // in `rows`, of each sleeve, and the end
+    size_t size() const { return starts.size() - 1; }
+    std::span<const Row> operator[](size_t i) const {
+        return std::span(rows).subspan(starts[i], starts[i + 1] - starts[i]);
+    }
+};
+
+/// All rows of the library that belong to a sleeve of one of these, rising within a sleeve.
+RowsBySleeve wholeSleevesOf(const Searcher& searcher, const RowSet& rows);
+
 } // namespace moorfrost::library

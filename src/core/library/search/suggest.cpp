@@ -45,8 +45,9 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
         if (begun.size() < 2)
             return out;
         auto names = fieldNames(searcher);
-        for (const char* name : {"year", "decade", "length", "added", "size", "rate", "bitrate", "format",
-                                 "codec", "kind", "file", "folder", "missing", "has", "differs", "is"})
+        for (const char* name :
+             {"year", "decade", "length", "added", "size", "rate", "bitrate", "format", "codec", "kind",
+              "unmet", "lacks", "file", "folder", "missing", "has", "differs", "is"})
             names.emplace_back(name, name);
         for (const auto& [name, shown] : names)
             if (out.size() < most &&
@@ -64,7 +65,7 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
     const std::string folded = text::fold(part);
     auto fits = [&](const std::string& value) { return text::fold(value).find(folded) != std::string::npos; };
     if (field == "is") {
-        for (const char* state : {"damaged", "unreadable", "read-only", "variable"})
+        for (const char* state : {"ready", "damaged", "unreadable", "read-only", "variable"})
             if (fits(state))
                 out.push_back({state, state, 0, at, cursor});
     } else if (kindOfField(field) == ValueKind::Words) {

@@ -60,8 +60,8 @@ public:
     /// Files of the shelves that were changed, or are no more, since that generation began; nullopt if that
     /// is not known any more.
     std::optional<std::vector<FileId>> changedSince(const std::string& generation);
-    /// When the picture is there: older ones are of no use.
-    void forgetGenerationsBefore(const std::string& generation);
+    /// All others, but the latest, are of no use any more: they and what changed before them are forgotten.
+    void keepGenerations(const std::vector<std::string>& needed);
 
     // What was worked out from the sound of a file, kept for the state it was in.
     /// Heights, 0 to 1; empty if there are none.

@@ -278,12 +278,14 @@ std::optional<std::vector<FileId>> Store::changedSince(const std::string& genera
     return out;
 }
 
-void Store::forgetGenerationsBefore(const std::string& generation) {
+void Store::keepGenerations(const std::vector<std::string>& needed) {
+    const std::vector<std::string> known = generations();
     Transaction transaction(db_);
-    for (const char* sql :
-         {"DELETE FROM changed_file WHERE generation < (SELECT number FROM generation WHERE mark=?)",
-          "DELETE FROM generation WHERE number < (SELECT number FROM generation WHERE mark=?)"})
-        Statement(db_, sql).bind(generation).run();
+    Statement forget(db_, "DELETE FROM generation WHERE mark=?");
+    for (size_t i = 1; i < known.size(); ++i)
+        if (std::find(needed.begin(), needed.end(), known[i]) == needed.end())
+            forget.bind(known[i]).run();
+    Statement(db_, "DELETE FROM changed_file WHERE generation < (SELECT min(number) FROM generation)").run();
     transaction.commit();
 }
 
