@@ -3,9 +3,9 @@
 // keystrokes until they are painted, scrolling, jumping, selecting everything, sleeves.
 // moorfrost-bench-window LIBRARY
 #include <QElapsedTimer>
-#include <QTimer>
 #include <QPushButton>
 #include <QScrollBar>
+#include <QTimer>
 
 #include <cstdio>
 
@@ -42,7 +42,8 @@ int main(int argc, char** argv) {
     app::LibraryPage* page = window.library();
     app::SheetView* view = page->table();
     std::printf("window built and shown                     %.0f ms\n", since(clock));
-    // Waits as the event loop of an application does: a loop that never sleeps takes a processor from the search.
+    // Waits as the event loop of an application does: a loop that never sleeps takes a processor from the
+    // search.
     QTimer awake;
     awake.start(5);
     auto until = [](auto&& done) {

@@ -2,6 +2,8 @@
 // What the benchmarks measure with.
 #pragma once
 
+#include <time.h>
+
 #include <algorithm>
 #include <chrono>
 #include <cstdio>
@@ -17,6 +19,14 @@ double milliseconds(Work&& work) {
     auto start = std::chrono::steady_clock::now();
     work();
     return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count();
+}
+
+/// Milliseconds that this thread has had a processor: unlike the clock it leaves out what others do
+/// meanwhile.
+inline double processorTime() {
+    timespec now{};
+    ::clock_gettime(CLOCK_THREAD_CPUTIME_ID, &now);
+    return static_cast<double>(now.tv_sec) * 1e3 + static_cast<double>(now.tv_nsec) / 1e6;
 }
 
 /// In MB. `what`: "VmRSS:" for now, "VmHWM:" for the most so far.

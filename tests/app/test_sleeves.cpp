@@ -364,15 +364,15 @@ private slots:
             std::vector<FilePtr> first, second;
             for (const FilePtr& f : some)
                 (first.empty() ? first : second).push_back(f);
-            model->setGroups({group("one", first), group("two", second)}, s().along());
+            model->setGroups({group("one", first), group("two", second)});
             QCOMPARE(shownIn(*model), std::set<FilePtr>(some.begin(), some.end()));
             QCOMPARE(model->totals().files, static_cast<int>(some.size()));
             // From one to the other it may be in both.
             std::vector<FilePtr> both = second;
             both.insert(both.end(), first.begin(), first.end());
-            model->setGroups({group("two", both), group("one", first)}, s().along());
+            model->setGroups({group("two", both), group("one", first)});
             QCOMPARE(shownIn(*model), std::set<FilePtr>(some.begin(), some.end()));
-            model->setGroups({group("two", both), group("one", {})}, s().along());
+            model->setGroups({group("two", both), group("one", {})});
             QCOMPARE(shownIn(*model), std::set<FilePtr>(some.begin(), some.end()));
         }
         // One is another now, one lies elsewhere, and its folder is a new one.
@@ -382,7 +382,7 @@ private slots:
         moved->path = *box_ / "afterwards" / moved->path.filename();
         all[0] = other;
         all[1] = moved;
-        model->setGroups({group("two", all)}, s().along());
+        model->setGroups({group("two", all)});
         QCOMPARE(shownIn(*model), std::set<FilePtr>(all.begin(), all.end()));
         QCOMPARE(model->totals().attention, 1);
         drop({d_->fileNamed("Quay.flac")}, row("Lanterns"));

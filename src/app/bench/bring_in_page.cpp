@@ -105,7 +105,10 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(recent_->menu(), &QMenu::aboutToShow, this, &BringInPage::fillRecent);
     connect(tree_, &QTreeView::customContextMenuRequested, this, &BringInPage::showMenu);
     connect(check, &QPushButton::clicked, this, &BringInPage::checkFiles);
-    connect(&session_, &Session::alongChanged, this, &BringInPage::refresh);
+    connect(&session_, &Session::alongChanged, this, [this] {
+        model_->setAlong(session_.along());
+        refresh();
+    });
     connect(kinds_, &QPushButton::clicked, this, &BringInPage::confirmKinds);
     auto repaint = [this] { tree_->viewport()->update(); };
     connect(&session_.kinds(), &Kinds::changed, this, repaint);
@@ -151,18 +154,18 @@ void BringInPage::fillRecent() {
 }
 
 void BringInPage::setSleeves(const std::vector<const SleeveView*>& sleeves) {
-    files_.clear();
-    groups_.clear();
-    for (const SleeveView* s : sleeves) {
-        files_.insert(files_.end(), s->files.begin(), s->files.end());
-        groups_.push_back({s->key, s->version, [this, ids = s->files] {
-                               std::vector<FilePtr> files;
-                               for (FileId id : ids)
-                                   if (FilePtr f = session_.file(id))
-                                       files.push_back(std::move(f));
-                               return files;
-                           }});
-    }
+    std::vector<FolderModel::Group> groups;
+    groups.reserve(sleeves.size());
+    for (const SleeveView* s : sleeves)
+        groups.push_back({s->key, s->version, [this, s] {
+                              std::vector<FilePtr> files;
+                              for (FileId id : s->files)
+                                  if (FilePtr f = session_.file(id))
+                                      files.push_back(std::move(f));
+                              return files;
+                          }});
+    model_->setAlong(session_.along());
+    model_->setGroups(groups);
     refresh();
 }
 
@@ -171,7 +174,6 @@ void BringInPage::refresh() {
     stack_->setCurrentIndex(none ? 0 : 1);
     bottom_->setVisible(!none);
     resort_->setVisible(!none);
-    model_->setGroups(groups_, session_.along());
     const FolderModel::Totals& t = model_->totals();
     showDetails();
     const QString count = tr("%n file(s)", "", t.files);
@@ -235,15 +237,17 @@ void BringInPage::showDetails() {
 
 void BringInPage::mendText() {
     // What is wrong in one file is mostly wrong in its neighbours: all that are shown are looked at.
-    MendTextDialog(session_, files_, this).exec();
+    MendTextDialog(session_, model_->files(), this).exec();
 }
 
 void BringInPage::checkFiles() {
     std::vector<FileId> ids = chosen();
     bool some = !ids.empty();
-    CheckFilesDialog(session_, session_.pathsOf(some ? ids : files_),
-                     some ? tr("the %n selected file(s)", "", static_cast<int>(ids.size()))
-                          : tr("the %n file(s) shown", "", static_cast<int>(files_.size())),
+    if (!some)
+        ids = model_->files();
+    const auto count = static_cast<int>(ids.size());
+    CheckFilesDialog(session_, session_.pathsOf(ids),
+                     some ? tr("the %n selected file(s)", "", count) : tr("the %n file(s) shown", "", count),
                      this)
         .exec();
 }

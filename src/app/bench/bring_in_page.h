@@ -52,8 +52,6 @@ private:
     void showDetails();
     void mendText();
     Session& session_;
-    std::vector<FolderModel::Group> groups_;
-    std::vector<FileId> files_;
     QPushButton* recent_;
     QCheckBox* subfolders_;
     QStackedWidget* stack_;

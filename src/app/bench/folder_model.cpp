@@ -169,7 +169,7 @@ void FolderModel::removeEmptied(const Changes& changes) {
     }
 }
 
-void FolderModel::setGroups(const std::vector<Group>& groups, std::shared_ptr<const Session::Along> along) {
+void FolderModel::setGroups(const std::vector<Group>& groups) {
     Changes changes = take(groups);
     removeEmptied(changes);
     std::erase_if(changes, [](const auto& entry) { return entry.second.now.empty(); });
@@ -197,20 +197,27 @@ void FolderModel::setGroups(const std::vector<Group>& groups, std::shared_ptr<co
         numberFrom(at);
         endInsertRows();
     }
-    static const std::vector<files::OtherFile> none;
-    auto findOthers = [&](size_t i) {
-        const auto others = along->find(folders_[i]->path);
-        fillOthers(i, others == along->end() ? none : others->second);
-    };
-    if (std::exchange(along_, along) != along)
-        for (size_t i = 0; i < folders_.size(); ++i)
-            findOthers(i);
-    else
-        for (size_t i : fresh)
-            findOthers(i);
+    for (size_t i : fresh)
+        fillOthersOf(i);
     for (const auto& f : folders_)
         totals_.along += static_cast<int>(f->others.size());
     nameFolders();
+}
+
+void FolderModel::setAlong(std::shared_ptr<const Session::Along> along) {
+    if (std::exchange(along_, along) == along)
+        return;
+    totals_.along = 0;
+    for (size_t i = 0; i < folders_.size(); ++i) {
+        fillOthersOf(i);
+        totals_.along += static_cast<int>(folders_[i]->others.size());
+    }
+}
+
+void FolderModel::fillOthersOf(size_t folder) {
+    static const std::vector<files::OtherFile> none;
+    const auto others = along_->find(folders_[folder]->path);
+    fillOthers(folder, others == along_->end() ? none : others->second);
 }
 
 void FolderModel::numberFrom(size_t folder) {
@@ -322,6 +329,14 @@ std::vector<FilePtr> FolderModel::filesAt(const QModelIndex& i) const {
     return file                  ? std::vector<FilePtr>{file}
            : i.internalPointer() ? std::vector<FilePtr>{}
                                  : folders_[static_cast<size_t>(i.row())]->files;
+}
+
+std::vector<FileId> FolderModel::files() const {
+    std::vector<FileId> out;
+    for (const auto& folder : folders_)
+        for (const FilePtr& f : folder->files)
+            out.push_back(f->id);
+    return out;
 }
 
 QModelIndex FolderModel::index(int row, int column, const QModelIndex& parent) const {
@@ -478,8 +493,13 @@ QVariant FolderModel::headerData(int section, Qt::Orientation orientation, int r
 Qt::ItemFlags FolderModel::flags(const QModelIndex& i) const {
     if (!i.isValid())
         return Qt::NoItemFlags;
-    const bool goesAlong = i.internalPointer() && !fileAt(i);
-    return QAbstractItemModel::flags(i) | (goesAlong ? Qt::NoItemFlags : Qt::ItemIsDragEnabled);
+    const Qt::ItemFlags usual = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    const auto* folder = static_cast<const Folder*>(i.internalPointer());
+    if (!folder)
+        return usual | Qt::ItemIsDragEnabled;
+    const bool goesAlong = static_cast<size_t>(i.row()) >= folder->files.size();
+    // The tree asks every row, again and again, whether there is more below it.
+    return usual | Qt::ItemNeverHasChildren | (goesAlong ? Qt::NoItemFlags : Qt::ItemIsDragEnabled);
 }
 
 QStringList FolderModel::mimeTypes() const {

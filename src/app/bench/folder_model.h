@@ -34,14 +34,19 @@ public:
 
     explicit FolderModel(Session& session, QObject* parent = nullptr);
 
-    /// `along`: what is in their folders beside them; never nullptr. Costs little where little is new. (A
-    /// file on its way from one group to another may be in both; it is shown once.)
-    void setGroups(const std::vector<Group>& groups, std::shared_ptr<const Session::Along> along);
+    /// Costs little where little is new. (A file on its way from one group to another may be in both; it is
+    /// shown once.)
+    void setGroups(const std::vector<Group>& groups);
+    /// What is in their folders beside them; never nullptr.
+    void setAlong(std::shared_ptr<const Session::Along> along);
     const Totals& totals() const { return totals_; }
     /// nullptr for folders and for what goes along.
     FilePtr fileAt(const QModelIndex& index) const;
     /// Itself, or all of the folder.
     std::vector<FilePtr> filesAt(const QModelIndex& index) const;
+
+    /// All that are shown, folder by folder.
+    std::vector<FileId> files() const;
 
     QModelIndex index(int row, int column, const QModelIndex& parent = {}) const override;
     QModelIndex parent(const QModelIndex& child) const override;
@@ -96,6 +101,7 @@ private:
     bool isAt(size_t place, std::string_view folder) const {
         return place < folders_.size() && folders_[place]->path.native() == folder;
     }
+    void fillOthersOf(size_t folder);
     void removeEmptied(const Changes& changes);
     void fill(size_t folder, std::vector<FilePtr>&& files);
     void fillOthers(size_t folder, const std::vector<files::OtherFile>& others);
@@ -112,7 +118,7 @@ private:
     size_t shared_ = 0;                            // how much of their paths is not shown
     std::unordered_map<const library::FileRecord*, Known> known_;
     std::unordered_map<std::string, ShownGroup> shownGroups_;
-    std::shared_ptr<const Session::Along> along_;
+    std::shared_ptr<const Session::Along> along_ = std::make_shared<Session::Along>();
     uint32_t run_ = 0;
     Totals totals_;
 };

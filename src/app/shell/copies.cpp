@@ -16,22 +16,32 @@ const Copies::Copy* Copies::of(FileId file) const {
     return it == copies_.end() ? nullptr : &it->second;
 }
 
-void Copies::look(const Files& files) {
+namespace {
+
+/// Read once more or not: they are the same files in the same state.
+bool areSame(const BatchRecords& a, const BatchRecords& b) {
+    auto sameFile = [](const FilePtr& x, const FilePtr& y) {
+        return x == y || (x->id == y->id && x->state.modifiedNs == y->state.modifiedNs);
+    };
+    return std::equal(a.pieces.begin(), a.pieces.end(), b.pieces.begin(), b.pieces.end(),
+                      [&](const auto& x, const auto& y) {
+                          return x.second == y.second ||
+                                 std::equal(x.second->begin(), x.second->end(), y.second->begin(),
+                                            y.second->end(), sameFile);
+                      });
+}
+
+} // namespace
+
+void Copies::look(const Records& files) {
     const bool none = !looked_ || looked_->empty();
-    const bool same =
-        looked_ ? looked_ == files ||
-                      std::equal(files->begin(), files->end(), looked_->begin(), looked_->end(),
-                                 [](auto& a, auto& b) {
-                                     return a == b ||
-                                            (a->id == b->id && a->state.modifiedNs == b->state.modifiedNs);
-                                 })
-                : files->empty();
+    const bool same = looked_ ? areSame(*files, *looked_) : files->empty();
     if (looking_ || stopped_ || same || (!index_.searcher() && !files->empty() && none))
         return;
     looked_ = files;
     looking_ = true;
     struct Work {
-        Files files;
+        Records files;
         std::shared_ptr<const library::Searcher> searcher;
         library::SameSound same;
         std::map<FileId, Copy> copies;
@@ -43,8 +53,7 @@ void Copies::look(const Files& files) {
         tr("Looking for the same sound elsewhere"),
         [work, library = store_.file()](std::stop_token stop, work::Progress& progress) {
             std::vector<const FileRecord*> batch;
-            for (const auto& f : *work->files)
-                batch.push_back(f.get());
+            work->files->each([&](const FilePtr& f) { batch.push_back(f.get()); });
             work->same = library::findSameSound(library, batch, work->searcher.get(), stop, progress);
             if (work->same.others.empty())
                 return;

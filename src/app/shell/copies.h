@@ -7,6 +7,7 @@
 #include <map>
 #include <set>
 
+#include "app/shell/batch_records.h"
 #include "app/shell/job_list.h"
 #include "app/shell/library_index.h"
 #include "core/library/same_sound.h"
@@ -24,15 +25,13 @@ public:
         bool operator==(const Copy&) const = default;
     };
 
-    using Files = std::shared_ptr<const std::vector<std::shared_ptr<const library::FileRecord>>>;
-
     Copies(JobList& jobs, LibraryIndex& index, library::StoreThread& store)
         : jobs_(jobs), index_(index), store_(store) {}
 
     /// nullptr where none is known.
     const Copy* of(library::FileId file) const;
-    /// In a job, if these are others than last time: the files of the batch, in the order of their numbers.
-    void look(const Files& files);
+    /// In a job, if the files of the batch are others than last time.
+    void look(const Records& files);
 
 signals:
     void changed();
@@ -44,7 +43,7 @@ private:
     LibraryIndex& index_;
     library::StoreThread& store_;
     std::map<library::FileId, Copy> copies_;
-    Files looked_;                           // at which files; nullptr: at none yet
+    Records looked_;                         // at which files; nullptr: at none yet
     bool looking_ = false, stopped_ = false; // ... by hand: not again unasked
 };
 

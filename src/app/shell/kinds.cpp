@@ -59,7 +59,7 @@ void Kinds::take(const Kept& kept) {
     confirmed_.clear();
     heard_.clear();
     ++turn_;
-    again_ = true;
+    allAgain_ = true;
     add(kept);
 }
 
@@ -114,7 +114,7 @@ Kinds::Read& Kinds::read(const FilePtr& file) {
 }
 
 void Kinds::weighAgain(FileId file) {
-    again_ = true;
+    again_.insert(BatchRecords::pieceOf(file));
     if (auto it = read_.find(file); it != read_.end())
         it->second.weighed = 0;
 }
@@ -146,49 +146,73 @@ bool Kinds::weigh(Read& read) {
     return true;
 }
 
-void Kinds::weighAll() {
+void Kinds::weighAll(const BatchRecords& files) {
     constexpr size_t most = 500'000; // of this batch and others
-    if (read_.size() > most)
+    bool all = std::exchange(allAgain_, false);
+    if (read_.size() > most) {
         read_.clear();
-    ++run_;
-    again_ = false;
-    std::set<FileId> others;
-    auto wanted = std::make_shared<std::vector<FilePtr>>();
-    for (const FilePtr& f : *looked_) {
-        Read& r = read(f);
-        r.looked = run_;
-        if (r.weighed != turn_ && weigh(r))
-            others.insert(f->id);
-        if (r.unheard)
-            wanted->push_back(f);
+        all = true;
     }
-    wanted_ = std::move(wanted);
-    for (auto it = proposals_.begin(); it != proposals_.end();) { // what is no more of these
-        const auto r = read_.find(it->first);
-        const bool here = r != read_.end() && r->second.looked == run_;
-        if (!here) {
-            others.insert(it->first);
-            weighAgain(it->first);
+    const std::set<int64_t> again = std::exchange(again_, {});
+    std::set<FileId> others, gone;
+    auto leave = [&](const Looked& looked) {
+        for (const FilePtr& f : *looked.piece)
+            gone.insert(f->id);
+    };
+    for (auto it = looked_.begin(); it != looked_.end();)
+        if (files.pieces.contains(it->first)) {
+            ++it;
+        } else {
+            leave(it->second);
+            it = looked_.erase(it);
         }
-        it = here ? std::next(it) : proposals_.erase(it);
+    for (const auto& [number, piece] : files.pieces) {
+        Looked& looked = looked_[number];
+        if (looked.piece == piece && !all && !again.contains(number))
+            continue;
+        if (looked.piece && looked.piece != piece)
+            leave(looked);
+        looked = {piece, {}};
+        for (const FilePtr& f : *piece) {
+            gone.erase(f->id);
+            Read& r = read(f);
+            if (r.weighed != turn_ && weigh(r))
+                others.insert(f->id);
+            if (r.unheard)
+                looked.unheard.push_back(f);
+        }
+    }
+    for (FileId id : gone) { // what is no more of these
+        if (proposals_.erase(id) > 0)
+            others.insert(id);
+        if (auto it = read_.find(id); it != read_.end())
+            it->second.weighed = 0;
     }
     if (!others.empty())
         emit changed(others);
 }
 
-void Kinds::look(const std::shared_ptr<const std::vector<FilePtr>>& files, bool however) {
-    if (std::exchange(looked_, files) != files || again_)
-        weighAll();
+size_t Kinds::countUnheard() const {
+    size_t n = 0;
+    for (const auto& [number, looked] : looked_)
+        n += looked.unheard.size();
+    return n;
+}
+
+void Kinds::look(const Records& files, bool however) {
+    weighAll(*files);
     if (listening_)
         return;
-    const std::shared_ptr<const std::vector<FilePtr>> wanted = wanted_;
-    const size_t before = unheard_;
-    unheard_ = !however && (stopped_ || wanted->size() > heardUnasked) ? wanted->size() : 0;
+    const size_t before = unheard_, count = countUnheard();
+    unheard_ = !however && (stopped_ || count > heardUnasked) ? count : 0;
     if (unheard_ != before)
         emit changed({});
-    if (unheard_ > 0 || wanted->empty())
+    if (unheard_ > 0 || count == 0)
         return;
     listening_ = true;
+    auto wanted = std::make_shared<std::vector<FilePtr>>();
+    for (const auto& [number, looked] : looked_)
+        wanted->insert(wanted->end(), looked.unheard.begin(), looked.unheard.end());
     auto found = std::make_shared<std::map<FileId, Heard>>();
     jobs_.start(
         tr("Listening for speech, idents and tones"),

@@ -9,6 +9,7 @@
 #include <set>
 #include <unordered_map>
 
+#include "app/shell/batch_records.h"
 #include "app/shell/job_list.h"
 #include "core/library/store_thread.h"
 #include "core/matching/kinds.h"
@@ -16,8 +17,6 @@
 class QMenu;
 
 namespace moorfrost::app {
-
-using FilePtr = std::shared_ptr<const library::FileRecord>;
 
 class Kinds : public QObject {
     Q_OBJECT
@@ -43,7 +42,7 @@ public:
     void add(const Kept& kept);
     /// Proposes kinds for these files, the ones of the batch: by their words at once, by their sound in a job
     /// where they tell no artist. So many that it would take long only if `however`.
-    void look(const std::shared_ptr<const std::vector<FilePtr>>& files, bool however = false);
+    void look(const Records& files, bool however = false);
     /// Reads the words of a file beforehand, so that look() has less to do.
     void glance(const FilePtr& file) { read(file); }
     /// Files that look() left out since they are so many.
@@ -65,15 +64,21 @@ private:
     struct Read {
         FilePtr file;
         std::optional<matching::KindProposal> byWords;
-        bool unheard = false;             // its sound is to be listened to
-        uint32_t weighed = 0, looked = 0; // in which turn of turn_ and run_; 0: to be weighed again
+        bool unheard = false; // its sound is to be listened to
+        uint32_t weighed = 0; // in which turn of turn_; 0: to be weighed again
+    };
+    struct Looked {
+        BatchRecords::Piece piece;
+        std::vector<FilePtr> unheard;
     };
     /// The words of the file, as it is.
     Read& read(const FilePtr& file);
     /// What is proposed for it; true if that has changed.
     bool weigh(Read& read);
-    void weighAll();
+    /// What has changed since the last time.
+    void weighAll(const BatchRecords& files);
     void weighAgain(library::FileId file);
+    size_t countUnheard() const;
 
     JobList& jobs_;
     library::StoreThread& store_;
@@ -81,10 +86,10 @@ private:
     std::map<library::FileId, Heard> heard_;
     Proposals proposals_;
     std::unordered_map<library::FileId, Read> read_;
-    uint32_t turn_ = 1, run_ = 0;                        // of take(), of look()
-    std::shared_ptr<const std::vector<FilePtr>> looked_; // at which files
-    std::shared_ptr<const std::vector<FilePtr>> wanted_; // whose sound is to be listened to
-    bool again_ = false;                                 // some of them are to be weighed again
+    uint32_t turn_ = 1;                // of take()
+    std::map<int64_t, Looked> looked_; // at the pieces of which files
+    std::set<int64_t> again_;          // pieces in which some are to be weighed again
+    bool allAgain_ = false;
     size_t unheard_ = 0;
     bool listening_ = false, stopped_ = false; // ... by hand: not again unasked
 };

@@ -217,7 +217,7 @@ void Session::reload(std::function<void()> then) {
 
 void Session::take(Snapshot s) {
     files_.clear();
-    records_.reset();
+    allRecordsStale_ = true;
     for (library::FileRecord& f : s.files) {
         FileId id = f.id;
         files_[id] = std::make_shared<library::FileRecord>(std::move(f));

@@ -15,6 +15,7 @@
 #include <set>
 #include <unordered_map>
 
+#include "app/shell/batch_records.h"
 #include "app/shell/copies.h"
 #include "app/shell/job_list.h"
 #include "app/shell/kinds.h"
@@ -38,6 +39,7 @@ struct SleeveView {
     std::vector<FileId> files;
     QString why;
     QString title, subtitle, name; // `name`: given by hand
+    size_t told = 0;               // a hash of title and subtitle
     QString place;                 // its folder, where title and subtitle are another's, too
     /// Below the title.
     QString line() const { return place.isEmpty() ? subtitle : place + " \u00B7 " + subtitle; }
@@ -117,8 +119,7 @@ public:
     void readOrigins(std::function<void(std::vector<library::BatchOrigin>)> then);
     void forgetBatch();
     std::vector<FileId> batchFiles() const;
-    using Records = std::shared_ptr<const std::vector<FilePtr>>;
-    /// What was read of them, in the order of their numbers.
+    /// What was read of them. Costs little where little has changed.
     Records batchRecords() const;
     const std::vector<SleeveView>& sleeves() const { return sleeves_; }
     /// In the order that was chosen. Drafts do not move them: rows must stay under the hands of the one who
@@ -252,8 +253,10 @@ private:
     Copies copies_;
     bool loaded_ = false, showDisk_ = false;
     std::unordered_map<FileId, FilePtr> files_;
-    mutable Records records_; // nullptr: to be made anew
-    uint64_t versions_ = 0;   // of sleeves
+    mutable Records records_ = std::make_shared<BatchRecords>();
+    mutable std::set<int64_t> staleRecords_; // pieces that are to be made anew
+    mutable bool allRecordsStale_ = false;
+    uint64_t versions_ = 0; // of sleeves
     std::vector<library::Batch> batches_;
     int64_t batch_ = 0;
     SleevePlaces places_;                              // of the files of the batch

@@ -115,10 +115,10 @@ void Session::bringIn(const std::vector<Path>& paths, bool subfolders,
 void Session::addToBatch(std::vector<library::FileRecord>&& files) {
     if (files.empty())
         return;
-    records_.reset();
     for (library::FileRecord& r : files) {
         const FileId id = r.id;
         const bool readable = r.readable();
+        staleRecords_.insert(BatchRecords::pieceOf(id));
         files_[id] = std::make_shared<library::FileRecord>(std::move(r));
         kinds_.glance(files_[id]);
         if (!places_.contains(id) || !readable)
@@ -146,10 +146,10 @@ void Session::readAlong() {
         [work](std::stop_token stop, work::Progress& progress) {
             std::set<Path> folders;
             std::unordered_set<std::string> known; // sound, whatever their names
-            for (const FilePtr& f : *work->files) {
+            work->files->each([&](const FilePtr& f) {
                 folders.insert(f->path.parent_path());
                 known.insert(f->path.native());
-            }
+            });
             progress.begin(folders.size());
             for (const Path& folder : folders) {
                 if (stop.stop_requested())

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The part of the session that keeps the sleeves of the batch. Their order, and the order of the files in
 // them, changes only when the batch does: rows must not move under the hands of the one who edits them.
-#include <QHash>
-
 #include <algorithm>
 #include <tuple>
 
@@ -217,23 +215,36 @@ void Session::orderSleeves() {
                : order == SleeveOrder::MostFiles ? -static_cast<double>(s.files.size())
                                                  : 0.0;
     };
-    std::sort(sleeves_.begin(), sleeves_.end(), [&](const SleeveView& a, const SleeveView& b) {
+    auto before = [&](const SleeveView& a, const SleeveView& b) {
         if (a.isStrays() != b.isStrays())
             return b.isStrays();
         const double first = rank(a), second = rank(b);
         return std::tie(first, a.order, a.key) < std::tie(second, b.order, b.key);
-    });
+    };
+    if (!std::is_sorted(sleeves_.begin(), sleeves_.end(), before)) {
+        std::vector<SleeveView*> ordered; // much is told of each: they are moved once
+        for (SleeveView& view : sleeves_)
+            ordered.push_back(&view);
+        std::sort(ordered.begin(), ordered.end(),
+                  [&](const SleeveView* a, const SleeveView* b) { return before(*a, *b); });
+        std::vector<SleeveView> sorted;
+        sorted.reserve(sleeves_.size());
+        for (SleeveView* view : ordered)
+            sorted.push_back(std::move(*view));
+        sleeves_ = std::move(sorted);
+    }
     tellTwinsApart();
 }
 
 void Session::tellTwinsApart() {
-    QHash<QString, SleeveView*> first;
+    std::unordered_map<size_t, SleeveView*> first; // by what is told of them
+    first.reserve(sleeves_.size());
     auto place = [this](SleeveView& view) {
         if (view.place.isEmpty())
             view.place = commonestFolder(view.files);
     };
     for (SleeveView& view : sleeves_) {
-        SleeveView*& same = first[view.title + '\n' + view.subtitle];
+        SleeveView*& same = first[view.told];
         if (!same) {
             same = &view;
             continue;
@@ -280,16 +291,27 @@ void Session::listenToBatch(bool however) {
     copies_.look(records);
 }
 
-Session::Records Session::batchRecords() const {
-    if (!records_) {
-        auto records = std::make_shared<std::vector<FilePtr>>();
-        records->reserve(places_.size());
+Records Session::batchRecords() const {
+    if (std::exchange(allRecordsStale_, false)) {
+        records_ = std::make_shared<BatchRecords>();
         for (FileId id : places_.files())
-            if (FilePtr f = file(id))
-                records->push_back(std::move(f));
-        records_ = std::move(records);
+            staleRecords_.insert(BatchRecords::pieceOf(id));
     }
-    return records_;
+    if (staleRecords_.empty())
+        return records_;
+    auto records = std::make_shared<BatchRecords>(*records_);
+    for (int64_t number : std::exchange(staleRecords_, {})) {
+        auto piece = std::make_shared<std::vector<FilePtr>>();
+        const FileId first = number * BatchRecords::pieceSize;
+        for (FileId id : places_.files(first, first + BatchRecords::pieceSize))
+            if (FilePtr f = file(id))
+                piece->push_back(std::move(f));
+        if (piece->empty())
+            records->pieces.erase(number);
+        else
+            records->pieces[number] = std::move(piece);
+    }
+    return records_ = records;
 }
 
 size_t Session::straysToSort() const {
@@ -337,6 +359,7 @@ void Session::describeSleeve(SleeveView& view) const {
     if (view.isStrays()) {
         view.title = tr("Strays");
         view.subtitle = count;
+        view.told = 0;
         return;
     }
     std::string album = commonest(inputs, "album"), artist = commonest(inputs, "album_artist");
@@ -356,6 +379,7 @@ void Session::describeSleeve(SleeveView& view) const {
     if (!inputs.empty()) // what is named alike always stands in the same order
         view.order += inputs.front().path.native();
     view.subtitle = artist.empty() ? count : tr("%1 \u00B7 %2").arg(qs(artist), count);
+    view.told = qHash(view.title + '\n' + view.subtitle);
 }
 
 } // namespace moorfrost::app

@@ -56,11 +56,10 @@ const std::set<library::FileId>& SleevePlaces::filesOf(const std::string& key) c
     return it == files_.end() ? none : it->second;
 }
 
-std::vector<library::FileId> SleevePlaces::files() const {
+std::vector<library::FileId> SleevePlaces::files(FileId first, FileId end) const {
     std::vector<FileId> out;
-    out.reserve(places_.size());
-    for (const auto& [id, place] : places_)
-        out.push_back(id);
+    for (auto it = places_.lower_bound(first); it != places_.end() && it->first < end; ++it)
+        out.push_back(it->first);
     return out;
 }
 

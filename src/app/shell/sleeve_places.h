@@ -31,7 +31,8 @@ public:
     bool hasByHand(const std::string& key) const;
     /// In the order of their numbers.
     const std::set<FileId>& filesOf(const std::string& key) const;
-    std::vector<FileId> files() const; // likewise
+    /// Likewise; those from `first` on, below `end`.
+    std::vector<FileId> files(FileId first = 0, FileId end = INT64_MAX) const;
 
     /// The sleeve, or the one that the file is in, counts as changed.
     void touch(const std::string& key) { touched_.insert(key); }
