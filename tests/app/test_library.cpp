@@ -95,6 +95,16 @@ private slots:
         QCOMPARE(titles(), QStringList{"Северный ветер"});
     }
 
+    /// An empty library does not wait for its readiness for ever.
+    void anEmptyLibraryIsMeasuredAtOnce() {
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "empty.db");
+        d_->window().showWorkspace(MainWindow::Library);
+        d_->settle();
+        QVERIFY(d_->session().index().isMeasured());
+        QVERIFY(facet("Readiness", "none"));
+    }
+
     /// Nothing is ready: there are no pictures, and the others lack the numbers of tracks.
     void readinessIsAskedCountedAndShown() {
         QCOMPARE(countOf("Readiness", "2 rules not met"), qulonglong{6});

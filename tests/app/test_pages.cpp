@@ -277,6 +277,27 @@ private slots:
         QVERIFY(!s().lastReport());
     }
 
+    void returnPressesTheButtonThatHasTheKeyboard() {
+        makeBatch();
+        s().drafts().propose("Edit", {{d_->fileNamed("a1.flac"), "title", {"X"}}}, "typed");
+        d_->settle();
+        QPushButton* write = w().foot()->writeButton();
+        write->setFocus();
+        // Held down, it must not go on to write what nobody has looked at.
+        QTest::keyClick(write, Qt::Key_Return);
+        d_->settle();
+        QCOMPARE(w().workspace(), MainWindow::Review);
+        QKeyEvent again(QEvent::KeyPress, Qt::Key_Return, Qt::NoModifier, "\r", true);
+        QApplication::sendEvent(write, &again);
+        d_->settle();
+        QVERIFY(!s().lastReport());
+        write->setFocus();
+        QTest::keyClick(write, Qt::Key_Return);
+        d_->settle();
+        QVERIFY(s().lastReport());
+        QCOMPARE(tags::readTags(*box_ / "in/a1.flac")->fields["title"].front(), std::string("X"));
+    }
+
     void libraryColumnsAndSorting() {
         makeBatch();
         putAllAway();

@@ -94,7 +94,7 @@ void LibraryIndex::holdTo(library::ShelfRules rules) {
         return;
     rules_ = std::move(rules);
     readiness_.reset();
-    measured_.clear();
+    measured_.reset();
     if (held_.searcher && held_.searcher->readiness()) { // by other rules
         held_.searcher = held_.searcher->withReadiness(nullptr);
         emit changed();

@@ -44,7 +44,7 @@ private:
     bool reading_ = false, again_ = false;
     std::optional<library::ShelfRules> rules_;
     std::shared_ptr<const library::ReadinessTable> readiness_; // by these rules
-    std::string measured_;                                     // Store::changes() that it is true of
+    std::optional<std::string> measured_;                      // Store::changes() that it is true of
     bool measuring_ = false;
 };
 

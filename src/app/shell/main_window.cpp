@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 
+#include <QAbstractButton>
 #include <QApplication>
 #include <QButtonGroup>
 #include <QCloseEvent>
@@ -283,6 +284,17 @@ void MainWindow::dropEvent(QDropEvent* event) {
     showWorkspace(Bench);
     bench_->showStep(BenchPage::BringIn);
     session_.bringIn(paths, bench_->bringIn()->withSubfolders());
+}
+
+/// Return presses the button that has the keyboard, as in dialogs.
+void MainWindow::keyPressEvent(QKeyEvent* event) {
+    auto* button = qobject_cast<QAbstractButton*>(focusWidget());
+    const bool enter = (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) &&
+                       !(event->modifiers() & ~Qt::KeypadModifier);
+    if (enter && button && !event->isAutoRepeat()) // held down, it must not press what comes up next
+        button->click();
+    else
+        QMainWindow::keyPressEvent(event);
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
