@@ -304,6 +304,30 @@ private slots:
         QCOMPARE(looked_, uint64_t{1000});
     }
 
+    void whatChangesMeanwhileIsNotForgotten() {
+        fill(300);
+        for (const bool before : {true, false}) { // anything was measured
+            if (before)
+                measure();
+            else
+                held_.reset();
+            search_ = searchOf(*store_, search_);
+            const FileId id = before ? 40 : 80;
+            const auto file = *store_->file(id);
+            tags::Fields fields = file.tags.fields;
+            fields.erase("title");
+            store_->updateFile(id, file.state, fields, file.shelf); // the search does not know yet
+            store_->forgetFile(id + 1);
+            work::Progress progress;
+            held_ = readinessOfShelves(*store_, search_, {archive}, held_, {}, progress);
+            QVERIFY(asMap(measure()) == byLooking(*store_, archive));
+            // And what is left for another run tells no less.
+            held_.reset();
+            search_ = {};
+            QVERIFY(asMap(measure()) == byLooking(*store_, archive));
+        }
+    }
+
     void newColumnsForgetNothingThatIsNeeded() {
         fill(1000);
         measure();

@@ -146,7 +146,8 @@ std::shared_ptr<const ReadinessTable> readinessOfShelves(Store& store, const Lib
 
     // What changes from here on is told by the new generation; what `search` has not seen yet by an older.
     std::string generation = store.beginGeneration();
-    if (store.changes() != search.changes)
+    const bool upToDate = store.changes() == search.changes;
+    if (!upToDate)
         generation = held ? held->generation : search.generation;
     std::vector<std::string> names;
     for (const audit::Rule& rule : rules.standard.rules)
@@ -190,7 +191,9 @@ std::shared_ptr<const ReadinessTable> readinessOfShelves(Store& store, const Lib
     try {
         // Of a large library only now and then: what has changed since is known.
         std::string left = text::split(store.setting(readinessGenerationsKey) + " ", " ").front();
-        if (!held || made->files.size() < 50000 || sleeves.rows.size() > 500)
+        const std::vector<std::string> known = store.generations();
+        const bool isLeft = held && std::find(known.begin(), known.end(), left) != known.end();
+        if (upToDate && (!isLeft || made->files.size() < 50000 || sleeves.rows.size() > 500))
             if (saveReadiness(*made, file, stamp))
                 left = made->generation;
         store.setSetting(readinessGenerationsKey, left + " " + made->generation);
