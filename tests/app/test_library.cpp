@@ -214,6 +214,13 @@ private slots:
         d_->settle();
         QCOMPARE(page()->searchBox()->text(), QString("genre:=\"Choral\" "));
         QCOMPARE(titles(), QStringList{"Северный ветер"});
+        page()->searchBox()->clear();
+        QTest::keyClicks(page()->searchBox(), "is:read");
+        d_->settle();
+        QCOMPARE(page()->searchBar()->suggestions(), (QStringList{"ready", "unreadable", "read-only"}));
+        QTest::keyClicks(page()->searchBox(), "y"); // it stands there: no list over the answer
+        d_->settle();
+        QCOMPARE(page()->searchBar()->suggestions(), QStringList());
         completer->popup()->hide();
     }
 

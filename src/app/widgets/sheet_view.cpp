@@ -361,6 +361,8 @@ void SheetView::chooseColumns(const QString& settingsKey) {
             model_->setColumns(columns);
             if (on && key == readyColumn)
                 setColumnWidth(model_->columnCount() - 1, 128); // room for its marks
+            if (on && model_->rowCount() > 0)                   // it is the last one, maybe out of sight
+                scrollTo(model_->index(std::max(0, rowAt(0)), model_->columnCount() - 1));
             QStringList stored;
             for (const std::string& k : columns)
                 stored << qs(k);

@@ -92,6 +92,8 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
                 out.push_back(
                     {"=\"" + text::replaceAll(v.value, "\"", "") + "\"", v.value, v.count, at, cursor});
     }
+    // What stands there already needs no list over the rest of the window.
+    std::erase_if(out, [&](const Suggestion& s) { return s.text == query.substr(s.from, cursor - s.from); });
     return out;
 }
 
