@@ -439,6 +439,30 @@ private slots:
         QCOMPARE(base->count(), size_t{3000}); // what was held before is as it was
     }
 
+    void aCompilationIsOneSleeveWhereverItLies() {
+        auto track = [](FileId id, const char* artist, const char* path, const char* compilation) {
+            tags::Fields fields = {{"album", {"Harbour Day"}}, {"artist", {artist}}};
+            if (*compilation)
+                fields["compilation"] = {compilation};
+            return record(id, std::move(fields), path);
+        };
+        Searcher s(columnsOf({track(1, "Isla Varnholt", "/archive/Isla Varnholt/a.flac", "1"),
+                              track(2, "Wren-Low", "/archive/Wren-Low/b.flac", "1"),
+                              track(3, "Odran Fell Quartet", "/archive/Odran Fell Quartet/c.flac", "0"),
+                              track(4, "The Hollow Ferry", "/archive/The Hollow Ferry/d.flac", "")}));
+        std::set<Ids> found;
+        for (const LibrarySleeve& sleeve : sleevesOf(s, s.ordered(s.all(), {}), SleeveGroup::None)) {
+            found.insert(idsOf(s, sleeve.rows));
+            QCOMPARE(sleeve.artist.empty(), sleeve.rows.size() == 2);
+        }
+        QCOMPARE(found, (std::set<Ids>{{1, 2}, {3}, {4}}));
+        RowSet second(s.all().size());
+        second.add(1);
+        const RowsBySleeve whole = wholeSleevesOf(s, second);
+        QCOMPARE(whole.size(), size_t{1});
+        QCOMPARE(idsOf(s, {whole[0].begin(), whole[0].end()}), (Ids{1, 2}));
+    }
+
     void aWholeValueIsItselfAmongVeryMany() {
         std::vector<FileRecord> all;
         for (FileId id = 1; id <= 21000; ++id)

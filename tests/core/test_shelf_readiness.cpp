@@ -36,9 +36,11 @@ std::map<FileId, Marks> byLooking(Store& store, const audit::Standard& standard)
         const std::string album = tags::firstValue(r.tags.fields, "album"),
                           artist = tags::firstValue(r.tags.fields, "album_artist");
         const std::string folder = r.path.parent_path().native();
-        sleeves[album.empty()    ? std::vector<std::string>{"", "", folder}
-                : artist.empty() ? std::vector{album, std::string(), folder}
-                                 : std::vector{album, artist}]
+        const bool compilation = tags::firstValue(r.tags.fields, "compilation") == "1";
+        sleeves[album.empty()                   ? std::vector<std::string>{"", "", folder}
+                : artist.empty() && compilation ? std::vector{album}
+                : artist.empty()                ? std::vector{album, std::string(), folder}
+                                                : std::vector{album, artist}]
             .push_back(&r);
     }
     std::map<FileId, Marks> out;
@@ -101,6 +103,10 @@ class TestShelfReadiness : public QObject {
             }
             if (album % 40 == 7)
                 f.tags->fields.erase("album_artist");
+            if (album % 80 == 7) { // scattered over the folders of its artists
+                f.tags->fields["compilation"] = {"1"};
+                f.path = "/archive/" + std::to_string(r.id) + "/" + f.path.filename().native();
+            }
             if (album % 90 == 5)
                 f.tags->fields.erase("album");
         }

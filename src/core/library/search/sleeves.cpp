@@ -28,16 +28,23 @@ using SleeveKey = std::array<uint32_t, 3>; // album, album artist, folder
 /// What makes the rows of a sleeve one.
 struct SleeveKeys {
     explicit SleeveKeys(const Searcher& s)
-        : album(s.field("album")), albumArtist(s.field("album_artist")), folder(s.field(folderColumn)) {}
+        : album(s.field("album")), albumArtist(s.field("album_artist")), folder(s.field(folderColumn)),
+          compilation(s.field("compilation")), flagged(compilation.listCount()) {
+        for (uint32_t list = 1; list < flagged.size(); ++list)
+            flagged[list] = compilation.text(list) == "1";
+    }
     SleeveKey of(Row r) const {
         SleeveKey key{album.listOf(r), albumArtist.listOf(r), 0};
         if (key[0] == 0)
             key[1] = 0;
-        if (key[1] == 0)
+        if (key[0] != 0 && key[1] == 0 && flagged[compilation.listOf(r)])
+            key[1] = UINT32_MAX; // of several, whatever the folder
+        else if (key[1] == 0)
             key[2] = folder.listOf(r);
         return key;
     }
-    const JointField &album, &albumArtist, &folder;
+    const JointField &album, &albumArtist, &folder, &compilation;
+    std::vector<bool> flagged; // values of `compilation` that say so
 };
 
 class SleeveNumbers {
