@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The rows of a result as sleeves: what was published together. An album and its album artist make one; where
-// no album artist is told, the folder parts albums of the same name, unless they are told to be a compilation,
-// which plans scatter over the folders of its artists; without an album, a folder is one.
+// no album artist is told, the folder parts albums of the same name, unless they are told to be a
+// compilation, which plans scatter over the folders of its artists; without an album, a folder is one.
 #pragma once
 
 #include "core/library/search/searcher.h"
