@@ -287,12 +287,17 @@ void SleeveGrid::open(const QModelIndex& index) {
         return;
     const library::Searcher& c = model_->searcher();
     std::string query;
-    if (s->album.empty())
-        query = library::withChosen("", "folder", c.text(s->rows.front(), library::folderColumn));
-    else
+    // As library::sleevesOf() tells sleeves apart.
+    const library::Row first = s->rows.front();
+    const std::string artist = c.text(first, "album_artist");
+    if (!s->album.empty())
         query = library::withChosen("", "album", s->album);
-    if (std::string artist = c.text(s->rows.front(), "album_artist"); !artist.empty() && !s->album.empty())
+    if (!s->album.empty() && !artist.empty())
         query = library::withChosen(query, "album_artist", artist);
+    else if (!s->album.empty() && c.text(first, "compilation") == "1")
+        query = library::withChosen(query, "compilation", "1");
+    else
+        query = library::withChosen(query, "folder", c.text(first, library::folderColumn));
     emit opened(query);
 }
 
