@@ -20,67 +20,20 @@
 #include "app/widgets/file_details.h"
 #include "core/library/search/library_search.h"
 #include "core/tags/tag_io.h"
-#include "support/driver.h"
+#include "support/library_desk.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
 
-class TestLibrary : public QObject {
+class TestLibrary : public QObject, LibraryDesk {
     Q_OBJECT
-
-    std::unique_ptr<test::Sandbox> box_;
-    std::unique_ptr<Driver> d_;
-
-    LibraryPage* page() { return d_->window().library(); }
-    void type(const char* text) {
-        page()->searchBox()->setText(QString::fromUtf8(text));
-        d_->settle();
-    }
-    QStringList column(int n) {
-        QStringList out;
-        QAbstractItemModel* m = page()->table()->model();
-        for (int r = 0; r < m->rowCount(); ++r)
-            out << m->index(r, n).data().toString();
-        return out;
-    }
-    QStringList titles() { return column(0); }
-    QTreeWidgetItem* facet(const QString& name, const QString& value) {
-        for (int i = 0; i < page()->facets()->topLevelItemCount(); ++i) {
-            QTreeWidgetItem* top = page()->facets()->topLevelItem(i);
-            for (int k = 0; top->text(0) == name && k < top->childCount(); ++k)
-                if (top->child(k)->text(0) == value)
-                    return top->child(k);
-        }
-        return nullptr;
-    }
-    qulonglong countOf(const QString& name, const QString& value) {
-        QTreeWidgetItem* item = facet(name, value);
-        return item ? item->data(0, Qt::UserRole + 4).toULongLong() : 0;
-    }
-    void click(const QString& name, const QString& value) {
-        QTreeWidgetItem* item = facet(name, value);
-        QVERIFY2(item, qPrintable(value));
-        QRect r = page()->facets()->visualItemRect(item);
-        page()->facets()->scrollToItem(item);
-        r = page()->facets()->visualItemRect(item);
-        QTest::mouseClick(page()->facets()->viewport(), Qt::LeftButton, {}, r.center());
-        d_->settle();
-    }
 
 private slots:
     void initTestCase() { Driver::prepareApplication("light"); }
 
-    void init() {
-        box_ = std::make_unique<test::Sandbox>();
-        QSettings().clear();
-        makeSmallLibrary(box_->root());
-        d_ = std::make_unique<Driver>(*box_ / "library.db");
-        d_->settle();
-        d_->window().showWorkspace(MainWindow::Library);
-        d_->settle();
-    }
-    void cleanup() { d_.reset(); }
+    void init() { open(); }
+    void cleanup() { close(); }
 
     void questionsNarrow() {
         QCOMPARE(titles().size(), 6);
@@ -93,81 +46,6 @@ private slots:
         QVERIFY(page()->told().startsWith("3 of 6 tracks"));
         type("ветер");
         QCOMPARE(titles(), QStringList{"Северный ветер"});
-    }
-
-    /// An empty library does not wait for its readiness for ever.
-    void anEmptyLibraryIsMeasuredAtOnce() {
-        d_.reset();
-        d_ = std::make_unique<Driver>(*box_ / "empty.db");
-        d_->window().showWorkspace(MainWindow::Library);
-        d_->settle();
-        QVERIFY(d_->session().index().isMeasured());
-        QVERIFY(facet("Readiness", "none"));
-    }
-
-    /// Nothing is ready: there are no pictures, and the others lack the numbers of tracks.
-    void readinessIsAskedCountedAndShown() {
-        QCOMPARE(countOf("Readiness", "2 rules not met"), qulonglong{6});
-        click("Readiness", "2 rules not met");
-        QCOMPARE(page()->searchBox()->text(), QString("unmet:2"));
-        QCOMPARE(page()->searchBar()->chips()[0]->text(), QString("rules not met: 2"));
-        QCOMPARE(titles().size(), 6);
-        type("is:ready");
-        QCOMPARE(titles().size(), 0);
-        // A column with the tally, and what it means.
-        type("");
-        auto* model = static_cast<TrackModel*>(page()->table()->model());
-        model->setColumns({"title", readyColumn});
-        QCOMPARE(column(1), QStringList(6, "3 of 5"));
-        const QModelIndex cell = model->index(0, 1);
-        QCOMPARE(cell.data(FileTable::MarksRole).value<library::Marks>().size(), size_t{5});
-        QVERIFY(cell.data(Qt::ToolTipRole).toString().contains("Picture: not met"));
-        page()->table()->setCurrentIndex(cell);
-        d_->settle();
-        QVERIFY(page()->details()->text().contains("meets 3 of 5"));
-        QVERIFY(page()->details()->text().contains("Track numbers: not met"));
-        // A sleeve of which one track was found is measured as a whole.
-        QTest::mouseClick(page()->sleevesButton(), Qt::LeftButton);
-        type("tide");
-        QCOMPARE(page()->grid()->sleeves().size(), size_t{1});
-        page()->grid()->grab(); // what is seen is asked for
-        d_->settle();
-        const QString told = page()->grid()->model()->index(0, 0).data(Qt::ToolTipRole).toString();
-        QVERIFY2(told.contains("2 of 2 files without track number"), qPrintable(told));
-        QTest::mouseClick(page()->tracksButton(), Qt::LeftButton);
-        type("");
-        // Another standard holds at once.
-        d_->session().standards().setAll({{"By hand",
-                                           {{.kind = audit::RuleKind::Fields, .fields = {"title"}},
-                                            {.kind = audit::RuleKind::Codes, .fields = {"isrc"}}}}});
-        d_->settle();
-        QCOMPARE(countOf("Readiness", "1 rule not met"), qulonglong{6});
-        type("lacks:isrc missing:isrc");
-        QCOMPARE(titles().size(), 4);
-        // The sleeves with codes are half met, the others not: sorted by the column, in both directions.
-        type("");
-        QTest::mouseClick(page()->table()->horizontalHeader()->viewport(), Qt::LeftButton, {},
-                          {page()->table()->horizontalHeader()->sectionViewportPosition(1) + 30, 10});
-        d_->settle();
-        QVERIFY((titles().mid(0, 2) == QStringList{"Whin Moor", "Северный ветер"}));
-        QTest::mouseClick(page()->table()->horizontalHeader()->viewport(), Qt::LeftButton, {},
-                          {page()->table()->horizontalHeader()->sectionViewportPosition(1) + 30, 10});
-        d_->settle();
-        QCOMPARE(titles().mid(4), (QStringList{"Whin Moor", "Северный ветер"}));
-        // What is written makes it ready, and it is found so.
-        std::vector<library::DraftSession::Wish> wishes;
-        for (const library::FileRecord& f : d_->libraryFiles())
-            if (tags::firstValue(f.tags.fields, "album") == "Salt Road" && !f.tags.fields.contains("isrc"))
-                wishes.push_back({f.id, "isrc", {"ZZFSR1900002"}});
-        QCOMPARE(wishes.size(), size_t{1});
-        d_->takeUp(wishes.front().file);
-        d_->session().drafts().propose("Edit", wishes, "typed");
-        d_->settle();
-        d_->session().write();
-        d_->settle();
-        QCOMPARE(countOf("Readiness", "Ready"), qulonglong{2});
-        type("is:ready");
-        QCOMPARE(titles().size(), 2);
     }
 
     void chipsTakeQuestionsOut() {

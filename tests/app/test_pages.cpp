@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The pages by mouse and keyboard: put away, review, library, journal, settings, messages.
+// The pages by mouse and keyboard: put away, library, settings, messages.
 #include <QtTest>
 
 #include <QApplication>
@@ -26,51 +26,15 @@
 #include "app/widgets/sleeve_list.h"
 #include "core/tags/tag_io.h"
 #include "demo/pictures.h"
-#include "support/driver.h"
 #include "support/sample_files.h"
+#include "support/small_batch.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
 
-class TestPages : public QObject {
+class TestPages : public QObject, SmallBatch {
     Q_OBJECT
 
-    /// Six songs of two albums, tagged, and a shelf.
-    void makeBatch() {
-        const std::tuple<const char*, const char*, const char*, const char*, const char*> songs[] = {
-            {"a1.flac", "Tide Table", "Isla Varnholt", "Salt Road", "1"},
-            {"a2.mp3", "Gorse", "Isla Varnholt", "Salt Road", "2"},
-            {"a10.ogg", "Last Ferry Home", "Isla Varnholt", "Salt Road", "10"},
-            {"b1.opus", "Undertow", "Kestrel & Rook", "Lanterns", "1"},
-            {"b2.m4a", "Small Hours", "Kestrel & Rook", "Lanterns", "2"},
-            {"b3.wav", "Åse's Waltz", "Kestrel & Rook", "Lanterns", "3"}};
-        for (const auto& [name, title, artist, album, track] : songs)
-            test::tag(test::makeSound(*box_ / "in", name), {{"title", {title}},
-                                                            {"artist", {artist}},
-                                                            {"album", {album}},
-                                                            {"track", {track}},
-                                                            {"date", {"2019"}}});
-        std::filesystem::create_directories(*box_ / "shelf");
-        d_ = std::make_unique<Driver>(*box_ / "library.db");
-        d_->addShelf(*box_ / "shelf");
-        d_->bringIn({*box_ / "in"});
-    }
-    void putAllAway() {
-        d_->window().bench()->showStep(BenchPage::PutAway);
-        d_->settle();
-        putAway()->draftButton()->click();
-        d_->settle();
-        write();
-    }
-    void write() {
-        w().showWorkspace(MainWindow::Review);
-        d_->settle();
-        QTest::mouseClick(w().foot()->writeButton(), Qt::LeftButton);
-        d_->settle();
-    }
-    MainWindow& w() { return d_->window(); }
-    Session& s() { return d_->session(); }
-    PutAwayPage* putAway() { return w().bench()->putAway(); }
     QStringList rows(int column) {
         QStringList out;
         QAbstractItemModel* m = w().library()->table()->model();
@@ -78,23 +42,10 @@ class TestPages : public QObject {
             out << m->index(r, column).data().toString();
         return out;
     }
-    template<class Widget>
-    Widget* named(QWidget* in, const QString& text) {
-        for (Widget* x : in->findChildren<Widget*>())
-            if (x->text() == text)
-                return x;
-        return nullptr;
-    }
 
 private slots:
-    void init() {
-        box_ = std::make_unique<test::Sandbox>();
-        QSettings().clear();
-    }
-    void cleanup() {
-        d_.reset();
-        box_.reset();
-    }
+    void init() { begin(); }
+    void cleanup() { end(); }
 
     void theTreeIsTheShelfAsItWillBe() {
         makeBatch();
@@ -227,77 +178,6 @@ private slots:
         QCOMPARE(s().placementOf(d_->fileNamed("b3.wav"))->to.filename(), Path("03 Ase's Waltz.wav"));
     }
 
-    void reviewDropsWhatIsChosen() {
-        makeBatch();
-        FileId a = d_->fileNamed("a1.flac"), b = d_->fileNamed("b1.opus");
-        s().drafts().propose("Edit", {{a, "title", {"X"}}, {a, "genre", {"Folk"}}, {b, "title", {"Y"}}},
-                             "typed");
-        w().showWorkspace(MainWindow::Review);
-        d_->settle();
-        QTreeWidget* tree = w().review()->tree();
-        QCOMPARE(tree->topLevelItemCount(), 2);
-        QTreeWidgetItem* first = tree->topLevelItem(0);
-        QCOMPARE(first->child(0)->text(0), QString("Title"));
-        QCOMPARE(first->child(0)->text(1), QString("X"));          // what will be
-        QCOMPARE(first->child(0)->text(2), QString("Tide Table")); // what is
-        QCOMPARE(first->child(0)->text(3), QString("typed"));      // where it comes from
-        QCOMPARE(first->child(1)->text(2), QString("blank"));
-        // A whole file at once, with the keyboard.
-        tree->setFocus();
-        tree->setCurrentItem(first);
-        QTest::keyClick(tree, Qt::Key_Delete);
-        d_->settle();
-        QVERIFY(s().drafts().of(a).empty());
-        QCOMPARE(s().drafts().fieldDrafts(), size_t{1});
-        named<QPushButton>(w().review(), "Drop all")->click();
-        d_->settle();
-        QCOMPARE(s().drafts().fieldDrafts(), size_t{0});
-        QVERIFY(!w().foot()->writeButton()->isEnabled());
-        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
-        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
-        QCOMPARE(s().drafts().fieldDrafts(), size_t{3});
-    }
-
-    void theFirstClickOnWriteShowsTheSecondDoes() {
-        makeBatch();
-        FileId a = d_->fileNamed("a1.flac");
-        s().drafts().propose("Edit", {{a, "title", {"X"}}}, "typed");
-        d_->settle();
-        QTest::keyClick(&w(), Qt::Key_Return, Qt::ControlModifier);
-        QCOMPARE(w().workspace(), MainWindow::Review);
-        d_->settle();
-        QCOMPARE(tags::readTags(*box_ / "in/a1.flac")->fields["title"].front(), std::string("Tide Table"));
-        QCOMPARE(w().foot()->writeButton()->text(), QString("Write 1 change"));
-        QTest::keyClick(&w(), Qt::Key_Return, Qt::ControlModifier);
-        d_->settle();
-        QCOMPARE(tags::readTags(*box_ / "in/a1.flac")->fields["title"].front(), std::string("X"));
-        QVERIFY(s().lastReport());
-        named<QPushButton>(w().review(), "Done")->click();
-        d_->settle();
-        QVERIFY(!s().lastReport());
-    }
-
-    void returnPressesTheButtonThatHasTheKeyboard() {
-        makeBatch();
-        s().drafts().propose("Edit", {{d_->fileNamed("a1.flac"), "title", {"X"}}}, "typed");
-        d_->settle();
-        QPushButton* write = w().foot()->writeButton();
-        write->setFocus();
-        // Held down, it must not go on to write what nobody has looked at.
-        QTest::keyClick(write, Qt::Key_Return);
-        d_->settle();
-        QCOMPARE(w().workspace(), MainWindow::Review);
-        QKeyEvent again(QEvent::KeyPress, Qt::Key_Return, Qt::NoModifier, "\r", true);
-        QApplication::sendEvent(write, &again);
-        d_->settle();
-        QVERIFY(!s().lastReport());
-        write->setFocus();
-        QTest::keyClick(write, Qt::Key_Return);
-        d_->settle();
-        QVERIFY(s().lastReport());
-        QCOMPARE(tags::readTags(*box_ / "in/a1.flac")->fields["title"].front(), std::string("X"));
-    }
-
     void libraryColumnsAndSorting() {
         makeBatch();
         putAllAway();
@@ -344,43 +224,6 @@ private slots:
         w().library()->searchBox()->setText("nothing like it");
         d_->settle();
         QCOMPARE(w().library()->table()->model()->rowCount(), 0);
-    }
-
-    void someFilesOfASetAreTakenBack() {
-        makeBatch();
-        putAllAway();
-        w().showWorkspace(MainWindow::Journal);
-        d_->settle();
-        QTreeWidget* files = w().journal()->files();
-        QCOMPARE(files->topLevelItemCount(), 6);
-        for (int i = 0; i < 6; ++i)
-            QCOMPARE(files->topLevelItem(i)->text(3), QString("written"));
-        files->topLevelItem(0)->setSelected(true);
-        files->topLevelItem(1)->setSelected(true);
-        QTest::mouseClick(named<QPushButton>(w().journal(), "Take back chosen files"), Qt::LeftButton);
-        d_->settle();
-        QCOMPARE(d_->libraryFiles().size(), size_t{4});
-        QCOMPARE(s().batchFiles().size(), size_t{2});
-        QCOMPARE(s().sets().front().takenBack, size_t{2});
-        QTest::mouseClick(w().journal()->takeBackButton(), Qt::LeftButton);
-        d_->settle();
-        QVERIFY(d_->libraryFiles().empty());
-        QVERIFY(!w().journal()->takeBackButton()->isEnabled());
-    }
-
-    void whatCannotBeTakenBackIsSaid() {
-        makeBatch();
-        putAllAway();
-        test::tag(*box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse.mp3",
-                  {{"title", {"by another program"}}, {"comment", {std::string(9000, 'x')}}});
-        w().showWorkspace(MainWindow::Journal);
-        d_->settle();
-        QTest::mouseClick(w().journal()->takeBackButton(), Qt::LeftButton);
-        d_->settle();
-        QVERIFY2(w().message().contains("5 files taken back") &&
-                     w().message().contains("changed by something else"),
-                 qPrintable(w().message()));
-        QCOMPARE(d_->libraryFiles().size(), size_t{1});
     }
 
     void coversComeInTheBackground() {
@@ -488,10 +331,6 @@ private slots:
         QCOMPARE(s().drafts().effective(d_->fileNamed("a2.mp3"), "title"),
                  std::vector<std::string>{"Gorse, again"});
     }
-
-private:
-    std::unique_ptr<test::Sandbox> box_;
-    std::unique_ptr<Driver> d_;
 };
 
 int main(int argc, char** argv) {
