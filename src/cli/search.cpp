@@ -40,8 +40,9 @@ Opened opened(const Options& options) {
         std::any_of(options.sort.begin(), options.sort.end(),
                     [](const std::string& s) { return s.starts_with("ready"); })) {
         work::Progress progress;
+        auto before = [] { say("What is ready is worked out now; in a large library that takes a while."); };
         out.searcher = out.searcher->withReadiness(
-            readinessOfShelves(*out.store, search, rulesOf(*out.store), nullptr, {}, progress));
+            readinessOfShelves(*out.store, search, rulesOf(*out.store), nullptr, {}, progress, before));
     }
     if (parsed.error) {
         say(fmt::format("{} (at character {}: {})", parsed.error->sentence, parsed.error->from + 1,

@@ -93,6 +93,8 @@ void LibraryIndex::holdTo(library::ShelfRules rules) {
     if (rules_ == rules)
         return;
     rules_ = std::move(rules);
+    otherRules_.request_stop();
+    otherRules_ = {};
     readiness_.reset();
     measured_.reset();
     if (held_.searcher && held_.searcher->readiness()) { // by other rules
@@ -116,8 +118,13 @@ void LibraryIndex::measure() {
     jobs_.start(
         tr("Checking what is ready"),
         [answer, search = held_, rules = *rules_, readiness = readiness_, file = library_,
-         sorting = rememberedSorting()](std::stop_token stop, work::Progress& progress) {
+         sorting = rememberedSorting(),
+         otherRules = otherRules_.get_token()](std::stop_token ended, work::Progress& progress) {
             work::giveWay();
+            std::stop_source either;
+            const std::stop_callback first(ended, [&] { either.request_stop(); });
+            const std::stop_callback second(otherRules, [&] { either.request_stop(); });
+            const std::stop_token stop = either.get_token();
             auto store = library::Store::open(file);
             if (!store) {
                 answer->trouble = store.error().message;
@@ -141,11 +148,11 @@ void LibraryIndex::measure() {
             answer->searcher->ordered(answer->searcher->all(), sorting, 1);
             giveBackMemory(); // looking through a large library takes some
         },
-        [this, answer, used = held_.searcher, changes = held_.changes, rules = *rules_] {
+        [this, answer, used = held_.searcher, changes = held_.changes, otherRules = otherRules_.get_token()] {
             measuring_ = false;
             if (!answer->trouble.empty())
                 emit failed(qs(answer->trouble));
-            if (answer->table && rules_ == rules) {
+            if (answer->table && !otherRules.stop_requested()) {
                 readiness_ = answer->table;
                 measured_ = changes;
                 if (answer->searcher && held_.searcher == used) {
@@ -156,7 +163,8 @@ void LibraryIndex::measure() {
                     emit changed();
                 }
             }
-            if (answer->table) // else it was stopped, or failed: with the next change
+            if (answer->table ||
+                otherRules.stop_requested()) // else it was stopped, or failed: with the next change
                 measure();
         });
 }

@@ -46,6 +46,7 @@ private:
     std::shared_ptr<const library::ReadinessTable> readiness_; // by these rules
     std::optional<std::string> measured_;                      // Store::changes() that it is true of
     bool measuring_ = false;
+    std::stop_source otherRules_; // ends what is measured by the old ones
 };
 
 } // namespace moorfrost::app

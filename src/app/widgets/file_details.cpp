@@ -236,7 +236,7 @@ void FileDetails::showReadiness() {
     std::vector<std::string> rules;
     library::Marks unmet;
     for (size_t i = 0; i < marks->size(); ++i)
-        if ((*marks)[i] == audit::Met::No || (*marks)[i] == audit::Met::Partly) {
+        if (library::isUnmet((*marks)[i])) {
             rules.push_back(ready->table().rules[i]);
             unmet.push_back((*marks)[i]);
         }

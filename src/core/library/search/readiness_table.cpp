@@ -18,10 +18,6 @@ constexpr std::string_view formVersion = "1 ";
 
 enum Part : uint32_t { Files = 1, Sleeves, SleeveMarks, AllMarks, Rules, Generation };
 
-bool isUnmet(Met met) {
-    return met == Met::No || met == Met::Partly;
-}
-
 ArenaWriter written(std::vector<FileId> files, std::vector<uint32_t> sleeves,
                     std::vector<uint32_t> sleeveMarks, const std::vector<Marks>& marks,
                     const std::vector<std::string>& rules, std::string generation) {

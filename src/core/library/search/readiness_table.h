@@ -27,6 +27,9 @@ bool asksForReadiness(const Query& query);
 
 /// The marks of one release, one for each rule of the standard.
 using Marks = std::vector<audit::Met>;
+inline bool isUnmet(audit::Met met) {
+    return met == audit::Met::No || met == audit::Met::Partly;
+}
 /// Rules that are not met, or not in all files.
 size_t unmetOf(const Marks& marks);
 /// "4 of 6": how many rules of those that are asked are met; "" for no marks.
