@@ -1,18 +1,38 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/theme.h"
 
+#include <QAbstractItemView>
 #include <QApplication>
 #include <QFile>
 #include <QFontDatabase>
 #include <QPainter>
 #include <QPalette>
 #include <QPixmapCache>
+#include <QProxyStyle>
 #include <QStyleFactory>
 #include <QSvgRenderer>
 
 namespace moorfrost::app::theme {
 
 namespace {
+
+/// The row that has the keyboard has the frame of everything else that has it.
+class Style : public QProxyStyle {
+public:
+    using QProxyStyle::QProxyStyle;
+    void drawPrimitive(PrimitiveElement element, const QStyleOption* option, QPainter* painter,
+                       const QWidget* widget) const override {
+        // A tree does not say that it is one.
+        const bool inView = !widget || qobject_cast<const QAbstractItemView*>(widget);
+        if (element != PE_FrameFocusRect || !inView) {
+            QProxyStyle::drawPrimitive(element, option, painter, widget);
+            return;
+        }
+        painter->setPen(QPen(colours().fjord, 1));
+        painter->setBrush(Qt::NoBrush);
+        painter->drawRect(option->rect.adjusted(0, 0, -1, -1));
+    }
+};
 
 Colours frost() {
     Colours c;
@@ -86,7 +106,7 @@ void loadFonts() {
          {"Inter-Regular.otf", "Inter-Medium.otf", "Inter-SemiBold.otf", "JetBrainsMono-Regular.ttf"})
         QFontDatabase::addApplicationFont(QString(":/fonts/") + file);
     systemIsDark(); // before the palette is ours
-    QApplication::setStyle(QStyleFactory::create("Fusion"));
+    QApplication::setStyle(new Style(QStyleFactory::create("Fusion")));
     QApplication::setFont(uiFont());
 }
 
