@@ -70,6 +70,23 @@ private slots:
         QVERIFY(!s().lastReport());
     }
 
+    void theKeyboardDoesNotFallOnDropAll() {
+        makeBatch();
+        s().drafts().propose("Edit", {{d_->fileNamed("a1.flac"), "title", {"X"}}}, "typed");
+        d_->settle();
+        w().bench()->showStep(BenchPage::PutAway);
+        named<QPushButton>(putAway(), "Move")->setFocus();
+        QTest::keyClick(&w(), Qt::Key_Return, Qt::ControlModifier);
+        QCOMPARE(w().workspace(), MainWindow::Review);
+        QCOMPARE(w().focusWidget(), w().review()->tree());
+        // And a button of a page is not pressed by Return.
+        auto* drop = named<QPushButton>(w().review(), "Drop all");
+        drop->setFocus();
+        QTest::keyClick(drop, Qt::Key_Return);
+        d_->settle();
+        QCOMPARE(s().drafts().fieldDrafts(), size_t{1});
+    }
+
     void returnPressesTheButtonThatHasTheKeyboard() {
         makeBatch();
         s().drafts().propose("Edit", {{d_->fileNamed("a1.flac"), "title", {"X"}}}, "typed");
@@ -94,8 +111,10 @@ private slots:
     void someFilesOfASetAreTakenBack() {
         makeBatch();
         putAllAway();
+        w().review()->tree()->setFocus();
         w().showWorkspace(MainWindow::Journal);
         d_->settle();
+        QCOMPARE(w().focusWidget(), w().journal()->sets()); // not what takes back
         QTreeWidget* files = w().journal()->files();
         QCOMPARE(files->topLevelItemCount(), 6);
         for (int i = 0; i < 6; ++i)

@@ -163,6 +163,13 @@ void MainWindow::showWorkspace(Workspace workspace) {
     foot_->setReviewing(workspace == Review);
     if (workspace == Library)
         library_->searchBox()->setFocus();
+    // What had the keyboard is hidden now: it must not have gone on to "Drop all" or "Take back".
+    if (auto* button = qobject_cast<QAbstractButton*>(focusWidget()); !focusWidget() || button) {
+        if (workspace == Review && (!button || review_->isAncestorOf(button)))
+            review_->tree()->setFocus();
+        else if (workspace == Journal && (!button || journal_->isAncestorOf(button)))
+            journal_->sets()->setFocus();
+    }
 }
 
 void MainWindow::writeOrReview() {
@@ -286,12 +293,14 @@ void MainWindow::dropEvent(QDropEvent* event) {
     session_.bringIn(paths, bench_->bringIn()->withSubfolders());
 }
 
-/// Return presses the button that has the keyboard, as in dialogs.
+/// Return presses the button of the foot that has the keyboard, as in dialogs. Not those of the pages: when
+/// something is hidden or disabled the keyboard goes on to the next, which nobody chose.
 void MainWindow::keyPressEvent(QKeyEvent* event) {
     auto* button = qobject_cast<QAbstractButton*>(focusWidget());
     const bool enter = (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) &&
                        !(event->modifiers() & ~Qt::KeypadModifier);
-    if (enter && button && !event->isAutoRepeat()) // held down, it must not press what comes up next
+    if (enter && button && foot_->isAncestorOf(button) &&
+        !event->isAutoRepeat()) // held down, it must not press what comes up next
         button->click();
     else
         QMainWindow::keyPressEvent(event);
