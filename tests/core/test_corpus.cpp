@@ -221,8 +221,16 @@ private slots:
                  std::string("MP4 item zzzz, MP4 item ----:com.apple.iTunes:EMPTY"));
         QCOMPARE(tags::shownValue(read_["odd"].at("odd items.m4a").tags->fields, "title"),
                  std::string("Night Post"));
-        auto lossy = tags::prepareEdit(box_ / "odd/odd items.m4a", {{"title", {"Gorse"}}});
-        QVERIFY(!lossy && lossy.error().message.find("not understood") != std::string::npos);
+        for (const auto& [name, part] : {std::pair("odd items.m4a", "zzzz"),
+                                         std::pair("lower case and no value.flac", "no sign of equals"),
+                                         std::pair("damaged frame between.mp3", "TA\x91"
+                                                                                "B"),
+                                         std::pair("damaged frame in a chunk.wav", "TA\x91"
+                                                                                   "B")}) {
+            auto edit = tags::prepareEdit(box_ / "odd" / name, {{"title", {"Gorse"}}});
+            QVERIFY_RESULT(edit);
+            QVERIFY(edit->bytes().find(part) != std::string::npos);
+        }
         for (const auto& [name, file] : read_["good"])
             QVERIFY2(file.tags->unknown.empty(), name.c_str());
         // The edit keeps it, or is refused with the reason.
@@ -242,16 +250,12 @@ private slots:
             QCOMPARE(unknown(damaged), std::string("damaged ID3v2 frame"));
             QCOMPARE(tags::shownValue(read_["odd"].at(damaged).tags->fields, "artist"),
                      std::string("The Hollow Ferry"));
-            QVERIFY(!tags::prepareEdit(box_ / "odd" / damaged, {{"title", {"Gorse"}}}));
         }
         for (const char* empty : {"empty frame between.mp3", "empty frame in a chunk.wav"}) {
             QCOMPARE(tags::shownValue(read_["odd"].at(empty).tags->fields, "artist"),
                      std::string("The Hollow Ferry"));
             QVERIFY_RESULT(tags::prepareEdit(box_ / "odd" / empty, {{"title", {"Gorse"}}}));
         }
-        auto refused = tags::prepareEdit(box_ / "odd/lower case and no value.flac", {{"title", {"Gorse"}}});
-        QVERIFY(!refused);
-        QVERIFY(refused.error().message.find("not understood") != std::string::npos);
     }
 
     void textInChunksOfItsOwn() {

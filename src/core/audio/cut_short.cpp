@@ -132,32 +132,54 @@ bool hasWholeFrame(std::string_view b) {
 
 } // namespace
 
-std::string whyFlacCutShort(const ByteSource& source, uint64_t streamInfo, uint64_t start, uint64_t end,
-                            bool thorough) {
-    std::string info = source.bytes(streamInfo, 18);
+namespace {
+
+struct LastFrame {
+    uint64_t samples = 0; // at its end
+    std::string_view bytes;
+};
+
+/// The bytes are valid until the next look at the end of a file on this thread.
+std::optional<LastFrame> lastFrame(const ByteSource& source, const std::string& info, uint64_t start,
+                                   uint64_t end) {
     if (info.size() < 18 || end <= start)
-        return {};
-    uint64_t blockSize = bigEndian(info, 0, 2), largest = bigEndian(info, 7, 3);
-    uint64_t total = (bigEndian(info, 13, 1) & 15) << 32 | bigEndian(info, 14, 4);
-    if (total == 0)
-        return {}; // not known, says the file
-    uint64_t window = std::min<uint64_t>(end - start, (largest > 0 ? largest : 256 * 1024) + 64);
-    std::string_view tail = tailOf(source, end, static_cast<size_t>(window));
+        return std::nullopt;
+    const uint64_t blockSize = bigEndian(info, 0, 2), largest = bigEndian(info, 7, 3);
+    const uint64_t window = std::min<uint64_t>(end - start, (largest > 0 ? largest : 256 * 1024) + 64);
+    const std::string_view tail = tailOf(source, end, static_cast<size_t>(window));
     for (size_t n = tail.size(); n > 0;) {
         const void* sync = ::memrchr(tail.data(), 0xFF, n);
         if (!sync)
             break;
-        size_t i = n = static_cast<size_t>(static_cast<const char*>(sync) - tail.data());
-        auto header = frameHeader(tail.substr(i), blockSize);
-        if (!header)
-            continue;
-        uint64_t there = header->firstSample + header->samples;
-        if (there < total)
-            return fmt::format("The file is cut short: about {} of {} samples are there.", there, total);
-        if (there == total && thorough && !hasWholeFrame(tail.substr(i)))
-            return "The file is cut short in its last frame.";
-        return {};
+        const size_t i = n = static_cast<size_t>(static_cast<const char*>(sync) - tail.data());
+        if (auto header = frameHeader(tail.substr(i), blockSize))
+            return LastFrame{header->firstSample + header->samples, tail.substr(i)};
     }
+    return std::nullopt;
+}
+
+} // namespace
+
+std::optional<uint64_t> flacSamples(const ByteSource& source, uint64_t streamInfo, uint64_t start,
+                                    uint64_t end) {
+    const auto last = lastFrame(source, source.bytes(streamInfo, 18), start, end);
+    return last ? std::optional(last->samples) : std::nullopt;
+}
+
+std::string whyFlacCutShort(const ByteSource& source, uint64_t streamInfo, uint64_t start, uint64_t end,
+                            bool thorough) {
+    const std::string info = source.bytes(streamInfo, 18);
+    const uint64_t total =
+        info.size() < 18 ? 0 : (bigEndian(info, 13, 1) & 15) << 32 | bigEndian(info, 14, 4);
+    if (total == 0)
+        return {}; // not known, says the file
+    const auto last = lastFrame(source, info, start, end);
+    if (!last)
+        return {};
+    if (last->samples < total)
+        return fmt::format("The file is cut short: about {} of {} samples are there.", last->samples, total);
+    if (last->samples == total && thorough && !hasWholeFrame(last->bytes))
+        return "The file is cut short in its last frame.";
     return {};
 }
 

@@ -207,7 +207,7 @@ Format detectFormat(const ByteSource& source) {
         return Format::Unknown;
     }
     std::string_view kind = b.size() >= 12 ? std::string_view(b).substr(8, 4) : std::string_view();
-    if ((b.starts_with("RIFF") || b.starts_with("RF64")) && kind == "WAVE")
+    if ((b.starts_with("RIFF") || b.starts_with("RF64") || b.starts_with("BW64")) && kind == "WAVE")
         return Format::Wav;
     if (b.starts_with("FORM") && (kind == "AIFF" || kind == "AIFC"))
         return Format::Aiff;

@@ -2,6 +2,7 @@
 // The parts that containers are made of: chunks of RIFF and IFF files (WAV, AIFF), boxes of MP4.
 #pragma once
 
+#include <map>
 #include <optional>
 #include <string>
 #include <vector>
@@ -22,8 +23,14 @@ struct Part {
     uint64_t nextChunk() const { return end + (length() & 1); }
 };
 
+/// Lengths beyond 32 bits of the chunks of an RF64 or BW64 file, by the chunk "ds64" (EBU Tech 3306, ITU-R
+/// BS.2088). Empty for others.
+using LongChunks = std::map<std::string, uint64_t>;
+LongChunks longChunks(const ByteSource& source);
+
 /// nullopt where its eight bytes cannot be read.
-std::optional<Part> chunkAt(const ByteSource& source, uint64_t at, bool bigEndian);
+std::optional<Part> chunkAt(const ByteSource& source, uint64_t at, bool bigEndian,
+                            const LongChunks& longer = {});
 /// The chunks of a WAV or AIFF in their order, as far as they lie in the file; at most 100,000.
 std::vector<Part> chunksOf(const ByteSource& source, Format format);
 

@@ -26,10 +26,11 @@ std::string missingBytes(uint64_t wanted, uint64_t there) {
 
 Status walkChunks(const ByteSource& s, Format format, const Range& audio) {
     const bool aiff = format == Format::Aiff;
+    const LongChunks longer = aiff ? LongChunks() : longChunks(s);
     uint64_t at = 12;
     bool sawAudio = false;
     for (int chunks = 0; at + 8 <= s.size(); ++chunks) {
-        auto chunk = chunkAt(s, at, aiff);
+        auto chunk = chunkAt(s, at, aiff, longer);
         if (!chunk)
             return unreadable();
         if ((chunk->id == std::string(4, '\0') && chunk->length() == 0) || chunks > 100000)

@@ -3,6 +3,8 @@
 
 #include <array>
 
+#include <xxhash.h>
+
 namespace moorfrost::tags {
 
 namespace {
@@ -73,6 +75,23 @@ std::string pictureTypeName(int type) {
         "lyricist",     "recording place", "recording",       "performance", "screen capture", "fish",
         "illustration", "artist logo",     "publisher logo"};
     return type >= 0 && type < static_cast<int>(names.size()) ? names[static_cast<size_t>(type)] : "other";
+}
+
+Picture makePicture(const std::string& type, std::string_view data, const std::string& mime,
+                    const std::string& description, bool withBytes, PictureSize size) {
+    const PictureSize read = pictureSize(data);
+    const std::string byContent = pictureMime(data);
+    Picture out;
+    out.info = {type,
+                byContent.empty() ? mime : byContent,
+                description,
+                read.width ? read.width : size.width,
+                read.height ? read.height : size.height,
+                data.size(),
+                XXH3_64bits(data.data(), data.size())};
+    if (withBytes)
+        out.data.assign(data);
+    return out;
 }
 
 } // namespace moorfrost::tags

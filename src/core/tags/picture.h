@@ -5,6 +5,8 @@
 #include <string>
 #include <string_view>
 
+#include "core/tags/tag_file.h"
+
 namespace moorfrost::tags {
 
 struct PictureSize {
@@ -18,5 +20,9 @@ PictureSize pictureSize(std::string_view data);
 std::string pictureMime(std::string_view data);
 /// The name of an ID3v2 / FLAC picture type number.
 std::string pictureTypeName(int type);
+/// `mime` and `size` as the tag tells them, for what the picture's own header does not. `withBytes`: else
+/// only what there is to say of it.
+Picture makePicture(const std::string& type, std::string_view data, const std::string& mime,
+                    const std::string& description, bool withBytes, PictureSize size = {});
 
 } // namespace moorfrost::tags

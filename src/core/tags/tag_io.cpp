@@ -4,15 +4,15 @@
 #include <algorithm>
 #include <cstdlib>
 #include <iterator>
+#include <map>
+#include <set>
 
 #include "core/audio/ffmpeg_facts.h"
-#include "core/audio/ogg.h"
-#include "core/tags/chunk_texts.h"
-#include "core/tags/mend.h"
-#include "core/tags/mp4_index.h"
+#include "core/tags/facts.h"
+#include "core/tags/id3/frame_texts.h"
+#include "core/tags/mp4/item_list.h"
 #include "core/tags/overlay_stream.h"
-#include "core/tags/refit.h"
-#include "core/tags/taglib_file.h"
+#include "core/tags/tagged_file.h"
 #include "core/text/text.h"
 
 namespace moorfrost::tags {
@@ -65,53 +65,6 @@ std::vector<std::string> differing(const Fields& a, const Fields& b) {
     return labels;
 }
 
-/// Where an ID3v1 tag hides in front of the APE tag at the end of the file: a place where no program looks
-/// for it. 0 if there is none.
-uint64_t misplacedAt(const ByteSource& s) {
-    std::string footer = s.size() > 160 ? s.bytes(s.size() - 32, 32) : std::string();
-    if (!footer.starts_with("APETAGEX"))
-        return 0;
-    auto byte = [&](size_t i) { return static_cast<uint64_t>(static_cast<unsigned char>(footer[i])); };
-    uint64_t length = byte(12) | byte(13) << 8 | byte(14) << 16 | byte(15) << 24;
-    if (byte(23) & 0x80)
-        length += 32;
-    if (length + 128 > s.size() || s.bytes(s.size() - length - 128, 3) != "TAG")
-        return 0;
-    return s.size() - length - 128;
-}
-
-Fields misplacedId3v1(const ByteSource& s) {
-    Fields out;
-    uint64_t at = misplacedAt(s);
-    if (at == 0)
-        return out;
-    std::string b = s.bytes(at, 128);
-    auto add = [&](const char* key, size_t from, size_t length) {
-        std::string v = b.substr(from, length);
-        v = v.substr(0, v.find('\0'));
-        while (!v.empty() && v.back() == ' ')
-            v.pop_back();
-        if (!v.empty())
-            out[key] = {TagLib::String(v, TagLib::String::Latin1).to8Bit(true)};
-    };
-    add("title", 3, 30);
-    add("artist", 33, 30);
-    add("album", 63, 30);
-    add("date", 93, 4);
-    add("comment", 97, 28);
-    return out;
-}
-
-void dropMisplacedId3v1(OverlayStream& overlay, std::vector<std::string>& notes) {
-    uint64_t at = misplacedAt(overlay);
-    if (at == 0)
-        return;
-    overlay.replaceRange(at, 128, {});
-    notes.emplace_back(
-        "An ID3v1 tag in the wrong place, in front of the APE tag, was removed; what only it held was "
-        "kept.");
-}
-
 struct Opened {
     std::shared_ptr<FileSource> source;
     std::unique_ptr<OverlayStream> stream;
@@ -141,96 +94,87 @@ Error unreadable(const Path& path, Format format) {
             "The file begins like " + audio::formatName(format) + ", but what follows is damaged."};
 }
 
-/// A file opened on an overlay of its own, to be changed there.
-struct Attempt {
-    std::unique_ptr<OverlayStream> overlay;
-    std::unique_ptr<TagLib::File> file;
-    std::vector<std::string> notes;
-};
-
-Result<Attempt> openForEdit(const Path& path, std::shared_ptr<FileSource> source, Format format) {
-    Attempt attempt;
-    attempt.overlay = std::make_unique<OverlayStream>(std::move(source), path);
-    if (format == Format::Mp3)
-        dropMisplacedId3v1(*attempt.overlay, attempt.notes);
-    MendedFrames mended = mendFrames(*attempt.overlay, format);
-    if (!mended.damaged.empty())
-        return Error{ErrorKind::Damaged, path,
-                     "The ID3v2 tag holds parts that make no sense (" + text::join(mended.damaged, ", ") +
-                         "), and writing would lose them. Nothing was changed."};
-    if (mended.empty > 0)
-        attempt.notes.emplace_back("Frames of the ID3v2 tag that held nothing at all were removed.");
-    attempt.file = openWithTagLib(attempt.overlay.get(), format, false);
-    if (!attempt.file || !attempt.file->isValid())
-        return unreadable(path, format);
-    return attempt;
-}
-
 /// All that a change of some fields must leave as it is.
 struct Held {
+    TaggedFile file;
     Fields fields;
     std::vector<std::string> unknown, pictures;
-    std::vector<std::string> badText; // keys of fields whose text is not stored as it should be
 };
 
-Held heldBy(TagLib::File& file, const ByteSource& source, Format format) {
+Held heldBy(const ByteSource& source, Format format) {
     Held held;
-    std::vector<TagPart> parts = readParts(file, source, format);
-    held.fields = fieldsOf(parts);
-    for (TagPart& part : parts) {
-        std::move(part.badText.begin(), part.badText.end(), std::back_inserter(held.badText));
-        std::move(part.unknown.begin(), part.unknown.end(), std::back_inserter(held.unknown));
-    }
-    for (const Picture& p : readPictures(file, format, true))
+    held.file = readTagged(source, format, true);
+    held.fields = held.file.fields();
+    held.unknown = held.file.allUnknown();
+    for (const Picture& p : held.file.pictures)
         held.pictures.push_back(p.info.type + '\n' + p.info.description + '\n' + audio::bytesHash(p.data));
+    held.file.pictures.clear();
     std::sort(held.unknown.begin(), held.unknown.end());
     std::sort(held.pictures.begin(), held.pictures.end());
     return held;
 }
 
-/// Saves onto the overlay, reads it back, compares.
-Result<PreparedEdit> tryEdit(const Path& path, Attempt attempt, Format format, const Held& before,
-                             const Fields& wanted, const std::vector<std::string>& changed,
-                             Id3Version version) {
-    PreparedEdit edit;
-    edit.format = format;
-    edit.before = before.fields;
-    OverlayStream& overlay = *attempt.overlay;
-    edit.original = overlay.original();
-    edit.notes = std::move(attempt.notes);
-    Properties properties = propertiesForChange(wanted, changed, format);
-    if (!writeProperties(*attempt.file, overlay, format, properties, version, edit.notes))
-        return Error{ErrorKind::Unsupported, path, "The tags of this file could not be changed."};
-    attempt.file.reset();
-    if (overlay.isExhausted())
-        return Error{
-            ErrorKind::Damaged, path,
-            "The file is too long to be looked through for what its structure says should be there. It is "
-            "not written to."};
-    refit(overlay, format);
-    overlay.seek(0);
-    auto again = openWithTagLib(&overlay, format, false);
-    if (!again || !again->isValid())
-        return Error{ErrorKind::Unsupported, path,
-                     "The file would not be readable after this change, so it was not made."};
-    const Held held = heldBy(*again, overlay, format);
-    edit.after = held.fields;
-    std::vector<std::string> bad = differing(wanted, edit.after);
-    if (held.unknown != before.unknown)
-        bad.emplace_back("parts of the tag that were not understood");
-    if (held.pictures != before.pictures)
-        bad.emplace_back("the pictures");
-    if (!bad.empty())
-        return Error{ErrorKind::Unsupported, path,
-                     "This file cannot hold what was asked without harm to: " + text::join(bad, ", ") +
-                         ". Nothing was changed."};
-    edit.recipe = overlay.recipe();
-    return edit;
+/// Comments and lyrics are one family each: where one goes, another may become the one without a language in
+/// its name.
+std::string familyOf(std::string_view key) {
+    const auto name = wordsName(key);
+    return !name ? std::string(key) : name->lyrics ? "lyrics" : "comment";
 }
 
-} // namespace
+/// The fields of the families that were changed put together, so that names that moved do not count.
+Fields withFamilies(const Fields& fields, const std::set<std::string>& families) {
+    Fields out;
+    for (const auto& [key, values] : fields) {
+        const std::string family = familyOf(key);
+        std::vector<std::string>& list = out[families.contains(family) ? family : key];
+        list.insert(list.end(), values.begin(), values.end());
+        if (families.contains(family) && fields.size() > 1)
+            std::sort(list.begin(), list.end());
+    }
+    return out;
+}
 
-namespace {
+/// Whether a part of a tag that carries none of the changed fields is otherwise than before.
+bool othersChanged(const Held& before, const Held& after, const Fields& changes) {
+    std::set<std::string, std::less<>> keys;
+    for (const auto& [key, values] : changes) {
+        keys.insert(key);
+        if (key == "track" || key == "tracks")
+            keys.insert({"track", "tracks"});
+        if (key == "disc" || key == "discs")
+            keys.insert({"disc", "discs"});
+        if (wordsName(key))
+            for (const Held* held : {&before, &after})
+                for (const auto& tag : held->file.tags)
+                    for (const auto& [other, v] : fieldsFromProperties(tag->part().properties))
+                        if (familyOf(other) == familyOf(key))
+                            keys.insert(other);
+    }
+    // A part may hold several fields, as the lists of people do: what it says of others is compared by value.
+    std::set<std::string, std::less<>> together = keys;
+    for (const Held* held : {&before, &after})
+        for (const auto& tag : held->file.tags)
+            for (const TagItem& item : tag->items())
+                if (carries(item, keys))
+                    for (const auto& [property, values] : item.says)
+                        together.insert(keyOfProperty(property));
+    keys = std::move(together);
+    // The n-th tag of a name before is the n-th of that name after.
+    std::map<std::string, std::vector<const Tag*>> now;
+    for (const auto& tag : after.file.tags)
+        now[tag->name()].push_back(tag.get());
+    std::map<std::string, size_t> seen;
+    for (const auto& tag : before.file.tags) {
+        const std::vector<const Tag*>& same = now[tag->name()];
+        const size_t n = seen[tag->name()]++;
+        const std::vector<std::string> old = tag->bytesOfOthers(keys);
+        const bool newVersion = same.empty() && tag->name().starts_with("ID3v2");
+        if (!newVersion &&
+            old != (n < same.size() ? same[n]->bytesOfOthers(keys) : std::vector<std::string>()))
+            return true;
+    }
+    return false;
+}
 
 /// What only FFmpeg reads, or what TagLib gives up on.
 Result<TagFile> readWithFfmpeg(const Path& path, Format format) {
@@ -273,31 +217,33 @@ Result<TagFile> readTags(const Path& path) {
     if (!opened)
         return opened.error();
     const Format format = opened->format;
+    const bool isOgg = format == Format::OggVorbis || format == Format::Opus || format == Format::Speex ||
+                       format == Format::OggFlac;
     TagFile out;
-    std::unique_ptr<TagLib::File> file;
-    const MendedFrames mended = mendFrames(*opened->stream, format);
-    if (!opened->cutShort.empty())
-        endLastChunk(*opened->stream, format);
-    // For these TagLib would look for the last page, and put all heads together, to tell how long it is.
-    const auto ogg = audio::oggSound(*opened->source, format);
-    if (!audio::isReadOnly(format))
-        file = openWithTagLib(opened->stream.get(), format, !ogg);
-    if (file && file->isValid()) {
+    auto facts = audio::isReadOnly(format) ? std::nullopt : readFacts(*opened->stream, format);
+    if (facts && isOgg && !hasOggComment(*opened->source, format))
+        facts.reset();
+    if (facts) {
         out.format = format;
-        out.facts = ogg ? factsOf(*ogg, format) : readFacts(*file, format);
-        readEncoding(*file, *opened->source, format, out.facts);
+        out.facts = std::move(*facts);
+        readEncoding(*opened->source, format, out.facts);
+        TaggedFile tagged = readTagged(*opened->source, format, false);
+        if (out.facts.encoder.empty())
+            out.facts.encoder = std::move(tagged.encoder);
+        if (!tagged.gapless.empty())
+            out.facts.gapless = gaplessOfMp4(tagged.gapless);
+        if (!tagged.variable.empty())
+            out.facts.rateKind = tagged.variable == "1" ? RateKind::Variable : RateKind::Constant;
         if (format == Format::Wav)
             out.facts.remarks = wavRemarks(*opened->source);
-        std::vector<TagPart> parts = readParts(*file, *opened->source, format);
-        out.fields = fieldsOf(parts);
-        if (parts.size() > 1)
-            out.differences = differencesOf(parts, out.fields);
-        for (TagPart& part : parts) {
-            out.tags.push_back(std::move(part.name));
-            std::move(part.unknown.begin(), part.unknown.end(), std::back_inserter(out.unknown));
-        }
-        out.unknown.insert(out.unknown.end(), mended.damaged.begin(), mended.damaged.end());
-        for (const Picture& picture : readPictures(*file, format, false))
+        for (auto& language : tagged.languages)
+            out.facts.remarks.push_back(std::move(language));
+        out.fields = tagged.fields();
+        out.differences = tagged.differences();
+        out.unknown = tagged.allUnknown();
+        for (const auto& tag : tagged.tags)
+            out.tags.push_back(tag->name());
+        for (const Picture& picture : tagged.pictures)
             out.pictures.push_back(picture.info);
     } else {
         auto read = readWithFfmpeg(path, format);
@@ -333,10 +279,7 @@ Result<std::vector<Picture>> readPictures(const Path& path) {
         return opened.error();
     if (audio::isReadOnly(opened->format))
         return std::vector<Picture>();
-    auto file = openWithTagLib(opened->stream.get(), opened->format, false);
-    if (!file || !file->isValid())
-        return unreadable(path, opened->format);
-    return readPictures(*file, opened->format, true);
+    return std::move(readTagged(*opened->source, opened->format, true).pictures);
 }
 
 std::string PreparedEdit::bytes() const {
@@ -364,65 +307,74 @@ Status confirm(PreparedEdit& edit) {
     return audio::sameEssence(*edit.original, edit.recipe, edit.format);
 }
 
-Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes) {
-    auto edit = makeEdit(path, changes);
+Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes, Damage damage) {
+    auto edit = makeEdit(path, changes, damage);
     if (edit)
         if (Status fine = confirm(*edit); !fine)
             return Error{fine.error().kind, path, fine.error().message};
     return edit;
 }
 
-Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes) {
+Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage damage) {
     for (const auto& [key, values] : changes)
         if (std::string why = whyNotValid(key, values); !why.empty())
             return Error{ErrorKind::Invalid, path, why};
     auto opened = openAndDetect(path, true);
     if (!opened)
         return opened.error();
-    if (!opened->cutShort.empty())
+    if (!opened->cutShort.empty() && damage == Damage::Refuse)
         return Error{ErrorKind::Damaged, path, opened->cutShort + " Damaged files are not written to."};
     if (audio::isReadOnly(opened->format))
         return Error{ErrorKind::Unsupported, path,
                      audio::formatName(opened->format) +
                          " files are shown, but Moorfrost does not write to them."};
     const Format format = opened->format;
+    OverlayStream& overlay = *opened->stream;
     if (format == Format::Mp4 && !isMp4IndexSound(*opened->source))
         return Error{ErrorKind::Damaged, path,
                      "The index of the file is damaged. Damaged files are not written to."};
-    auto first = openForEdit(path, opened->source, format);
-    if (!first)
-        return first.error();
-    const Held before = heldBy(*first->file, *first->overlay, format);
-
-    std::vector<std::string> changed;
+    if (!readFacts(overlay, format))
+        return unreadable(path, format);
+    const Held before = heldBy(*opened->source, format);
+    PreparedEdit edit;
+    edit.format = format;
+    edit.before = before.fields;
+    edit.original = opened->source;
+    if (!opened->cutShort.empty())
+        edit.notes.push_back("Written although the file is damaged: " + opened->cutShort);
+    const Fields wanted = applied(before.fields, changes);
+    if (Status changed = changeTags(overlay, format, changes, wanted, edit.notes); !changed)
+        return Error{changed.error().kind, path, changed.error().message + " Nothing was changed."};
+    if (overlay.isExhausted())
+        return Error{
+            ErrorKind::Damaged, path,
+            "The file is too long to be looked through for what its structure says should be there. It is "
+            "not written to."};
+    edit.recipe = overlay.recipe();
+    if (classify(edit.recipe, *edit.original) == CommitClass::Nothing) {
+        edit.after = edit.before;
+        return edit;
+    }
+    if (audio::detectFormat(overlay) != format || !readFacts(overlay, format))
+        return Error{ErrorKind::Unsupported, path,
+                     "The file would not be readable after this change, so it was not made."};
+    const Held after = heldBy(overlay, format);
+    edit.after = after.fields;
+    std::set<std::string> families;
     for (const auto& [key, values] : changes)
-        changed.push_back(key);
-    Fields wanted = applied(before.fields, changes);
-    if (format == Format::Mp3) // what only a misplaced tag knows is kept, in its proper place
-        for (const auto& [key, values] : misplacedId3v1(*opened->source))
-            if (!wanted.contains(key) && !changes.contains(key)) {
-                wanted[key] = values;
-                changed.push_back(key);
-            }
-    for (const std::string& key : before.badText)
-        if (!changes.contains(key)) { // TagLib would drop it
-            changed.push_back(key);
-            first->notes.push_back(labelOf(key) + " was not stored as UTF-8, as it should be. Now it is.");
-        }
-    auto edit = tryEdit(path, std::move(*first), format, before, wanted, changed, Id3Version::Keep);
-    bool hasId3 = format == Format::Mp3 || format == Format::Wav || format == Format::Aiff;
-    if (edit || !(hasId3 || format == Format::Asf))
-        return edit;
-    // ID3v2.3 has no place for some things (a date of year and month, sort forms, mood).
-    auto second = openForEdit(path, opened->source, format);
-    if (!second)
-        return second.error();
-    auto newer = tryEdit(path, std::move(*second), format, before, wanted, changed, Id3Version::Four);
-    if (!newer)
-        return edit;
-    if (hasId3)
-        newer->notes.emplace_back("The tag was stored as ID3v2.4, because ID3v2.3 cannot hold all of it.");
-    return newer;
+        if (wordsName(key))
+            families.insert(familyOf(key));
+    std::vector<std::string> bad =
+        differing(withFamilies(wanted, families), withFamilies(edit.after, families));
+    if (after.unknown != before.unknown || othersChanged(before, after, changes))
+        bad.emplace_back("parts of the tag that were not edited");
+    if (after.pictures != before.pictures)
+        bad.emplace_back("the pictures");
+    if (!bad.empty())
+        return Error{ErrorKind::Unsupported, path,
+                     "This file cannot hold what was asked without harm to: " + text::join(bad, ", ") +
+                         ". Nothing was changed."};
+    return edit;
 }
 
 } // namespace moorfrost::tags

@@ -32,18 +32,21 @@ struct PreparedEdit {
     std::string bytes() const;
 };
 
+/// Whether a file that is cut short may be written to, where its sound can be shown to be untouched.
+enum class Damage { Refuse, Allow };
+
 /// The first part of prepareEdit, all that parses tags: the result has been read back and holds the fields as
 /// asked. Nothing is known of the sound yet.
-Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes);
+Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage damage = Damage::Refuse);
 
 /// The second part: works out how the edit can be carried out, and shows by the bytes, without any parser of
 /// tags, that the sound is the same. Safe with an edit from anywhere.
 Status confirm(PreparedEdit& edit);
 
 /// Prepares `changes` (an empty list blanks the field). The result has been read back: the changed fields are
-/// as asked, every other field is as before, and the sound is the same; otherwise an error says what would be
-/// lost.
-Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes);
+/// as asked, every part of the tags that carries none of them is byte for byte as before, and the sound is
+/// the same; otherwise an error says what would be lost.
+Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes, Damage damage = Damage::Refuse);
 
 /// `fields` with `changes` put in.
 Fields applied(Fields fields, const Fields& changes);

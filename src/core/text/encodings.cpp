@@ -213,4 +213,96 @@ std::optional<std::string> decode(const std::string& bytes, const char* encoding
     return out;
 }
 
+namespace {
+
+void appendUtf8(std::string& out, uint32_t c) {
+    auto put = [&](uint32_t first, uint32_t bits) { out += static_cast<char>(first | bits); };
+    if (c < 0x80) {
+        out += static_cast<char>(c);
+    } else if (c < 0x800) {
+        put(0xC0, c >> 6);
+        put(0x80, c & 0x3F);
+    } else if (c < 0x10000) {
+        put(0xE0, c >> 12);
+        put(0x80, c >> 6 & 0x3F);
+        put(0x80, c & 0x3F);
+    } else {
+        put(0xF0, c >> 18);
+        put(0x80, c >> 12 & 0x3F);
+        put(0x80, c >> 6 & 0x3F);
+        put(0x80, c & 0x3F);
+    }
+}
+
+/// The character that begins at `i` of valid UTF-8; `i` is moved behind it.
+uint32_t nextOfUtf8(std::string_view text, size_t& i) {
+    const auto first = static_cast<uint8_t>(text[i++]);
+    const int more = first < 0x80 ? 0 : first < 0xE0 ? 1 : first < 0xF0 ? 2 : 3;
+    uint32_t c = more == 0 ? first : first & (0x3Fu >> more);
+    for (int k = 0; k < more && i < text.size(); ++k)
+        c = c << 6 | (static_cast<uint8_t>(text[i++]) & 0x3Fu);
+    return c;
+}
+
+} // namespace
+
+std::string fromLatin1(std::string_view bytes) {
+    std::string out;
+    out.reserve(bytes.size());
+    for (char c : bytes)
+        appendUtf8(out, static_cast<uint8_t>(c));
+    return out;
+}
+
+std::optional<std::string> toLatin1(std::string_view text) {
+    if (!isUtf8(text))
+        return std::nullopt;
+    std::string out;
+    for (size_t i = 0; i < text.size();) {
+        const uint32_t c = nextOfUtf8(text, i);
+        if (c > 0xFF)
+            return std::nullopt;
+        out += static_cast<char>(c);
+    }
+    return out;
+}
+
+std::string fromUtf16(std::string_view bytes, bool bigEndian) {
+    auto unit = [&](size_t i) {
+        const auto a = static_cast<uint8_t>(bytes[i]), b = static_cast<uint8_t>(bytes[i + 1]);
+        return static_cast<uint32_t>(bigEndian ? a << 8 | b : b << 8 | a);
+    };
+    std::string out;
+    out.reserve(bytes.size());
+    for (size_t i = 0; i + 1 < bytes.size(); i += 2) {
+        uint32_t c = unit(i);
+        if (c >= 0xD800 && c < 0xDC00 && i + 3 < bytes.size() && (unit(i + 2) & 0xFC00) == 0xDC00) {
+            c = 0x10000 + ((c - 0xD800) << 10) + (unit(i + 2) - 0xDC00);
+            i += 2;
+        } else if (c >= 0xD800 && c < 0xE000) {
+            c = 0xFFFD;
+        }
+        appendUtf8(out, c);
+    }
+    return out;
+}
+
+std::string toUtf16(std::string_view text) {
+    std::string out;
+    auto put = [&](uint32_t unit) {
+        out += static_cast<char>(unit & 0xFF);
+        out += static_cast<char>(unit >> 8);
+    };
+    for (size_t i = 0; i < text.size();) {
+        const uint32_t c = nextOfUtf8(text, i);
+        if (c >= 0x10000) {
+            put(0xD800 + ((c - 0x10000) >> 10));
+            put(0xDC00 + ((c - 0x10000) & 0x3FF));
+        } else {
+            put(c);
+        }
+    }
+    return out;
+}
+
 } // namespace moorfrost::text

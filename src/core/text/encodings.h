@@ -28,4 +28,14 @@ std::optional<std::string> decode(const std::string& bytes, const char* encoding
 /// as they are. Texts that are plain ASCII say nothing.
 std::string likelyEncoding(const std::vector<std::string>& texts);
 
+/// Each byte as the character of that number (ISO 8859-1), and back; nullopt where a character has no such
+/// number.
+std::string fromLatin1(std::string_view bytes);
+std::optional<std::string> toLatin1(std::string_view text);
+
+/// UTF-16 in the given order of bytes; half of a pair becomes U+FFFD, an odd last byte is left out.
+std::string fromUtf16(std::string_view bytes, bool bigEndian);
+/// Little-endian, without a mark in front.
+std::string toUtf16(std::string_view text);
+
 } // namespace moorfrost::text

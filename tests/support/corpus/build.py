@@ -423,4 +423,5 @@ def main(out, seconds=2.5, damaged=500):
     broken(broken_folder, (tagged, odd_folder), damaged)
 
 
-main(sys.argv[1], *(float(a) for a in sys.argv[2:3]), *(int(a) for a in sys.argv[3:4]))
+if __name__ == "__main__":
+    main(sys.argv[1], *(float(a) for a in sys.argv[2:3]), *(int(a) for a in sys.argv[3:4]))
