@@ -184,6 +184,21 @@ private slots:
         q = withChosen(withChosen(withChosen(q, "genre", "Choral"), "missing", "picture"), "decade", "1970");
         QCOMPARE(q, std::string("harbour"));
         // A quote in a value cannot be quoted; it is found without.
+        // Beside an "or" it binds all of it, whatever is still being typed.
+        for (const char* typed :
+             {"ferry or kestrel", "ferry or", "(ferry or kestrel", "ferry not", "\"salt road"}) {
+            const std::string both = withChosen(typed, "genre", "Folk");
+            auto parsed = parseQuery(both);
+            QVERIFY2(!parsed.error && isChosen(parsed.query, "genre", "Folk"), both.c_str());
+            QVERIFY2(!isChosen(parseQuery(withChosen(both, "genre", "Folk")).query, "genre", "Folk"),
+                     both.c_str());
+        }
+        QCOMPARE(withChosen("ferry or kestrel", "genre", "Folk"),
+                 std::string("(ferry or kestrel) genre:=\"Folk\""));
+        const std::string vinyl = withChosen("", "carrier", "12\" Vinyl");
+        QVERIFY(isChosen(parseQuery(vinyl).query, "carrier", "12\" Vinyl"));
+        QVERIFY(withChosen(vinyl, "carrier", "12\" Vinyl").empty());
+        QVERIFY(parseQuery("artist:<isla").error->sentence.find("Words cannot be less") == 0);
         q = withChosen("", "title", "The \"Other\" Pier");
         QVERIFY(!parseQuery(q).error);
         QVERIFY(!isChosen(parseQuery("genre:folk").query, "genre", "folk")); // typed, not whole

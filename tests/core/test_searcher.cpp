@@ -394,7 +394,7 @@ private slots:
                                                 "genre:folk or artist:whin",
                                                 "missing:isrc,date",
                                                 "not has:isrc",
-                                                "take:>=0 or take:take",
+                                                "take:0 or take:take",
                                                 "length:<60",
                                                 "year:1970-1989 not genre:jazz",
                                                 "\u0432\u0435\u0442\u0435\u0440",

@@ -181,7 +181,7 @@ void markText(const FieldColumn& f, const Wanted& w, std::vector<uint8_t>& value
     }
     bool exact = false;
     for (size_t v = 0; v < f.values.size(); ++v)
-        if (text::replaceAll(f.values[v], "\"", "") == w.text) // as a click on it writes it
+        if (f.values[v] == w.text)
             values[v] = exact = true;
     if (exact)
         return;
@@ -212,6 +212,8 @@ bool compares(const Wanted& w, double v, double a, double b) {
 
 /// As far as the wanted date goes: 1998-10-05 is "1998".
 bool comparesDate(const Wanted& w, std::string_view v) {
+    if (yearOf(v) == 0)
+        return false; // "n.d." is neither before nor after anything
     std::string_view cut = v.substr(0, w.text.size());
     switch (w.how) {
     case How::Contains:
@@ -229,6 +231,13 @@ bool comparesDate(const Wanted& w, std::string_view v) {
         return cut >= w.text && v.substr(0, w.textEnd.size()) <= w.textEnd;
     }
     return false;
+}
+
+/// The whole of it; nullopt for "A1".
+std::optional<double> wholeNumber(std::string_view t) {
+    double v = 0;
+    const auto [end, error] = std::from_chars(t.data(), t.data() + t.size(), v);
+    return error == std::errc() && end == t.data() + t.size() ? std::optional(v) : std::nullopt;
 }
 
 double number(std::string_view t) {
@@ -433,7 +442,7 @@ std::optional<RowSet> rowsByWordsFirst(const Columns& c, const FieldColumn& f, c
                     std::string value = f.foldedOf(v);
                     if (w.how != How::Is ? value.find(folded) != std::string::npos : value == folded)
                         alike.add(row);
-                    if (w.how == How::Is && text::replaceAll(f.values[v], "\"", "") == w.text)
+                    if (w.how == How::Is && f.values[v] == w.text)
                         very.add(row);
                 });
         });
@@ -478,9 +487,12 @@ RowSet rowsByField(const Columns& c, const Term& term, std::stop_token stop, Wor
             } else {
                 double a = number(w.text), b = number(w.textEnd);
                 for (size_t v = 0; v < values.size(); ++v) {
-                    int y = year || decade ? yearOf(f->values[v]) : 0;
-                    double n = year ? y : decade ? y / 10 * 10 : number(f->values[v]);
-                    values[v] |= ((!year && !decade) || y > 0) && compares(w, n, a, b);
+                    const int y = year || decade ? yearOf(f->values[v]) : 0;
+                    const std::optional<double> told =
+                        year || decade
+                            ? (y > 0 ? std::optional<double>(year ? y : y / 10 * 10) : std::nullopt)
+                            : wholeNumber(f->values[v]);
+                    values[v] |= told && compares(w, *told, a, b);
                 }
             }
         }

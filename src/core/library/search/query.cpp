@@ -169,11 +169,19 @@ private:
         return term();
     }
 
-    /// Up to the closing quote, or the end.
+    /// Up to the closing quote, or the end. Two quotes are one that belongs to the text.
     std::string quoted() {
-        size_t end = text_.find('"', ++at_);
-        std::string out(text_.substr(at_, end == std::string_view::npos ? end : end - at_));
-        at_ = end == std::string_view::npos ? text_.size() : end + 1;
+        std::string out;
+        for (++at_; at_ < text_.size(); ++at_) {
+            if (text_[at_] == '"') {
+                if (at_ + 1 >= text_.size() || text_[at_ + 1] != '"') {
+                    ++at_;
+                    break;
+                }
+                ++at_;
+            }
+            out += text_[at_];
+        }
         return out;
     }
     std::string bare(std::string_view stops) {
@@ -285,6 +293,15 @@ private:
     }
 
     void check(Term& t, Wanted w, ValueKind kind, size_t from) {
+        const bool compared =
+            w.how == How::Below || w.how == How::UpTo || w.how == How::Above || w.how == How::From;
+        if (compared && (kind == ValueKind::Text || kind == ValueKind::Words)) {
+            fail(from, at_,
+                 "Words cannot be less or more than others: < and > are for numbers, dates and lengths. To "
+                 "search "
+                 "for the sign itself, put it in quotes.");
+            return;
+        }
         if (kind == ValueKind::Words) {
             if (t.field == "is") {
                 bool known =

@@ -75,6 +75,8 @@ std::vector<Chip> chipsOf(const Query& query);
 /// Several chosen values of a field are alternatives; of "missing" and "has" all must hold.
 std::string withChosen(const std::string& query, const std::string& field, const std::string& value,
                        const std::vector<std::string>& customFields = {});
+/// A value as a query asks for just that: in quotes, its own ones doubled.
+std::string wholeValue(const std::string& value);
 /// Whether it is chosen in that way.
 bool isChosen(const Query& query, const std::string& field, const std::string& value);
 /// The query without what is chosen of a field: what the counts of its facet belong to.

@@ -146,6 +146,10 @@ std::vector<Chip> chipsOf(const Query& query) {
     return out;
 }
 
+std::string wholeValue(const std::string& value) {
+    return "=\"" + text::replaceAll(value, "\"", "\"\"") + "\"";
+}
+
 namespace {
 
 /// A term as a click makes it: only whole values, at the top.
@@ -180,12 +184,25 @@ std::string nameInQuery(const std::string& field) {
 
 std::string choiceText(const std::string& field, const std::vector<std::string>& values) {
     std::string out;
-    bool text = kindOfField(field) == ValueKind::Text;
-    for (const std::string& v :
-         values) // a quote cannot stand inside quotes: without it the word is found still
-        out += (out.empty() ? nameInQuery(field) + ":" : ",") +
-               (text ? "=\"" + text::replaceAll(v, "\"", "") + "\"" : v);
+    const bool text = kindOfField(field) == ValueKind::Text;
+    for (const std::string& v : values)
+        out += (out.empty() ? nameInQuery(field) + ":" : ",") + (text ? wholeValue(v) : v);
     return out;
+}
+
+/// The query with the quotes and brackets closed that are still open while it is typed.
+std::string closed(const std::string& query) {
+    bool quoted = false;
+    size_t depth = 0;
+    for (char c : query) {
+        if (c == '"')
+            quoted = !quoted;
+        else if (!quoted && c == '(')
+            ++depth;
+        else if (!quoted && c == ')' && depth > 0)
+            --depth;
+    }
+    return query + (quoted ? "\"" : "") + std::string(depth, ')');
 }
 
 } // namespace
@@ -217,10 +234,11 @@ std::string withChosen(const std::string& query, const std::string& field, const
     Query parsed = parseQuery(query, customFields).query;
     const bool all = kindOfField(field) == ValueKind::Words; // each has a term of its own
     auto replaced = [&](const Term& t, const std::string& with) {
-        std::string out = query.substr(0, t.from) + with + query.substr(t.to);
-        while (out.find("  ") != std::string::npos)
-            out = text::replaceAll(out, "  ", " ");
-        return text::trim(out);
+        std::string out = text::trim(query.substr(0, t.from));
+        for (const std::string& part : {with, text::trim(query.substr(t.to))})
+            if (!part.empty())
+                out += (out.empty() ? "" : " ") + part;
+        return out;
     };
     for (const Query* q : tops(parsed)) {
         if (!isChoice(*q, field) || (all && !holds(q->term, value)))
@@ -233,8 +251,13 @@ std::string withChosen(const std::string& query, const std::string& field, const
             values.push_back(value);
         return replaced(q->term, choiceText(field, values));
     }
-    std::string before = text::trim(query);
-    return (before.empty() ? "" : before + " ") + choiceText(field, {value});
+    const std::string before = closed(text::trim(query)), choice = choiceText(field, {value});
+    if (before.empty())
+        return choice;
+    // It must hold for all that is asked: beside an "or" the rest goes into brackets.
+    const std::string plain = before + " " + choice;
+    return isChosen(parseQuery(plain, customFields).query, field, value) ? plain
+                                                                         : "(" + before + ") " + choice;
 }
 
 } // namespace moorfrost::library

@@ -174,6 +174,10 @@ RowSet ReadyRows::rowsWith(const std::vector<uint8_t>& marks) const {
     return out;
 }
 
+RowSet ReadyRows::known() const {
+    return rowsWith(std::vector<uint8_t>(table_->marks.size(), 1));
+}
+
 RowSet ReadyRows::find(const Term& term) const {
     const ReadinessTable& t = *table_;
     std::vector<uint8_t> fit(t.marks.size(), 0);
@@ -184,7 +188,7 @@ RowSet ReadyRows::find(const Term& term) const {
         if (term.field == "lacks") {
             const std::string folded = text::fold(text::trim(w.text));
             for (size_t i = 0; i < rules.size(); ++i) {
-                const std::string rule = text::fold(text::replaceAll(t.rules[i], "\"", ""));
+                const std::string rule = text::fold(t.rules[i]);
                 rules[i] = w.how == Wanted::How::Is ? rule == folded : rule.find(folded) != std::string::npos;
             }
         }

@@ -102,6 +102,8 @@ public:
     }
     /// Sorts rows by how far they are; 0: not known.
     uint32_t placeOf(Row row) const { return places_[numbers_[row]]; }
+    /// The rows that anything is known of.
+    RowSet known() const;
     /// Of a term about readiness; of "is", only what is about it.
     RowSet find(const Term& term) const;
     /// "unmet": how many rules (in their order) are not met by how many rows; "lacks": each rule.

@@ -84,7 +84,7 @@ RowSet Searcher::matching(const Query& query, std::stop_token stop) const {
         return rest.field == "is" && !rest.wanted.empty() ? rows |= layersTerm(rest, stop) : rows;
     }
     case Query::Kind::Not:
-        return matching(query.parts.front(), stop).flip();
+        return notMatching(query.parts.front(), stop);
     case Query::Kind::And:
     case Query::Kind::Or:
         break;
@@ -97,6 +97,36 @@ RowSet Searcher::matching(const Query& query, std::stop_token stop) const {
             out &= matching(part, stop);
         else
             out |= matching(part, stop);
+    }
+    return out;
+}
+
+/// The rows that certainly do not match: what is not known of a row's readiness is neither so nor not so.
+RowSet Searcher::notMatching(const Query& query, std::stop_token stop) const {
+    const bool known = ready_ != nullptr;
+    switch (query.kind) {
+    case Query::Kind::All:
+        return RowSet(alive_.size());
+    case Query::Kind::Term: {
+        RowSet rows = matching(query, stop).flip();
+        if (asksForReadiness(query))
+            rows &= known ? ready_->known() : RowSet(alive_.size());
+        return rows;
+    }
+    case Query::Kind::Not:
+        return matching(query.parts.front(), stop);
+    case Query::Kind::And:
+    case Query::Kind::Or:
+        break;
+    }
+    RowSet out(alive_.size(), query.kind == Query::Kind::Or);
+    for (const Query& part : query.parts) {
+        if (stop.stop_requested())
+            break;
+        if (query.kind == Query::Kind::Or)
+            out &= notMatching(part, stop);
+        else
+            out |= notMatching(part, stop);
     }
     return out;
 }

@@ -100,6 +100,7 @@ private:
     Searcher(const Searcher& other, std::shared_ptr<const ReadinessTable> table);
     RowSet layersTerm(const Term& term, std::stop_token stop) const;
     std::vector<Row> replaced() const;
+    RowSet notMatching(const Query& query, std::stop_token stop) const;
     RowSet matching(const Query& query, std::stop_token stop) const;
     std::vector<Row> orderedOf(const RowSet& rows, size_t most, const std::vector<Row>& order,
                                const std::vector<uint32_t>& places) const;

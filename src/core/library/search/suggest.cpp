@@ -82,15 +82,13 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
             std::string value = text::fold(v.value);
             bool plain = kindOfField(field) != ValueKind::Text;
             if (value.starts_with(folded))
-                out.push_back({plain ? v.value : "=\"" + text::replaceAll(v.value, "\"", "") + "\"", v.value,
-                               v.count, at, cursor});
+                out.push_back({plain ? v.value : wholeValue(v.value), v.value, v.count, at, cursor});
             else if (later.size() < most && value.find(folded) != std::string::npos)
                 later.push_back(std::move(v));
         }
         for (const FacetValue& v : later)
             if (out.size() < most)
-                out.push_back(
-                    {"=\"" + text::replaceAll(v.value, "\"", "") + "\"", v.value, v.count, at, cursor});
+                out.push_back({wholeValue(v.value), v.value, v.count, at, cursor});
     }
     // What stands there already needs no list over the rest of the window.
     std::erase_if(out, [&](const Suggestion& s) { return s.text == query.substr(s.from, cursor - s.from); });
