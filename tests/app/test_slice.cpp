@@ -108,6 +108,7 @@ private slots:
             auto* dialog = qobject_cast<ReadNamesDialog*>(QApplication::activeModalWidget());
             QVERIFY(dialog);
             dialog->setPlan("{artist}/{album}/{skip}/{track} {title}");
+            QTRY_VERIFY(dialog->isRead());
             QCOMPARE(dialog->results()->topLevelItemCount(), 9);
             QTest::mouseClick(dialog->takeButton(), Qt::LeftButton);
             taken = true;

@@ -192,11 +192,13 @@ private slots:
             return nullptr;
         };
         dialog.setPlan("{artist} - {title}");
+        QTRY_VERIFY(dialog.isRead());
         QCOMPARE(row("Isla Varnholt - Gorse.mp3")->checkState(0), Qt::Checked);
         QCOMPARE(row("Isla Varnholt - Gorse.mp3")->text(2), QString("Gorse"));
         QCOMPARE(row("quayside.mp3")->checkState(0), Qt::Unchecked);
         QVERIFY(!row("quayside.mp3")->text(3).isEmpty());
         dialog.setPlan("{artist}-{title}");
+        QTRY_VERIFY(dialog.isRead());
         QCOMPARE(row("wren-low-driftwood.mp3")->checkState(0),
                  Qt::Unchecked); // in doubt, so not taken by itself
         QVERIFY(row("wren-low-driftwood.mp3")->text(3).contains("2 ways"));

@@ -89,7 +89,7 @@ private slots:
                 std::string expected;
                 if (auto it = r.tags.fields.find(f.key); it != r.tags.fields.end())
                     for (const std::string& v : it->second)
-                        expected += (expected.empty() ? "" : "; ") + v;
+                        expected += (expected.empty() ? "" : " \u00A6 ") + v;
                 QCOMPARE(f.text(f.listOf(row)), expected);
             }
         }

@@ -241,15 +241,18 @@ void BringInPage::mendText() {
 }
 
 void BringInPage::checkFiles() {
+    if (CheckFilesDialog::showAgain(checks_))
+        return;
     std::vector<FileId> ids = chosen();
     bool some = !ids.empty();
     if (!some)
         ids = model_->files();
     const auto count = static_cast<int>(ids.size());
-    CheckFilesDialog(session_, session_.pathsOf(ids),
-                     some ? tr("the %n selected file(s)", "", count) : tr("the %n file(s) shown", "", count),
-                     this)
-        .exec();
+    delete checks_;
+    checks_ = new CheckFilesDialog(
+        session_, session_.pathsOf(ids),
+        some ? tr("the %n selected file(s)", "", count) : tr("the %n file(s) shown", "", count), this);
+    checks_->exec();
 }
 
 void BringInPage::confirmKinds() {

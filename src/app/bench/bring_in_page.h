@@ -2,6 +2,7 @@
 // Bench / Bring in: adding folders and files, what was found, and what is wrong with it.
 #pragma once
 
+#include <QPointer>
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QTreeView>
@@ -18,6 +19,8 @@ namespace moorfrost::app {
 class EmptyHint;
 class FileDetails;
 class ShortLabel;
+
+class CheckFilesDialog;
 
 class BringInPage : public QWidget {
     Q_OBJECT
@@ -63,6 +66,7 @@ private:
     QWidget* bottom_;
     ShortLabel* formats_;
     QLabel *found_, *attention_, *wrong_;
+    QPointer<CheckFilesDialog> checks_; // the last one: it may run on, or have results that nobody has seen
 };
 
 } // namespace moorfrost::app

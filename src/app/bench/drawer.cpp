@@ -137,6 +137,8 @@ void Drawer::rebuildFields() {
     for (const std::string& key : keys_)
         stored << qs(key);
     QSettings().setValue("drawer/fields", stored);
+    for (FieldBox* box : boxes_)
+        box->takeTyped();
     while (QLayoutItem* item = grid_->takeAt(0)) {
         if (item->widget())
             item->widget()->deleteLater();

@@ -79,7 +79,7 @@ void MendTextDialog::fill() {
             item->setFont(File, theme::monoFont());
             item->setText(Field, fieldLabel(key));
             item->setText(Now, qs(tags::shownValue(fields, key)));
-            item->setText(Then, qs(text::join(values, "; ")));
+            item->setText(Then, qs(tags::shownValues(values)));
             item->setForeground(Now, theme::colours().second);
             for (int c : {Now, Then})
                 item->setToolTip(c, item->text(c));

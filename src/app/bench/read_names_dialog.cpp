@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/read_names_dialog.h"
 
+#include <mutex>
+
 #include <QHeaderView>
+#include <QPointer>
 #include <QVBoxLayout>
 
 #include "app/shell/text_utils.h"
@@ -24,17 +27,45 @@ const char* const usualPlans[] = {
 constexpr int resultRole = Qt::UserRole + 2;
 } // namespace
 
+/// Who is known already: folded once, by the first job that needs it. Jobs run one after the other or not, so
+/// the list is made under a lock and never changed after that.
+struct ReadNamesDialog::Artists {
+    std::shared_ptr<const library::Searcher> library;
+    std::set<std::string> batch;
+
+    const std::set<std::string>& folded() {
+        std::call_once(once_, [this] {
+            constexpr size_t most = 20000;
+            if (library)
+                for (const char* key : {"artist", "album_artist"})
+                    for (const library::FacetValue& v : library->facet(library->all(), key, most))
+                        folded_.insert(text::fold(v.value));
+            for (const std::string& v : batch)
+                folded_.insert(text::fold(v));
+        });
+        return folded_;
+    }
+
+private:
+    std::once_flag once_;
+    std::set<std::string> folded_;
+};
+
+struct ReadNamesDialog::Reading {
+    naming::Plan plan;
+    std::vector<Path> paths;
+    std::vector<naming::NameReading> results;
+};
+
 ReadNamesDialog::ReadNamesDialog(Session& session, std::vector<FileId> files, QWidget* parent)
     : QDialog(parent), session_(session), files_(std::move(files)) {
     setWindowTitle(tr("Read from names"));
     resize(980, 600);
-    if (auto library = session_.index().searcher())
-        for (const char* key : {"artist", "album_artist"})
-            for (const library::FacetValue& v : library->facet(library->all(), key, 20000))
-                knownArtists_.insert(text::fold(v.value));
+    artists_ = std::make_shared<Artists>();
+    artists_->library = session_.index().searcher();
     for (FileId id : session_.batchFiles())
-        for (const std::string& v : session_.drafts().effective(id, "artist"))
-            knownArtists_.insert(text::fold(v));
+        for (std::string& v : session_.drafts().effective(id, "artist"))
+            artists_->batch.insert(std::move(v));
 
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -98,11 +129,31 @@ void ReadNamesDialog::readAgain() {
     take_->setEnabled(plan.has_value());
     if (!plan)
         return; // the last good result stays in sight
-    std::vector<Path> paths;
+    auto reading = std::make_shared<Reading>();
+    reading->plan = *plan;
     for (FileId id : files_)
-        paths.push_back(session_.file(id) ? session_.file(id)->path : Path());
-    readings_ = naming::readNames(*plan, paths, knownArtists_);
-    std::vector<std::string> keys = plan->keys();
+        reading->paths.push_back(session_.file(id) ? session_.file(id)->path : Path());
+    take_->setEnabled(false); // until what is shown is what this plan gives
+    const int run = ++run_;
+    session_.jobs().start(
+        tr("Reading names"),
+        [reading, artists = artists_](std::stop_token, work::Progress&) {
+            reading->results = naming::readNames(reading->plan, reading->paths, artists->folded());
+        },
+        [self = QPointer(this), run, reading] {
+            if (self && run == self->run_)
+                self->showReading(*reading);
+        });
+}
+
+void ReadNamesDialog::showReading(const Reading& reading) {
+    shownRun_ = run_;
+    readings_ = reading.results;
+    const std::vector<Path>& paths = reading.paths;
+    std::vector<std::string> keys;
+    for (const std::string& key : reading.plan.keys())
+        if (!naming::isFact(key))
+            keys.push_back(key);
     QStringList headers{tr("File")};
     for (const std::string& key : keys)
         headers << columnLabel(key);
@@ -111,7 +162,7 @@ void ReadNamesDialog::readAgain() {
     tree_->clear();
     tree_->setColumnCount(static_cast<int>(headers.size()));
     prepareTree(tree_, headers);
-    size_t folders = plan->folderCount();
+    size_t folders = reading.plan.folderCount();
     for (size_t i = 0; i < files_.size(); ++i) {
         const naming::NameReading& r = readings_[i];
         auto* item = new QTreeWidgetItem(tree_);
@@ -172,17 +223,19 @@ void ReadNamesDialog::countTicked() {
     if (unfit > 0)
         parts << tr("%n do(es) not fit", "", unfit);
     summary_->setText(parts.join(" \u00B7 "));
-    take_->setEnabled(ticked > 0 && editor_->error().isEmpty());
+    take_->setEnabled(ticked > 0 && isRead() && editor_->error().isEmpty());
 }
 
 void ReadNamesDialog::take() {
     std::vector<library::DraftSession::Wish> wishes;
+    if (!isRead())
+        return;
     for (int i = 0; i < tree_->topLevelItemCount(); ++i) {
         if (tree_->topLevelItem(i)->checkState(0) != Qt::Checked)
             continue;
         auto at = tree_->topLevelItem(i)->data(0, resultRole).toULongLong();
         for (const auto& [key, values] : readings_[at].values)
-            if (tags::fieldByKey(key) && tags::whyNotValid(key, values).empty())
+            if (tags::whyNotValid(key, values).empty())
                 wishes.push_back({files_[at], key, values});
     }
     session_.setSetting("last name plan", editor_->text());

@@ -22,16 +22,23 @@ public:
     void setPlan(const QString& plan);
     QPushButton* takeButton() { return take_; }
     QTreeWidget* results() { return tree_; }
+    /// Whether the results are those of the plan as it stands.
+    bool isRead() const { return shownRun_ == run_; }
 
 private:
+    /// What a reading needs, and what it gives: worked out in a job.
+    struct Reading;
     void readAgain();
+    void showReading(const Reading& reading);
     void take();
     void countTicked();
 
     Session& session_;
     std::vector<FileId> files_;
-    std::set<std::string> knownArtists_;
+    struct Artists;
+    std::shared_ptr<Artists> artists_;
     std::vector<naming::NameReading> readings_;
+    int run_ = 0, shownRun_ = 0; // only the answer to the last plan is shown
     ChipEditor* editor_;
     Choice* plans_;
     QTreeWidget* tree_;

@@ -85,7 +85,11 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
     timer_.setInterval(30);
     connect(&timer_, &QTimer::timeout, this, &ReviewPage::refresh);
     for (auto signal : {&Session::draftsChanged, &Session::placementsChanged, &Session::written})
-        connect(&session_, signal, &timer_, qOverload<>(&QTimer::start));
+        connect(&session_, signal, this, [this] {
+            isOld_ = true;
+            if (isVisible()) // else when it is seen next
+                timer_.start();
+        });
     connect(drop_, &QPushButton::clicked, this, &ReviewPage::dropChosen);
     connect(dropAll_, &QPushButton::clicked, this, [this] {
         std::set<FileId> files;
@@ -104,7 +108,15 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
     refresh();
 }
 
+void ReviewPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    if (isOld_)
+        refresh();
+}
+
 void ReviewPage::refresh() {
+    isOld_ = false;
+    timer_.stop();
     bool report = session_.lastReport().has_value();
     bool asks = false, stale = false;
     if (report)
@@ -183,7 +195,7 @@ void ReviewPage::showDrafts() {
             } else {
                 ++drafts;
                 QString before = qs(tags::shownValue(f->tags.fields, key)),
-                        after = qs(text::join(draft.values, "; "));
+                        after = qs(tags::shownValues(draft.values));
                 item->setText(What, fieldLabel(key));
                 item->setText(Future, after.isEmpty() ? tr("blank") : after);
                 item->setText(Present, before.isEmpty() ? tr("blank") : before);

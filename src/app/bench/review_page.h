@@ -29,6 +29,9 @@ public:
     QPushButton* thisNameButton() { return thisName_; }
     QString bannerText() const { return banner_->text(); }
 
+protected:
+    void showEvent(QShowEvent* event) override;
+
 private:
     void refresh();
     void showDrafts();
@@ -43,6 +46,7 @@ private:
     QStackedWidget* stack_;
     EmptyHint* empty_;
     QTimer timer_;
+    bool isOld_ = true; // something has changed since it was filled
 };
 
 } // namespace moorfrost::app

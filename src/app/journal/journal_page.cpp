@@ -208,7 +208,7 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
             keys.push_back(key);
         for (const std::string& key : inTableOrder(keys)) {
             const std::vector<std::string>& values = r.step.changes.find(key)->second;
-            QString after = qs(text::join(values, "; ")), before = qs(tags::shownValue(r.before, key));
+            QString after = qs(tags::shownValues(values)), before = qs(tags::shownValue(r.before, key));
             child(fieldLabel(key), after.isEmpty() ? tr("blank") : after,
                   before.isEmpty() ? tr("blank") : before, false);
         }

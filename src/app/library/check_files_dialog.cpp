@@ -111,6 +111,7 @@ CheckFilesDialog::CheckFilesDialog(Session& session, std::vector<Path> files, co
     save_ = button(tr("Save report\u2026"));
     save_->setToolTip(tr("As a page (.html) or a table for other programs (.csv)"));
     auto* close = button(tr("Close"));
+    close->setToolTip(tr("A check that runs goes on, and can be looked at again"));
     stop_ = button(tr("Stop"));
     start_ = button(tr("Check"), "accent");
     start_->setDefault(true);
@@ -306,6 +307,26 @@ void CheckFilesDialog::ended() {
     stop_->setEnabled(false);
     save_->setEnabled(!found_.empty());
     choose(static_cast<Kind>(kinds_->checkedId()));
+    if (isVisible())
+        return;
+    unseen_ = true;
+    const bool troubles =
+        !shared_->error.empty() ||
+        std::any_of(found_.begin(), found_.end(), [](const auto& f) { return library::isTrouble(f.state); });
+    emit session_.said(tr("The check of files has ended: %1 \"Check files\" shows it.").arg(summary),
+                       troubles);
+}
+
+bool CheckFilesDialog::showAgain(const QPointer<CheckFilesDialog>& last) {
+    if (!last || !(last->isRunning() || last->hasUnseen()))
+        return false;
+    last->exec();
+    return true;
+}
+
+void CheckFilesDialog::showEvent(QShowEvent* event) {
+    QDialog::showEvent(event);
+    unseen_ = false;
 }
 
 void CheckFilesDialog::askAndSave() {

@@ -4,6 +4,7 @@
 #pragma once
 
 #include <QDialog>
+#include <QPointer>
 #include <QTreeWidget>
 
 #include "app/shell/session.h"
@@ -27,16 +28,23 @@ public:
                      QWidget* parent = nullptr);
     ~CheckFilesDialog() override;
 
+    bool isRunning() const { return running_; }
+    /// Shows the last one again, where it was closed before it was done or its results were seen.
+    static bool showAgain(const QPointer<CheckFilesDialog>& last);
+    /// Whether it has ended while the window was closed.
+    bool hasUnseen() const { return unseen_; }
     void choose(Kind kind);
     /// Starts the chosen check; `list` and `folder` where it needs them.
     void start(const Path& list = {}, const Path& folder = {});
-    bool isRunning() const { return running_; }
     QTreeWidget* results() { return tree_; }
     QLabel* summary() { return summary_; }
     /// CSV, or a page if the name ends in .html.
     void saveReport(const Path& file);
     QPushButton* startButton() { return start_; }
     QPushButton* stopButton() { return stop_; }
+
+protected:
+    void showEvent(QShowEvent* event) override;
 
 private:
     struct Shared;
@@ -58,7 +66,7 @@ private:
     std::shared_ptr<Shared> shared_;
     std::vector<library::CheckedFile> found_;
     QString title_;
-    bool running_ = false;
+    bool running_ = false, unseen_ = false;
 };
 
 } // namespace moorfrost::app

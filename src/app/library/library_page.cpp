@@ -30,7 +30,8 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr size_t mostKept = 2000; // chosen files that are found again after a search, or get a kind
+constexpr size_t mostWithKind = 2000; // chosen files that get a kind at a time
+constexpr size_t mostRanges = 20000;  // of chosen rows that are chosen again after a search
 
 const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
 
@@ -256,7 +257,7 @@ void LibraryPage::showMenu(const QPoint& at) {
         menu.addAction(tr("Play\tSpace"), [this, first] { emit playRequested(first); });
     menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
     menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
-    if (count > 0 && count <= mostKept)
+    if (count > 0 && count <= mostWithKind)
         addKindMenu(menu, session_.kinds(), chosenFiles());
     if (!showsSleeves())
         menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
@@ -293,7 +294,9 @@ void LibraryPage::search() {
         question.facets.emplace_back(key, facets_->mostOf(key));
     question.saved = savedSearches();
     question.beginnings = SearchBar::findsBeginnings(session_);
-    if (view_->selectionModel()->hasSelection() && view_->chosenCount() <= mostKept)
+    // All of many are chosen again as all.
+    if (view_->selectionModel()->hasSelection() &&
+        view_->chosenCount() < std::max<size_t>(1000, model_->rows().size()))
         question.chosen = view_->chosenFiles();
     auto counts = std::make_shared<LibraryCounts>();
     auto work = [session = &session_, self = QPointer(this), run, question, counts, searcher = searcher_,
@@ -306,9 +309,9 @@ void LibraryPage::search() {
             return;
         QMetaObject::invokeMethod( // the session outlives its jobs, the page need not
             session,
-            [self, run, question, rows] {
+            [self, run, question, rows, searcher] {
                 if (self && run == self->run_)
-                    self->take(question, std::move(*rows));
+                    self->take(question, searcher, std::move(*rows));
             },
             Qt::QueuedConnection);
         *counts = countsFor(question, *searcher, both);
@@ -321,25 +324,26 @@ void LibraryPage::search() {
     });
 }
 
-void LibraryPage::take(const LibraryQuestion& question, LibraryRows answer) {
+void LibraryPage::take(const LibraryQuestion& question, std::shared_ptr<const library::Searcher> searcher,
+                       LibraryRows answer) {
     const auto hits = static_cast<int>(answer.rows.size());
-    const bool same = searcher_ == model_->searcher() && answer.rows == model_->rows();
+    const bool same = searcher == model_->searcher() && answer.rows == model_->rows();
     const bool sameQuestion = question.hasRowsOf(shown_);
     const bool all = sameQuestion && model_->rowCount() > 0 &&
                      view_->chosenCount() == static_cast<size_t>(model_->rowCount());
     const int scrolled = view_->verticalScrollBar()->value();
-    model_->setRows(searcher_, std::move(answer.rows));
-    const bool none = searcher_->count() == 0;
+    model_->setRows(searcher, std::move(answer.rows));
+    const bool none = searcher->count() == 0;
     stack_->setCurrentIndex(none ? 1 : showsSleeves() ? 2 : 0);
     if (showsSleeves())
-        grid_->setSleeves(std::move(answer.sleeves), searcher_);
+        grid_->setSleeves(std::move(answer.sleeves), searcher);
     makeRoom();
     count_->setText(none ? QString()
                     : question.query.isEmpty()
                         ? tr("%n track(s)", "", hits)
                         : tr("%L1 of %L2 tracks \u00B7 %3")
                               .arg(hits)
-                              .arg(searcher_->count())
+                              .arg(searcher->count())
                               .arg(answer.nanoseconds < 1000000
                                        ? tr("under 1 ms")
                                        : tr("%L1 ms").arg(answer.nanoseconds / 1000000)));
@@ -363,8 +367,20 @@ void LibraryPage::take(const LibraryQuestion& question, LibraryRows answer) {
 /// What was chosen stays chosen, where it still is.
 void LibraryPage::choose(const std::vector<int>& rows) {
     QItemSelection again;
-    for (int row : rows)
-        again.select(model_->index(row, 0), model_->index(row, 0));
+    for (size_t i = 0; i < rows.size();) {
+        size_t end = i + 1;
+        while (end < rows.size() && rows[end] == rows[end - 1] + 1)
+            ++end;
+        again.append(QItemSelectionRange(model_->index(rows[i], 0), model_->index(rows[end - 1], 0)));
+        i = end;
+    }
+    if (static_cast<size_t>(again.size()) > mostRanges) { // rather none than others
+        view_->clearSelection();
+        view_->selectionModel()->clearCurrentIndex();
+        emit session_.said(tr("The choice was given up: in this order it would be in too many pieces."),
+                           false);
+        return;
+    }
     if (again.isEmpty())
         again.select(model_->index(0, 0), model_->index(0, 0));
     view_->selectionModel()->setCurrentIndex(again.front().topLeft(), QItemSelectionModel::NoUpdate);
@@ -444,21 +460,27 @@ void LibraryPage::sendToBench() {
 }
 
 void LibraryPage::checkFiles() {
+    if (CheckFilesDialog::showAgain(checks_))
+        return;
     const size_t chosen = showsSleeves() ? grid_->chosenCount() : view_->chosenCount();
     const bool some = chosen > 1;
+    // The rows in sight are those of the columns that they were found in, which may not be the newest.
+    const auto& searcher = model_->searcher();
     std::vector<Path> paths;
     if (some)
         for (FileId id : chosenFiles()) {
-            if (auto row = searcher_->rowOf(id))
-                paths.push_back(searcher_->pathOf(*row));
+            if (auto row = searcher->rowOf(id))
+                paths.push_back(searcher->pathOf(*row));
         }
     else
         for (library::Row row : model_->rows())
-            paths.push_back(searcher_->pathOf(row));
+            paths.push_back(searcher->pathOf(row));
     const auto n = static_cast<int>(paths.size());
-    CheckFilesDialog(session_, std::move(paths),
-                     some ? tr("the %n selected file(s)", "", n) : tr("the %n file(s) shown", "", n), this)
-        .exec();
+    delete checks_;
+    checks_ = new CheckFilesDialog(
+        session_, std::move(paths),
+        some ? tr("the %n selected file(s)", "", n) : tr("the %n file(s) shown", "", n), this);
+    checks_->exec();
 }
 
 void LibraryPage::showDetails() {

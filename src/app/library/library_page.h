@@ -4,6 +4,7 @@
 #pragma once
 
 #include <QLineEdit>
+#include <QPointer>
 #include <QPushButton>
 #include <QWidget>
 
@@ -19,6 +20,7 @@ namespace moorfrost::app {
 class Choice;
 class ShortLabel;
 class EmptyHint;
+class CheckFilesDialog;
 class FileDetails;
 class SleeveGrid;
 class SortHeader;
@@ -63,7 +65,9 @@ private:
     void showMenu(const QPoint& at);
     void takeSearcher();
     void search();
-    void take(const LibraryQuestion& question, LibraryRows answer);
+    /// `searcher`: whose rows the answer holds.
+    void take(const LibraryQuestion& question, std::shared_ptr<const library::Searcher> searcher,
+              LibraryRows answer);
     void choose(const std::vector<int>& rows);
     void showDetails();
     void makeRoom();
@@ -89,10 +93,11 @@ private:
     FileDetails* details_;
     std::shared_ptr<const library::Searcher> searcher_;
     std::vector<library::SortBy> sorting_;
-    LibraryQuestion shown_; // whose answer is on the screen
-    std::stop_source stop_; // of the search that is under way
-    int run_ = 0;           // counts searches: only the answer to the last one is shown
-    int detailsRun_ = 0;    // likewise
+    QPointer<CheckFilesDialog> checks_; // the last one: it may run on, or have results that nobody has seen
+    LibraryQuestion shown_;             // whose answer is on the screen
+    std::stop_source stop_;             // of the search that is under way
+    int run_ = 0;                       // counts searches: only the answer to the last one is shown
+    int detailsRun_ = 0;                // the same for details
     bool answered_ = false, searched_ = false;
 };
 

@@ -8,6 +8,8 @@
 #include <QPointer>
 #include <QStyledItemDelegate>
 
+#include <unordered_set>
+
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/covers.h"
@@ -228,12 +230,45 @@ SleeveGrid::SleeveGrid(Session& session, QWidget* parent)
 
 void SleeveGrid::setSleeves(std::vector<library::LibrarySleeve> sleeves,
                             std::shared_ptr<const library::Searcher> searcher) {
+    // What was chosen stays chosen, where any of its files still is.
+    std::unordered_set<FileId> chosen, current;
+    if (model_->rowCount() > 0) {
+        for (FileId id : chosenFiles())
+            chosen.insert(id);
+        if (const library::LibrarySleeve* s = model_->sleeveAt(currentIndex()))
+            for (FileId id : model_->filesOf(*s))
+                current.insert(id);
+    }
     model_->set(std::move(sleeves), std::move(searcher));
-    for (int row = 0; row < model_->rowCount(); ++row)
-        if (QModelIndex index = model_->index(row); model_->sleeveAt(index)) {
-            setCurrentIndex(index);
+    QItemSelection again;
+    QModelIndex first, now;
+    for (int row = 0; row < model_->rowCount(); ++row) {
+        const QModelIndex index = model_->index(row);
+        const library::LibrarySleeve* s = model_->sleeveAt(index);
+        if (!s)
+            continue;
+        if (!first.isValid())
+            first = index;
+        if (chosen.empty())
             break;
-        }
+        auto isIn = [&](const std::unordered_set<FileId>& files) {
+            return std::any_of(s->rows.begin(), s->rows.end(),
+                               [&](library::Row r) { return files.contains(model_->searcher().idOf(r)); });
+        };
+        if (isIn(chosen))
+            again.append(QItemSelectionRange(index));
+        if (!now.isValid() && isIn(current))
+            now = index;
+    }
+    if (again.isEmpty()) {
+        if (first.isValid())
+            setCurrentIndex(first);
+    } else {
+        selectionModel()->setCurrentIndex(now.isValid() ? now : QModelIndex(again.front().topLeft()),
+                                          QItemSelectionModel::NoUpdate);
+        selectionModel()->select(again, QItemSelectionModel::ClearAndSelect);
+        scrollTo(currentIndex());
+    }
     emit chosenChanged();
 }
 

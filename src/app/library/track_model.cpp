@@ -41,7 +41,7 @@ const library::Draft* TrackModel::draftOf(int row, const std::string& key) const
 
 QString TrackModel::cellText(int row, const std::string& key) const {
     if (const library::Draft* draft = draftOf(row, key))
-        return qs(text::join(draft->values, "; "));
+        return qs(tags::shownValues(draft->values));
     const library::Row r = rows_[static_cast<size_t>(row)];
     if (key == nameColumn || key == placeColumn)
         return shownPath(

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Every command of the main window: in the menu, with its keys, and for the finder.
 #include <QApplication>
+#include <QLineEdit>
 #include <QMenu>
 
 #include "app/bench/bench_page.h"
@@ -11,6 +12,7 @@
 #include "app/shell/command_finder.h"
 #include "app/shell/foot.h"
 #include "app/shell/main_window.h"
+#include "app/widgets/field_box.h"
 
 namespace moorfrost::app {
 
@@ -101,6 +103,11 @@ void MainWindow::makeActions() {
     section->addSeparator();
     addForSheet(tr("Copy cells"), QKeySequence("Ctrl+C"), &SheetView::copy);
     addForSheet(tr("Paste cells"), QKeySequence("Ctrl+V"), &SheetView::paste);
+    add(tr("Another value, in the field being typed"), QKeySequence("Ctrl+,"), [] {
+        auto* edit = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+        if (edit && (edit->objectName() == "cellEditor" || edit->objectName() == "field"))
+            beginValue(edit);
+    });
     addForSheet(tr("Fill down"), QKeySequence("Ctrl+D"), &SheetView::fillDown);
     addForSheet(tr("Blank cells"), QKeySequence("Delete"), &SheetView::blank);
     addForSheet(tr("Drop drafts of cells"), QKeySequence("Ctrl+Backspace"), &SheetView::dropDrafts);

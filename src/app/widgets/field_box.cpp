@@ -15,6 +15,15 @@
 
 namespace moorfrost::app {
 
+void beginValue(QLineEdit* edit) {
+    if (edit->isReadOnly())
+        return;
+    edit->setFocus();
+    edit->deselect();
+    edit->end(false);
+    edit->insert(" " + qs(std::string(tags::valueBreak)) + " ");
+}
+
 FieldBox::FieldBox(Session& session, const std::string& key, QWidget* parent)
     : QLineEdit(parent), session_(session), key_(key) {
     setAccessibleName(fieldLabel(key));
@@ -24,9 +33,17 @@ FieldBox::FieldBox(Session& session, const std::string& key, QWidget* parent)
 }
 
 void FieldBox::setFiles(const std::vector<FileId>& files) {
-    files_ = files;
-    setModified(false);
+    if (files != files_) {
+        takeTyped(); // for the files that it was typed for
+        files_ = files;
+        setModified(false);
+    }
     refresh();
+}
+
+void FieldBox::takeTyped() {
+    if (isModified() && !files_.empty())
+        commit();
 }
 
 void FieldBox::refresh() {
@@ -45,10 +62,10 @@ void FieldBox::refresh() {
     std::sort(counts_.begin(), counts_.end(),
               [](const auto& a, const auto& b) { return a.second > b.second; });
     bool several = counts_.size() > 1;
-    shown_ = several || counts_.empty() ? QString() : qs(text::join(counts_.front().first, "; "));
+    shown_ = several || counts_.empty() ? QString() : qs(tags::shownValues(counts_.front().first));
     note_.clear();
     if (several) {
-        QString first = qs(text::join(counts_.front().first, "; "));
+        QString first = qs(tags::shownValues(counts_.front().first));
         if (first.size() > 14)
             first = first.left(13) + QChar(0x2026);
         note_ =
@@ -63,14 +80,16 @@ void FieldBox::refresh() {
                        : drafted_ ? tr("will be blank")
                                   : QString());
     setTextMargins(0, 0, several ? 16 : 0, 0);
-    if (!isModified() || !hasFocus()) {
+    if (!isModified()) { // else it belongs to the hands that type
         setText(shown_);
         setCursorPosition(0);
         setModified(false);
     }
     QStringList tip;
+    if (const tags::FieldDef* def = tags::fieldByKey(key_); !def || def->several)
+        tip << tr("Ctrl+, begins another value");
     for (size_t i = 0; i < counts_.size() && i < 12; ++i) {
-        QString v = qs(text::join(counts_[i].first, "; "));
+        QString v = qs(tags::shownValues(counts_[i].first));
         tip << tr("%1 \u00D7 %2").arg(counts_[i].second).arg(v.isEmpty() ? tr("blank") : v);
     }
     if (drafted_)
@@ -103,8 +122,12 @@ void FieldBox::propose(const std::vector<std::string>& values, const QString& ac
 }
 
 void FieldBox::commit() {
-    if (!isModified() || text() == shown_)
+    if (!isModified())
         return;
+    if (text() == shown_) {
+        setModified(false);
+        return;
+    }
     propose(tags::valuesFromText(key_, ss(text())),
             tr("Edit %1 of %2").arg(fieldLabel(key_), tr("%n file(s)", "", static_cast<int>(files_.size()))));
 }
@@ -112,7 +135,7 @@ void FieldBox::commit() {
 QMenu* FieldBox::makeMenu() {
     auto* menu = new QMenu(this);
     for (size_t i = 0; i < counts_.size() && i < 20; ++i) {
-        QString v = qs(text::join(counts_[i].first, "; ")), shownValue = v;
+        QString v = qs(tags::shownValues(counts_[i].first)), shownValue = v;
         if (shownValue.size() > 60)
             shownValue = shownValue.left(59) + QChar(0x2026);
         shownValue.replace('&', "&&");
@@ -121,6 +144,8 @@ QMenu* FieldBox::makeMenu() {
             [this, values = counts_[i].first] { propose(values, tr("Same %1").arg(fieldLabel(key_))); });
     }
     menu->addSeparator();
+    if (const tags::FieldDef* def = tags::fieldByKey(key_); (!def || def->several) && !isReadOnly())
+        menu->addAction(tr("Another value\tCtrl+,"), [this] { beginValue(this); });
     menu->addAction(tr("Keep as they are"), [this] {
         setModified(false);
         refresh();

@@ -9,12 +9,17 @@
 
 namespace moorfrost::app {
 
+/// Begins another value at the end of what is typed.
+void beginValue(QLineEdit* edit);
+
 class FieldBox : public QLineEdit {
     Q_OBJECT
 public:
     FieldBox(Session& session, const std::string& key, QWidget* parent = nullptr);
     const std::string& key() const { return key_; }
+    /// What is typed is taken for the files that it was typed for.
     void setFiles(const std::vector<FileId>& files);
+    void takeTyped();
 
 signals:
     void refused(const QString& sentence);

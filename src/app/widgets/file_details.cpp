@@ -176,7 +176,7 @@ void FileDetails::showTags() {
     }
     for (const tags::Difference& d : t.differences)
         wide(tr("%1 in the %2 tag: \u201C%3\u201D")
-                 .arg(fieldLabel(d.key), qs(d.tag), qs(text::join(d.values, "; "))),
+                 .arg(fieldLabel(d.key), qs(d.tag), qs(tags::shownValues(d.values))),
              "attention");
     if (!t.unknown.empty()) {
         std::map<std::string, int> counts;

@@ -4,6 +4,8 @@
 
 #include <QTableView>
 
+class QLineEdit;
+
 #include "app/shell/session.h"
 #include "app/widgets/file_table.h"
 
@@ -14,6 +16,7 @@ class SheetModel : public FileTable {
 public:
     explicit SheetModel(Session& session, QObject* parent = nullptr);
 
+    /// Rows that stay keep their selection and an open editor.
     void setFiles(std::vector<FileId> files);
     void setColumns(std::vector<std::string> columns) override;
     const std::vector<FileId>& files() const { return files_; }
@@ -28,8 +31,10 @@ public:
 private:
     Session& session_;
     std::vector<FileId> files_;
-    mutable std::map<std::string, std::string> usual_; // per column: the value most files have
+    std::map<std::string, std::string> usual_; // per column: the value most files have
     void findUsual();
+    /// Takes rows away, moves and adds them; false, and nothing done, where too little stays.
+    bool changeRows(const std::vector<FileId>& files);
 };
 
 class SheetView : public QTableView {
@@ -46,6 +51,9 @@ public:
     void fillDown();
     void blank();
     void dropDrafts();
+    /// Takes what is typed in an open editor and closes it.
+    void finishEditing();
+    QLineEdit* openEditor() const;
     /// A menu of all columns at the pointer; what is chosen is remembered under `settingsKey`.
     void chooseColumns(const QString& settingsKey);
 
@@ -58,10 +66,15 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
     void selectionChanged(const QItemSelection& a, const QItemSelection& b) override;
+    void rowsAboutToBeRemoved(const QModelIndex& parent, int from, int to) override;
     QRegion visualRegionForSelection(const QItemSelection& selection) const override;
 
 private:
+    /// The chosen cells in sight, as they are seen: row by row, from the left.
     QModelIndexList cells() const;
+    bool isBlock(const QModelIndexList& cells) const;
+    std::vector<int> columnsInSight() const; // from the left
+    int placeOf(int column) const;
     std::vector<std::pair<int, int>> chosenRows() const; // from, to, in rising order
     Session& session_;
     FileTable* model_;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
 #include <cstdlib>
+#include <unordered_map>
+#include <unordered_set>
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -25,10 +27,76 @@ void SheetModel::setFiles(std::vector<FileId> files) {
             emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
         return;
     }
-    beginResetModel();
-    files_ = std::move(files);
-    endResetModel();
+    if (!changeRows(files)) {
+        beginResetModel();
+        files_ = std::move(files);
+        endResetModel();
+    }
     findUsual();
+}
+
+namespace {
+
+struct Run {
+    size_t from, to; // the last one included
+};
+
+/// The runs of rows that `isOther` holds for.
+std::vector<Run> runsOf(const std::vector<FileId>& files, const auto& isOther) {
+    std::vector<Run> out;
+    for (size_t i = 0; i < files.size(); ++i) {
+        if (!isOther(files[i]))
+            continue;
+        if (!out.empty() && out.back().to + 1 == i)
+            out.back().to = i;
+        else
+            out.push_back({i, i});
+    }
+    return out;
+}
+
+} // namespace
+
+bool SheetModel::changeRows(const std::vector<FileId>& files) {
+    constexpr size_t mostRuns = 64;
+    const std::unordered_set<FileId> wanted(files.begin(), files.end()), held(files_.begin(), files_.end());
+    const auto going = runsOf(files_, [&](FileId id) { return !wanted.contains(id); });
+    const auto coming = runsOf(files, [&](FileId id) { return !held.contains(id); });
+    if (going.size() > mostRuns || coming.size() > mostRuns || held.size() != files_.size() ||
+        wanted.size() != files.size() ||
+        std::none_of(files_.begin(), files_.end(), [&](FileId id) { return wanted.contains(id); }))
+        return false;
+    for (auto run = going.rbegin(); run != going.rend(); ++run) {
+        beginRemoveRows({}, static_cast<int>(run->from), static_cast<int>(run->to));
+        files_.erase(files_.begin() + static_cast<std::ptrdiff_t>(run->from),
+                     files_.begin() + static_cast<std::ptrdiff_t>(run->to) + 1);
+        endRemoveRows();
+    }
+    std::vector<FileId> order; // of those that stay
+    for (FileId id : files)
+        if (held.contains(id))
+            order.push_back(id);
+    if (order != files_) {
+        std::unordered_map<FileId, int> now;
+        for (size_t i = 0; i < order.size(); ++i)
+            now[order[i]] = static_cast<int>(i);
+        emit layoutAboutToBeChanged();
+        const QModelIndexList before = persistentIndexList();
+        QModelIndexList after;
+        for (const QModelIndex& i : before)
+            after << index(now.at(files_[static_cast<size_t>(i.row())]), i.column());
+        files_ = std::move(order);
+        changePersistentIndexList(before, after);
+        emit layoutChanged();
+    }
+    for (const Run& run : coming) {
+        beginInsertRows({}, static_cast<int>(run.from), static_cast<int>(run.to));
+        files_.insert(files_.begin() + static_cast<std::ptrdiff_t>(run.from),
+                      files.begin() + static_cast<std::ptrdiff_t>(run.from),
+                      files.begin() + static_cast<std::ptrdiff_t>(run.to) + 1);
+        endInsertRows();
+    }
+    return true;
 }
 
 void SheetModel::setColumns(std::vector<std::string> columns) {
@@ -44,7 +112,7 @@ void SheetModel::findUsual() {
     for (const char* key : {"album", "album_artist", "date", "label", "catalogue_number"}) {
         std::map<std::string, size_t> counts;
         for (FileId id : files_)
-            ++counts[text::join(session_.drafts().effective(id, key), "; ")];
+            ++counts[tags::shownValues(session_.drafts().effective(id, key))];
         auto best = std::max_element(counts.begin(), counts.end(),
                                      [](const auto& a, const auto& b) { return a.second < b.second; });
         if (best != counts.end() && best->second * 3 >= files_.size() * 2 && best->second < files_.size())
@@ -69,7 +137,7 @@ QString SheetModel::cellText(FileId id, const std::string& key) const {
                                                      : f->tags.facts.codec);
     if (key == kindColumn)
         return kindText(session_.kinds().of(id));
-    return qs(text::join(session_.shownValues(id, key), "; "));
+    return qs(tags::shownValues(session_.shownValues(id, key)));
 }
 
 QVariant SheetModel::data(const QModelIndex& index, int role) const {
@@ -88,7 +156,7 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
     case OddRole: {
         auto usual = usual_.find(key);
         return usual != usual_.end() && !session_.showsDisk() &&
-               text::join(session_.drafts().effective(id, key), "; ") != usual->second;
+               tags::shownValues(session_.drafts().effective(id, key)) != usual->second;
     }
     case KeyRole:
         return qs(key);

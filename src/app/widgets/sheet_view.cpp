@@ -83,16 +83,29 @@ public:
         return edit;
     }
 
+    /// Once: what is in the editor belongs to the hands that type, whatever happens to the cell meanwhile.
+    void setEditorData(QWidget* editor, const QModelIndex& index) const override {
+        auto* edit = static_cast<QLineEdit*>(editor);
+        if (edit->property("filled").toBool())
+            return;
+        edit->setProperty("filled", true);
+        edit->setText(index.data(Qt::EditRole).toString());
+        edit->setProperty("before", edit->text());
+    }
+
     void setModelData(QWidget* editor, QAbstractItemModel* model, const QModelIndex& index) const override {
-        QString text = static_cast<QLineEdit*>(editor)->text();
-        if (text != index.data(Qt::EditRole).toString())
-            model->setData(index, text, Qt::EditRole);
+        auto* edit = static_cast<QLineEdit*>(editor);
+        if (edit->text() == edit->property("before").toString())
+            return;
+        edit->setProperty("before", edit->text());
+        model->setData(index, edit->text(), Qt::EditRole);
     }
 
 protected:
     bool eventFilter(QObject* object, QEvent* event) override {
         auto* key = event->type() == QEvent::KeyPress ? static_cast<QKeyEvent*>(event) : nullptr;
-        bool enter = key && (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter);
+        bool enter = key && (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) &&
+                     !(key->modifiers() & (Qt::AltModifier | Qt::ControlModifier));
         bool up = key && key->key() == Qt::Key_Up, down = key && key->key() == Qt::Key_Down;
         if (enter || up || down) {
             auto* editor = static_cast<QWidget*>(object);
@@ -176,16 +189,74 @@ SheetView::SheetView(Session& session, FileTable* model, QWidget* parent)
                     QAbstractItemView::AnyKeyPressed);
     setTabKeyNavigation(true);
     connect(model, &QAbstractItemModel::modelReset, this, &SheetView::chosenChanged);
+    // What is typed in a row that goes is taken first.
+    connect(model, &QAbstractItemModel::modelAboutToBeReset, this, &SheetView::finishEditing);
+}
+
+QLineEdit* SheetView::openEditor() const {
+    // The state of the view forgets an editor when rows go; one that was closed is hidden until it is
+    // deleted.
+    for (QLineEdit* editor : viewport()->findChildren<QLineEdit*>("cellEditor"))
+        if (!editor->isHidden())
+            return editor;
+    return nullptr;
+}
+
+void SheetView::finishEditing() {
+    if (QLineEdit* editor = openEditor()) {
+        commitData(editor);
+        closeEditor(editor, QAbstractItemDelegate::NoHint);
+    }
+}
+
+void SheetView::rowsAboutToBeRemoved(const QModelIndex& parent, int from, int to) {
+    if (currentIndex().row() >= from && currentIndex().row() <= to)
+        finishEditing(); // else the view would drop the editor, and what is typed in it
+    QTableView::rowsAboutToBeRemoved(parent, from, to);
+}
+
+int SheetView::placeOf(int column) const {
+    return horizontalHeader()->visualIndex(column);
 }
 
 QModelIndexList SheetView::cells() const {
-    QModelIndexList list = selectionModel()->selectedIndexes();
+    QModelIndexList list;
+    for (const QModelIndex& index : selectionModel()->selectedIndexes())
+        if (!isColumnHidden(index.column()))
+            list << index;
     if (list.isEmpty() && currentIndex().isValid())
         list << currentIndex();
-    std::sort(list.begin(), list.end(), [](const QModelIndex& a, const QModelIndex& b) {
-        return a.row() != b.row() ? a.row() < b.row() : a.column() < b.column();
+    std::sort(list.begin(), list.end(), [this](const QModelIndex& a, const QModelIndex& b) {
+        return a.row() != b.row() ? a.row() < b.row() : placeOf(a.column()) < placeOf(b.column());
     });
     return list;
+}
+
+std::vector<int> SheetView::columnsInSight() const {
+    std::vector<int> out;
+    for (int place = 0; place < horizontalHeader()->count(); ++place)
+        if (const int column = horizontalHeader()->logicalIndex(place); !isColumnHidden(column))
+            out.push_back(column);
+    return out;
+}
+
+/// Whether the cells are one block without gaps, as they are seen.
+bool SheetView::isBlock(const QModelIndexList& list) const {
+    const std::vector<int> columns = columnsInSight();
+    auto place = [&](const QModelIndex& i) {
+        return std::find(columns.begin(), columns.end(), i.column()) - columns.begin();
+    };
+    if (list.isEmpty())
+        return true;
+    int top = list.front().row(), bottom = top;
+    std::ptrdiff_t left = place(list.front()), right = left;
+    for (const QModelIndex& i : list) {
+        top = std::min(top, i.row());
+        bottom = std::max(bottom, i.row());
+        left = std::min(left, place(i));
+        right = std::max(right, place(i));
+    }
+    return list.size() == (bottom - top + 1) * static_cast<qsizetype>(right - left + 1);
 }
 
 std::vector<std::pair<int, int>> SheetView::chosenRows() const {
@@ -244,23 +315,24 @@ void SheetView::copy() {
         for (const auto& [from, to] : chosenRows())
             for (int row = from; row <= to; ++row) {
                 QStringList line;
-                for (int c = 0; c < model_->columnCount(); ++c)
+                for (int c : columnsInSight())
                     line << textAt(row, c);
                 lines << line.join('\t');
             }
     } else {
-        std::map<int, std::map<int, QString>> table;
-        int left = INT_MAX, right = 0;
-        for (const QModelIndex& i : cells()) {
-            table[i.row()][i.column()] = textAt(i.row(), i.column());
-            left = std::min(left, i.column());
-            right = std::max(right, i.column());
+        const QModelIndexList list = cells();
+        if (!isBlock(list)) { // pasted again, the gaps would blank what lies in them
+            emit model_->refused(
+                tr("Nothing was copied: there are gaps between the chosen cells. Choose one block."));
+            return;
         }
-        for (auto& [row, columns] : table) {
-            QStringList line;
-            for (int c = left; c <= right; ++c)
-                line << columns[c];
-            lines << line.join('\t');
+        QStringList line;
+        for (qsizetype i = 0; i < list.size(); ++i) {
+            line << textAt(list[i].row(), list[i].column());
+            if (i + 1 == list.size() || list[i + 1].row() != list[i].row()) {
+                lines << line.join('\t');
+                line.clear();
+            }
         }
     }
     if (!lines.isEmpty())
@@ -280,9 +352,12 @@ void SheetView::paste() {
         rows << line.split('\t');
     std::vector<library::DraftSession::Wish> wishes;
     QString refused;
+    int nowhere = 0; // values without a cell that takes them
     auto wish = [&](const QModelIndex& index, const QString& value) {
-        if (!index.isValid() || !(index.flags() & Qt::ItemIsEditable))
+        if (!index.isValid() || !(index.flags() & Qt::ItemIsEditable)) {
+            ++nowhere;
             return;
+        }
         const std::string& key = model_->keyAt(index.column());
         std::vector<std::string> values = tags::valuesFromText(key, ss(value));
         if (std::string why = tags::whyNotValid(key, values); !why.empty())
@@ -294,14 +369,23 @@ void SheetView::paste() {
     if (one) {
         for (const QModelIndex& index : list)
             wish(index, rows.front().front());
+    } else if (!isBlock(list)) {
+        refused = tr("Nothing was pasted: there are gaps between the chosen cells. Choose one block.");
     } else {
-        QModelIndex origin = list.front();
+        const QModelIndex origin = list.front();
+        const std::vector<int> columns = columnsInSight();
+        const auto first = std::find(columns.begin(), columns.end(), origin.column());
         for (qsizetype r = 0; r < rows.size(); ++r)
             for (qsizetype c = 0; c < rows[r].size(); ++c)
-                wish(model_->index(origin.row() + static_cast<int>(r), origin.column() + static_cast<int>(c)),
+                wish(c < columns.end() - first
+                         ? model_->index(origin.row() + static_cast<int>(r), *(first + c))
+                         : QModelIndex(),
                      rows[r][c]);
     }
     session_.drafts().propose(ss(tr("Paste")), wishes, ss(tr("pasted")));
+    if (refused.isEmpty() && nowhere > 0)
+        refused = tr("%n pasted value(s) had no cell to go into", "", nowhere) +
+                  tr(": beyond the edge, or where nothing can be typed.");
     if (!refused.isEmpty())
         emit model_->refused(refused);
 }

@@ -338,6 +338,11 @@ const std::vector<std::string>& factNames() {
     return names;
 }
 
+bool isFact(std::string_view key) {
+    const std::vector<std::string>& facts = factNames();
+    return std::find(facts.begin(), facts.end(), key) != facts.end();
+}
+
 std::variant<Plan, PlanError> parsePlan(std::string_view text, const std::vector<std::string>& customFields) {
     return Parser(text, customFields).parse();
 }

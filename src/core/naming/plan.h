@@ -77,6 +77,7 @@ std::variant<Plan, PlanError> parsePlan(std::string_view text,
 
 /// Facts that a plan may name beside fields: format, codec, sample rate, bit depth, name, folder.
 const std::vector<std::string>& factNames();
+bool isFact(std::string_view key);
 
 /// A piece as text again, and a whole plan from pieces: what the chips edit.
 std::string pieceText(const Piece& piece);

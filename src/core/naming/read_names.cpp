@@ -2,6 +2,7 @@
 #include "core/naming/read_names.h"
 
 #include <algorithm>
+#include <functional>
 #include <map>
 
 #include "core/text/text.h"
@@ -186,10 +187,10 @@ int balance(const std::string& value) {
 }
 
 /// Better readings have higher scores; readings with the same score cannot be told apart.
-int score(const Values& values, const std::set<std::string>& knownArtists) {
+int score(const Values& values, const std::function<bool(const std::string&)>& isKnown) {
     int points = 0;
     for (const auto& [key, value] : values) {
-        if (isPersonKey(key) && knownArtists.contains(text::fold(value)))
+        if (isPersonKey(key) && isKnown(text::fold(value)))
             points += 10;
         if (balance(value) != 0)
             points -= 3;
@@ -236,6 +237,21 @@ std::vector<Values> allReadings(const std::vector<Part>& parts, const Path& path
     return combined;
 }
 
+/// One value is what stands there; several only where the plan says how they are joined.
+std::vector<std::string> valuesOf(const Plan& plan, const std::string& key, const std::string& text) {
+    for (const Piece& piece : plan.pieces)
+        if (piece.kind == Piece::Kind::Field && piece.sources.front().key == key)
+            for (const Modifier& m : piece.modifiers)
+                if (m.kind == Modifier::Kind::Join && !m.text.empty()) {
+                    std::vector<std::string> values;
+                    for (const std::string& part : text::split(text, m.text))
+                        if (std::string v = text::trim(part); !v.empty())
+                            values.push_back(std::move(v));
+                    return values;
+                }
+    return {text};
+}
+
 std::string shown(const Values& values, const Values& other) {
     for (const auto& [key, value] : values)
         if (auto it = other.find(key); it != other.end() && it->second != value)
@@ -262,9 +278,10 @@ std::vector<NameReading> readNames(const Plan& plan, const std::vector<Path>& pa
     for (size_t i = 0; i < paths.size(); ++i) {
         if (readings[i].empty())
             continue;
-        std::set<std::string> known = knownArtists;
-        for (const auto& [artist, count] : certain[paths[i].parent_path()])
-            known.insert(artist);
+        const std::map<std::string, int>& mates = certain[paths[i].parent_path()];
+        auto known = [&](const std::string& folded) {
+            return knownArtists.contains(folded) || mates.contains(folded);
+        };
         std::vector<std::pair<int, size_t>> ranked;
         for (size_t r = 0; r < readings[i].size(); ++r)
             ranked.emplace_back(-score(readings[i][r], known), r);
@@ -272,7 +289,8 @@ std::vector<NameReading> readNames(const Plan& plan, const std::vector<Path>& pa
         const Values& best = readings[i][ranked[0].second];
         out[i].fits = true;
         for (const auto& [key, value] : best)
-            out[i].values[key] = tags::valuesFromText(key, value);
+            if (!isFact(key)) // a fact is told by the file itself, never by its name
+                out[i].values[key] = valuesOf(plan, key, value);
         if (ranked.size() > 1 && ranked[0].first == ranked[1].first) {
             out[i].doubtful = true;
             out[i].why = "It can be read in " + std::to_string(ranked.size()) +

@@ -146,24 +146,60 @@ const std::string& firstValue(const Fields& fields, std::string_view key) {
     return it == fields.end() || it->second.empty() ? none : it->second.front();
 }
 
-std::string shownValue(const Fields& fields, std::string_view key) {
-    auto it = fields.find(key);
-    return it == fields.end() ? std::string() : text::join(it->second, "; ");
+void appendShown(std::string& line, std::string_view value) {
+    if (!line.empty())
+        line += " " + std::string(valueBreak) + " ";
+    for (size_t at = 0; at < value.size();) {
+        const size_t found = value.find(valueBreak, at);
+        line += value.substr(at, found - at);
+        if (found == std::string_view::npos)
+            return;
+        line += valueBreak;
+        line += valueBreak;
+        at = found + valueBreak.size();
+    }
 }
 
-std::vector<std::string> valuesFromText(std::string_view key, std::string_view textIn) {
+std::string shownValues(const std::vector<std::string>& values) {
+    std::string out;
+    for (const std::string& v : values)
+        appendShown(out, v);
+    return out;
+}
+
+std::string shownValue(const Fields& fields, std::string_view key) {
+    auto it = fields.find(key);
+    return it == fields.end() ? std::string() : shownValues(it->second);
+}
+
+std::vector<std::string> valuesFromText(std::string_view key, std::string_view line) {
     const FieldDef* def = fieldByKey(key);
-    bool longText = def && def->kind == FieldKind::LongText;
+    const bool longText = def && def->kind == FieldKind::LongText;
     std::vector<std::string> values;
-    if (longText || (def && !def->several)) {
-        std::string one = longText ? std::string(textIn) : text::trim(textIn);
-        if (!text::trim(one).empty())
-            values.push_back(one);
-        return values;
+    std::string value;
+    size_t breaks = 0;
+    auto end = [&] {
+        // Blanks beside a break belong to it.
+        const std::string trimmed = text::trim(value);
+        if (!trimmed.empty())
+            values.push_back(longText && breaks == 0 ? value : trimmed);
+        value.clear();
+    };
+    for (size_t at = 0; at < line.size();) {
+        if (!line.substr(at).starts_with(valueBreak)) {
+            value += line[at++];
+            continue;
+        }
+        at += valueBreak.size();
+        if (line.substr(at).starts_with(valueBreak)) { // doubled: it is part of the value
+            value += valueBreak;
+            at += valueBreak.size();
+            continue;
+        }
+        ++breaks;
+        end();
     }
-    for (const std::string& part : text::split(textIn, "; "))
-        if (std::string one = text::trim(part); !one.empty())
-            values.push_back(one);
+    end();
     return values;
 }
 

@@ -47,9 +47,16 @@ std::string labelOf(std::string_view key);
 
 /// The first value or "".
 const std::string& firstValue(const Fields& fields, std::string_view key);
-/// All values on one line, "; " between them.
+/// What stands between several values of a field on one line, with a space on both sides. A value that holds
+/// one itself has it doubled, so that a line can always be read back. Nothing else parts values: a title may
+/// hold any other character.
+inline constexpr std::string_view valueBreak = "\u00A6";
+/// Puts one more value to those on a line.
+void appendShown(std::string& line, std::string_view value);
+std::string shownValues(const std::vector<std::string>& values);
+/// All values on one line.
 std::string shownValue(const Fields& fields, std::string_view key);
-/// The reverse of shownValue for fields that may hold several; blank text gives no values.
+/// The reverse of shownValue; blank text gives no values.
 std::vector<std::string> valuesFromText(std::string_view key, std::string_view text);
 
 /// The encoding that the texts were most likely in, where they were read in another (text/encodings); ""

@@ -5,19 +5,19 @@
 #include <cstring>
 
 #include "core/library/search/layer.h"
+#include "core/tags/fields.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
 
 std::string BuiltField::textOf(size_t list, const Texts& values) const {
-    if (oneEach())
-        return std::string(values[list - 1]);
     std::string out;
-    for (uint32_t i = listStarts[list]; i < listStarts[list + 1]; ++i) {
-        if (i != listStarts[list])
-            out += "; ";
-        out += values[listValues[i]];
+    if (oneEach()) {
+        tags::appendShown(out, values[list - 1]);
+        return out;
     }
+    for (uint32_t i = listStarts[list]; i < listStarts[list + 1]; ++i)
+        tags::appendShown(out, values[listValues[i]]);
     return out;
 }
 

@@ -40,7 +40,7 @@ struct BuiltField {
     bool oneEach() const { return listStarts.empty(); } // list n is value n - 1
     size_t listCount() const { return oneEach() ? valueStarts.size() : listStarts.size() - 1; }
     Texts values(const Spool::View& view) const { return {valueStarts, view[valueBytes]}; }
-    /// All values, "; " between them.
+    /// All values on one line (tags::shownValues).
     std::string textOf(size_t list, const Texts& values) const;
     /// Calls `each(text)` with the values in their order, folded.
     template<class Each>

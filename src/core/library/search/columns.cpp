@@ -18,11 +18,7 @@ uint32_t FieldColumn::listOf(Row row) const {
 std::string FieldColumn::text(uint32_t list) const {
     std::string out;
     if (list != 0)
-        eachValue(list, [&](uint32_t v) {
-            if (!out.empty())
-                out += "; ";
-            out += values[v];
-        });
+        eachValue(list, [&](uint32_t v) { tags::appendShown(out, values[v]); });
     return out;
 }
 

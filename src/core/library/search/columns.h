@@ -65,7 +65,7 @@ struct FieldColumn {
                 each(listValues[i]);
     }
     std::string foldedOf(uint32_t value) const;
-    /// All values, "; " between them.
+    /// All values on one line (tags::shownValues).
     std::string text(uint32_t list) const;
     /// Calls `each(row, list)` for the rows that have the field.
     template<class Each>

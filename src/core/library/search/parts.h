@@ -7,7 +7,7 @@
 
 namespace moorfrost::library::part {
 
-inline constexpr const char* version = "2";
+inline constexpr const char* version = "3";
 
 enum : uint32_t {
     ids = 1,

@@ -1,0 +1,324 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Quick hands: what is typed is what is taken, whatever else happens meanwhile; what is chosen stays chosen.
+#include <QtTest>
+
+#include <QApplication>
+#include <QClipboard>
+#include <QHeaderView>
+#include <QLineEdit>
+#include <QTreeWidget>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/describe_page.h"
+#include "app/bench/read_names_dialog.h"
+#include "app/bench/review_page.h"
+#include "app/library/check_files_dialog.h"
+#include "app/library/sleeve_grid.h"
+#include "app/shell/foot.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/field_box.h"
+#include "support/driver.h"
+#include "support/library_desk.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+class TestHands : public QObject, LibraryDesk {
+    Q_OBJECT
+
+    SheetView* sheet_ = nullptr;
+    SheetModel* model_ = nullptr;
+
+    void describe(int files = 5) {
+        box_ = std::make_unique<test::Sandbox>();
+        QSettings().clear();
+        const Path first = test::makeSound(*box_ / "in", "01.flac");
+        for (int i = 2; i <= files; ++i)
+            std::filesystem::copy_file(first, *box_ / ("in/0" + std::to_string(i) + ".flac"));
+        for (int i = 1; i <= files; ++i)
+            test::tag(*box_ / ("in/0" + std::to_string(i) + ".flac"),
+                      {{"title", {"Old " + std::to_string(i)}},
+                       {"artist", {"Wren-Low"}},
+                       {"album", {"Lanterns"}},
+                       {"track", {std::to_string(i)}}});
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->bringIn({*box_ / "in"});
+        d_->window().bench()->showStep(BenchPage::Describe);
+        d_->settle();
+        sheet_ = d_->window().bench()->describe()->sheet();
+        model_ = static_cast<SheetModel*>(sheet_->model());
+        sheet_->setFocus();
+    }
+    int column(const std::string& key) {
+        const auto& c = model_->columns();
+        return static_cast<int>(std::find(c.begin(), c.end(), key) - c.begin());
+    }
+    QString cell(int row, const char* key) {
+        return model_->index(row, column(key)).data(Qt::EditRole).toString();
+    }
+    void go(int row, const char* key) { sheet_->setCurrentIndex(model_->index(row, column(key))); }
+    void select(int row1, const char* key1, int row2, const char* key2) {
+        go(row1, key1);
+        sheet_->selectionModel()->select(
+            QItemSelection(model_->index(row1, column(key1)), model_->index(row2, column(key2))),
+            QItemSelectionModel::ClearAndSelect);
+    }
+    FieldBox* box(const char* key) {
+        for (FieldBox* b : d_->window().findChildren<FieldBox*>())
+            if (b->key() == key && b->isVisible())
+                return b;
+        return nullptr;
+    }
+    /// As keys come from a hand: timers run in between.
+    static void typeKeys(const char* text) {
+        for (const char* c = text; *c; ++c) {
+            QTest::keyClick(QApplication::focusWidget(), *c);
+            QTest::qWait(7);
+        }
+    }
+    static void press(Qt::Key key, Qt::KeyboardModifiers modifiers = {}) {
+        QTest::keyClick(QApplication::focusWidget(), key, modifiers);
+        QTest::qWait(7);
+    }
+
+private slots:
+    void cleanup() {
+        d_.reset();
+        box_.reset();
+    }
+
+    void typingFromCellToCell() {
+        describe();
+        go(0, "title");
+        for (const char* title : {"Alpha one", "Bravo two", "Charlie three", "Delta four"}) {
+            typeKeys(title);
+            press(Qt::Key_Return);
+        }
+        d_->settle();
+        QCOMPARE(cell(0, "title"), QString("Alpha one"));
+        QCOMPARE(cell(1, "title"), QString("Bravo two"));
+        QCOMPARE(cell(2, "title"), QString("Charlie three"));
+        QCOMPARE(cell(3, "title"), QString("Delta four"));
+    }
+
+    void anOpenEditorBelongsToTheHands() {
+        describe();
+        go(2, "title");
+        const FileId file = model_->fileAt(2);
+        typeKeys("half");
+        QVERIFY(sheet_->openEditor());
+        // Drafts of others, of this very cell, another order, files that come and go.
+        d_->session().drafts().propose(
+            "Test", {{model_->fileAt(0), "title", {"Other"}}, {file, "artist", {"X"}}}, "t");
+        QTest::qWait(60);
+        d_->session().drafts().propose("Test", {{file, "title", {"From elsewhere"}}}, "t");
+        QTest::qWait(60);
+        std::vector<FileId> files = model_->files();
+        std::reverse(files.begin(), files.end());
+        files.pop_back();
+        model_->setFiles(files);
+        QVERIFY(sheet_->openEditor());
+        test::makeSound(*box_ / "more", "z.flac", 7);
+        d_->session().bringIn({*box_ / "more"}, true);
+        QTRY_COMPARE(d_->session().batchFiles().size(), size_t{6});
+        QTest::qWait(300);
+        QVERIFY(sheet_->openEditor());
+        QCOMPARE(sheet_->openEditor()->text(), QString("half"));
+        typeKeys("way");
+        press(Qt::Key_Return);
+        QCOMPARE(d_->session().drafts().effective(file, "title"), std::vector<std::string>{"halfway"});
+    }
+
+    void aRowThatGoesGivesWhatWasTyped() {
+        describe();
+        go(1, "title");
+        const FileId file = model_->fileAt(1);
+        typeKeys("kept");
+        std::vector<FileId> files = model_->files();
+        files.erase(files.begin() + 1);
+        model_->setFiles(files);
+        QCOMPARE(d_->session().drafts().effective(file, "title"), std::vector<std::string>{"kept"});
+        go(1, "title");
+        const FileId other = model_->fileAt(1);
+        typeKeys("also");
+        model_->setFiles({});
+        QCOMPARE(d_->session().drafts().effective(other, "title"), std::vector<std::string>{"also"});
+    }
+
+    void theDrawerTakesWhatWasTypedForTheFilesItWasTypedFor() {
+        describe();
+        select(0, "title", 0, "title");
+        d_->settle();
+        FieldBox* genre = box("genre");
+        genre->setFocus();
+        typeKeys("Fol");
+        d_->session().drafts().propose("Test", {{model_->fileAt(0), "genre", {"Other"}}}, "t");
+        QTest::qWait(60);
+        QCOMPARE(genre->text(), QString("Fol"));
+        typeKeys("k");
+        sheet_->selectionModel()->select(
+            QItemSelection(model_->index(3, column("title")), model_->index(3, column("title"))),
+            QItemSelectionModel::ClearAndSelect); // as a search or a job may do it
+        d_->settle();
+        QCOMPARE(d_->session().drafts().effective(model_->fileAt(0), "genre"),
+                 std::vector<std::string>{"Folk"});
+        QVERIFY(d_->session().drafts().effective(model_->fileAt(3), "genre").empty());
+        QVERIFY(genre->text().isEmpty());
+    }
+
+    void oneValueIsWhatIsTyped() {
+        describe();
+        go(0, "title");
+        typeKeys("Prelude; Fugue in C");
+        press(Qt::Key_Return);
+        typeKeys("A, B / C | D");
+        press(Qt::Key_Return);
+        const auto& drafts = d_->session().drafts();
+        QCOMPARE(drafts.effective(model_->fileAt(0), "title"),
+                 std::vector<std::string>{"Prelude; Fugue in C"});
+        QCOMPARE(drafts.effective(model_->fileAt(1), "title"), std::vector<std::string>{"A, B / C | D"});
+        // Several are begun by their own key, in the sheet as in the drawer, and look the same everywhere.
+        go(0, "artist");
+        typeKeys("Kestrel & Rook");
+        press(Qt::Key_Comma, Qt::ControlModifier);
+        typeKeys("Wren-Low");
+        press(Qt::Key_Return);
+        QCOMPARE(drafts.effective(model_->fileAt(0), "artist"),
+                 (std::vector<std::string>{"Kestrel & Rook", "Wren-Low"}));
+        const QString shown = QString::fromUtf8("Kestrel & Rook \u00A6 Wren-Low");
+        QCOMPARE(cell(0, "artist"), shown);
+        select(0, "title", 0, "title");
+        d_->settle();
+        QCOMPARE(box("artist")->text(), shown);
+        d_->window().foot()->reviewButton()->click();
+        d_->settle();
+        QTreeWidget* tree = d_->window().review()->tree();
+        QVERIFY(!tree->findItems(shown, Qt::MatchExactly | Qt::MatchRecursive, 1).isEmpty());
+    }
+
+    void rangesAreWhatIsSeen() {
+        describe();
+        QSignalSpy told(model_, &FileTable::refused);
+        // A gap between the columns: pasted, it would blank the artist.
+        select(0, "title", 0, "title");
+        sheet_->selectionModel()->select(model_->index(0, column("album")), QItemSelectionModel::Select);
+        QApplication::clipboard()->setText("before");
+        QTest::keyClick(sheet_, Qt::Key_C, Qt::ControlModifier);
+        QCOMPARE(told.count(), 1);
+        QCOMPARE(QApplication::clipboard()->text(), QString("before"));
+        // With the artist moved away they lie beside each other.
+        QHeaderView* header = sheet_->horizontalHeader();
+        header->moveSection(header->visualIndex(column("artist")), header->count() - 1);
+        QTest::keyClick(sheet_, Qt::Key_C, Qt::ControlModifier);
+        QCOMPARE(QApplication::clipboard()->text(), QString("Old 1\tLanterns"));
+        select(2, "title", 2, "title");
+        QTest::keyClick(sheet_, Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(cell(2, "title"), QString("Old 1"));
+        QCOMPARE(cell(2, "album"), QString("Lanterns"));
+        QCOMPARE(cell(2, "artist"), QString("Wren-Low"));
+        // What is hidden takes no part.
+        sheet_->setColumnHidden(column("album"), true);
+        select(3, "title", 3, "title");
+        QApplication::clipboard()->setText("New\t1999");
+        QTest::keyClick(sheet_, Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(cell(3, "title"), QString("New"));
+        QCOMPARE(cell(3, "album"), QString("Lanterns"));
+        QCOMPARE(cell(3, "date"), QString("1999"));
+        // What has no place is told.
+        told.clear();
+        select(4, "title", 4, "title");
+        QApplication::clipboard()->setText("Last\nbeyond");
+        QTest::keyClick(sheet_, Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(cell(4, "title"), QString("Last"));
+        QCOMPARE(told.count(), 1);
+    }
+
+    void theReviewIsMadeWhenItIsSeen() {
+        describe();
+        QTreeWidget* tree = d_->window().review()->tree();
+        d_->session().drafts().propose("Test", {{model_->fileAt(0), "title", {"New"}}}, "t");
+        QTest::qWait(80);
+        QCOMPARE(tree->topLevelItemCount(), 0);
+        d_->window().foot()->reviewButton()->click();
+        QCOMPARE(tree->topLevelItemCount(), 1);
+        d_->session().drafts().propose("Test", {{model_->fileAt(1), "title", {"New"}}}, "t");
+        QTRY_COMPARE(tree->topLevelItemCount(), 2);
+    }
+
+    void whatIsChosenInTheLibraryStaysChosen() {
+        open();
+        QTest::mouseClick(page()->sleevesButton(), Qt::LeftButton);
+        d_->settle();
+        SleeveGrid* grid = page()->grid();
+        QVERIFY(grid->model()->rowCount() >= 3);
+        grid->selectionModel()->setCurrentIndex(grid->model()->index(2, 0),
+                                                QItemSelectionModel::ClearAndSelect);
+        grid->selectionModel()->select(grid->model()->index(1, 0), QItemSelectionModel::Select);
+        auto sorted = [](std::vector<FileId> v) {
+            std::sort(v.begin(), v.end());
+            return v;
+        };
+        const std::vector<FileId> chosen = sorted(grid->chosenFiles());
+        d_->session().kinds().confirm(
+            {{chosen.front(), matching::Kind::Speech}}); // and so another answer comes
+        d_->settle();
+        QCOMPARE(sorted(grid->chosenFiles()), chosen);
+        QTest::mouseClick(page()->tracksButton(), Qt::LeftButton);
+        d_->settle();
+    }
+
+    void aCheckThatIsClosedKeepsItsResults() {
+        describe(4);
+        CheckFilesDialog dialog(d_->session(), d_->session().pathsOf(d_->session().batchFiles()),
+                                "the files");
+        QPointer<CheckFilesDialog> last(&dialog);
+        QSignalSpy said(&d_->session(), &Session::said);
+        QVERIFY(!CheckFilesDialog::showAgain(last));
+        dialog.show();
+        dialog.choose(CheckFilesDialog::Decoding);
+        dialog.start();
+        dialog.reject();
+        QTRY_VERIFY(!dialog.isRunning());
+        QVERIFY(dialog.hasUnseen());
+        QCOMPARE(dialog.results()->topLevelItemCount(), 4);
+        QVERIFY(said.count() == 1 && said.front().front().toString().contains("4 fine"));
+        QTimer::singleShot(0, &dialog, &QDialog::reject);
+        QVERIFY(CheckFilesDialog::showAgain(last));
+        QVERIFY(!dialog.hasUnseen());
+        QVERIFY(!CheckFilesDialog::showAgain(last));
+    }
+
+    void namesGiveFieldsOfYourOwnAndNeverFacts() {
+        describe(3);
+        for (const char* from : {"01", "02", "03"})
+            std::filesystem::rename(*box_ / ("in/" + std::string(from) + ".flac"),
+                                    *box_ /
+                                        ("in/" + std::string(from) + " (FLAC) reel7; side A - Gorse.flac"));
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "second.db");
+        d_->bringIn({*box_ / "in"});
+        const FileId file = d_->fileNamed("01 (FLAC) reel7; side A - Gorse.flac");
+        d_->session().drafts().propose("Test", {{file, "reel number", {"x"}}}, "t");
+        d_->settle();
+        ReadNamesDialog dialog(d_->session(), d_->session().batchFiles());
+        dialog.show();
+        dialog.setPlan("{track} ({format}) {reel number} - {title}");
+        QTRY_VERIFY(dialog.isRead());
+        QVERIFY2(dialog.takeButton()->isEnabled(), qPrintable(dialog.results()->topLevelItem(0)->text(4)));
+        dialog.takeButton()->click();
+        const auto& drafts = d_->session().drafts();
+        QCOMPARE(drafts.effective(file, "reel number"), std::vector<std::string>{"reel7; side A"});
+        QCOMPARE(drafts.effective(file, "title"), std::vector<std::string>{"Gorse"});
+        QVERIFY(drafts.effective(file, "format").empty());
+    }
+};
+
+int main(int argc, char** argv) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication application(argc, argv);
+    Driver::prepareApplication();
+    TestHands test;
+    return QTest::qExec(&test, argc, argv);
+}
+#include "test_hands.moc"
