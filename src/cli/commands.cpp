@@ -104,6 +104,7 @@ int writeAndReport(library::Store& store, files::FileSet set, const Options& opt
     if (!options.otherNames.empty())
         set.hardLinks = options.otherNames == "all" ? files::HardLinks::AllNames : files::HardLinks::ThisName;
     set.keepTimes = options.keepTimes;
+    set.damage = options.evenDamaged ? tags::Damage::Allow : tags::Damage::Refuse;
     if (library::HistoryUse history = store.historyUse(); !history.next.empty())
         say(fmt::format("The journal is full: the {} oldest sets can no longer be taken back.",
                         history.next.size()));

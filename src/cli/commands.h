@@ -22,7 +22,8 @@ struct Options {
     bool copy = false;
     bool dryRun = false;
     bool noSubfolders = false;
-    std::string otherNames; // "all" or "this": what to do with hard links; "": leave such files out
+    bool evenDamaged = false; // files that are cut short are written to where their sound stays as it is
+    std::string otherNames;   // "all" or "this": what to do with hard links; "": leave such files out
     bool keepTimes = false;
     bool sha256 = false;
     bool store = false;

@@ -29,6 +29,9 @@ int main(int argc, char** argv) {
                "--other-names", o.otherNames,
                "Files with hard links: change all their names, or this one only; else they are left out")
             ->check(CLI::IsMember({"all", "this"}));
+        sub->add_flag(
+            "--even-damaged", o.evenDamaged,
+            "Write to files that are cut short, too, where their sound can be shown to stay as it is");
         sub->add_flag("--keep-times", o.keepTimes, "Files keep their time of change");
         return sub;
     };

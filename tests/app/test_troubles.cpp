@@ -70,6 +70,26 @@ private slots:
         QCOMPARE(titleOf(*box_ / "in/a.flac"), std::string("Cold Slip"));
     }
 
+    void aFileThatIsCutShortIsWrittenByChoice() {
+        const std::string whole = test::readBytes(*box_ / "in/a.flac");
+        test::writeBytes(*box_ / "in/a.flac", whole.substr(0, whole.size() * 8 / 10));
+        d_->session().readAgain({d_->fileNamed("a.flac")});
+        d_->settle();
+        QVERIFY(d_->session().file(d_->fileNamed("a.flac"))->tags.damaged);
+        title({"a.flac", "b.flac"}, "Gorse");
+        write();
+        ReviewPage* review = d_->window().review();
+        QVERIFY(reasons().contains("cut short"));
+        QVERIFY(review->evenDamagedButton()->isVisible() && !review->retryButton()->isVisible());
+        QVERIFY(titleOf(*box_ / "in/a.flac") != "Gorse");
+        review->evenDamagedButton()->click();
+        d_->settle();
+        QCOMPARE(titleOf(*box_ / "in/a.flac"), std::string("Gorse"));
+        const auto& steps = d_->session().lastReport()->steps;
+        QCOMPARE(steps.size(), size_t{1});
+        QVERIFY(steps[0].notes.front().find("although the file is damaged") != std::string::npos);
+    }
+
     void aFileThatSomethingElseChanged() {
         title({"a.flac", "b.flac"}, "Gorse");
         test::tag(*box_ / "in/a.flac", {{"artist", {"by another program"}}});

@@ -235,6 +235,36 @@ private slots:
         QVERIFY_RESULT(tags::prepareEdit(file, {{"title", {"Gorse"}}}));
     }
 
+    // An old transfer that breaks off still needs its name: by choice, where what is there of the sound
+    // stays.
+    void cutShortIsWrittenByChoice() {
+        test::Sandbox box;
+        for (const std::string& ending : test::endings()) {
+            Path file = test::makeSound(box.root(), "a" + ending);
+            test::tag(file, {{"title", {"Old"}}, {"comment", {std::string(200, 'c')}}});
+            const std::string whole = test::readBytes(file);
+            const std::string cut = whole.substr(0, whole.size() * 7 / 10);
+            test::writeBytes(file, cut);
+            auto refused = tags::prepareEdit(file, {{"title", {"Gorse"}}});
+            QVERIFY(!refused && (refused.error().kind == ErrorKind::CutShort || ending == ".m4a"));
+            auto written = tags::prepareEdit(file, {{"title", {"Gorse"}}}, tags::Damage::Allow);
+            const bool tagsInFront =
+                ending == ".mp3" || ending == ".flac" || ending == ".ogg" || ending == ".opus";
+            QVERIFY2(static_cast<bool>(written) == tagsInFront,
+                     (ending + (written ? "" : written.error().message)).c_str());
+            if (!written) {
+                QVERIFY2(!written.error().message.empty(), ending.c_str());
+                continue;
+            }
+            QVERIFY(written->notes.front().find("although the file is damaged") != std::string::npos);
+            const std::string bytes = written->bytes();
+            QVERIFY(bytes.size() >= cut.size() && bytes.ends_with(cut.substr(cut.size() - cut.size() / 3)));
+            test::writeBytes(file, bytes);
+            QCOMPARE(tags::readTags(file)->fields["title"].front(), std::string("Gorse"));
+            QVERIFY(tags::readTags(file)->damaged);
+        }
+    }
+
     void lettersInATempoAreRefused() {
         test::Sandbox box;
         Path file = test::makeSound(box.root(), "a.m4a");

@@ -10,7 +10,15 @@
 
 #include "core/files/scan.h"
 #include "core/guard/readers.h"
+#include "core/tags/ape/tag.h"
+#include "core/tags/asf/tag.h"
+#include "core/tags/id3/frame_texts.h"
+#include "core/tags/id3/tag.h"
+#include "core/tags/mp4/item_list.h"
+#include "core/tags/riff/chunk_tags.h"
 #include "core/tags/tag_io.h"
+#include "core/tags/vorbis/comment.h"
+#include "core/text/encodings.h"
 #include "core/text/text.h"
 #include "support/sample_files.h"
 
@@ -405,6 +413,51 @@ private slots:
             table += "\n";
         }
         QCOMPARE(docsPart("fields", table), table);
+    }
+
+    // Which parts of a tag carry a field: those are made anew by an edit, all others stay.
+    void theTableOfCarriers() {
+        auto frames = [](const tags::Tag& tag) {
+            std::vector<std::string> names;
+            for (const tags::TagItem& item : tag.items()) {
+                std::string name = item.bytes.substr(0, 4);
+                if (name == "TXXX")
+                    name += ":" + tags::namedIn(std::string_view(item.bytes).substr(10), false)->description;
+                names.push_back(name);
+            }
+            return text::join(names, " ");
+        };
+        std::string table = "| field | ID3v2.4 | ID3v2.3 | Vorbis comment | MP4 | INFO | APE | WMA |\n"
+                            "|---|---|---|---|---|---|---|---|\n";
+        for (const tags::FieldDef& def : tags::fieldTable()) {
+            using enum tags::FieldKind;
+            const tags::Fields one = {{def.key,
+                                       {def.key == "performer" ? "Isla Varnholt (cello)"
+                                        : def.kind == Number   ? "7"
+                                        : def.kind == Date     ? "1986"
+                                        : def.kind == Flag     ? "1"
+                                                               : "Gorse"}}};
+            tags::Id3v2Tag newer;
+            auto older = tags::Id3v2Tag::parse(std::string("ID3\3\0\0\0\0\0\0", 10));
+            tags::VorbisComment comment;
+            tags::Mp4List atoms = tags::Mp4List::parse({});
+            tags::InfoList info = tags::InfoList::parse({});
+            tags::ApeTag ape;
+            for (tags::Tag* tag :
+                 std::initializer_list<tags::Tag*>{&newer, &*older, &comment, &atoms, &info, &ape})
+                QVERIFY_RESULT(tag->change(one));
+            const std::string& entry = comment.items().at(0).bytes;
+            const std::string& atom = atoms.items().at(0).bytes;
+            const std::string& item = ape.items().at(0).bytes;
+            const std::string atomName = atom.substr(4, 4) == "----"
+                                             ? "----:" + atoms.items()[0].says.begin()->first
+                                             : text::fromLatin1(atom.substr(4, 4));
+            table += "| " + def.label + " | " + frames(newer) + " | " + frames(*older) + " | " +
+                     entry.substr(0, entry.find('=')) + " | " + atomName + " | " +
+                     (info.items().empty() ? "-" : info.items()[0].bytes.substr(0, 4)) + " | " +
+                     item.substr(8, item.find('\0', 8) - 8) + " | " + tags::asfNameOf(def.key) + " |\n";
+        }
+        QCOMPARE(docsPart("carriers", table), table);
     }
 
     void fiveHundredBrokenFiles() {

@@ -2,6 +2,10 @@
 // Files that crash, hang or starve what reads them take only a process of its own with them.
 #include <QtTest>
 
+#include <QProcess>
+
+#include <taglib/flacfile.h>
+
 #include <thread>
 
 #include <set>
@@ -232,6 +236,84 @@ private slots:
         QVERIFY(*std::max_element(peaks->begin(), peaks->end()) > 0.05f);
         QVERIFY_RESULT(guard::Readers::shared().readPictures(file));
         QVERIFY(!guard::Readers::shared().peaksOf(box / "none.flac", 20, {}));
+    }
+
+    // What goes on is not ended by the limit that is meant for parsers.
+    void aLongRecordingHasItsShape() {
+        test::Sandbox box;
+        Path file = box / "long.flac";
+        QProcess make;
+        make.start("ffmpeg",
+                   {"-v", "quiet", "-f", "lavfi", "-i", "sine=frequency=440:sample_rate=44100:duration=1500",
+                    "-ac", "2", QString::fromStdString(file.native())});
+        QVERIFY(make.waitForFinished(60000) && make.exitCode() == 0);
+        guard::Readers readers(MOORFROST_FAULTY_READER,
+                               {std::chrono::milliseconds(400), std::chrono::minutes(2)});
+        double last = 0;
+        auto peaks = readers.peaksOf(file, 20, {}, [&](double seconds) { last = seconds; });
+        QVERIFY_RESULT(peaks);
+        QCOMPARE(peaks->size(), size_t{20});
+        QVERIFY2(last > 1400, std::to_string(last).c_str());
+        QCOMPARE(readers.lost(), uint64_t{0});
+        // One that gives nothing says so.
+        test::writeBytes(box / "none.flac", test::readBytes(file).substr(0, 200));
+        auto none = readers.peaksOf(box / "none.flac", 20, {});
+        QVERIFY(!none && !none.error().message.empty());
+    }
+
+    void picturesAreDecodedThere() {
+        test::Sandbox box;
+        auto withPicture = [&](const std::string& name, const QStringList& how) {
+            Path file = test::makeSound(box.root(), name + ".flac"), picture = box / (name + ".png");
+            QProcess make;
+            make.start("ffmpeg", QStringList{"-v", "quiet", "-f", "lavfi", "-i"} + how +
+                                     QStringList{"-frames:v", "1", QString::fromStdString(picture.native())});
+            if (!make.waitForFinished(60000) || make.exitCode() != 0)
+                qFatal("no picture");
+            TagLib::FLAC::File flac(file.c_str());
+            auto* p = new TagLib::FLAC::Picture;
+            p->setType(TagLib::FLAC::Picture::FrontCover);
+            const std::string bytes = test::readBytes(picture);
+            p->setData({bytes.data(), static_cast<unsigned int>(bytes.size())});
+            flac.addPicture(p);
+            flac.save();
+            return file;
+        };
+        auto& readers = guard::Readers::shared();
+        const uint64_t lost = readers.lost();
+        auto pixel = [](const pictures::Square& s, int x, int y) {
+            const size_t at =
+                (static_cast<size_t>(y) * static_cast<size_t>(s.side) + static_cast<size_t>(x)) * 4;
+            return std::array<int, 3>{static_cast<uint8_t>(s.pixels[at]),
+                                      static_cast<uint8_t>(s.pixels[at + 1]),
+                                      static_cast<uint8_t>(s.pixels[at + 2])};
+        };
+        // Red on the left, blue on the right, green in the middle: the middle is what is left.
+        auto wide = readers.coverOf(
+            withPicture("wide", {"color=red:size=300x100,drawbox=x=100:y=0:w=100:h=100:color=lime:t=fill,"
+                                 "drawbox=x=200:y=0:w=100:h=100:color=blue:t=fill"}),
+            80);
+        QVERIFY_RESULT(wide);
+        QCOMPARE(wide->side, 80);
+        for (int x : {3, 40, 76}) {
+            auto [r, g, b] = pixel(*wide, x, 40);
+            QVERIFY2(r < 40 && g > 200 && b < 40, qPrintable(QString("%1 %2 %3").arg(r).arg(g).arg(b)));
+        }
+        // Scaled first, it would be a million pixels wide.
+        auto strip = readers.coverOf(withPicture("strip", {"color=lime:size=12000x4"}), 320);
+        QVERIFY_RESULT(strip);
+        QCOMPARE(strip->pixels.size(), size_t{320 * 320 * 4});
+        // One that says it has 60,000 by 60,000 pixels takes no memory.
+        Path liar = withPicture("liar", {"color=red:size=40x40"});
+        std::string bytes = test::readBytes(liar);
+        const size_t header = bytes.find("IHDR");
+        QVERIFY(header != std::string::npos);
+        bytes.replace(header + 4, 8, std::string("\0\0\xEA\x60\0\0\xEA\x60", 8));
+        test::writeBytes(liar, bytes);
+        auto refused = readers.coverOf(liar, 320);
+        QVERIFY(!refused && refused.error().message.find("pixels") != std::string::npos);
+        QVERIFY(!readers.coverOf(test::makeSound(box.root(), "bare.flac"), 320));
+        QCOMPARE(readers.lost(), lost);
     }
 
     void bytesWithoutSense() {

@@ -11,6 +11,7 @@
 #include <taglib/infotag.h>
 #include <taglib/mp4file.h>
 #include <taglib/mpegfile.h>
+#include <taglib/tpropertymap.h>
 #include <taglib/unknownframe.h>
 #include <taglib/vorbisfile.h>
 #include <taglib/wavfile.h>
@@ -164,6 +165,126 @@ private slots:
         test::tag(file, {{"label", {"Fellside Reissues"}}});
         QCOMPARE(tags::readTags(file)->fields["label"], std::vector<std::string>{"Fellside Reissues"});
         QCOMPARE(first(file, "my field"), std::string("kept"));
+    }
+
+    void commentsKeepTheirLanguage() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.mp3");
+        const std::string sound = test::readBytes(file);
+        auto withFrames = [&](std::initializer_list<std::string> frames) {
+            std::string body;
+            for (const std::string& f : frames)
+                body += f.substr(0, 4) + std::string("\0\0\0", 3) + static_cast<char>(f.size() - 4) +
+                        std::string("\0\0", 2) + f.substr(4);
+            test::writeBytes(file, std::string("ID3\x03\0\0\0\0", 8) + static_cast<char>(body.size() >> 7) +
+                                       static_cast<char>(body.size() & 0x7F) + body + sound);
+        };
+        const std::string english("COMM\0eng\0words", 14), german("COMM\0deu\0Worte", 14),
+            norm("COMM\0engiTunNORM\0 0003", 22), tape("COMM\0engTape notes\0reel 7", 25);
+        withFrames({english, german, norm, tape});
+        tags::Fields fields = tags::readTags(file)->fields;
+        QCOMPARE(fields["comment"], std::vector<std::string>{"words"});
+        QCOMPARE(fields["comment [deu]"], std::vector<std::string>{"Worte"});
+        QCOMPARE(fields["comment:tape notes"], std::vector<std::string>{"reel 7"});
+        QCOMPARE(fields.size(), size_t{3}); // what a program keeps for itself is no field
+        test::tag(file, {{"comment [deu]", {"andere Worte"}}});
+        std::string bytes = test::readBytes(file);
+        QVERIFY(bytes.find(std::string("\0deu\0andere Worte", 17)) != std::string::npos);
+        for (const std::string& kept : {english, norm, tape})
+            QVERIFY(bytes.find(kept.substr(4)) != std::string::npos);
+        // Where the first one goes the other takes its name; nothing is lost.
+        test::tag(file, {{"comment", {}}});
+        QCOMPARE(tags::readTags(file)->fields["comment"], std::vector<std::string>{"andere Worte"});
+        const auto remarks = tags::readTags(file)->facts.remarks;
+        QVERIFY(std::find(remarks.begin(), remarks.end(),
+                          std::pair<std::string, std::string>("Language of the comment", "deu")) !=
+                remarks.end());
+        // One that was German stays German.
+        withFrames({german});
+        test::tag(file, {{"comment", {"neu"}}});
+        QVERIFY(test::readBytes(file).find(std::string("\0deu\0neu", 8)) != std::string::npos);
+    }
+
+    void theOldTagIsChangedOnlyWhereItCarriesTheField() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a.mp3");
+        std::string old = "TAGTitle";
+        old.resize(128, '\0');
+        old.replace(93, 4, "1998");
+        old[126] = 7;
+        old[127] = 80;
+        test::writeBytes(file, test::readBytes(file) + old);
+        auto tail = [&] {
+            const std::string bytes = test::readBytes(file);
+            return bytes.substr(bytes.size() - 128);
+        };
+        test::tag(file, {{"tracks", {"12"}}});
+        QCOMPARE(tail(), old);
+        QCOMPARE(first(file, "track"), std::string("7"));
+        test::tag(file, {{"date", {"2003-05-17"}}});
+        old.replace(93, 4, "2003");
+        QCOMPARE(tail(), old);
+        test::tag(file, {{"title", {"Северный ветер"}}}); // as far as it can hold it
+        QVERIFY(tags::readTags(file)->differences.empty());
+        QCOMPARE(tail().substr(93), old.substr(93));
+    }
+
+    void namesThatAreNoStandardNamesCanBeEdited() {
+        test::Sandbox box;
+        for (const char* ending : {".mp3", ".flac"}) {
+            Path file = test::makeSound(box.root(), std::string("a") + ending);
+            TagLib::PropertyMap map;
+            map.insert("ENCODED_BY", TagLib::StringList("x"));
+            map.insert("CATALOGUE_NUMBER", TagLib::StringList("GR 98"));
+            map.insert("CARRIER", TagLib::StringList("Cassette"));
+            if (std::string(ending) == ".flac") {
+                TagLib::FLAC::File f(file.c_str());
+                f.xiphComment(true)->setProperties(map);
+                f.save();
+            } else {
+                TagLib::MPEG::File f(file.c_str());
+                map.insert(TagLib::String("KÜNSTLER", TagLib::String::UTF8), TagLib::StringList("a"));
+                f.ID3v2Tag(true)->setProperties(map);
+                f.save(TagLib::MPEG::File::ID3v2);
+                QCOMPARE(first(file, "künstler"), std::string("a"));
+                test::tag(file, {{"künstler", {"b"}}});
+                QCOMPARE(first(file, "künstler"), std::string("b"));
+            }
+            for (const char* key : {"encoded_by", "catalogue_number", "carrier"}) {
+                QVERIFY(!first(file, key).empty());
+                test::tag(file, {{key, {"new"}}});
+                QCOMPARE(tags::readTags(file)->fields[key], std::vector<std::string>{"new"});
+            }
+        }
+    }
+
+    void lengthsThatTheHeadDoesNotTell() {
+        test::Sandbox box;
+        Path wav = test::makeSound(box.root(), "a.wav");
+        auto run = [&](const QString& command) {
+            QProcess shell;
+            shell.setWorkingDirectory(QString::fromStdString(box.root().native()));
+            shell.start("sh", {"-c", command});
+            return shell.waitForFinished(30000) && shell.exitCode() == 0;
+        };
+        QVERIFY(run("sox a.wav -t raw - | flac -s -f --force-raw-format --endian=little --sign=signed "
+                    "--channels=2 --bps=16 "
+                    "--sample-rate=44100 - -c > piped.flac"));
+        QVERIFY(run("flac -s -f --ogg a.wav -o in-ogg.oga"));
+        for (const char* name : {"piped.flac", "in-ogg.oga"}) {
+            auto read = tags::readTags(box / name);
+            QVERIFY_RESULT(read);
+            QVERIFY2(std::abs(read->facts.duration - 1.5) < 0.05,
+                     (name + std::to_string(read->facts.duration)).c_str());
+            QVERIFY(read->facts.sampleRate == 44100 && read->facts.bitDepth == 16);
+            test::tag(box / name, {{"track", {"3"}}, {"tracks", {"12"}}});
+            QCOMPARE(first(box / name, "track"), std::string("3"));
+            QVERIFY(test::readBytes(box / name).find("3/12") == std::string::npos);
+        }
+        // Several artists in one text of INFO say the same as two of ID3v2.
+        test::tag(wav, {{"artist", {"Kestrel & Rook", "Wren-Low"}}});
+        QCOMPARE(tags::readTags(wav)->tags.size(), size_t{2});
+        QVERIFY(tags::readTags(wav)->differences.empty());
     }
 
     void peopleByRole() {

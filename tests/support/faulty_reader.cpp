@@ -47,7 +47,9 @@ void answer(std::string_view request, const guard::Answers& send) {
         for (size_t n = in.count(); n > 0; --n) {
             Path path = in.text();
             misbehave(path, send);
-            auto edit = tags::makeEdit(path, guard::takeFields(in));
+            const tags::Fields changes = guard::takeFields(in);
+            in.number(); // what to do with damage
+            auto edit = tags::makeEdit(path, changes);
             if (has(path, "liar")) // a change that replaces the sound by something else
                 edit->recipe.extents = {{true, 0, edit->recipe.fresh.size()}};
             send(guard::answerOf(edit));

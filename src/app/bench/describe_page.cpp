@@ -156,7 +156,7 @@ void DescribePage::changeCase(int how) {
         std::vector<std::string> values = session_.drafts().effective(id, key);
         for (std::string& v : values)
             v = change[how](v);
-        if (FilePtr f = session_.file(id); !values.empty() && f && f->writable())
+        if (FilePtr f = session_.file(id); !values.empty() && f && f->mayHaveDrafts())
             wishes.push_back({id, key, values});
     };
     if (wholeTitles)
@@ -172,7 +172,7 @@ void DescribePage::numberTracks() {
     std::vector<library::DraftSession::Wish> wishes;
     int n = 0;
     for (FileId id : target())
-        if (FilePtr f = session_.file(id); f && f->writable())
+        if (FilePtr f = session_.file(id); f && f->mayHaveDrafts())
             wishes.push_back({id, "track", {std::to_string(++n)}});
     session_.drafts().propose(ss(tr("Number tracks")), wishes, ss(tr("numbered in the order shown")));
 }

@@ -44,10 +44,15 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
     thisName_->setToolTip(
         tr("Some files have other names (hard links): give these names files of their own; the "
            "other names keep the old content"));
+    evenDamaged_ = button(tr("Write all the same"));
+    evenDamaged_->setToolTip(
+        tr("Some files are cut short. They are written to where it can be shown that what is there of their "
+           "sound stays as it is"));
     back_ = button(tr("Done"));
     head->addWidget(title_);
     head->addWidget(note_, 1);
-    for (QPushButton* b : {drop_, dropAll_, readAgain_, allNames_, thisName_, retry_, takeBack_, back_})
+    for (QPushButton* b :
+         {drop_, dropAll_, readAgain_, allNames_, thisName_, evenDamaged_, retry_, takeBack_, back_})
         head->addWidget(b);
     connect(retry_, &QPushButton::clicked, this, [this] { session_.write(); });
     connect(readAgain_, &QPushButton::clicked, this, [this] {
@@ -59,6 +64,8 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
     });
     connect(allNames_, &QPushButton::clicked, this, [this] { session_.write(files::HardLinks::AllNames); });
     connect(thisName_, &QPushButton::clicked, this, [this] { session_.write(files::HardLinks::ThisName); });
+    connect(evenDamaged_, &QPushButton::clicked, this,
+            [this] { session_.write(files::HardLinks::Ask, tags::Damage::Allow); });
     banner_ = label({}, "banner");
     banner_->setWordWrap(true);
     tree_ = new QTreeWidget;
@@ -118,17 +125,19 @@ void ReviewPage::refresh() {
     isOld_ = false;
     timer_.stop();
     bool report = session_.lastReport().has_value();
-    bool asks = false, stale = false;
+    bool asks = false, stale = false, cut = false;
     if (report)
         for (const files::StepRecord& r : session_.lastReport()->steps) {
             asks = asks || r.linksAsked;
+            cut = cut || r.damageAsked;
             stale = stale || (r.stale && r.step.file > 0);
         }
     readAgain_->setVisible(stale);
     allNames_->setVisible(asks);
     thisName_->setVisible(asks);
+    evenDamaged_->setVisible(cut);
     size_t rest = report ? session_.lastReport()->failed + session_.lastReport()->left : 0;
-    retry_->setVisible(rest > 0 && !asks && !stale);
+    retry_->setVisible(rest > 0 && !asks && !stale && !cut);
     retry_->setText(report && session_.lastReport()->left > 0 ? tr("Write the rest") : tr("Retry"));
     drop_->setVisible(!report);
     dropAll_->setVisible(!report);

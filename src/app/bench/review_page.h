@@ -27,6 +27,7 @@ public:
     QPushButton* readAgainButton() { return readAgain_; }
     QPushButton* allNamesButton() { return allNames_; }
     QPushButton* thisNameButton() { return thisName_; }
+    QPushButton* evenDamagedButton() { return evenDamaged_; }
     QString bannerText() const { return banner_->text(); }
 
 protected:
@@ -41,7 +42,8 @@ private:
     Session& session_;
     QLabel *title_, *banner_;
     ShortLabel* note_;
-    QPushButton *drop_, *dropAll_, *takeBack_, *back_, *retry_, *readAgain_, *allNames_, *thisName_;
+    QPushButton *drop_, *dropAll_, *takeBack_, *back_, *retry_, *readAgain_, *allNames_, *thisName_,
+        *evenDamaged_;
     QTreeWidget* tree_;
     QStackedWidget* stack_;
     EmptyHint* empty_;

@@ -18,8 +18,18 @@ Waveform::Waveform(QWidget* parent) : QWidget(parent) {
     setCursor(Qt::PointingHandCursor);
 }
 
+void Waveform::setTrouble(const QString& sentence) {
+    peaks_.clear();
+    trouble_ = true;
+    setToolTip(sentence);
+    setAccessibleDescription(sentence);
+    update();
+}
+
 void Waveform::setPeaks(std::vector<float> peaks) {
     peaks_ = std::move(peaks);
+    trouble_ = false;
+    setAccessibleDescription({});
     update();
 }
 
@@ -33,6 +43,14 @@ void Waveform::paintEvent(QPaintEvent*) {
     const auto& c = theme::colours();
     if (peaks_.empty()) {
         p.fillRect(QRect(0, height() / 2, width(), 1), c.line);
+        if (trouble_) {
+            const QString text = tr("no waveform");
+            p.setFont(theme::uiFont(11));
+            const int w = p.fontMetrics().horizontalAdvance(text) + 12;
+            p.fillRect(QRect((width() - w) / 2, 0, w, height()), palette().window());
+            p.setPen(c.second);
+            p.drawText(rect(), Qt::AlignCenter, text);
+        }
         return;
     }
     int bars = width() / 3;
@@ -135,9 +153,14 @@ void Foot::loadPeaks() {
     auto file = player_.file();
     peaksOf_ = file->id;
     wave_->setPeaks({});
-    session_.withPeaks(file, [self = QPointer(this), id = file->id](const std::vector<float>& peaks) {
-        if (self && id == self->peaksOf_)
-            self->wave_->setPeaks(peaks);
+    wave_->setToolTip({});
+    session_.withPeaks(file, [self = QPointer(this), id = file->id](const Result<std::vector<float>>& peaks) {
+        if (!self || id != self->peaksOf_)
+            return;
+        if (peaks)
+            self->wave_->setPeaks(*peaks);
+        else
+            self->wave_->setTrouble(tr("No shape of the sound: %1").arg(qs(peaks.error().message)));
     });
 }
 

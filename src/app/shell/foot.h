@@ -22,6 +22,8 @@ class Waveform : public QWidget {
 public:
     explicit Waveform(QWidget* parent = nullptr);
     void setPeaks(std::vector<float> peaks);
+    /// In place of a shape: there is none, and why.
+    void setTrouble(const QString& sentence);
     void setPosition(double part);
 
 signals:
@@ -33,6 +35,7 @@ protected:
 
 private:
     std::vector<float> peaks_;
+    bool trouble_ = false;
     double part_ = 0;
 };
 

@@ -299,24 +299,27 @@ void Session::withFile(FileId id, std::function<void(FilePtr)> then) {
     });
 }
 
-void Session::withPeaks(const FilePtr& file, std::function<void(const std::vector<float>&)> then) {
+void Session::withPeaks(const FilePtr& file, std::function<void(const Result<std::vector<float>>&)> then) {
     constexpr size_t bars = 62; // of the foot
     store_->post([this, file, then](Store& store) {
-        auto peaks = std::make_shared<std::vector<float>>(store.peaks(file->id, file->state));
+        auto peaks = std::make_shared<Result<std::vector<float>>>(store.peaks(file->id, file->state));
         later([this, file, then, peaks] {
-            if (!peaks->empty()) {
+            if (!(*peaks)->empty()) {
                 then(*peaks);
                 return;
             }
             jobs_.start(
                 tr("Drawing the sound of %1").arg(shownName(file->path)),
-                [this, file, peaks](std::stop_token stop, work::Progress&) {
-                    auto drawn = guard::Readers::shared().peaksOf(file->path, bars, stop);
-                    if (!drawn || drawn->empty())
-                        return;
-                    *peaks = *drawn;
-                    store_->post(
-                        [file, peaks](Store& store) { store.savePeaks(file->id, file->state, *peaks); });
+                [this, file, peaks](std::stop_token stop, work::Progress& progress) {
+                    progress.begin(static_cast<uint64_t>(file->tags.facts.duration) + 1);
+                    double before = 0;
+                    *peaks = guard::Readers::shared().peaksOf(file->path, bars, stop, [&](double seconds) {
+                        progress.step({}, static_cast<uint64_t>(seconds - before));
+                        before = seconds;
+                    });
+                    if (*peaks)
+                        store_->post(
+                            [file, peaks](Store& store) { store.savePeaks(file->id, file->state, **peaks); });
                 },
                 [then, peaks] { then(*peaks); });
         });

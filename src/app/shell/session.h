@@ -97,7 +97,7 @@ public:
     /// Any file of the library: at once if it is worked on, else when it was read. nullptr if it is no more.
     void withFile(FileId id, std::function<void(FilePtr)> then);
     /// The shape of its sound (library::Store::peaks): as it was kept, else drawn now.
-    void withPeaks(const FilePtr& file, std::function<void(const std::vector<float>&)> then);
+    void withPeaks(const FilePtr& file, std::function<void(const Result<std::vector<float>>&)> then);
     /// From now on these are worked on, so that they can get drafts.
     void takeUp(const std::vector<FileId>& ids, std::function<void()> then);
     std::vector<Path> pathsOf(const std::vector<FileId>& ids) const;
@@ -176,7 +176,7 @@ public:
     size_t movesDrafted() const;
 
     // Writing.
-    void write(files::HardLinks links = files::HardLinks::Ask);
+    void write(files::HardLinks links = files::HardLinks::Ask, tags::Damage damage = tags::Damage::Refuse);
     void takeBack(int64_t set, const std::optional<std::set<size_t>>& steps);
     const std::optional<files::SetReport>& lastReport() const { return lastReport_; }
     int64_t lastSet() const { return lastSet_; }
@@ -294,6 +294,7 @@ private:
     bool placing_ = false;  // the places are being worked out
     bool writeWhenPlaced_ = false;
     files::HardLinks links_ = files::HardLinks::Ask; // of that write
+    tags::Damage damage_ = tags::Damage::Refuse;     // of that write
 };
 
 } // namespace moorfrost::app

@@ -144,7 +144,7 @@ void Session::placed() {
     placing_ = false;
     emit placementsChanged();
     if (std::exchange(writeWhenPlaced_, false))
-        write(links_);
+        write(links_, damage_);
 }
 
 void Session::tellTrouble(const QString& title, const files::SetReport& report) {
@@ -161,8 +161,9 @@ void Session::tellTrouble(const QString& title, const files::SetReport& report) 
     jobs_.setTrouble(Trouble{title + ": " + what, detail, [this] { write(); }});
 }
 
-void Session::write(files::HardLinks links) {
+void Session::write(files::HardLinks links, tags::Damage damage) {
     links_ = links;
+    damage_ = damage;
     if (placing_) { // never to a place from before the last edit
         writeWhenPlaced_ = true;
         return;
@@ -170,6 +171,7 @@ void Session::write(files::HardLinks links) {
     jobs_.setTrouble(std::nullopt);
     files::FileSet set;
     set.hardLinks = links;
+    set.damage = damage;
     set.keepTimes = setting("keep-times") == "yes";
     std::map<FileId, const naming::Placement*> places;
     for (const naming::Placement& p : placements_)

@@ -114,7 +114,7 @@ void FieldBox::propose(const std::vector<std::string>& values, const QString& ac
     }
     std::vector<library::DraftSession::Wish> wishes;
     for (FileId id : files_)
-        if (FilePtr f = session_.file(id); f && f->writable())
+        if (FilePtr f = session_.file(id); f && f->mayHaveDrafts())
             wishes.push_back({id, key_, values});
     setModified(false);
     session_.drafts().propose(ss(action), wishes, ss(tr("typed")));

@@ -189,7 +189,7 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
 Qt::ItemFlags SheetModel::flags(const QModelIndex& index) const {
     Qt::ItemFlags f = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
     FilePtr file = index.isValid() ? session_.file(fileAt(index.row())) : nullptr;
-    if (file && file->writable() && isField(index.column()) && !session_.showsDisk())
+    if (file && file->mayHaveDrafts() && isField(index.column()) && !session_.showsDisk())
         f |= Qt::ItemIsEditable;
     return f;
 }

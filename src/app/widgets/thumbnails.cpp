@@ -18,27 +18,22 @@ namespace moorfrost::app::thumbnails {
 namespace {
 
 constexpr int keptSide = 320;
-constexpr int mostPictureBytes = 32 << 20;
+constexpr int mostSide = 2048; // pixels
 
 QImage square(const QImage& image, int side) {
     QImage scaled = image.scaled(side, side, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
     return scaled.copy((scaled.width() - side) / 2, (scaled.height() - side) / 2, side, side);
 }
 
-QImage frontCover(const Path& path) {
-    auto pictures = guard::Readers::shared().readPictures(path);
-    if (!pictures || pictures->empty())
+/// Decoded, cut and scaled in a reading process.
+QImage frontCover(const Path& path, int side) {
+    auto square = guard::Readers::shared().coverOf(path, std::min(side, mostSide));
+    if (!square)
         return {};
-    const tags::Picture* best = &pictures->front();
-    for (const tags::Picture& p : *pictures)
-        if (p.info.type == "front cover") {
-            best = &p;
-            break;
-        }
-    if (best->data.size() > mostPictureBytes || best->info.width > 12000 || best->info.height > 12000)
-        return {};
-    return QImage::fromData(reinterpret_cast<const uchar*>(best->data.data()),
-                            static_cast<int>(best->data.size()));
+    const QImage there(reinterpret_cast<const uchar*>(square->pixels.data()), square->side, square->side,
+                       square->side * 4, QImage::Format_RGBA8888);
+    return there.convertToFormat(square->hasAlpha ? QImage::Format_ARGB32_Premultiplied
+                                                  : QImage::Format_RGB32);
 }
 
 QString placeOf(const Path& file, const files::FileState& state) {
@@ -59,7 +54,7 @@ QImage of(const Path& file, const files::FileState& state, int side) {
     const QString place = placeOf(file, state);
     if (QImage kept; side <= keptSide && kept.load(place))
         return square(kept, side);
-    QImage cover = frontCover(file);
+    QImage cover = frontCover(file, std::max(side, keptSide));
     if (cover.isNull())
         return {};
     if (side <= keptSide && !cover.hasAlphaChannel()) {
@@ -68,7 +63,7 @@ QImage of(const Path& file, const files::FileState& state, int side) {
                                          .arg(QCoreApplication::applicationPid())
                                          .arg(quintptr(QThread::currentThreadId()));
         QDir().mkpath(QFileInfo(place).path());
-        if (!square(cover, keptSide).save(part, "JPG", 88) || !QFile::rename(part, place))
+        if (!cover.save(part, "JPG", 88) || !QFile::rename(part, place))
             QFile::remove(part);
     }
     return square(cover, side);

@@ -141,7 +141,8 @@ void Decoder::seek(double seconds) {
     state_->skipUntil = seconds;
 }
 
-Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop) {
+Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
+                                   const std::function<void(double)>& going) {
     constexpr int rate = 8000;
     auto decoder = Decoder::open(path, rate, 1);
     if (!decoder)
@@ -150,9 +151,15 @@ Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_tok
     std::vector<float> fine;
     int loudest = 0;
     size_t inBlock = 0;
+    uint64_t heard = 0, told = 0; // samples
     for (std::vector<int16_t> samples = (*decoder)->next(); !samples.empty(); samples = (*decoder)->next()) {
         if (stop.stop_requested())
             return Error{ErrorKind::Cancelled, path, "Stopped."};
+        heard += samples.size();
+        if (going && heard - told >= 10 * rate) {
+            going(static_cast<double>(heard) / rate);
+            told = heard;
+        }
         for (int16_t v : samples) {
             loudest = std::max(loudest, std::abs(static_cast<int>(v)));
             if (++inBlock == block) {
@@ -162,6 +169,8 @@ Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_tok
             }
         }
     }
+    if (fine.empty())
+        return Error{ErrorKind::Damaged, path, "No sound could be decoded from this file."};
     std::vector<float> out(count, 0.0f);
     for (size_t i = 0; i < count && !fine.empty(); ++i) {
         size_t from = i * fine.size() / count;

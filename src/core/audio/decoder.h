@@ -2,6 +2,7 @@
 // Sound as samples, from any file that FFmpeg decodes. One decoder, one thread.
 #pragma once
 
+#include <functional>
 #include <memory>
 #include <stop_token>
 #include <vector>
@@ -31,7 +32,9 @@ private:
     std::unique_ptr<State> state_;
 };
 
-/// `count` values of 0 to 1: the loudest sample of each part of the file, over its whole length.
-Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop);
+/// `count` values of 0 to 1: the loudest sample of each part of the file, over its whole length. `going` is
+/// told of the seconds heard so far, every ten seconds of sound.
+Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
+                                   const std::function<void(double)>& going = {});
 
 } // namespace moorfrost::audio

@@ -108,7 +108,7 @@ Status sameEssence(const ByteSource& original, const Recipe& recipe, Format form
             last = e.fresh ? at : last;
         }
         if (inPlace)
-            until = last + 1;
+            until = last;
     }
     auto walkBoth = [&](const ByteSource& s, Ranges& ranges) {
         return isOgg(format) ? walkOgg(s, into(ranges), until) : walkSound(s, format, into(ranges));

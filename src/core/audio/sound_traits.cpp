@@ -198,7 +198,8 @@ SoundTraits soundTraitsOf(std::span<const int16_t> samples) {
     return traits;
 }
 
-Result<SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop) {
+Result<SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop,
+                                  const std::function<void(double)>& going) {
     auto decoder = Decoder::open(path, traitsRate, 1);
     if (!decoder)
         return decoder.error();
@@ -210,7 +211,10 @@ Result<SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop) {
          samples = (*decoder)->next()) {
         if (stop.stop_requested())
             return Error{ErrorKind::Cancelled, path, "Stopped."};
+        const size_t before = heard.size() / (10 * traitsRate);
         heard.insert(heard.end(), samples.begin(), samples.end());
+        if (going && heard.size() / (10 * traitsRate) != before)
+            going(static_cast<double>(heard.size()) / traitsRate);
     }
     return soundTraitsOf(std::span(heard).first(std::min(heard.size(), most)));
 }

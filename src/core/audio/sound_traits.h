@@ -4,6 +4,7 @@
 #pragma once
 
 #include <cstdint>
+#include <functional>
 #include <span>
 #include <stop_token>
 
@@ -28,7 +29,9 @@ struct SoundTraits {
 /// Listens to the middle of a file, a minute at most. The measures are those that tell speech from music
 /// since Saunders (1996, zero crossings and low energy) and Scheirer and Slaney (1997: low-energy frames, 4
 /// Hz modulation), and the flatness of the spectrum.
-Result<SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop);
+/// `going` is told of the seconds heard so far.
+Result<SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop,
+                                  const std::function<void(double)>& going = {});
 
 /// Of samples of one channel at `traitsRate`.
 SoundTraits soundTraitsOf(std::span<const int16_t> samples);

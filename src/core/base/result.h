@@ -22,6 +22,7 @@ enum class ErrorKind {
     Damaged,     // content that breaks its own format
     Invalid,     // input that means nothing (a plan, a field value)
     Cancelled,   // stopped on request
+    CutShort,    // content that ends too early: usable as far as it goes
 };
 
 struct Error {

@@ -96,8 +96,10 @@ void describe(Work& w, const FileSet& set) {
 
 void takeEdit(Work& w, const FileSet& set, Result<tags::PreparedEdit> edit) {
     StepRecord& r = w.record();
-    if (!edit)
+    if (!edit) {
+        r.damageAsked = edit.error().kind == ErrorKind::CutShort;
         return fail(r, edit.error().message);
+    }
     r.before = std::move(edit->before);
     r.after = std::move(edit->after);
     std::move(edit->notes.begin(), edit->notes.end(), std::back_inserter(r.notes));
@@ -126,7 +128,7 @@ void prepare(const std::vector<Work*>& works, const FileSet& set) {
         for (size_t i = next++; i < works.size(); i = next++) {
             const StepRecord& r = works[i]->record();
             if (!r.step.changes.empty())
-                return guard::Readers::Question{i, r.real.native(), r.step.changes};
+                return guard::Readers::Question{i, r.real.native(), r.step.changes, set.damage};
             prepareWhole(*works[i], set);
         }
         return std::nullopt;

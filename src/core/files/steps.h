@@ -11,6 +11,7 @@
 #include "core/base/recipe.h"
 #include "core/files/scan.h"
 #include "core/tags/fields.h"
+#include "core/tags/tag_io.h"
 
 namespace moorfrost::files {
 
@@ -39,7 +40,8 @@ struct FileSet {
     std::vector<Step> steps;
     std::vector<Path> emptied; // folders to remove at the end, if they are empty by then
     HardLinks hardLinks = HardLinks::Ask;
-    bool keepTimes = false; // files keep their time of change when their tags are written
+    tags::Damage damage = tags::Damage::Refuse; // of files that are cut short
+    bool keepTimes = false;                     // files keep their time of change when their tags are written
 };
 
 enum class StepState {
@@ -67,9 +69,10 @@ struct FileIdentity {
 struct StepRecord {
     Step step;
     StepState state = StepState::Planned;
-    std::string error;       // a sentence, when it failed
-    bool linksAsked = false; // it failed because HardLinks must be chosen
-    bool stale = false;      // it failed because the file is not what was read (not kept)
+    std::string error;        // a sentence, when it failed
+    bool linksAsked = false;  // it failed because HardLinks must be chosen
+    bool damageAsked = false; // it failed because the file is cut short (not kept)
+    bool stale = false;       // it failed because the file is not what was read (not kept)
     std::vector<std::string> notes;
     tags::Fields before, after; // all fields, when tags were changed
     CommitClass how = CommitClass::Nothing;

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What a reading process does with a request.
+#include <algorithm>
 #include <new>
 
 #include "core/audio/decoder.h"
@@ -10,6 +11,22 @@ namespace moorfrost::guard {
 
 namespace {
 
+/// The front cover of a file as a square, else its first picture.
+Result<pictures::Square> coverOf(const Path& path, int side) {
+    constexpr size_t mostBytes = 32u << 20;
+    auto all = tags::readPictures(path);
+    if (!all)
+        return all.error();
+    if (all->empty())
+        return Error{ErrorKind::NotFound, path, "The file has no picture."};
+    auto front = std::find_if(all->begin(), all->end(),
+                              [](const tags::Picture& p) { return p.info.type == "front cover"; });
+    const tags::Picture& best = front == all->end() ? all->front() : *front;
+    if (best.data.size() > mostBytes)
+        return Error{ErrorKind::Unsupported, path, "The picture has more than 32 MB."};
+    return pictures::squareOf(best.data, side);
+}
+
 void answerOne(Ask ask, WireReader& in, const Answers& send) {
     switch (ask) {
     case Ask::Read:
@@ -19,7 +36,9 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
     case Ask::Edit:
         for (size_t n = in.count(); n > 0; --n) {
             Path path = in.text();
-            send(answerOf(tags::makeEdit(path, takeFields(in))));
+            const tags::Fields changes = takeFields(in);
+            const tags::Damage damage = in.number() == 1 ? tags::Damage::Allow : tags::Damage::Refuse;
+            send(answerOf(tags::makeEdit(path, changes, damage)));
         }
         return;
     case Ask::Pictures: {
@@ -38,7 +57,7 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
     }
     case Ask::Peaks: {
         Path path = in.text();
-        auto peaks = audio::peaksOf(path, in.number(), {});
+        auto peaks = audio::peaksOf(path, in.number(), {}, [&](double seconds) { send(goingOn(seconds)); });
         WireWriter out;
         out.number(peaks ? 1 : 0);
         if (peaks) {
@@ -52,8 +71,14 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
         return;
     }
     case Ask::Traits:
-        send(answerOf(audio::soundTraitsOf(Path(in.text()), {})));
+        send(answerOf(
+            audio::soundTraitsOf(Path(in.text()), {}, [&](double seconds) { send(goingOn(seconds)); })));
         return;
+    case Ask::Cover: {
+        const Path path = in.text();
+        send(answerOf(coverOf(path, in.whole())));
+        return;
+    }
     case Ask::Play: {
         Path path = in.text();
         const int rate = in.whole(), channels = in.whole();

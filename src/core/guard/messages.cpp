@@ -11,7 +11,7 @@ void put(WireWriter& out, const Error& error) {
 
 Error takeError(WireReader& in) {
     Error e;
-    e.kind = static_cast<ErrorKind>(std::min<uint64_t>(in.number(), uint64_t(ErrorKind::Cancelled)));
+    e.kind = static_cast<ErrorKind>(std::min<uint64_t>(in.number(), uint64_t(ErrorKind::CutShort)));
     e.path = in.text();
     e.message = in.text();
     return e;
@@ -34,7 +34,7 @@ void put(WireWriter& out, const tags::PreparedEdit& edit) {
     for (const Extent& e : edit.recipe.extents)
         out.number(e.fresh).number(e.offset).number(e.length);
     out.text(edit.recipe.fresh).number(static_cast<uint64_t>(edit.how));
-    out.number(static_cast<uint64_t>(edit.format));
+    out.number(static_cast<uint64_t>(edit.format)).number(edit.ofDamaged ? 1 : 0);
     put(out, edit.before);
     put(out, edit.after);
     out.texts(edit.notes);
@@ -118,10 +118,28 @@ tags::PreparedEdit takeEdit(WireReader& in) {
     edit.recipe.fresh = in.text();
     edit.how = static_cast<CommitClass>(std::min<uint64_t>(in.number(), uint64_t(CommitClass::Rewrite)));
     edit.format = static_cast<audio::Format>(std::min<uint64_t>(in.number(), uint64_t(audio::lastFormat)));
+    edit.ofDamaged = in.number() != 0;
     edit.before = takeFields(in);
     edit.after = takeFields(in);
     edit.notes = in.texts();
     return edit;
+}
+
+void put(WireWriter& out, const pictures::Square& square) {
+    out.number(static_cast<uint64_t>(square.side)).number(square.hasAlpha ? 1 : 0).text(square.pixels);
+}
+
+pictures::Square takeSquare(WireReader& in) {
+    pictures::Square out;
+    const uint64_t side = in.number();
+    out.hasAlpha = in.number() != 0;
+    out.pixels = in.text();
+    // Whoever paints it goes by its size.
+    if (side > 0 && side <= 4096 && out.pixels.size() == side * side * 4)
+        out.side = static_cast<int>(side);
+    else
+        out.pixels.clear();
+    return out;
 }
 
 } // namespace moorfrost::guard

@@ -7,12 +7,13 @@
 #include "core/audio/decode_check.h"
 #include "core/audio/sound_traits.h"
 #include "core/base/wire.h"
+#include "core/pictures/raster.h"
 #include "core/tags/packed.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::guard {
 
-enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits, Play };
+enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits, Play, Cover };
 
 using tags::put;
 using tags::takeFields;
@@ -25,11 +26,12 @@ void put(WireWriter& out, const tags::PreparedEdit& edit);
 
 void put(WireWriter& out, const audio::DecodeCheck& check);
 void put(WireWriter& out, const audio::SoundTraits& traits);
+void put(WireWriter& out, const pictures::Square& square);
 
 /// In place of an answer: still at it, and what for a number goes with that.
 std::string goingOn(double done);
 std::optional<double> stillGoing(std::string_view answer);
-/// Likewise: some samples, and more will come.
+/// In place of an answer: some samples, and more will come.
 std::string soundMessage(const std::vector<int16_t>& samples);
 std::optional<std::vector<int16_t>> takeSound(std::string_view message);
 
@@ -37,6 +39,7 @@ Error takeError(WireReader& in);
 tags::Picture takePicture(WireReader& in);
 audio::DecodeCheck takeDecodeCheck(WireReader& in);
 audio::SoundTraits takeSoundTraits(WireReader& in);
+pictures::Square takeSquare(WireReader& in);
 tags::PreparedEdit takeEdit(WireReader& in);
 
 /// A value or an error, as an answer.

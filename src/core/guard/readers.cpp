@@ -136,8 +136,10 @@ void Readers::askEach(Ask ask, const Take& take, std::stop_token stop, const Ans
         size_t count = 0;
         auto add = [&](Question&& question) {
             files.text(question.path);
-            if (ask == Ask::Edit)
+            if (ask == Ask::Edit) {
                 put(files, question.changes);
+                files.number(question.damage == tags::Damage::Allow ? 1 : 0);
+            }
             asked.push_back(std::move(question));
             ++count;
         };
@@ -244,9 +246,10 @@ Result<tags::TagFile> Readers::readTags(const Path& path) {
     return out;
 }
 
-Result<tags::PreparedEdit> Readers::prepareEdit(const Path& path, const tags::Fields& changes) {
+Result<tags::PreparedEdit> Readers::prepareEdit(const Path& path, const tags::Fields& changes,
+                                                tags::Damage damage) {
     Result<tags::PreparedEdit> out = senseless(path);
-    editEach(onlyOne({0, path, changes}), {},
+    editEach(onlyOne({0, path, changes, damage}), {},
              [&](size_t, Result<tags::PreparedEdit> r) { out = std::move(r); });
     return out;
 }
@@ -262,17 +265,30 @@ Result<std::vector<tags::Picture>> Readers::readPictures(const Path& path) {
     });
 }
 
-Result<audio::DecodeCheck> Readers::checkDecoding(const Path& path, std::stop_token stop,
-                                                  const std::function<void(double)>& going) {
-    WireWriter request;
-    request.number(static_cast<uint64_t>(Ask::Decode)).text(path.native());
-    const Before before = [&](std::string_view message) {
+Readers::Before Readers::toldOf(const std::function<void(double)>& going) {
+    return [going](std::string_view message) {
         auto done = stillGoing(message);
         if (done && going)
             going(*done);
         return done.has_value();
     };
-    return valueFrom<audio::DecodeCheck>(path, ask(path, request.bytes(), stop, before), takeDecodeCheck);
+}
+
+Result<pictures::Square> Readers::coverOf(const Path& path, int side) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Cover)).text(path.native()).number(static_cast<uint64_t>(side));
+    auto square = valueFrom<pictures::Square>(path, ask(path, request.bytes(), {}), takeSquare);
+    if (square && square->side != side)
+        return senseless(path);
+    return square;
+}
+
+Result<audio::DecodeCheck> Readers::checkDecoding(const Path& path, std::stop_token stop,
+                                                  const std::function<void(double)>& going) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Decode)).text(path.native());
+    return valueFrom<audio::DecodeCheck>(path, ask(path, request.bytes(), stop, toldOf(going)),
+                                         takeDecodeCheck);
 }
 
 Status Readers::play(const Path& path, int sampleRate, int channels, double from, std::stop_token stop,
@@ -299,18 +315,20 @@ Status Readers::play(const Path& path, int sampleRate, int channels, double from
 Result<audio::SoundTraits> Readers::soundTraitsOf(const Path& path, std::stop_token stop) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Traits)).text(path.native());
-    return valueFrom<audio::SoundTraits>(path, ask(path, request.bytes(), stop), takeSoundTraits);
+    return valueFrom<audio::SoundTraits>(path, ask(path, request.bytes(), stop, toldOf({})), takeSoundTraits);
 }
 
-Result<std::vector<float>> Readers::peaksOf(const Path& path, size_t count, std::stop_token stop) {
+Result<std::vector<float>> Readers::peaksOf(const Path& path, size_t count, std::stop_token stop,
+                                            const std::function<void(double)>& going) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Peaks)).text(path.native()).number(count);
-    return valueFrom<std::vector<float>>(path, ask(path, request.bytes(), stop), [](WireReader& in) {
-        std::vector<float> list(in.count());
-        for (float& v : list)
-            v = static_cast<float>(in.real());
-        return list;
-    });
+    return valueFrom<std::vector<float>>(path, ask(path, request.bytes(), stop, toldOf(going)),
+                                         [](WireReader& in) {
+                                             std::vector<float> list(in.count());
+                                             for (float& v : list)
+                                                 v = static_cast<float>(in.real());
+                                             return list;
+                                         });
 }
 
 } // namespace moorfrost::guard

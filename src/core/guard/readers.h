@@ -13,6 +13,7 @@
 #include "core/audio/decode_check.h"
 #include "core/audio/sound_traits.h"
 #include "core/guard/worker.h"
+#include "core/pictures/raster.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::guard {
@@ -31,6 +32,7 @@ public:
         size_t number = 0;    // comes back with the answer
         std::string path;     // its bytes: a Path is far dearer to copy
         tags::Fields changes; // where it is to be changed
+        tags::Damage damage = tags::Damage::Refuse;
     };
     /// The next one. With `wait`, waits until there is one or none will come any more.
     using Take = std::function<std::optional<Question>(bool wait)>;
@@ -44,8 +46,13 @@ public:
                   const std::function<void(size_t, Result<tags::PreparedEdit>)>& each);
     Result<tags::TagFile> readTags(const Path& path);
     Result<std::vector<tags::Picture>> readPictures(const Path& path);
-    Result<tags::PreparedEdit> prepareEdit(const Path& path, const tags::Fields& changes);
-    Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop);
+    Result<tags::PreparedEdit> prepareEdit(const Path& path, const tags::Fields& changes,
+                                           tags::Damage damage = tags::Damage::Refuse);
+    /// The front cover, else the first picture, as a square of `side` pixels.
+    Result<pictures::Square> coverOf(const Path& path, int side);
+    /// However long it takes: what counts is that it goes on. `going` is told of the seconds heard so far.
+    Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
+                                       const std::function<void(double)>& going = {});
     Result<audio::SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop);
 
     /// However long it takes: what counts is that it goes on. `going` is told of the seconds decoded so far.
@@ -69,6 +76,8 @@ private:
     void askEach(Ask ask, const Take& take, std::stop_token stop, const Answered& each);
     /// What comes before an answer: false for what is the answer.
     using Before = std::function<bool(std::string_view message)>;
+    /// Passes on how far it is; for the one that is told it may be empty.
+    static Before toldOf(const std::function<void(double)>& going);
     /// One request with one answer.
     Result<std::string> ask(const Path& path, const std::string& request, std::stop_token stop,
                             const Before& before = {});

@@ -27,6 +27,8 @@ struct FileRecord {
 
     bool readable() const { return error.empty(); }
     bool writable() const { return error.empty() && tags.writable(); }
+    /// Whether drafts for its fields make sense: a damaged file may be written to if a person says so.
+    bool mayHaveDrafts() const { return error.empty() && tags.readOnly.empty(); }
 };
 
 /// The same as it lies in the library, for those who look at very many: views that hold while they are

@@ -304,7 +304,14 @@ Status confirm(PreparedEdit& edit) {
         edit.notes.clear();
         return Done{};
     }
-    return audio::sameEssence(*edit.original, edit.recipe, edit.format);
+    Status same = audio::sameEssence(*edit.original, edit.recipe, edit.format);
+    if (!same && edit.ofDamaged)
+        return Error{ErrorKind::Damaged,
+                     {},
+                     "It cannot be shown that the sound of this damaged file would stay as it is, so it is "
+                     "not written "
+                     "to."};
+    return same;
 }
 
 Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes, Damage damage) {
@@ -323,7 +330,7 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage da
     if (!opened)
         return opened.error();
     if (!opened->cutShort.empty() && damage == Damage::Refuse)
-        return Error{ErrorKind::Damaged, path, opened->cutShort + " Damaged files are not written to."};
+        return Error{ErrorKind::CutShort, path, opened->cutShort + " Damaged files are not written to."};
     if (audio::isReadOnly(opened->format))
         return Error{ErrorKind::Unsupported, path,
                      audio::formatName(opened->format) +
@@ -340,7 +347,8 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage da
     edit.format = format;
     edit.before = before.fields;
     edit.original = opened->source;
-    if (!opened->cutShort.empty())
+    edit.ofDamaged = !opened->cutShort.empty();
+    if (edit.ofDamaged)
         edit.notes.push_back("Written although the file is damaged: " + opened->cutShort);
     const Fields wanted = applied(before.fields, changes);
     if (Status changed = changeTags(overlay, format, changes, wanted, edit.notes); !changed)

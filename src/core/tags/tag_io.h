@@ -24,6 +24,7 @@ struct PreparedEdit {
     Recipe recipe; // how the changed file is made of it
     CommitClass how = CommitClass::Nothing;
     audio::Format format = audio::Format::Unknown;
+    bool ofDamaged = false; // the file is cut short, and was to be written all the same
     Fields before;
     Fields after;
     std::vector<std::string> notes; // sentences: what had to be stored otherwise than before

@@ -148,6 +148,19 @@ std::optional<std::pair<std::string, std::vector<Object>>> header(const ByteSour
 
 } // namespace
 
+std::string asfNameOf(const std::string& key) {
+    // A total stands behind its number.
+    const std::string property = propertyOf(key == "tracks" ? "track" : key == "discs" ? "disc" : key);
+    static const std::map<std::string, std::string> described = {
+        {"TITLE", "Title"}, {"ARTIST", "Author"}, {"COPYRIGHT", "Copyright"}, {"COMMENT", "Description"}};
+    if (auto it = described.find(property); it != described.end())
+        return it->second;
+    for (const Named& n : names)
+        if (property == n.property)
+            return n.name;
+    return property;
+}
+
 struct AsfTag::Attribute {
     std::string name;
     int type = 0; // 0: text, 1: bytes, 2: yes or no, 3: 4 bytes, 4: 8 bytes, 5: 2 bytes

@@ -11,6 +11,9 @@
 
 namespace moorfrost::tags {
 
+/// The attribute, or the text of the content description, that holds a field.
+std::string asfNameOf(const std::string& key);
+
 class AsfTag : public Tag {
 public:
     /// nullopt where the header makes no sense.
