@@ -169,6 +169,7 @@ int main(int argc, char** argv) {
         if (std::string(name) != "04_bonus.flac")
             wishes.push_back({id(name), "date", {"1998-10-05"}});
     }
+    wishes.push_back({id("02_ferryman_MASTER.flac"), "artist", {"The Hollow Ferry", "Isla Varnholt"}});
     s.drafts().propose("Edit", wishes, typed);
     w.player().play(s.file(id("01_nightpost_MASTER.flac")));
     shot(&w, "describe");
@@ -185,6 +186,7 @@ int main(int argc, char** argv) {
         &w);
     dialog.setPlan("{artist} - {title}");
     dialog.show();
+    d.settle();
     shot(&dialog, "read-names");
     dialog.takeButton()->click();
     // Every folder that has a pattern is read by it, so that there is much to put away.
@@ -195,6 +197,7 @@ int main(int argc, char** argv) {
                 files.push_back(f);
         ReadNamesDialog reader(s, files, &w);
         reader.setPlan(plan);
+        d.settle();
         reader.takeButton()->click();
         d.settle();
     };

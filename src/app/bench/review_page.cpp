@@ -1,6 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/review_page.h"
 
+#include <algorithm>
+#include <cstdlib>
+#include <tuple>
+#include <unordered_map>
+
 #include <QDateTime>
 #include <QHeaderView>
 #include <QKeyEvent>
@@ -149,6 +154,39 @@ void ReviewPage::refresh() {
         showDrafts();
 }
 
+/// The files that have drafts: sleeve by sleeve as on the bench, in a sleeve by disc, track and name; then
+/// the others by their places.
+std::vector<FilePtr> ReviewPage::inReadingOrder() const {
+    std::unordered_map<FileId, size_t> sleeveOf;
+    for (size_t i = 0; i < session_.sleeves().size(); ++i)
+        for (FileId id : session_.sleeves()[i].files)
+            sleeveOf.emplace(id, i);
+    struct Placed {
+        size_t sleeve;
+        long disc, track;
+        FilePtr file;
+    };
+    std::vector<Placed> all;
+    for (const auto& [id, fields] : session_.drafts().all())
+        if (FilePtr f = session_.file(id)) {
+            auto sleeve = sleeveOf.find(id);
+            auto number = [&](const char* key) {
+                return std::strtol(tags::firstValue(f->tags.fields, key).c_str(), nullptr, 10);
+            };
+            all.push_back(
+                {sleeve == sleeveOf.end() ? SIZE_MAX : sleeve->second, number("disc"), number("track"), f});
+        }
+    std::sort(all.begin(), all.end(), [](const Placed& a, const Placed& b) {
+        if (a.sleeve == SIZE_MAX || a.sleeve != b.sleeve)
+            return std::tie(a.sleeve, a.file->path) < std::tie(b.sleeve, b.file->path);
+        return std::tie(a.disc, a.track, a.file->path) < std::tie(b.disc, b.track, b.file->path);
+    });
+    std::vector<FilePtr> out;
+    for (const Placed& p : all)
+        out.push_back(p.file);
+    return out;
+}
+
 void ReviewPage::showDrafts() {
     tree_->setHeaderLabels({tr("File and field"), tr("Will be"), tr("Is now"), tr("Where it comes from")});
     tree_->setUpdatesEnabled(false);
@@ -157,10 +195,9 @@ void ReviewPage::showDrafts() {
     const auto& c = theme::colours();
     QFont bold = theme::uiFont(13, QFont::DemiBold);
     int drafts = 0;
-    for (const auto& [id, fields] : session_.drafts().all()) {
-        FilePtr f = session_.file(id);
-        if (!f)
-            continue;
+    for (const FilePtr& f : inReadingOrder()) {
+        const FileId id = f->id;
+        const auto& fields = session_.drafts().of(id);
         auto* parent = new QTreeWidgetItem(tree_);
         parent->setText(What, shownName(f->path));
         parent->setFont(What, theme::monoFont());

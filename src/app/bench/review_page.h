@@ -36,6 +36,7 @@ protected:
 private:
     void refresh();
     void showDrafts();
+    std::vector<FilePtr> inReadingOrder() const;
     void showReport();
     void setBanner(const QString& text, const char* look);
 

@@ -413,7 +413,7 @@ Status changeChunks(OverlayStream& stream, Format format, const Fields& changes,
     if (format != Format::Aiff)
         return Done{};
     AiffTexts texts = AiffTexts::read(stream);
-    if (!bringInStep(texts, changes))
+    if (!bringInStep(texts, changes, false))
         return Done{};
     notes.emplace_back(
         "The text chunks of the AIFF were brought in step with its ID3v2 tag, as far as they can hold "

@@ -106,6 +106,7 @@ std::optional<ApeTag> ApeTag::parse(std::string_view b, std::string_view footer)
         b.remove_prefix(zero + 1 + length);
     }
     out.tail_ = b;
+    out.beyond_ = count > out.items_.size() ? count - static_cast<uint32_t>(out.items_.size()) : 0;
     return out;
 }
 
@@ -117,7 +118,7 @@ std::string ApeTag::render() const {
     auto part = [&](uint32_t flags) {
         return "APETAGEX" + asLittleEndian(version_) +
                asLittleEndian(static_cast<uint32_t>(body.size() + footerLength)) +
-               asLittleEndian(static_cast<uint32_t>(items_.size())) + asLittleEndian(flags) +
+               asLittleEndian(static_cast<uint32_t>(items_.size()) + beyond_) + asLittleEndian(flags) +
                std::string(8, '\0');
     };
     return (flags_ & hasHeader ? part(flags_ | isHeader) : std::string()) + body + part(flags_);

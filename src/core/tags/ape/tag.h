@@ -31,6 +31,7 @@ private:
     uint32_t version_ = 2000;
     uint32_t flags_ = 0x80000000u; // of the footer; the highest bit: there is a header, too
     std::string tail_;             // behind the last item that could be read
+    uint32_t beyond_ = 0;          // items that are said to be there, too
 };
 
 /// Where an APE tag that ends at `end` lies.

@@ -171,7 +171,8 @@ Status placeFlacComment(OverlayStream& stream, const VorbisComment& comment) {
     const std::vector<Block> blocks = blocksIn(stream);
     if (blocks.empty())
         return Error{ErrorKind::Damaged, {}, "The blocks in front of the sound are damaged."};
-    const std::string fresh = comment.render();
+    // Whatever stands behind the list stays.
+    const std::string fresh = comment.render() + comment.rest();
     if (fresh.size() >= (1u << 24))
         return Error{ErrorKind::Unsupported, {}, "The comments of a FLAC file can be at most 16 MB."};
     struct Piece {
