@@ -19,56 +19,34 @@
 #include "app/widgets/field_box.h"
 #include "support/driver.h"
 #include "support/library_desk.h"
-#include "support/sample_files.h"
+#include "support/sheet_desk.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
 
-class TestHands : public QObject, LibraryDesk {
+/// The library page for one test.
+struct OpenLibrary : LibraryDesk {
+    using LibraryDesk::d_;
+    using LibraryDesk::open;
+    using LibraryDesk::page;
+};
+
+class TestHands : public QObject, SheetDesk {
     Q_OBJECT
 
-    SheetView* sheet_ = nullptr;
-    SheetModel* model_ = nullptr;
-
     void describe(int files = 5) {
-        box_ = std::make_unique<test::Sandbox>();
+        sheetBox_ = std::make_unique<test::Sandbox>();
         QSettings().clear();
-        const Path first = test::makeSound(*box_ / "in", "01.flac");
+        const Path first = test::makeSound(*sheetBox_ / "in", "01.flac");
         for (int i = 2; i <= files; ++i)
-            std::filesystem::copy_file(first, *box_ / ("in/0" + std::to_string(i) + ".flac"));
+            std::filesystem::copy_file(first, *sheetBox_ / ("in/0" + std::to_string(i) + ".flac"));
         for (int i = 1; i <= files; ++i)
-            test::tag(*box_ / ("in/0" + std::to_string(i) + ".flac"),
+            test::tag(*sheetBox_ / ("in/0" + std::to_string(i) + ".flac"),
                       {{"title", {"Old " + std::to_string(i)}},
                        {"artist", {"Wren-Low"}},
                        {"album", {"Lanterns"}},
                        {"track", {std::to_string(i)}}});
-        d_ = std::make_unique<Driver>(*box_ / "library.db");
-        d_->bringIn({*box_ / "in"});
-        d_->window().bench()->showStep(BenchPage::Describe);
-        d_->settle();
-        sheet_ = d_->window().bench()->describe()->sheet();
-        model_ = static_cast<SheetModel*>(sheet_->model());
-        sheet_->setFocus();
-    }
-    int column(const std::string& key) {
-        const auto& c = model_->columns();
-        return static_cast<int>(std::find(c.begin(), c.end(), key) - c.begin());
-    }
-    QString cell(int row, const char* key) {
-        return model_->index(row, column(key)).data(Qt::EditRole).toString();
-    }
-    void go(int row, const char* key) { sheet_->setCurrentIndex(model_->index(row, column(key))); }
-    void select(int row1, const char* key1, int row2, const char* key2) {
-        go(row1, key1);
-        sheet_->selectionModel()->select(
-            QItemSelection(model_->index(row1, column(key1)), model_->index(row2, column(key2))),
-            QItemSelectionModel::ClearAndSelect);
-    }
-    FieldBox* box(const char* key) {
-        for (FieldBox* b : d_->window().findChildren<FieldBox*>())
-            if (b->key() == key && b->isVisible())
-                return b;
-        return nullptr;
+        describeFolder();
     }
     /// As keys come from a hand: timers run in between.
     static void typeKeys(const char* text) {
@@ -84,8 +62,8 @@ class TestHands : public QObject, LibraryDesk {
 
 private slots:
     void cleanup() {
-        d_.reset();
-        box_.reset();
+        desk_.reset();
+        sheetBox_.reset();
     }
 
     void typingFromCellToCell() {
@@ -95,11 +73,58 @@ private slots:
             typeKeys(title);
             press(Qt::Key_Return);
         }
-        d_->settle();
+        desk_->settle();
         QCOMPARE(cell(0, "title"), QString("Alpha one"));
         QCOMPARE(cell(1, "title"), QString("Bravo two"));
         QCOMPARE(cell(2, "title"), QString("Charlie three"));
         QCOMPARE(cell(3, "title"), QString("Delta four"));
+    }
+
+    // With MOORFROST_MANY_FILES=5000 it tells how long the slowest key took among that many files and three
+    // drafts each.
+    void typingAmongManyDrafts() {
+        const int files = qEnvironmentVariable("MOORFROST_MANY_FILES", "40").toInt();
+        sheetBox_ = std::make_unique<test::Sandbox>();
+        QSettings().clear();
+        const Path first = test::makeSound(*sheetBox_ / "in", "0001.opus");
+        test::tag(first, {{"title", {"Old"}}, {"artist", {"Wren-Low"}}, {"album", {"Lanterns"}}});
+        for (int i = 2; i <= files; ++i)
+            std::filesystem::copy_file(first,
+                                       *sheetBox_ / ("in/" + std::to_string(10000 + i).substr(1) + ".opus"));
+        describeFolder();
+        desk_->chooseSleeve("Lanterns");
+        desk_->settle();
+        QCOMPARE(model_->rowCount(), files);
+        std::vector<library::DraftSession::Wish> wishes;
+        for (FileId id : model_->files())
+            for (const char* key : {"genre", "composer", "label"})
+                wishes.push_back({id, key, {"Value of " + std::to_string(id)}});
+        desk_->session().drafts().propose("Test", wishes, "t");
+        desk_->settle();
+        sheet_->clearSelection();
+        go(0, "title");
+        sheet_->clearSelection(); // the drawer has all files
+        qint64 slowest = 0;
+        for (const char* title : {"Alpha one", "Bravo two", "Charlie three"}) {
+            for (const char* c = title; *c; ++c) {
+                QElapsedTimer timer;
+                timer.start();
+                QTest::keyClick(QApplication::focusWidget(), *c);
+                QTest::qWait(1);
+                slowest = std::max(slowest, timer.elapsed());
+            }
+            QElapsedTimer timer;
+            timer.start();
+            press(Qt::Key_Return);
+            slowest = std::max(slowest, timer.elapsed());
+        }
+        desk_->settle();
+        QCOMPARE(cell(0, "title"), QString("Alpha one"));
+        QCOMPARE(cell(1, "title"), QString("Bravo two"));
+        QCOMPARE(cell(2, "title"), QString("Charlie three"));
+        if (files > 1000)
+            qInfo("%d files, %zu drafts: the slowest key took %lld ms", files,
+                  desk_->session().drafts().fieldDrafts(), static_cast<long long>(slowest));
     }
 
     void anOpenEditorBelongsToTheHands() {
@@ -109,25 +134,25 @@ private slots:
         typeKeys("half");
         QVERIFY(sheet_->openEditor());
         // Drafts of others, of this very cell, another order, files that come and go.
-        d_->session().drafts().propose(
+        desk_->session().drafts().propose(
             "Test", {{model_->fileAt(0), "title", {"Other"}}, {file, "artist", {"X"}}}, "t");
         QTest::qWait(60);
-        d_->session().drafts().propose("Test", {{file, "title", {"From elsewhere"}}}, "t");
+        desk_->session().drafts().propose("Test", {{file, "title", {"From elsewhere"}}}, "t");
         QTest::qWait(60);
         std::vector<FileId> files = model_->files();
         std::reverse(files.begin(), files.end());
         files.pop_back();
         model_->setFiles(files);
         QVERIFY(sheet_->openEditor());
-        test::makeSound(*box_ / "more", "z.flac", 7);
-        d_->session().bringIn({*box_ / "more"}, true);
-        QTRY_COMPARE(d_->session().batchFiles().size(), size_t{6});
+        test::makeSound(*sheetBox_ / "more", "z.flac", 7);
+        desk_->session().bringIn({*sheetBox_ / "more"}, true);
+        QTRY_COMPARE(desk_->session().batchFiles().size(), size_t{6});
         QTest::qWait(300);
         QVERIFY(sheet_->openEditor());
         QCOMPARE(sheet_->openEditor()->text(), QString("half"));
         typeKeys("way");
         press(Qt::Key_Return);
-        QCOMPARE(d_->session().drafts().effective(file, "title"), std::vector<std::string>{"halfway"});
+        QCOMPARE(desk_->session().drafts().effective(file, "title"), std::vector<std::string>{"halfway"});
     }
 
     void aRowThatGoesGivesWhatWasTyped() {
@@ -138,32 +163,32 @@ private slots:
         std::vector<FileId> files = model_->files();
         files.erase(files.begin() + 1);
         model_->setFiles(files);
-        QCOMPARE(d_->session().drafts().effective(file, "title"), std::vector<std::string>{"kept"});
+        QCOMPARE(desk_->session().drafts().effective(file, "title"), std::vector<std::string>{"kept"});
         go(1, "title");
         const FileId other = model_->fileAt(1);
         typeKeys("also");
         model_->setFiles({});
-        QCOMPARE(d_->session().drafts().effective(other, "title"), std::vector<std::string>{"also"});
+        QCOMPARE(desk_->session().drafts().effective(other, "title"), std::vector<std::string>{"also"});
     }
 
     void theDrawerTakesWhatWasTypedForTheFilesItWasTypedFor() {
         describe();
         select(0, "title", 0, "title");
-        d_->settle();
+        desk_->settle();
         FieldBox* genre = box("genre");
         genre->setFocus();
         typeKeys("Fol");
-        d_->session().drafts().propose("Test", {{model_->fileAt(0), "genre", {"Other"}}}, "t");
+        desk_->session().drafts().propose("Test", {{model_->fileAt(0), "genre", {"Other"}}}, "t");
         QTest::qWait(60);
         QCOMPARE(genre->text(), QString("Fol"));
         typeKeys("k");
         sheet_->selectionModel()->select(
             QItemSelection(model_->index(3, column("title")), model_->index(3, column("title"))),
             QItemSelectionModel::ClearAndSelect); // as a search or a job may do it
-        d_->settle();
-        QCOMPARE(d_->session().drafts().effective(model_->fileAt(0), "genre"),
+        desk_->settle();
+        QCOMPARE(desk_->session().drafts().effective(model_->fileAt(0), "genre"),
                  std::vector<std::string>{"Folk"});
-        QVERIFY(d_->session().drafts().effective(model_->fileAt(3), "genre").empty());
+        QVERIFY(desk_->session().drafts().effective(model_->fileAt(3), "genre").empty());
         QVERIFY(genre->text().isEmpty());
     }
 
@@ -174,7 +199,7 @@ private slots:
         press(Qt::Key_Return);
         typeKeys("A, B / C | D");
         press(Qt::Key_Return);
-        const auto& drafts = d_->session().drafts();
+        const auto& drafts = desk_->session().drafts();
         QCOMPARE(drafts.effective(model_->fileAt(0), "title"),
                  std::vector<std::string>{"Prelude; Fugue in C"});
         QCOMPARE(drafts.effective(model_->fileAt(1), "title"), std::vector<std::string>{"A, B / C | D"});
@@ -189,11 +214,11 @@ private slots:
         const QString shown = QString::fromUtf8("Kestrel & Rook \u00A6 Wren-Low");
         QCOMPARE(cell(0, "artist"), shown);
         select(0, "title", 0, "title");
-        d_->settle();
+        desk_->settle();
         QCOMPARE(box("artist")->text(), shown);
-        d_->window().foot()->reviewButton()->click();
-        d_->settle();
-        QTreeWidget* tree = d_->window().review()->tree();
+        desk_->window().foot()->reviewButton()->click();
+        desk_->settle();
+        QTreeWidget* tree = desk_->window().review()->tree();
         QVERIFY(!tree->findItems(shown, Qt::MatchExactly | Qt::MatchRecursive, 1).isEmpty());
     }
 
@@ -236,21 +261,22 @@ private slots:
 
     void theReviewIsMadeWhenItIsSeen() {
         describe();
-        QTreeWidget* tree = d_->window().review()->tree();
-        d_->session().drafts().propose("Test", {{model_->fileAt(0), "title", {"New"}}}, "t");
+        QTreeWidget* tree = desk_->window().review()->tree();
+        desk_->session().drafts().propose("Test", {{model_->fileAt(0), "title", {"New"}}}, "t");
         QTest::qWait(80);
         QCOMPARE(tree->topLevelItemCount(), 0);
-        d_->window().foot()->reviewButton()->click();
+        desk_->window().foot()->reviewButton()->click();
         QCOMPARE(tree->topLevelItemCount(), 1);
-        d_->session().drafts().propose("Test", {{model_->fileAt(1), "title", {"New"}}}, "t");
+        desk_->session().drafts().propose("Test", {{model_->fileAt(1), "title", {"New"}}}, "t");
         QTRY_COMPARE(tree->topLevelItemCount(), 2);
     }
 
     void whatIsChosenInTheLibraryStaysChosen() {
-        open();
-        QTest::mouseClick(page()->sleevesButton(), Qt::LeftButton);
-        d_->settle();
-        SleeveGrid* grid = page()->grid();
+        OpenLibrary library;
+        library.open();
+        QTest::mouseClick(library.page()->sleevesButton(), Qt::LeftButton);
+        library.d_->settle();
+        SleeveGrid* grid = library.page()->grid();
         QVERIFY(grid->model()->rowCount() >= 3);
         grid->selectionModel()->setCurrentIndex(grid->model()->index(2, 0),
                                                 QItemSelectionModel::ClearAndSelect);
@@ -260,20 +286,20 @@ private slots:
             return v;
         };
         const std::vector<FileId> chosen = sorted(grid->chosenFiles());
-        d_->session().kinds().confirm(
+        library.d_->session().kinds().confirm(
             {{chosen.front(), matching::Kind::Speech}}); // and so another answer comes
-        d_->settle();
+        library.d_->settle();
         QCOMPARE(sorted(grid->chosenFiles()), chosen);
-        QTest::mouseClick(page()->tracksButton(), Qt::LeftButton);
-        d_->settle();
+        QTest::mouseClick(library.page()->tracksButton(), Qt::LeftButton);
+        library.d_->settle();
     }
 
     void aCheckThatIsClosedKeepsItsResults() {
         describe(4);
-        CheckFilesDialog dialog(d_->session(), d_->session().pathsOf(d_->session().batchFiles()),
+        CheckFilesDialog dialog(desk_->session(), desk_->session().pathsOf(desk_->session().batchFiles()),
                                 "the files");
         QPointer<CheckFilesDialog> last(&dialog);
-        QSignalSpy said(&d_->session(), &Session::said);
+        QSignalSpy said(&desk_->session(), &Session::said);
         QVERIFY(!CheckFilesDialog::showAgain(last));
         dialog.show();
         dialog.choose(CheckFilesDialog::Decoding);
@@ -292,22 +318,22 @@ private slots:
     void namesGiveFieldsOfYourOwnAndNeverFacts() {
         describe(3);
         for (const char* from : {"01", "02", "03"})
-            std::filesystem::rename(*box_ / ("in/" + std::string(from) + ".flac"),
-                                    *box_ /
+            std::filesystem::rename(*sheetBox_ / ("in/" + std::string(from) + ".flac"),
+                                    *sheetBox_ /
                                         ("in/" + std::string(from) + " (FLAC) reel7; side A - Gorse.flac"));
-        d_.reset();
-        d_ = std::make_unique<Driver>(*box_ / "second.db");
-        d_->bringIn({*box_ / "in"});
-        const FileId file = d_->fileNamed("01 (FLAC) reel7; side A - Gorse.flac");
-        d_->session().drafts().propose("Test", {{file, "reel number", {"x"}}}, "t");
-        d_->settle();
-        ReadNamesDialog dialog(d_->session(), d_->session().batchFiles());
+        desk_.reset();
+        desk_ = std::make_unique<Driver>(*sheetBox_ / "second.db");
+        desk_->bringIn({*sheetBox_ / "in"});
+        const FileId file = desk_->fileNamed("01 (FLAC) reel7; side A - Gorse.flac");
+        desk_->session().drafts().propose("Test", {{file, "reel number", {"x"}}}, "t");
+        desk_->settle();
+        ReadNamesDialog dialog(desk_->session(), desk_->session().batchFiles());
         dialog.show();
         dialog.setPlan("{track} ({format}) {reel number} - {title}");
         QTRY_VERIFY(dialog.isRead());
         QVERIFY2(dialog.takeButton()->isEnabled(), qPrintable(dialog.results()->topLevelItem(0)->text(4)));
         dialog.takeButton()->click();
-        const auto& drafts = d_->session().drafts();
+        const auto& drafts = desk_->session().drafts();
         QCOMPARE(drafts.effective(file, "reel number"), std::vector<std::string>{"reel7; side A"});
         QCOMPARE(drafts.effective(file, "title"), std::vector<std::string>{"Gorse"});
         QVERIFY(drafts.effective(file, "format").empty());
