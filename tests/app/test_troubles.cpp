@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What the interface says and offers when a write does not go through whole: reasons, Retry, the choice about
 // other names, reading again, the page after an interruption, the limits of the journal.
+#include <QListWidget>
 #include <QtTest>
 
 #include <QCheckBox>
@@ -88,6 +89,16 @@ private slots:
         const auto& steps = d_->session().lastReport()->steps;
         QCOMPARE(steps.size(), size_t{1});
         QVERIFY(steps[0].notes.front().find("although the file is damaged") != std::string::npos);
+        // The journal tells it, too.
+        d_->window().showWorkspace(MainWindow::Journal);
+        d_->settle();
+        d_->window().journal()->findChild<QListWidget*>()->setCurrentRow(0); // the newest
+        d_->settle();
+        QVERIFY(!d_->window()
+                     .journal()
+                     ->findChild<QTreeWidget*>()
+                     ->findItems("although the file is damaged", Qt::MatchContains | Qt::MatchRecursive)
+                     .isEmpty());
     }
 
     void aFileThatSomethingElseChanged() {

@@ -212,6 +212,13 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
             child(fieldLabel(key), after.isEmpty() ? tr("blank") : after,
                   before.isEmpty() ? tr("blank") : before, false);
         }
+        for (const std::string& note : r.notes) { // what had to be done otherwise, or in spite of something
+            auto* line = new QTreeWidgetItem(item, {qs(note)});
+            line->setFirstColumnSpanned(true);
+            line->setForeground(What, c.second);
+            line->setToolTip(What, qs(note));
+            line->setFlags(Qt::ItemIsEnabled);
+        }
     }
     if (steps.size() <= 400)
         tree_->expandAll();

@@ -330,7 +330,8 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage da
     if (!opened)
         return opened.error();
     if (!opened->cutShort.empty() && damage == Damage::Refuse)
-        return Error{ErrorKind::CutShort, path, opened->cutShort + " Damaged files are not written to."};
+        return Error{ErrorKind::CutShort, path,
+                     opened->cutShort + " Files that are cut short are written to by choice only."};
     if (audio::isReadOnly(opened->format))
         return Error{ErrorKind::Unsupported, path,
                      audio::formatName(opened->format) +
