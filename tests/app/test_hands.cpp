@@ -18,6 +18,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/field_box.h"
 #include "support/driver.h"
+#include "support/invented.h"
 #include "support/library_desk.h"
 #include "support/sheet_desk.h"
 
@@ -292,6 +293,48 @@ private slots:
         QCOMPARE(sorted(grid->chosenFiles()), chosen);
         QTest::mouseClick(library.page()->tracksButton(), Qt::LeftButton);
         library.d_->settle();
+    }
+
+    void manyChosenRowsStayChosen() {
+        test::Sandbox box;
+        QSettings().clear();
+        {
+            auto store = std::move(*library::Store::open(box / "library.db"));
+            const int64_t shelf = store->addShelf("Archive", "/archive");
+            bench::InventedLibrary invented(5000);
+            library::FileRecord r;
+            std::vector<files::ScannedFile> chunk;
+            while (invented.next(r))
+                chunk.push_back({r.path, r.state, r.tags, {}});
+            store->saveFiles(chunk, 0, shelf);
+        }
+        Driver d(box / "library.db");
+        d.window().showWorkspace(MainWindow::Library);
+        d.settle();
+        LibraryPage* page = d.window().library();
+        SheetView* table = page->table();
+        QCOMPARE(table->model()->rowCount(), 5000);
+        table->selectionModel()->select(
+            QItemSelection(table->model()->index(1000, 0), table->model()->index(3999, 0)),
+            QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
+        table->selectionModel()->setCurrentIndex(table->model()->index(1000, 0),
+                                                 QItemSelectionModel::NoUpdate);
+        std::vector<FileId> chosen = table->chosenFiles();
+        QCOMPARE(chosen.size(), size_t{3000});
+        d.session().kinds().confirm({{chosen.back(), matching::Kind::Speech}}); // and so another answer comes
+        d.settle();
+        QTRY_VERIFY(page->isSearched());
+        std::vector<FileId> now = table->chosenFiles();
+        std::sort(chosen.begin(), chosen.end());
+        std::sort(now.begin(), now.end());
+        QVERIFY(now == chosen);
+        // In another order, too.
+        QTest::mouseClick(table->horizontalHeader()->viewport(), Qt::LeftButton, {},
+                          {table->columnViewportPosition(1) + 20, 10});
+        d.settle();
+        now = table->chosenFiles();
+        std::sort(now.begin(), now.end());
+        QVERIFY(now == chosen);
     }
 
     void aCheckThatIsClosedKeepsItsResults() {

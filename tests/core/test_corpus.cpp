@@ -151,6 +151,17 @@ private slots:
         QVERIFY(!facts("lame-no-header.mp3").gapless.known);
     }
 
+    void picturesThatAreListedAreThere() {
+        for (const auto& [folder, files] : read_)
+            for (const auto& [name, file] : files) {
+                if (!file.tags || folder == "broken" || audio::isReadOnly(file.tags->format))
+                    continue;
+                auto pictures = guard::Readers::shared().readPictures(file.path);
+                QVERIFY_RESULT(pictures);
+                QCOMPARE(pictures->size(), file.tags->pictures.size());
+            }
+    }
+
     void picturesWithTypeAndDescription() {
         for (const auto& [name, file] : read_["good"]) {
             if (audio::isReadOnly(file.tags->format) || file.tags->format == audio::Format::Asf)
