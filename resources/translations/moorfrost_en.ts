@@ -401,6 +401,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::SheetView</name>
+    <message numerus="yes">
+        <source>%n pasted value(s) had no cell to go into</source>
+        <translation><numerusform>%n pasted value had no cell to go into</numerusform><numerusform>%n pasted values had no cell to go into</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::SleeveChooser</name>
     <message numerus="yes">
         <source>Put %n file(s) into a sleeve</source>
