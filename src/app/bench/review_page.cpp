@@ -140,7 +140,8 @@ void ReviewPage::refresh() {
     readAgain_->setVisible(stale);
     allNames_->setVisible(asks);
     thisName_->setVisible(asks);
-    evenDamaged_->setVisible(cut);
+    // One question at a time: a narrow window has no room for all.
+    evenDamaged_->setVisible(cut && !asks);
     size_t rest = report ? session_.lastReport()->failed + session_.lastReport()->left : 0;
     retry_->setVisible(rest > 0 && !asks && !stale && !cut);
     retry_->setText(report && session_.lastReport()->left > 0 ? tr("Write the rest") : tr("Retry"));
