@@ -2,8 +2,6 @@
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 export CCACHE_DIR="${CCACHE_DIR:-$HOME/.cache/ccache}"
-# Paths count from the top of the checkout, so that clones and work trees share what was compiled.
-export CCACHE_BASEDIR="$PWD" CCACHE_NOHASHDIR=1
 
 # build PRESET [TARGET...]: configures once, builds.
 build() {

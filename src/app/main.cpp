@@ -153,11 +153,11 @@ int main(int argc, char** argv) {
         QTimer shotTimer;
         if (parser.isSet(shotOption)) {
             window.resize(1280, 800);
-            // Quiet for a second: read, sorted, covers drawn.
+            // At rest twice in a row: read, sorted, covers drawn.
             auto quiet = std::make_shared<int>(0);
             QObject::connect(&shotTimer, &QTimer::timeout, &window, [&, quiet] {
-                *quiet = session.isLoaded() && session.jobs().isIdle() ? *quiet + 1 : 0;
-                if (*quiet < 10)
+                *quiet = session.isLoaded() && window.isAtRest() ? *quiet + 1 : 0;
+                if (*quiet < 2)
                     return;
                 if (!window.grab().save(parser.value(shotOption)))
                     std::fprintf(stderr, "moorfrost: %s cannot be written.\n",

@@ -138,10 +138,7 @@ void setTimes(const Path& root) {
 
 } // namespace
 
-namespace {
-/// What is kept from another version is made anew.
-const char* const version = "moorfrost-demo 3\n";
-} // namespace
+namespace {} // namespace
 
 Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(size_t, size_t)>& progress) {
     MadeDemo made;
@@ -150,7 +147,7 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     Path complete = root / ".complete";
     std::vector<DemoTrack> tracks = demoTracks();
     made.sounds = tracks.size();
-    if (keep && readBytes(complete) == version)
+    if (keep && readBytes(complete) == demoVersion)
         return made;
     std::error_code error;
     fs::remove_all(made.incoming, error);
@@ -192,7 +189,7 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     addDifferingTag(made.incoming);
     makeBroken(made.incoming);
     setTimes(made.incoming);
-    writeBytes(complete, version);
+    writeBytes(complete, demoVersion);
     return made;
 }
 

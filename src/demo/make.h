@@ -8,6 +8,9 @@
 
 namespace moorfrost::demo {
 
+/// What is kept from another version is made anew.
+constexpr const char* demoVersion = "moorfrost-demo 3\n";
+
 struct MadeDemo {
     size_t sounds = 0;
     Path incoming; // the messy folders

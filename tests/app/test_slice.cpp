@@ -21,6 +21,7 @@
 #include "core/tags/tag_io.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
+#include "support/shared_data.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -30,7 +31,7 @@ class TestSlice : public QObject {
 private slots:
     void theWholeWayOfWork() {
         test::Sandbox box;
-        Path root = copyOfDemo(box / "Tarnholm");
+        Path root = test::copyOf(test::sharedDemo(), box / "Tarnholm");
         auto snapshot = [&] {
             std::map<Path, std::string> all;
             for (const auto& e : std::filesystem::recursive_directory_iterator(root / "incoming"))

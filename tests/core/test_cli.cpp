@@ -9,6 +9,7 @@
 #include <QProcess>
 
 #include "core/text/text.h"
+#include "support/places.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -39,7 +40,7 @@ class TestCli : public QObject {
         process.start("/bin/sh", {"-c",
                                   "script=$(cat " + QString::fromStdString((*box_ / "script").native()) +
                                       "); eval \"$script\"",
-                                  MOORFROST_CLI});
+                                  QString::fromStdString(test::inBuild("src/cli/moorfrost-cli").native())});
         process.waitForFinished(60000);
         answer.code = process.exitCode();
         answer.messages = QString::fromUtf8(process.readAllStandardError());

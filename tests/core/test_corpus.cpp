@@ -20,7 +20,9 @@
 #include "core/tags/vorbis/comment.h"
 #include "core/text/encodings.h"
 #include "core/text/text.h"
+#include "support/places.h"
 #include "support/sample_files.h"
+#include "support/shared_data.h"
 
 using namespace moorfrost;
 
@@ -71,7 +73,7 @@ void compare(Agreement& sum, const std::string& name, const tags::Fields& ours, 
 
 /// The lines of docs/formats.md between two marks, and putting others there.
 std::string docsPart(const std::string& name, const std::string& wanted) {
-    Path file = Path(MOORFROST_DOCS) / "formats.md";
+    Path file = test::inSources("docs/formats.md");
     std::string all = test::readBytes(file), begin = "<!-- " + name + " -->\n", end = "<!-- end -->";
     size_t from = all.find(begin);
     size_t to = from == std::string::npos ? from : all.find(end, from);
@@ -89,12 +91,9 @@ class TestCorpus : public QObject {
     Q_OBJECT
 private slots:
     void initTestCase() {
-        QProcess build;
-        build.setProcessChannelMode(QProcess::ForwardedChannels);
-        build.start("/usr/bin/python3", {MOORFROST_CORPUS, QString::fromStdString(box_.root().native())});
-        QVERIFY(build.waitForFinished(240000) && build.exitCode() == 0);
+        corpus_ = test::sharedCorpus();
         for (const std::string folder : {"good", "odd", "broken"})
-            read_[folder] = scanned(box_ / folder);
+            read_[folder] = scanned(corpus_ / folder);
     }
 
     void wholeFilesAreReadCompletely() {
@@ -246,7 +245,7 @@ private slots:
                                                                                 "B"),
                                          std::pair("damaged frame in a chunk.wav", "TA\x91"
                                                                                    "B")}) {
-            auto edit = tags::prepareEdit(box_ / "odd" / name, {{"title", {"Gorse"}}});
+            auto edit = tags::prepareEdit(corpus_ / "odd" / name, {{"title", {"Gorse"}}});
             QVERIFY_RESULT(edit);
             QVERIFY(edit->bytes().find(part) != std::string::npos);
         }
@@ -254,14 +253,14 @@ private slots:
             QVERIFY2(file.tags->unknown.empty(), name.c_str());
         // The edit keeps it, or is refused with the reason.
         for (const char* name : {"v23 unknown frames.mp3", "v24 unknown frames.mp3", "unknown info.wav"}) {
-            auto edit = tags::prepareEdit(box_ / "odd" / name, {{"title", {"Gorse"}}});
+            auto edit = tags::prepareEdit(corpus_ / "odd" / name, {{"title", {"Gorse"}}});
             QVERIFY_RESULT(edit);
             for (const char* part : {"XHSE", "YQQQ", "ZZZZ", "IZZZ"})
                 QCOMPARE(edit->bytes().find(part) == std::string::npos,
-                         test::readBytes(box_ / "odd" / name).find(part) == std::string::npos);
+                         test::readBytes(corpus_ / "odd" / name).find(part) == std::string::npos);
         }
         // What later versions of ID3v2 gave up is not shown, but not lost either.
-        auto old = tags::prepareEdit(box_ / "odd/v23 frames given up since.mp3", {{"title", {"Gorse"}}});
+        auto old = tags::prepareEdit(corpus_ / "odd/v23 frames given up since.mp3", {{"title", {"Gorse"}}});
         QVERIFY_RESULT(old);
         for (const char* part : {"RVAD", "TSIZ", "EQUA"})
             QVERIFY(old->bytes().find(part) != std::string::npos);
@@ -273,7 +272,7 @@ private slots:
         for (const char* empty : {"empty frame between.mp3", "empty frame in a chunk.wav"}) {
             QCOMPARE(tags::shownValue(read_["odd"].at(empty).tags->fields, "artist"),
                      std::string("The Hollow Ferry"));
-            QVERIFY_RESULT(tags::prepareEdit(box_ / "odd" / empty, {{"title", {"Gorse"}}}));
+            QVERIFY_RESULT(tags::prepareEdit(corpus_ / "odd" / empty, {{"title", {"Gorse"}}}));
         }
     }
 
@@ -283,7 +282,7 @@ private slots:
         tags::TagFile aiff = file(texts);
         QCOMPARE(aiff.tags, (std::vector<std::string>{"AIFF text"}));
         QCOMPARE(aiff.fields.at("comment"), (std::vector<std::string>{"first note", "Åse-Linn"}));
-        QJsonObject probed = test::probe(box_ / "odd" / texts)[QLatin1String("format")]
+        QJsonObject probed = test::probe(corpus_ / "odd" / texts)[QLatin1String("format")]
                                  .toObject()[QLatin1String("tags")]
                                  .toObject();
         QCOMPARE(QString::fromStdString(aiff.fields.at("title").front()),
@@ -299,7 +298,7 @@ private slots:
         // An edit brings them in step, as far as they can hold it; the others stay.
         Path copy = box_ / "texts.aiff";
         for (const auto& [title, chunks] : {std::pair("Gorse", 1), std::pair("Åse", 0)}) {
-            std::filesystem::copy_file(box_ / "odd" / texts, copy,
+            std::filesystem::copy_file(corpus_ / "odd" / texts, copy,
                                        std::filesystem::copy_options::overwrite_existing);
             auto edit = tags::prepareEdit(copy, {{"title", {title}}, {"artist", {}}});
             QVERIFY_RESULT(edit);
@@ -329,11 +328,11 @@ private slots:
         QCOMPARE(said["Project"], std::string("Ferry & Pier"));
         QCOMPARE(said["Take"], std::string("2"));
         QVERIFY(!said.contains("Note"));
-        QJsonObject probed = test::probe(box_ / "odd/bext and ixml.wav")[QLatin1String("format")]
+        QJsonObject probed = test::probe(corpus_ / "odd/bext and ixml.wav")[QLatin1String("format")]
                                  .toObject()[QLatin1String("tags")]
                                  .toObject();
         QCOMPARE(probed[QLatin1String("time_reference")].toString(), QString("172800000"));
-        auto edit = tags::prepareEdit(box_ / "odd/bext and ixml.wav", {{"title", {"Gorse"}}});
+        auto edit = tags::prepareEdit(corpus_ / "odd/bext and ixml.wav", {{"title", {"Gorse"}}});
         QVERIFY_RESULT(edit);
         for (const char* part : {"Night Post, pier", "<TAKE>2</TAKE>"})
             QVERIFY(edit->bytes().find(part) != std::string::npos);
@@ -413,7 +412,7 @@ private slots:
             table += "| " + def.label + " |";
             for (const auto& [title, name] : formats) {
                 auto holds = [&](const std::vector<std::string>& values) {
-                    Path file = box_ / "good" / name;
+                    Path file = corpus_ / "good" / name;
                     auto edit = tags::prepareEdit(file, {{def.key, values}});
                     return edit && edit->after[def.key] == values &&
                            (title != "ID3v2.3" || edit->notes.empty());
@@ -513,6 +512,7 @@ private:
     }
 
     test::Sandbox box_;
+    Path corpus_;
     std::map<std::string, Read> read_;
 };
 

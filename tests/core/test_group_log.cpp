@@ -8,6 +8,7 @@
 #include "core/files/group_log.h"
 #include "core/files/patching.h"
 #include "support/disk_faults.h"
+#include "support/places.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -124,7 +125,7 @@ private slots:
         }
         // The seeds of the fuzzer mean something.
         for (const char* seed : {"payload"})
-            QVERIFY(GroupLog::decode(test::readBytes(Path(MOORFROST_SEEDS) / seed).substr(1)));
+            QVERIFY(GroupLog::decode(test::readBytes(test::inSources("tests/fuzz/seeds") / seed).substr(1)));
     }
 
     void aNewerLogIsRefused() {

@@ -13,6 +13,7 @@
 #include "core/audio/decoder.h"
 #include "core/guard/messages.h"
 #include "core/guard/readers.h"
+#include "support/places.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -42,6 +43,11 @@ std::map<std::string, Result<tags::TagFile>> readAll(guard::Readers& readers, co
 
 guard::Limits quick() {
     return {std::chrono::milliseconds(400), std::chrono::milliseconds(20000)};
+}
+
+/// A reading process that does what the name of a file asks of it.
+Path faultyReader() {
+    return test::inBuild("tests/moorfrost-faulty-reader");
 }
 
 } // namespace
@@ -79,7 +85,7 @@ private slots:
         guard::Limits limits = quick();
         if (name.contains("greedy")) // filling two gigabytes takes its time
             limits.computing = std::chrono::seconds(60);
-        guard::Readers readers(MOORFROST_FAULTY_READER, limits);
+        guard::Readers readers(faultyReader(), limits);
         auto read = readAll(readers, box);
         QCOMPARE(read.size(), size_t{42});
         for (auto& [file, result] : read) {
@@ -97,7 +103,7 @@ private slots:
     void stoppingDoesNotWaitForAFileThatHangs() {
         test::Sandbox box;
         test::makeSound(box.root(), "endless.mp3");
-        guard::Readers readers(MOORFROST_FAULTY_READER, {std::chrono::hours(1), std::chrono::hours(1)});
+        guard::Readers readers(faultyReader(), {std::chrono::hours(1), std::chrono::hours(1)});
         std::stop_source stop;
         std::jthread later([&] {
             std::this_thread::sleep_for(std::chrono::milliseconds(150));
@@ -119,7 +125,7 @@ private slots:
 
     void anEditThatWouldChangeTheSoundIsRefusedWhoeverMadeIt() {
         test::Sandbox box;
-        guard::Readers readers(MOORFROST_FAULTY_READER, quick());
+        guard::Readers readers(faultyReader(), quick());
         Path liar = test::makeSound(box.root(), "liar.flac");
         std::string before = test::readBytes(liar);
         auto edit = readers.prepareEdit(liar, {{"title", {"Night Post"}}});
@@ -135,7 +141,7 @@ private slots:
 
     void ofManyEditsOnlyTheHostileOneFails() {
         test::Sandbox box;
-        guard::Readers readers(MOORFROST_FAULTY_READER, quick());
+        guard::Readers readers(faultyReader(), quick());
         // More than a socket takes at once goes both ways: nobody waits for the other.
         const std::string lyrics(300000, 'l');
         std::vector<Path> paths;
@@ -168,7 +174,7 @@ private slots:
                 all.insert(all.end(), some.begin(), some.end());
             return all;
         };
-        guard::Readers readers(MOORFROST_FAULTY_READER, quick());
+        guard::Readers readers(faultyReader(), quick());
         auto played = [&](double from) {
             std::vector<int16_t> all;
             Status end = readers.play(file, 48000, 2, from, {}, [&](const std::vector<int16_t>& some) {
@@ -189,7 +195,7 @@ private slots:
 
     void playingEndsWhenItIsWantedAndSurvivesAHostileFile() {
         test::Sandbox box;
-        guard::Readers readers(MOORFROST_FAULTY_READER, quick());
+        guard::Readers readers(faultyReader(), quick());
         int heard = 0;
         Status ended = readers.play(test::makeSound(box.root(), "a.wav"), 48000, 2, 0, {},
                                     [&](const std::vector<int16_t>&) { return ++heard < 2; });
@@ -247,8 +253,7 @@ private slots:
                    {"-v", "quiet", "-f", "lavfi", "-i", "sine=frequency=440:sample_rate=44100:duration=1500",
                     "-ac", "2", QString::fromStdString(file.native())});
         QVERIFY(make.waitForFinished(60000) && make.exitCode() == 0);
-        guard::Readers readers(MOORFROST_FAULTY_READER,
-                               {std::chrono::milliseconds(400), std::chrono::minutes(2)});
+        guard::Readers readers(faultyReader(), {std::chrono::milliseconds(400), std::chrono::minutes(2)});
         double last = 0;
         auto peaks = readers.peaksOf(file, 20, {}, [&](double seconds) { last = seconds; });
         QVERIFY_RESULT(peaks);

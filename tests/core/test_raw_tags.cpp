@@ -10,6 +10,7 @@
 
 #include "core/tags/tag_io.h"
 #include "core/text/text.h"
+#include "support/places.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -58,13 +59,16 @@ const std::vector<Edit>& edits() {
 class TestRawTags : public QObject {
     Q_OBJECT
 private slots:
-    void initTestCase() { QVERIFY(run({MOORFROST_RAW_TAGS, "plain", path(box_ / "plain")})); }
+    void initTestCase() {
+        QVERIFY(run({QString::fromStdString(test::inSources("tests/support/corpus/raw_tags.py").native()),
+                     "plain", path(box_ / "plain")}));
+    }
 
     void onlyWhatWasEdited() {
         const int count = qEnvironmentVariable("MOORFROST_RAW_COUNT", "390").toInt();
         const QString seed = qEnvironmentVariable("MOORFROST_RAW_SEED", "1");
-        QVERIFY(run({MOORFROST_RAW_TAGS, "make", path(box_ / "odd"), path(box_ / "plain"), seed,
-                     QString::number(count)}));
+        QVERIFY(run({QString::fromStdString(test::inSources("tests/support/corpus/raw_tags.py").native()),
+                     "make", path(box_ / "odd"), path(box_ / "plain"), seed, QString::number(count)}));
         std::vector<Path> files;
         for (const auto& entry : std::filesystem::directory_iterator(box_ / "odd"))
             files.push_back(entry.path());
@@ -98,7 +102,9 @@ private slots:
             }
         }
         QProcess compare;
-        compare.start("/usr/bin/python3", {MOORFROST_RAW_TAGS, "compare"});
+        compare.start("/usr/bin/python3",
+                      {QString::fromStdString(test::inSources("tests/support/corpus/raw_tags.py").native()),
+                       "compare"});
         QVERIFY(compare.waitForStarted());
         compare.write(questions);
         compare.closeWriteChannel();

@@ -2,7 +2,6 @@
 #include "support/driver.h"
 
 #include <QApplication>
-#include <QElapsedTimer>
 #include <QSettings>
 #include <QTest>
 #include <QTranslator>
@@ -13,7 +12,6 @@
 #include "app/shell/theme.h"
 #include "app/widgets/sleeve_list.h"
 #include "core/tags/tag_io.h"
-#include "demo/make.h"
 #include "support/sample_files.h"
 
 namespace moorfrost::app {
@@ -51,14 +49,15 @@ Driver::~Driver() {
 void Driver::settle() {
     if (!QApplication::activeModalWidget() && !window_->isActiveWindow())
         window_->activateWindow(); // after a dialog: there is no window manager here to do it
-    // Quiet three times in a row: jobs start timers, timers start jobs.
-    for (int quiet = 0; quiet < 3;) {
-        bool answered = false;
-        session_->readSteps(-1, [&answered](std::vector<library::SetStep>) { answered = true; });
-        if (!QTest::qWaitFor([&] { return answered && session_->jobs().isIdle(); }, 120000))
+    // At rest, and still so when all was taken that had been posted for the event loop by then.
+    for (uint64_t asked = 0;;) {
+        if (!QTest::qWaitFor([this] { return window_->isAtRest(); }, 120000))
             qFatal("A job did not end");
-        QTest::qWait(130);
-        quiet = session_->jobs().isIdle() ? quiet + 1 : 0;
+        asked = session_->asked();
+        QCoreApplication::processEvents();
+        QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        if (window_->isAtRest() && session_->asked() == asked)
+            return;
     }
 }
 
@@ -145,17 +144,6 @@ void makeSmallLibrary(const Path& folder) {
         auto source = *FileSource::open(file);
         store->saveFile({file, {source->size(), source->modifiedNs()}, *read, {}}, shelf);
     }
-}
-
-Path copyOfDemo(const Path& into) {
-    Path original =
-        std::filesystem::temp_directory_path() / ("moorfrost-demo-for-tests-" + std::to_string(getuid()));
-    if (auto made = demo::makeDemo(original, true); !made)
-        qFatal("The demo data could not be made: %s", made.error().message.c_str());
-    std::filesystem::copy(original, into,
-                          std::filesystem::copy_options::recursive |
-                              std::filesystem::copy_options::copy_symlinks);
-    return into;
 }
 
 } // namespace moorfrost::app

@@ -47,7 +47,4 @@ private:
 /// "library.db" and a shelf "archive" with six songs of four releases.
 void makeSmallLibrary(const Path& folder);
 
-/// A copy of the demo folders that may be changed; the originals are made once and kept beside the build.
-Path copyOfDemo(const Path& into);
-
 } // namespace moorfrost::app

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support/sample_files.h"
+#include "support/places.h"
 
 #include <cstdlib>
 #include <fstream>
@@ -93,15 +94,17 @@ QByteArray outputOf(const QString& program, const QStringList& arguments, bool& 
 
 tags::Fields secondReader(const Path& file) {
     bool clean = false;
-    QByteArray json =
-        outputOf("/usr/bin/python3",
-                 {MOORFROST_SECOND_READER, "--fields", QString::fromStdString(file.native())}, clean);
+    QByteArray json = outputOf("/usr/bin/python3",
+                               {QString::fromStdString(inSources("tests/support/second_reader.py").native()),
+                                "--fields", QString::fromStdString(file.native())},
+                               clean);
     return fieldsFrom(QJsonDocument::fromJson(json).object());
 }
 
 std::vector<QJsonObject> secondReader(const std::vector<Path>& files) {
     QProcess process;
-    process.start("/usr/bin/python3", {MOORFROST_SECOND_READER, "-"});
+    process.start("/usr/bin/python3",
+                  {QString::fromStdString(inSources("tests/support/second_reader.py").native()), "-"});
     process.waitForStarted();
     for (const Path& file : files)
         process.write(QByteArray::fromStdString(file.native() + "\n"));

@@ -33,6 +33,7 @@
 #include "core/library/writing.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
+#include "support/shared_data.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -90,7 +91,7 @@ int main(int argc, char** argv) {
     // A place with a name fit for pictures.
     Path root = std::filesystem::temp_directory_path() / "Tarnholm Sound Archive";
     std::filesystem::remove_all(root);
-    copyOfDemo(root);
+    test::copyOf(test::sharedDemo(), root);
     auto opened = std::make_unique<Driver>(root / "library.db");
     Driver& d = *opened;
     auto resized = [&](Driver& driver) {

@@ -51,7 +51,7 @@ private:
     QStackedWidget* stack_;
     EmptyHint* empty_;
     std::vector<QLabel*> counts_;
-    QTimer timer_;
+    QTimer timer_{this};
     int run_ = 0;
     bool planned_ = false;
 };

@@ -48,7 +48,7 @@ private:
     QTreeWidget* tree_;
     QStackedWidget* stack_;
     EmptyHint* empty_;
-    QTimer timer_;
+    QTimer timer_{this};
     bool isOld_ = true; // something has changed since it was filled
 };
 

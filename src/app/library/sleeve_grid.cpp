@@ -157,7 +157,7 @@ private:
     std::vector<Entry> entries_;
     mutable std::unordered_map<FileId, Tally> tallies_; // by the first file
     mutable std::vector<int> wanted_;
-    mutable QTimer askTimer_;
+    mutable QTimer askTimer_{this};
     int run_ = 0; // answers to older questions are not taken
 };
 

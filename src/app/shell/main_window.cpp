@@ -14,6 +14,8 @@
 #include <QSettings>
 #include <QVBoxLayout>
 
+#include <algorithm>
+
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/put_away_page.h"
@@ -149,6 +151,14 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
 
 MainWindow::~MainWindow() {
     qApp->removeEventFilter(this);
+}
+
+bool MainWindow::isAtRest() const {
+    constexpr int moment = 1000; // milliseconds; what comes later is not waited for
+    auto isDue = [](const QTimer* t) { return t->isActive() && t->isSingleShot() && t->interval() < moment; };
+    return session_.isQuiet() && Covers::instance().isIdle() &&
+           std::ranges::none_of(session_.findChildren<QTimer*>(), isDue) &&
+           std::ranges::none_of(findChildren<QTimer*>(), isDue);
 }
 
 void MainWindow::showWorkspace(Workspace workspace) {

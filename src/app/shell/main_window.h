@@ -44,6 +44,9 @@ public:
     Player& player() { return player_; }
     QList<QAction*> allActions() const { return actions_; }
     QString message() const { return message_->text(); }
+    /// All that was begun has been done and shown: jobs, the library, covers, and what waits for a moment.
+    /// What was posted for the event loop is not counted; asked again behind it, the answer is final.
+    bool isAtRest() const;
 
 protected:
     void tellDamage(const QString& sentence);

@@ -83,6 +83,10 @@ public:
     /// Kinds and copies of the files of the batch; `however`: even if it takes long.
     void listenToBatch(bool however = false);
     bool isLoaded() const { return loaded_; }
+    /// No job runs and nothing is asked of the library. What waits for a moment (timers) is told apart.
+    bool isQuiet() const { return jobs_.isIdle() && store_->isIdle(); }
+    /// Grows with all that is asked of the library.
+    uint64_t asked() const { return store_->posted(); }
 
     // Files.
     /// Of those that are worked on; nullptr for others of the library.
@@ -287,7 +291,7 @@ private:
     std::shared_ptr<const Along> along_ = std::make_shared<Along>();
     int alongRun_ = 0;
     std::set<FileId> touched_; // by drafts, since the sleeves were last described
-    QTimer sleeveTimer_, arrangeTimer_, placeTimer_, checkTimer_;
+    QTimer sleeveTimer_{this}, arrangeTimer_{this}, placeTimer_{this}, checkTimer_{this};
     bool checking_ = false, damageTold_ = false, readingShelves_ = false;
     int placeRun_ = 0;
     uint64_t draftRun_ = 0; // counts changes of drafts: a snapshot from before the last one is not taken

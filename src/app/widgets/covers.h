@@ -23,6 +23,8 @@ public:
     QPixmap cover(const library::FileRecord& file, int side);
     /// Files may have changed: each is looked at again when it is shown the next time.
     void lookAgain() { ++age_; }
+    /// All that were asked for have come.
+    bool isIdle() const { return asked_.empty(); }
 
 signals:
     void ready();

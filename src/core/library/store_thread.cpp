@@ -21,8 +21,19 @@ void StoreThread::post(Task task) {
         if (closed_)
             return;
         tasks_.push_back(std::move(task));
+        ++posted_;
     }
     wake_.notify_one();
+}
+
+bool StoreThread::isIdle() const {
+    std::lock_guard lock(mutex_);
+    return tasks_.empty() && !working_;
+}
+
+uint64_t StoreThread::posted() const {
+    std::lock_guard lock(mutex_);
+    return posted_;
 }
 
 void StoreThread::run() {
@@ -32,17 +43,20 @@ void StoreThread::run() {
         std::lock_guard lock(mutex_);
         closed_ = true; // nothing will ever be done; whoever waits for a task learns it from its end
         tasks_.clear();
+        working_ = false;
         return;
     }
     for (;;) {
         Task task;
         {
             std::unique_lock lock(mutex_);
+            working_ = false;
             wake_.wait(lock, [this] { return ending_ || !tasks_.empty(); });
             if (tasks_.empty())
                 return;
             task = std::move(tasks_.front());
             tasks_.pop_front();
+            working_ = true;
         }
         try {
             task(**store);

@@ -26,6 +26,10 @@ public:
     StoreThread& operator=(const StoreThread&) = delete;
 
     void post(Task task);
+    /// Nothing is being done and nothing waits. What tasks had posted to others by then is theirs.
+    bool isIdle() const;
+    /// How many tasks it was ever given.
+    uint64_t posted() const;
     const Path& file() const { return file_; }
 
 private:
@@ -33,10 +37,11 @@ private:
 
     Path file_;
     std::function<void(const std::string&)> failed_;
-    std::mutex mutex_;
+    mutable std::mutex mutex_;
     std::condition_variable wake_;
     std::deque<Task> tasks_;
-    bool ending_ = false, closed_ = false;
+    uint64_t posted_ = 0;
+    bool ending_ = false, closed_ = false, working_ = true;
     std::thread thread_;
 };
 
