@@ -201,6 +201,38 @@ private slots:
         }
     }
 
+    // The same for the source of a move to another disk, which is removed at the end.
+    void whatTakesThePlaceOfASourceIsNotRemoved() {
+        int steps = 1;
+        for (int at = 0; at < steps; ++at) {
+            test::Sandbox box;
+            test::FarFolder far;
+            Path file = test::makeSound(box / "in", "a.flac");
+            auto log = std::move(*files::GroupLog::open(box / "log"));
+            test::MemoryHistory history;
+            work::Progress progress;
+            test::WatchedDisk disk;
+            int n = 0;
+            bool atTheEnd = false;
+            disk.before_ = [&](const files::io::Event& e) {
+                if (n++ == at) {
+                    atTheEnd = e.call == Call::Unlink && e.path == file;
+                    std::filesystem::rename(file, box / "moved.flac");
+                    test::writeBytes(file, "somebody's recording of the day");
+                }
+                return 0;
+            };
+            auto report =
+                files::carryOut({"m", {step(file, {}, far / "a.flac")}, {}}, history, *log, {}, progress);
+            steps = std::max(steps, n);
+            if (atTheEnd || at >= n || std::filesystem::exists(box / "moved.flac") == false)
+                continue;
+            QVERIFY2(std::filesystem::exists(file), qPrintable(QString("removed, call %1").arg(at)));
+            QCOMPARE(test::readBytes(file), std::string("somebody's recording of the day"));
+        }
+        QVERIFY(steps > 5);
+    }
+
     // Killed when the copy on the other disk has its name and the source is still there; then the source is
     // changed.
     void recoveryLeavesASourceThatChangedMeanwhile() {
