@@ -18,6 +18,7 @@
 #include "core/base/numbers.h"
 #include "core/library/search/library_search.h"
 #include "core/library/store/keeping.h"
+#include "support/cover.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
 
@@ -181,19 +182,7 @@ private slots:
 
     void coversAreKeptOnDisk() {
         Path file = test::makeSound(*box_ / "archive", "cover.flac");
-        QImage picture(600, 600, QImage::Format_RGB32);
-        picture.fill(QColor(30, 90, 120));
-        QByteArray jpeg;
-        QBuffer buffer(&jpeg);
-        QVERIFY(buffer.open(QIODevice::WriteOnly) && picture.save(&buffer, "JPG"));
-        // A PICTURE block behind the first block of the FLAC: type, MIME type, no description, size, data.
-        auto n = [](size_t v) { return asBigEndian(static_cast<uint32_t>(v), 4); };
-        std::string block = n(3) + n(10) + "image/jpeg" + n(0) + n(600) + n(600) + n(24) + n(0) +
-                            n(static_cast<size_t>(jpeg.size())) + jpeg.toStdString();
-        std::string flac = test::readBytes(file);
-        test::writeBytes(file, flac.substr(0, 42) + "\x06" +
-                                   asBigEndian(static_cast<uint32_t>(block.size()), 3) + block +
-                                   flac.substr(42));
+        test::addCover(file, QColor(30, 90, 120));
         auto state = *files::stateOf(file);
         QDir(thumbnails::folder()).removeRecursively();
         QImage first = thumbnails::of(file, state, 100);
