@@ -6,6 +6,7 @@
 #include <QProcess>
 
 #include <csignal>
+#include <fcntl.h>
 #include <sys/mount.h>
 #include <sys/stat.h>
 #include <sys/wait.h>
@@ -201,6 +202,37 @@ private slots:
         }
     }
 
+    // Written into by another program after it was looked at: its bytes stay.
+    void whatAnotherProgramWroteIntoAFileStays() {
+        for (const tags::Fields& changes : {small, large}) {
+            test::Sandbox box(true);
+            Path file = test::makeSound(box / "in", "a.flac");
+            test::tag(file, {{"title", {"Cold Slip"}}, {"comment", {"old"}}});
+            std::string theirs = test::readBytes(file);
+            theirs.replace(theirs.find("Cold Slip"), 9, "Night Pos");
+            auto log = std::move(*files::GroupLog::open(box / "log"));
+            test::MemoryHistory history;
+            work::Progress progress;
+            test::WatchedDisk disk;
+            bool written = false;
+            disk.before_ = [&](const files::io::Event&) {
+                if (!std::exchange(written, true)) { // all was looked at and prepared
+                    const int fd = ::open(file.c_str(), O_WRONLY);
+                    const auto n = ::pwrite(fd, theirs.data(), theirs.size(), 0);
+                    ::close(fd);
+                    if (n != static_cast<ssize_t>(theirs.size()))
+                        qFatal("not written");
+                }
+                return 0;
+            };
+            auto report = files::carryOut({"w", {step(file, changes)}, {}}, history, *log, {}, progress);
+            QVERIFY(written);
+            QCOMPARE(report.failed, size_t{1});
+            QVERIFY(report.steps[0].error.find("changed by something else") != std::string::npos);
+            QVERIFY(test::readBytes(file) == theirs);
+        }
+    }
+
     // The same for the source of a move to another disk, which is removed at the end.
     void whatTakesThePlaceOfASourceIsNotRemoved() {
         int steps = 1;
@@ -333,6 +365,39 @@ private slots:
         QVERIFY2(n > (kind < 2 ? 3 : 1), "it was never killed");
     }
 
+    // Killed while a file waits in between; before the next start something else takes the place that it was
+    // to get.
+    void whatWaitsInBetweenGoesBackIfItsPlaceIsTaken() {
+        Scene scene;
+        const Path in = scene.box / "in";
+        test::makeSound(in, "a.flac", 1);
+        const std::string mine = test::readBytes(in / "a.flac");
+        std::filesystem::create_hard_link(in / "a.flac", in / "A.flac"); // as a disk that folds case answers
+        const pid_t child = ::fork();
+        if (child == 0) {
+            test::WatchedDisk disk;
+            int renames = 0;
+            disk.before_ = [&](const files::io::Event& e) {
+                if (e.call == Call::Rename && ++renames == 2)
+                    ::raise(SIGKILL);
+                return 0;
+            };
+            scene.write({"s", {step(in / "a.flac", {}, in / "A.flac")}, {}});
+            ::_exit(0);
+        }
+        int status = 0;
+        ::waitpid(child, &status, 0);
+        QVERIFY(WIFSIGNALED(status));
+        QVERIFY(!std::filesystem::exists(in / "a.flac"));
+        std::filesystem::remove(in / "A.flac");
+        test::writeBytes(in / "A.flac", "somebody's");
+        library::RecoveryReport report = scene.recover();
+        QVERIFY2(report.setAside.empty(), report.setAside.empty() ? "" : report.setAside[0].why.c_str());
+        QVERIFY(test::readBytes(in / "a.flac") == mine);
+        QCOMPARE(test::readBytes(in / "A.flac"), std::string("somebody's"));
+        QCOMPARE(scene.look().size(), size_t{2});
+    }
+
     // One that comes while another writes waits: two groups in one log would be put right by each other.
     void twoProgramsWriteOneAfterTheOther() {
         Scene scene;
@@ -390,18 +455,20 @@ private slots:
     // New files beside old ones need room until they have taken their places: then the next ones get it.
     void groupsUseTheRoomOneAfterTheOther() {
         Scene scene;
-        SmallDisk disk(scene.box / "in", "size=5m");
+        SmallDisk disk(scene.box / "in", "size=32m");
         QVERIFY2(disk.isThere, "a small disk must be mounted: run this as root");
         FileSet set{"w", {}, {}};
-        for (uint32_t i = 0; i < 8; ++i)
+        for (uint32_t i = 0; i < 60; ++i)
             set.steps.push_back(
                 step(test::makeSound(scene.box / "in", std::to_string(i) + ".flac", i), large));
         std::error_code error;
         const uint64_t one = std::filesystem::file_size(set.steps[0].source) + 60000;
         const uint64_t free = std::filesystem::space(scene.box / "in", error).free;
-        const uint64_t keep = (1u << 20) + 2 * one + one / 2; // the reserve, and two files and a half
+        const uint64_t keep = (1u << 20) + 60 * 26000 + 2 * one +
+                              one / 2; // the reserve, what all grow by, two and a half files
         QVERIFY(free > keep);
         test::writeBytes(scene.box / "in/ballast", std::string(free - keep, 'b'));
+        QVERIFY(60 * one > keep + one); // all of them do not fit together
         auto report = scene.write(set).report;
         for (const files::StepRecord& r : report.steps)
             QVERIFY2(r.state == StepState::Done, r.error.c_str());

@@ -1,0 +1,202 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What comes out of the loudspeaker: the application plays to a sound server of its own that has no device,
+// and what it played is recorded and compared with the file.
+#include <QtTest>
+
+#include <QMediaDevices>
+#include <QProcess>
+
+#include <cmath>
+
+#include "app/shell/foot.h"
+#include "app/shell/player.h"
+#include "support/driver.h"
+#include "support/places.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+namespace {
+
+constexpr int rate = 48000;
+
+/// Tones of one second each, every one higher than the last: what is heard tells where in the file it is.
+constexpr int lowest = 300, stepUp = 200, tones = 6;
+
+void makeStairs(const Path& file) {
+    std::string sum;
+    QString parts, inputs;
+    QStringList how{"-v", "quiet"};
+    for (int i = 0; i < tones; ++i)
+        how << "-f"
+            << "lavfi"
+            << "-i"
+            << QString("sine=frequency=%1:sample_rate=%2:duration=1").arg(lowest + i * stepUp).arg(rate);
+    for (int i = 0; i < tones; ++i)
+        inputs += QString("[%1:a]").arg(i);
+    how << "-filter_complex" << inputs + QString("concat=n=%1:v=0:a=1").arg(tones) << "-ac"
+        << "2" << QString::fromStdString(file.native());
+    QProcess make;
+    make.start("ffmpeg", how);
+    if (!make.waitForFinished(60000) || make.exitCode() != 0)
+        qFatal("no sound");
+}
+
+/// The steps of the stairs that are heard, in order, each once: by the number of times that the wave goes up
+/// through zero in a twentieth of a second.
+std::vector<int> heardIn(const QByteArray& pcm) {
+    const auto* samples = reinterpret_cast<const int16_t*>(pcm.constData());
+    const qsizetype frames = pcm.size() / 4;
+    const qsizetype window = rate / 20;
+    std::vector<int> all;
+    for (qsizetype from = 0; from + window <= frames; from += window) {
+        int ups = 0, peak = 0;
+        for (qsizetype i = from + 1; i < from + window; ++i) {
+            peak = std::max(peak, std::abs(int{samples[i * 2]}));
+            ups += samples[(i - 1) * 2] < 0 && samples[i * 2] >= 0;
+        }
+        if (peak < 500)
+            continue; // silence
+        const double step = (ups * 20.0 - lowest) / stepUp;
+        const int nearest = static_cast<int>(std::lround(step));
+        if (std::abs(step - nearest) < 0.2)
+            all.push_back(nearest);
+    }
+    std::vector<int> out; // what lasts a tenth of a second at least
+    for (size_t i = 1; i < all.size(); ++i)
+        if (all[i] == all[i - 1] && (out.empty() || out.back() != all[i]))
+            out.push_back(all[i]);
+    return out;
+}
+
+} // namespace
+
+class TestPlayer : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<Driver> d_;
+
+    Player& player() { return d_->window().player(); }
+
+    /// What is played while this runs.
+    QByteArray recorded(const std::function<void()>& play) {
+        QProcess recorder;
+        recorder.start("parec", {"-d", "null.monitor", "--format=s16le", QString("--rate=%1").arg(rate),
+                                 "--channels=2", "--latency-msec=20"});
+        if (!recorder.waitForStarted(5000))
+            qFatal("parec is needed");
+        QByteArray pcm;
+        connect(&recorder, &QProcess::readyReadStandardOutput, this,
+                [&] { pcm += recorder.readAllStandardOutput(); });
+        if (!QTest::qWaitFor([&] { return !pcm.isEmpty(); }, 10000))
+            qFatal("nothing is recorded");
+        play();
+        QTest::qWait(400); // what is on its way
+        recorder.kill();
+        recorder.waitForFinished(5000);
+        return pcm;
+    }
+
+private slots:
+    void initTestCase() {
+        QVERIFY2(!QMediaDevices::defaultAudioOutput().isNull(), "there is no sound server");
+    }
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        std::filesystem::create_directories(*box_ / "in");
+        makeStairs(*box_ / "in/stairs.flac");
+        QSettings().clear();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->bringIn({*box_ / "in"});
+    }
+    void cleanup() {
+        d_.reset();
+        box_.reset();
+    }
+
+    void whatIsPlayedIsTheFile() {
+        const FilePtr file = d_->session().file(d_->fileNamed("stairs.flac"));
+        const QByteArray pcm = recorded([&] {
+            player().play(file);
+            QVERIFY(player().isPlaying());
+            QVERIFY(QTest::qWaitFor([&] { return player().position() > 2.4; }, 20000));
+            player().stop();
+        });
+        const std::vector<int> heard = heardIn(pcm);
+        QVERIFY2(heard.size() >= 2 && heard[0] == 0 && heard[1] == 1 && heard.back() <= 3,
+                 qPrintable(QString::number(heard.size())));
+        QVERIFY(!player().isPlaying());
+    }
+
+    void seekingGoesThere() {
+        const FilePtr file = d_->session().file(d_->fileNamed("stairs.flac"));
+        const QByteArray pcm = recorded([&] {
+            player().play(file);
+            QVERIFY(QTest::qWaitFor([&] { return player().position() > 0.6; }, 20000));
+            player().seek(4.2);
+            QVERIFY(player().position() >= 4.2);
+            QVERIFY(QTest::qWaitFor([&] { return player().position() > 4.9; }, 20000));
+            player().seek(2.2); // and back
+            QVERIFY(QTest::qWaitFor([&] { return player().position() > 2.8; }, 20000));
+            player().stop();
+        });
+        const std::vector<int> heard = heardIn(pcm);
+        QString told;
+        for (int h : heard)
+            told += QString::number(h) + " ";
+        QVERIFY2(heard.size() >= 3 && heard.front() == 0, qPrintable(told));
+        QVERIFY2(std::find(heard.begin(), heard.end(), 4) != heard.end(), qPrintable(told));
+        QVERIFY2(heard.back() == 2, qPrintable(told));
+        QVERIFY2(std::find(heard.begin(), heard.end(), 3) == heard.end(), qPrintable(told));
+    }
+
+    void pausingAndTheEnd() {
+        const FilePtr file = d_->session().file(d_->fileNamed("stairs.flac"));
+        player().play(file);
+        QVERIFY(QTest::qWaitFor([&] { return player().position() > 0.4; }, 20000));
+        player().toggle();
+        QVERIFY(!player().isPlaying());
+        const double at = player().position();
+        QTest::qWait(300);
+        QVERIFY(std::abs(player().position() - at) < 0.15);
+        player().toggle();
+        QVERIFY(player().isPlaying());
+        player().seek(5.6);
+        QVERIFY2(QTest::qWaitFor([&] { return !player().isPlaying(); }, 20000), "it does not end");
+        player().toggle(); // once more
+        QVERIFY(player().isPlaying() && player().position() < 1);
+        player().stop();
+    }
+};
+
+int main(int argc, char** argv) {
+    // A sound server of its own, which nothing else of this machine knows.
+    QTemporaryDir runtime;
+    qputenv("XDG_RUNTIME_DIR", runtime.path().toUtf8());
+    qputenv("PULSE_STATE_PATH", runtime.path().toUtf8());
+    qputenv("PULSE_SERVER", "unix:" + runtime.path().toUtf8() + "/native");
+    QProcess server;
+    server.setProcessChannelMode(QProcess::MergedChannels);
+    server.start("pulseaudio", {"-n", "--daemonize=no", "--exit-idle-time=-1", "--use-pid-file=no",
+                                "--load=module-null-sink sink_name=null rate=48000",
+                                "--load=module-native-protocol-unix auth-anonymous=1 socket=" +
+                                    runtime.path() + "/native"});
+    for (int i = 0; i < 200 && !QFile::exists(runtime.path() + "/native"); ++i)
+        server.waitForReadyRead(50);
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    int code = 0;
+    {
+        QApplication application(argc, argv);
+        Driver::prepareApplication();
+        TestPlayer test;
+        code = QTest::qExec(&test, argc, argv);
+        if (code != 0)
+            qWarning("%s", server.readAll().constData());
+    }
+    server.terminate();
+    server.waitForFinished(5000);
+    return code;
+}
+#include "test_player.moc"
