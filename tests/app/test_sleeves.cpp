@@ -201,6 +201,30 @@ private slots:
                  QString("Lanterns: Tide, Ferry | Salt Road: Gorse, Undertow, Kelp | Strays: Dunes, Quay"));
     }
 
+    // Where a hand has put something, what was there stays with it: it was put beside just these.
+    void whatIsInASleeveThatAHandWasLaidOnStays() {
+        drop({d_->fileNamed("Quay.flac")}, row("Lanterns"));
+        s().drafts().propose("Edit",
+                             {{d_->fileNamed("Tide.flac"), "album", {"Salt Road"}},
+                              {d_->fileNamed("Tide.flac"), "track", {"4"}}},
+                             "typed");
+        s().sortIntoSleeves();
+        d_->settle();
+        for (const char* name : {"Quay.flac", "Tide.flac", "Ferry.flac"})
+            QVERIFY2(s().sleeves().front().files.size() == 3 &&
+                         std::ranges::count(s().sleeves().front().files, d_->fileNamed(name)) == 1,
+                     qPrintable(shape()));
+        // Without a hand on it, the file goes where its album says.
+        s().letSort(s().batchFiles());
+        d_->settle();
+        const SleeveView* road = nullptr;
+        for (const SleeveView& v : s().sleeves())
+            if (std::ranges::count(v.files, d_->fileNamed("Gorse.flac")))
+                road = &v;
+        QVERIFY2(road && std::ranges::count(road->files, d_->fileNamed("Tide.flac")) == 1,
+                 qPrintable(shape()));
+    }
+
     void byTheKeyboard() {
         bench()->showStep(BenchPage::BringIn);
         chooseFile("Quay");
