@@ -256,6 +256,21 @@ private slots:
             library::findSameSound(*box_ / "library.db", batch, s().index().searcher().get(), {}, progress);
         QVERIFY(again.essences.empty());
         QCOMPARE(again.others.size(), size_t{3});
+        // Of several, the one of the library is told first, whenever it was read.
+        std::filesystem::create_directories(*box_ / "later");
+        std::filesystem::copy_file(twice, *box_ / "later/03 Tide.mp3");
+        s().addShelf("Later", *box_ / "later");
+        d_->settle();
+        s().readShelves(s().shelves());
+        d_->settle();
+        again =
+            library::findSameSound(*box_ / "library.db", batch, s().index().searcher().get(), {}, progress);
+        const FileId onShelf = (*store)->fileByPath(*box_ / "later/03 Tide.mp3");
+        const FileId tide = d_->fileNamed("Tide.mp3"), tideAgain = d_->fileNamed("Tide (1).mp3");
+        QVERIFY(onShelf > tide && onShelf > tideAgain);
+        QCOMPARE(again.others[tide], (std::vector<FileId>{onShelf, tideAgain}));
+        QCOMPARE(again.others[tideAgain], (std::vector<FileId>{onShelf, tide}));
+
         std::stop_source stopped;
         stopped.request_stop();
         QVERIFY(library::findSameSound(*box_ / "library.db", batch, nullptr, stopped.get_token(), progress)

@@ -27,6 +27,39 @@ private slots:
         QCOMPARE(tags::keyFromName(" Reel No "), std::string("reel no"));
     }
 
+    // Names that other programs have given to fields: read as these, and replaced when written.
+    void namesOfOthers_data() {
+        QTest::addColumn<QString>("property");
+        QTest::addColumn<QString>("key");
+        for (const auto& [property, key] :
+             {std::pair("ALBUM ARTIST", "album_artist"), std::pair("ALBUM_ARTIST", "album_artist"),
+              std::pair("TRACK", "track"), std::pair("TOTALTRACKS", "tracks"), std::pair("TRACKS", "tracks"),
+              std::pair("DISC", "disc"), std::pair("TOTALDISCS", "discs"), std::pair("DISCS", "discs"),
+              std::pair("YEAR", "date"), std::pair("ORIGINALYEAR", "original_date"),
+              std::pair("MIXARTIST", "remixer"), std::pair("ORGANIZATION", "label")})
+            QTest::newRow(property) << property << key;
+    }
+    void namesOfOthers() {
+        QFETCH(QString, property);
+        QFETCH(QString, key);
+        const tags::FieldDef* def = tags::fieldByProperty(property.toStdString());
+        QVERIFY(def);
+        QCOMPARE(def->key, key.toStdString());
+        QCOMPARE(tags::fieldByProperty(property.toLower().toStdString()), def);
+        QVERIFY(def->property != property.toStdString());
+    }
+    // Each that the table has stands in that list, or it would be taken for a field of its own one day,
+    // unnoticed.
+    void everyOtherNameIsListed() {
+        size_t listed = 0;
+        for (const tags::FieldDef& def : tags::fieldTable())
+            for (const std::string& alias : def.aliases) {
+                QCOMPARE(tags::fieldByProperty(alias), &def);
+                ++listed;
+            }
+        QVERIFY2(listed >= 12, std::to_string(listed).c_str());
+    }
+
     void validity_data() {
         QTest::addColumn<QString>("key");
         QTest::addColumn<QString>("value");

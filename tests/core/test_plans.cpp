@@ -21,7 +21,8 @@ const tags::Fields fields = {{"title", {"Ferryman's Reel"}},
                              {"album_artist", {"The Hollow Ferry"}},
                              {"date", {"1998-10-05"}},
                              {"track", {"2"}},
-                             {"disc", {"1"}}};
+                             {"disc", {"1"}},
+                             {"composer", {"Åse-Linn Brække"}}};
 std::string rendered(const std::string& plan, bool several = false) {
     naming::Rendered r = naming::render(
         parsed(plan), {fields, {{"format", "FLAC"}}, [&](const std::string&) { return several; }});
@@ -59,6 +60,8 @@ private slots:
         row("{{{format}}}", "{FLAC}");
         row("{TRACK:3 digits}", "002");
         row("{album_artist}", "The Hollow Ferry");
+        row("{composer: plain letters}", "Ase-Linn Braekke");
+        row("{composer: plain letters, upper}", "ASE-LINN BRAEKKE");
     }
     void rendering() {
         QFETCH(QString, plan);

@@ -39,6 +39,15 @@ private slots:
         QTest::newRow("device") << "con"
                                 << "con"
                                 << "con_";
+        QTest::newRow("device with an ending") << "con.x"
+                                               << "con.x"
+                                               << "con.x_";
+        QTest::newRow("device in capitals") << "LPT1.Gorse"
+                                            << "LPT1.Gorse"
+                                            << "LPT1.Gorse_";
+        QTest::newRow("begins like a device") << "console"
+                                              << "console"
+                                              << "console";
         QTest::newRow("trailing dot") << "Etc."
                                       << "Etc."
                                       << "Etc";

@@ -60,6 +60,51 @@ private slots:
         QCOMPARE(matching::formSleeves(files)[0].ids, (std::vector<int64_t>{2, 1, 4, 3}));
     }
 
+    // Two barcodes are two releases, however well the numbers of their tracks complete each other.
+    void barcodesThatDifferKeepApart_data() {
+        QTest::addColumn<QString>("first");
+        QTest::addColumn<QString>("second");
+        QTest::addColumn<QString>("album"); // of the second folder
+        QTest::addColumn<bool>("discs");
+        QTest::addColumn<int>("sleeves");
+        for (bool discs : {false, true})
+            for (const char* album : {"Salt Road", "Salt Raod"}) {
+                const QString kind = QString(discs ? "discs, " : "folders, ") + album + ", ";
+                QTest::addRow("%sthe same", qPrintable(kind)) << "2000000000114"
+                                                              << "2000000000114" << album << discs << 1;
+                QTest::addRow("%sone alone", qPrintable(kind)) << "2000000000114"
+                                                               << "" << album << discs << 1;
+                QTest::addRow("%stwo", qPrintable(kind)) << "2000000000114"
+                                                         << "2000000000121" << album << discs << 2;
+            }
+    }
+    void barcodesThatDifferKeepApart() {
+        QFETCH(QString, first);
+        QFETCH(QString, second);
+        QFETCH(QString, album);
+        QFETCH(bool, discs);
+        QFETCH(int, sleeves);
+        auto fields = [&](const char* track, const QString& barcode, const char* disc, const QString& title) {
+            tags::Fields f = {
+                {"album", {title.toStdString()}}, {"artist", {"Isla Varnholt"}}, {"track", {track}}};
+            if (discs)
+                f["disc"] = {disc};
+            if (!barcode.isEmpty())
+                f["barcode"] = {barcode.toStdString()};
+            return f;
+        };
+        const char* second1 = discs ? "1" : "3";
+        const char* second2 = discs ? "2" : "4";
+        auto formed = matching::formSleeves(
+            {{1, discs ? "/a/CD1/1.flac" : "/tape/1.flac", fields("1", first, "1", "Salt Road"), "FLAC"},
+             {2, discs ? "/a/CD1/2.flac" : "/tape/2.flac", fields("2", first, "1", "Salt Road"), "FLAC"},
+             {3, discs ? "/a/CD2/1.flac" : "/later/3.flac", fields(second1, second, "2", album), "FLAC"},
+             {4, discs ? "/a/CD2/2.flac" : "/later/4.flac", fields(second2, second, "2", album), "FLAC"}});
+        QCOMPARE(formed.size(), static_cast<size_t>(sleeves));
+        for (const matching::Sleeve& s : formed)
+            QVERIFY(!s.key.empty());
+    }
+
     void rules_data() {
         QTest::addColumn<QList<QStringList>>("files"); // path, album, album artist, artist, track, year,
                                                        // format, seconds, when it was written, picture

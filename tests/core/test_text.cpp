@@ -50,6 +50,16 @@ private slots:
                                            << "ase-linn braekke" << true;
         QTest::newRow("o with stroke") << "Sjøen"
                                        << "sjoen" << true;
+        QTest::newRow("l with stroke") << "Łódź"
+                                       << "lodz" << true;
+        QTest::newRow("d with stroke") << "Đurđa"
+                                       << "durda" << true;
+        QTest::newRow("eth and thorn") << "Þórður"
+                                       << "thordur" << true;
+        QTest::newRow("dotless i") << "Işık"
+                                   << "isik" << true;
+        QTest::newRow("oe") << "Cœur"
+                            << "coeur" << true;
         QTest::newRow("sharp s") << "Straße"
                                  << "strasse" << true;
         QTest::newRow("composed and decomposed")
