@@ -5,6 +5,7 @@
 
 #include <taglib/apetag.h>
 #include <taglib/flacfile.h>
+#include <taglib/flacpicture.h>
 #include <taglib/id3v2header.h>
 #include <taglib/id3v2tag.h>
 #include <taglib/infotag.h>
@@ -98,6 +99,155 @@ private slots:
         for (const auto& [key, values] : fields)
             QVERIFY2(second[key] == values,
                      (key + ": " + (second[key].empty() ? "missing" : second[key].front())).c_str());
+    }
+
+    // What an edit did besides is seen in every format, even if it is one byte: each byte in front of and
+    // behind the sound is changed in turn, and nothing of it passes as an edit of the title.
+    void whatAnEditDidBesidesIsSeen_data() {
+        QTest::addColumn<QString>("name");
+        for (const char* name : {"pictured.flac", "id3v24.mp3", "aac.m4a", "wavpack.wv", "sox.aiff"})
+            QTest::newRow(name) << name;
+    }
+    void whatAnEditDidBesidesIsSeen() {
+        QFETCH(QString, name);
+        test::Sandbox box;
+        Path file = box / name.toStdString();
+        if (name == "pictured.flac") {
+            std::filesystem::rename(test::makeSound(box.root(), "a.flac"), file);
+            test::tag(file, {{"title", {"Gorse"}}, {"artist", {"Isla Varnholt"}}});
+            TagLib::FLAC::File flac(file.c_str());
+            auto* picture = new TagLib::FLAC::Picture;
+            picture->setType(TagLib::FLAC::Picture::FrontCover);
+            picture->setMimeType("image/jpeg");
+            std::string data;
+            for (int i = 0; i < 3000; ++i)
+                data += static_cast<char>(i * 7 % 251);
+            picture->setData({data.data(), static_cast<unsigned int>(data.size())});
+            flac.addPicture(picture);
+            flac.save();
+        } else {
+            std::filesystem::rename(test::makeSound(box.root(), "a" + file.extension().native()), file);
+            test::tag(file, {{"title", {"Gorse"}}, {"artist", {"Isla Varnholt"}}, {"comment", {"Reel 4"}}});
+        }
+        const std::string whole = test::readBytes(file);
+        auto source = std::move(*FileSource::open(file));
+        const audio::Format format = audio::detectFormat(*source);
+        auto made = tags::prepareEdit(file, {{"title", {"Kelps"}}});
+        QVERIFY_RESULT(made);
+        const std::string good = made->bytes();
+        const tags::Fields changes = {{"title", {"Kelps"}}};
+        auto harm = [&](const std::string& bytes, const tags::Fields& asked) {
+            test::writeBytes(box / "made", bytes);
+            return tags::harmOf(*source, **FileSource::open(box / "made"), format, asked);
+        };
+        QVERIFY(harm(good, changes).empty());
+        // Bytes of the values and of the picture.
+        std::vector<size_t> places;
+        for (const char* value : {"Isla Varnholt", "Reel 4"})
+            if (size_t at = good.find(value); at != std::string::npos)
+                places.insert(places.end(), {at, at + 3});
+        if (name == "pictured.flac")
+            for (size_t at = good.find("image/jpeg"); places.size() < 20; at += 97)
+                places.push_back(at + 60);
+        QVERIFY(places.size() >= 2);
+        for (size_t at : places) {
+            std::string harmed = good;
+            harmed[at] = static_cast<char>(harmed[at] ^ 1);
+            QVERIFY2(!harm(harmed, changes).empty(), std::to_string(at).c_str());
+        }
+        // The title otherwise than asked.
+        QVERIFY(!harm(good, {{"title", {"Kelp"}}}).empty());
+        if (name == "pictured.flac") {
+            std::string harmed = good;
+            const size_t at = good.find("image/jpeg") + 300;
+            harmed[at] = static_cast<char>(harmed[at] ^ 1);
+            const auto told = harm(harmed, changes);
+            QVERIFY(std::find(told.begin(), told.end(), "the pictures") != told.end());
+        }
+    }
+
+    // The sound is compared by its bytes, whoever made the edit.
+    void anEditOfTheSoundIsRefused() {
+        for (const std::string& ending : test::endings()) {
+            test::Sandbox box;
+            Path file = test::makeSound(box.root(), "a" + ending);
+            auto edit = tags::makeEdit(file, {{"title", {"Gorse"}}});
+            QVERIFY_RESULT(edit);
+            tags::PreparedEdit honest = *edit;
+            QVERIFY(tags::confirm(honest));
+            // One byte in the middle of the file is otherwise.
+            tags::PreparedEdit other = *edit;
+            Recipe recipe;
+            recipe.fresh = other.recipe.fresh;
+            const uint64_t middle = edit->original->size() / 2;
+            for (const Extent& e : other.recipe.extents) {
+                if (e.fresh || middle < e.offset || middle >= e.offset + e.length) {
+                    recipe.extents.push_back(e);
+                    continue;
+                }
+                recipe.extents.push_back({false, e.offset, middle - e.offset});
+                recipe.extents.push_back({true, recipe.fresh.size(), 1});
+                recipe.fresh += static_cast<char>(edit->original->bytes(middle, 1)[0] ^ 1);
+                recipe.extents.push_back({false, middle + 1, e.offset + e.length - middle - 1});
+            }
+            QVERIFY(recipe.extents.size() > other.recipe.extents.size());
+            std::erase_if(recipe.extents, [](const Extent& e) { return e.length == 0; });
+            other.recipe = recipe;
+            QVERIFY2(!tags::confirm(other), ending.c_str());
+        }
+    }
+
+    // What there is of padding is used to the last byte before anything is moved.
+    void paddingIsUsedToTheLastByte_data() {
+        QTest::addColumn<QString>("ending");
+        QTest::addColumn<int>("least"); // bytes that padding needs to be padding
+        QTest::newRow("FLAC") << ".flac" << 4;
+        QTest::newRow("MP3") << ".mp3" << 1;
+        QTest::newRow("M4A") << ".m4a" << 8;
+    }
+    void paddingIsUsedToTheLastByte() {
+        QFETCH(QString, ending);
+        QFETCH(int, least);
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "a" + ending.toStdString());
+        edit(file, {{"comment", {"x"}}});
+        edit(file, {{"comment", {"xy"}}}); // with room by now
+        const std::string start = test::readBytes(file);
+        auto howFor = [&](size_t length) {
+            test::writeBytes(file, start);
+            auto prepared = tags::prepareEdit(file, {{"comment", {std::string(length, 'c')}}});
+            return prepared ? prepared->how : CommitClass::Nothing;
+        };
+        // The longest that fits in place, by halving.
+        size_t fits = 2, not_ = 200000;
+        QCOMPARE(howFor(fits + 1), CommitClass::InPlace);
+        QVERIFY(howFor(not_) != CommitClass::InPlace);
+        while (not_ - fits > 1) {
+            const size_t middle = (fits + not_) / 2;
+            (howFor(middle) == CommitClass::InPlace ? fits : not_) = middle;
+        }
+        // It is the end: nothing of padding is left in the file that is made.
+        howFor(fits);
+        auto prepared = tags::prepareEdit(file, {{"comment", {std::string(fits, 'c')}}});
+        const std::string made = prepared->bytes();
+        QCOMPARE(made.size(), start.size());
+        const size_t end = made.rfind(std::string(fits, 'c')) + fits;
+        if (ending == ".mp3") // frames of sound follow at once
+            QVERIFY2(made[end] == '\xFF', std::to_string(int(made[end])).c_str());
+        else if (ending == ".flac") // the last block, and the sound at once
+            QVERIFY2(made[end] == '\xFF' && (static_cast<uint8_t>(made[end + 1]) & 0xFC) == 0xF8,
+                     std::to_string(int(made[end + 1])).c_str());
+        // Between "just fits" and "leaves room for padding" there are lengths that leave too little for a
+        // padding of its own: these must not be written in place and leave bytes that mean nothing.
+        for (int shorter = 1; shorter <= least; ++shorter) {
+            const CommitClass how = howFor(fits - static_cast<size_t>(shorter));
+            if (how != CommitClass::InPlace)
+                continue;
+            auto again = tags::prepareEdit(
+                file, {{"comment", {std::string(fits - static_cast<size_t>(shorter), 'c')}}});
+            test::writeBytes(box / ("b" + ending.toStdString()), again->bytes());
+            QVERIFY(!test::decodedSound(box / ("b" + ending.toStdString())).empty());
+        }
     }
 
     void id3InFrontOfFlacIsKept() {

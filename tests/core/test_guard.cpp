@@ -163,6 +163,21 @@ private slots:
         QCOMPARE(failed, std::set<size_t>{13});
     }
 
+    // Whatever a parser is brought to do, nothing is written.
+    void aReadingProcessCannotWrite() {
+        test::Sandbox box;
+        Path file = test::makeSound(box.root(), "scribbler.flac");
+        const std::string before = test::readBytes(file);
+        guard::Readers readers(faultyReader(), quick());
+        QVERIFY_RESULT(readers.readTags(file)); // it goes on, as if nothing had been
+        QVERIFY(test::readBytes(file) == before);
+        const Path made = file.native() + ".made";
+        QVERIFY(!std::filesystem::exists(made) || std::filesystem::file_size(made) == 0);
+        QVERIFY_RESULT(readers.peaksOf(file, 20, {}));
+        QVERIFY(test::readBytes(file) == before);
+        QCOMPARE(readers.lost(), uint64_t{0});
+    }
+
     void soundThatIsPlayedIsTheSoundOfTheFile() {
         test::Sandbox box;
         Path file = test::makeSound(box.root(), "a.flac");

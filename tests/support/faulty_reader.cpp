@@ -3,6 +3,8 @@
 #include <csignal>
 #include <vector>
 
+#include <fcntl.h>
+
 #include "core/guard/messages.h"
 #include "core/guard/worker.h"
 
@@ -29,6 +31,12 @@ void misbehave(const std::string& path, const guard::Answers& send) {
             all.emplace_back(64u << 20, 'x');
     if (has(path, "babble"))
         send(std::string(40, '\xEE'));
+    if (has(path, "scribbler"))
+        for (const std::string& file : {path, path + ".made"}) {
+            const int fd = ::open(file.c_str(), O_WRONLY | O_CREAT | O_APPEND, 0600);
+            (void)!::write(fd, "scribbled", 9);
+            ::close(fd);
+        }
 }
 
 void answer(std::string_view request, const guard::Answers& send) {

@@ -176,6 +176,21 @@ bool othersChanged(const Held& before, const Held& after, const Fields& changes)
     return false;
 }
 
+/// What there is besides the changed fields as asked, in words.
+std::vector<std::string> harmIn(const Held& before, const Held& after, const Fields& changes) {
+    std::set<std::string> families;
+    for (const auto& [key, values] : changes)
+        if (wordsName(key))
+            families.insert(familyOf(key));
+    std::vector<std::string> harm = differing(withFamilies(applied(before.fields, changes), families),
+                                              withFamilies(after.fields, families));
+    if (after.unknown != before.unknown || othersChanged(before, after, changes))
+        harm.emplace_back("parts of the tag that were not edited");
+    if (after.pictures != before.pictures)
+        harm.emplace_back("the pictures");
+    return harm;
+}
+
 /// What only FFmpeg reads, or what TagLib gives up on.
 Result<TagFile> readWithFfmpeg(const Path& path, Format format) {
     auto facts = audio::ffmpegFacts(path, audio::isReadOnly(format));
@@ -296,6 +311,11 @@ Fields applied(Fields fields, const Fields& changes) {
     return fields;
 }
 
+std::vector<std::string> harmOf(const ByteSource& before, const ByteSource& after, audio::Format format,
+                                const Fields& changes) {
+    return harmIn(heldBy(before, format), heldBy(after, format), changes);
+}
+
 Status confirm(PreparedEdit& edit) {
     if (!isSound(edit.recipe, edit.original->size()))
         return Error{ErrorKind::Damaged, {}, "The change could not be worked out, so it was refused."};
@@ -369,19 +389,9 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage da
                      "The file would not be readable after this change, so it was not made."};
     const Held after = heldBy(overlay, format);
     edit.after = after.fields;
-    std::set<std::string> families;
-    for (const auto& [key, values] : changes)
-        if (wordsName(key))
-            families.insert(familyOf(key));
-    std::vector<std::string> bad =
-        differing(withFamilies(wanted, families), withFamilies(edit.after, families));
-    if (after.unknown != before.unknown || othersChanged(before, after, changes))
-        bad.emplace_back("parts of the tag that were not edited");
-    if (after.pictures != before.pictures)
-        bad.emplace_back("the pictures");
-    if (!bad.empty())
+    if (const std::vector<std::string> harm = harmIn(before, after, changes); !harm.empty())
         return Error{ErrorKind::Unsupported, path,
-                     "This file cannot hold what was asked without harm to: " + text::join(bad, ", ") +
+                     "This file cannot hold what was asked without harm to: " + text::join(harm, ", ") +
                          ". Nothing was changed."};
     return edit;
 }

@@ -36,6 +36,12 @@ struct PreparedEdit {
 /// Whether a file that is cut short may be written to, where its sound can be shown to be untouched.
 enum class Damage { Refuse, Allow };
 
+/// What a change of some fields did to a file besides, in words ("the pictures", "Artist"): nothing, if it
+/// did just what was asked. `before` and `after` are whole files of this format. Of the sound nothing is
+/// said.
+std::vector<std::string> harmOf(const ByteSource& before, const ByteSource& after, audio::Format format,
+                                const Fields& changes);
+
 /// The first part of prepareEdit, all that parses tags: the result has been read back and holds the fields as
 /// asked. Nothing is known of the sound yet.
 Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage damage = Damage::Refuse);
