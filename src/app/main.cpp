@@ -2,73 +2,22 @@
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QElapsedTimer>
-#include <QEventLoop>
-#include <QLibraryInfo>
-#include <QProgressDialog>
 #include <QSettings>
-#include <QThread>
 #include <QTimer>
 #include <QTranslator>
 
 #include <cstdio>
+#include <utility>
 
 #include "app/bench/bench_page.h"
 #include "app/shell/main_window.h"
+#include "app/shell/run_again.h"
 #include "app/shell/single_instance.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
-#include "core/library/store/keeping.h"
-
-namespace {
 
 using namespace moorfrost;
 using namespace moorfrost::app;
-
-QString say(const char* text) {
-    return QApplication::translate("main", text);
-}
-
-/// What was done about a damaged library, to be looked at until it is dismissed.
-Trouble putBack(const Path& library) {
-    auto aside = library::putBackCopy(library);
-    return aside ? Trouble{say("The copy of the library was put back."),
-                           say("The damaged library is kept as %1.").arg(shownPath(*aside)),
-                           {}}
-                 : Trouble{say("The copy was not put back."), qs(aside.error().message), {}};
-}
-
-Trouble makeAnew(const Path& library) {
-    auto taken = library::makeAnew(library);
-    if (!taken)
-        return {say("The library was not made anew."), qs(taken.error().message), {}};
-    return {say("The library was made anew."),
-            say(taken->fromCopy
-                    ? "Nothing could be read of the damaged one (%1); from its copy: files %2, drafts "
-                      "%3, lines of the journal %4."
-                    : "From the damaged one (%1): files %2, drafts %3, lines of the journal %4.")
-                .arg(shownPath(taken->aside))
-                .arg(taken->files)
-                .arg(taken->drafts)
-                .arg(taken->sets),
-            {}};
-}
-
-/// There is no window of the application at this moment.
-Trouble whileWaiting(const QString& text, const std::function<Trouble()>& work) {
-    QProgressDialog wait(text, {}, 0, 0);
-    wait.setAttribute(Qt::WA_QuitOnClose, false);
-    QTimer::singleShot(300, &wait, &QWidget::show);
-    Trouble answer;
-    QEventLoop loop;
-    std::unique_ptr<QThread> thread(QThread::create([&] { answer = work(); }));
-    QObject::connect(thread.get(), &QThread::finished, &loop, &QEventLoop::quit);
-    thread->start();
-    loop.exec();
-    thread->wait();
-    return answer;
-}
-
-} // namespace
 
 int main(int argc, char** argv) {
     QElapsedTimer clock;
@@ -130,8 +79,8 @@ int main(int argc, char** argv) {
             library.c_str());
         return 1;
     }
-    std::optional<Trouble> told; // at the next start
-    auto run = [&] {
+    return runUntilEnded(library, [&](const std::optional<Trouble>& told) {
+        const std::vector<Path> toBringIn = std::exchange(folders, {}); // in the first run only
         Session session(library);
         MainWindow window(session);
         theme::applyStyleSheet();
@@ -140,7 +89,7 @@ int main(int argc, char** argv) {
                 Path shelf = std::filesystem::absolute(Path(ss(parser.value(shelfOption))));
                 session.addShelf(shownName(shelf), shelf);
             }
-            session.bringIn(folders, true);
+            session.bringIn(toBringIn, true);
         });
         QObject::connect(
             &instance, &SingleInstance::anotherStarted, &window, [&](const std::vector<Path>& more) {
@@ -176,15 +125,5 @@ int main(int argc, char** argv) {
         if (told)
             session.jobs().setTrouble(told);
         return QApplication::exec();
-    };
-    int code = run();
-    while (code == MainWindow::putBackCode || code == MainWindow::makeAnewCode) {
-        const bool anew = code == MainWindow::makeAnewCode;
-        told = whileWaiting(anew ? say("The library is being made anew \u2026")
-                                 : say("The copy of the library is being put back \u2026"),
-                            [&] { return anew ? makeAnew(library) : putBack(library); });
-        folders.clear(); // they were brought in the first time
-        code = run();
-    }
-    return code;
+    });
 }

@@ -305,10 +305,11 @@ private slots:
                 now << model->index(r, 0).data().toString();
             seen << now.join(",");
         };
-        connect(model, &QAbstractItemModel::modelReset, this, look);
-        connect(model, &QAbstractItemModel::layoutChanged, this, look);
-        connect(model, &QAbstractItemModel::rowsInserted, this, look);
-        connect(model, &QAbstractItemModel::rowsRemoved, this, look);
+        QObject watcher; // ends before what it writes to
+        connect(model, &QAbstractItemModel::modelReset, &watcher, look);
+        connect(model, &QAbstractItemModel::layoutChanged, &watcher, look);
+        connect(model, &QAbstractItemModel::rowsInserted, &watcher, look);
+        connect(model, &QAbstractItemModel::rowsRemoved, &watcher, look);
         desk.page()->searchBox()->setText("title:gorse");
         QThread::msleep(300); // it has been found, and the answer waits for the event loop
         desk.page()->searchBox()->setText("title:tide");
@@ -336,7 +337,8 @@ private slots:
         QTreeWidget* tree = journal->files();
         QCOMPARE(tree->topLevelItem(0)->text(0), QString("02.flac"));
         QStringList seen; // all that was shown and is taken away for the next
-        connect(tree->model(), &QAbstractItemModel::modelAboutToBeReset, tree, [&seen, tree] {
+        QObject watcher;  // ends before what it writes to
+        connect(tree->model(), &QAbstractItemModel::modelAboutToBeReset, &watcher, [&seen, tree] {
             if (QTreeWidgetItem* item = tree->topLevelItem(0))
                 seen << item->text(0);
         });

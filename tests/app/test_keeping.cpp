@@ -12,6 +12,7 @@
 #include "app/library/library_page.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/main_window.h"
+#include "app/shell/run_again.h"
 #include "app/shell/single_instance.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/thumbnails.h"
@@ -31,6 +32,21 @@ class TestKeeping : public QObject {
     std::unique_ptr<test::Sandbox> box_;
     std::unique_ptr<Driver> d_;
 
+    /// A page of one of its tables is filled with what means nothing.
+    static void damage(const Path& file) {
+        int64_t page = 0;
+        {
+            library::Database db(file);
+            library::Statement root(db, "SELECT rootpage FROM sqlite_master WHERE name='fixity'");
+            QVERIFY(root.step());
+            page = root.integer(0);
+        }
+        std::string bytes = test::readBytes(file);
+        for (size_t i = 0; i < 4096; ++i)
+            bytes[static_cast<size_t>(page - 1) * 4096 + i] = static_cast<char>(i * 7 + 1);
+        test::writeBytes(file, bytes);
+    }
+
 private slots:
     void initTestCase() { Driver::prepareApplication("light"); }
 
@@ -49,17 +65,7 @@ private slots:
         const Path file = *box_ / "library.db";
         QVERIFY(library::keptCopy(file)); // a whole library: a copy was made
         d_.reset();
-        int64_t page = 0;
-        {
-            library::Database db(file);
-            library::Statement root(db, "SELECT rootpage FROM sqlite_master WHERE name='fixity'");
-            QVERIFY(root.step());
-            page = root.integer(0);
-        }
-        std::string bytes = test::readBytes(file);
-        for (size_t i = 0; i < 4096; ++i)
-            bytes[static_cast<size_t>(page - 1) * 4096 + i] = static_cast<char>(i * 7 + 1);
-        test::writeBytes(file, bytes);
+        damage(file);
         d_ = std::make_unique<Driver>(file);
         QString told;
         QTimer answer;
@@ -79,6 +85,54 @@ private slots:
                  qPrintable(told));
         d_->settle();
         QCOMPARE(d_->window().library()->table()->model()->rowCount(), 6); // what can be read is still shown
+    }
+
+    // The window ends, the library is put back or made anew, and the window comes again and tells it.
+    void whatIsChosenIsDoneAndTheWindowComesAgain_data() {
+        QTest::addColumn<QString>("button");
+        QTest::addColumn<QString>("told");
+        QTest::newRow("put back") << "Put back the copy"
+                                  << "The copy of the library was put back.";
+        QTest::newRow("made anew") << "Make the library anew"
+                                   << "The library was made anew.";
+        QTest::newRow("goes on") << "Go on as it is"
+                                 << "";
+    }
+    void whatIsChosenIsDoneAndTheWindowComesAgain() {
+        QFETCH(QString, button);
+        QFETCH(QString, told);
+        d_->session().checkLibrary();
+        d_->settle();
+        d_.reset();
+        const Path file = *box_ / "library.db";
+        damage(file);
+        QVERIFY(!library::damageOf(file).empty());
+        QStringList runs;
+        const int code = runUntilEnded(file, [&](const std::optional<Trouble>& of) {
+            runs << (of ? of->title : "first");
+            Driver d(file);
+            if (of) { // it is whole, and all files are known
+                d.settle();
+                if (d.libraryFiles().size() != 6 || !library::damageOf(file).empty())
+                    runs << "not whole";
+                return 5;
+            }
+            QTimer answer;
+            connect(&answer, &QTimer::timeout, this, [&] {
+                if (auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget()))
+                    for (QAbstractButton* b : box->buttons())
+                        if (b->text() == button) {
+                            if (told.isEmpty())
+                                QTimer::singleShot(200, qApp, [] { QApplication::exit(5); });
+                            b->click();
+                        }
+            });
+            answer.start(50);
+            d.session().checkLibrary();
+            return QApplication::exec();
+        });
+        QCOMPARE(code, 5);
+        QCOMPARE(runs, told.isEmpty() ? QStringList{"first"} : QStringList({"first", told}));
     }
 
     void theShelvesAreReadAgain() {

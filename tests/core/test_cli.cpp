@@ -8,6 +8,10 @@
 #include <QJsonObject>
 #include <QProcess>
 
+#include <fcntl.h>
+#include <sys/stat.h>
+
+#include "core/files/disk.h"
 #include "core/text/text.h"
 #include "support/places.h"
 #include "support/sample_files.h"
@@ -378,6 +382,69 @@ private slots:
         bytes = test::readBytes(deep);
         test::writeBytes(deep, bytes.substr(0, bytes.size() / 2));
         QCOMPARE(run({"decode", path("in/deep.flac")}).code, 1);
+    }
+
+    void foldersInsideFolders() {
+        test::makeSound(*box_ / "in", "a.flac");
+        test::makeSound(*box_ / "in/deeper", "b.flac");
+        QCOMPARE(run({"scan", path("in")}).lines.size(), 2);
+        Answer one = run({"scan", path("in"), "--no-subfolders"});
+        QCOMPARE(one.lines.size(), 1);
+        QVERIFY(one.lines[0]["path"].toString().endsWith("in/a.flac"));
+        QCOMPARE(run({"set", path("in"), "--no-subfolders", "--field", "title=Gorse"}).code, 0);
+        QCOMPARE(test::probeTags(*box_ / "in/a.flac")["title"], std::string("Gorse"));
+        QVERIFY(!test::probeTags(*box_ / "in/deeper/b.flac").contains("title"));
+    }
+
+    void timesAreKeptIfAskedFor() {
+        const Path file = test::makeSound(*box_ / "in", "a.flac");
+        const timespec times[2] = {{1000, 0}, {921412800, 0}};
+        ::utimensat(AT_FDCWD, file.c_str(), times, 0);
+        QCOMPARE(run({"set", path("in"), "--keep-times", "--field", "title=Gorse"}).code, 0);
+        QCOMPARE(test::probeTags(file)["title"], std::string("Gorse"));
+        QCOMPARE(files::stateOf(file)->modifiedNs, int64_t{921412800} * 1000000000);
+        QCOMPARE(run({"set", path("in"), "--field", "title=Kelp"}).code, 0);
+        QVERIFY(files::stateOf(file)->modifiedNs > int64_t{921412800} * 1000000000);
+    }
+
+    void namesByProfile_data() {
+        QTest::addColumn<QByteArray>("profile");
+        QTest::addColumn<QString>("name");
+        QTest::newRow("as Linux has it") << QByteArray("linux") << QString("\u00C5se: con?.flac");
+        QTest::newRow("portable") << QByteArray("portable") << QString("\u00C5se- con.flac");
+        QTest::newRow("plain letters") << QByteArray("ascii") << QString("Ase- con.flac");
+    }
+    void namesByProfile() {
+        QFETCH(QByteArray, profile);
+        QFETCH(QString, name);
+        test::tag(test::makeSound(*box_ / "in", "a.flac"), {{"title", {"Åse: con?"}}});
+        std::filesystem::create_directories(*box_ / "shelf");
+        QCOMPARE(
+            run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{title}", "--names", profile})
+                .code,
+            0);
+        QVERIFY(std::filesystem::exists(*box_ / "shelf" / name.toStdString()));
+    }
+    void aProfileThatThereIsNot() {
+        std::filesystem::create_directories(*box_ / "shelf");
+        test::makeSound(*box_ / "in", "a.flac");
+        QCOMPARE(
+            run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{title}", "--names", "latin"})
+                .code,
+            2);
+    }
+
+    void wordsFromTheirBeginnings() {
+        for (const char* title : {"Ferryman's Reel", "The Old Wherry"})
+            test::tag(test::makeSound(*box_ / "in", std::string(title) + ".flac"), {{"title", {title}}});
+        std::filesystem::create_directories(*box_ / "shelf");
+        QCOMPARE(run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{title}"}).code, 0);
+        QCOMPARE(run({"search", "erry"}).lines.size(), 2);
+        QCOMPARE(run({"search", "erry", "--beginnings"}).lines.size(), 0);
+        QCOMPARE(run({"search", "ferry", "--beginnings"}).lines.size(), 1);
+        auto values = [](const Answer& a) { return a.lines.at(0)["values"].toArray().size(); };
+        QCOMPARE(values(run({"facets", "erry", "--by", "title"})), 2);
+        QCOMPARE(values(run({"facets", "erry", "--by", "title", "--beginnings"})), 0);
     }
 
     void otherNamesOfFiles() {

@@ -80,8 +80,11 @@ private slots:
             ::close(told[1]);
             char byte = 0;
             QVERIFY(read(told[0], &byte, 1) == 1); // now it is in the midst of it
+            // So many more are told, however slow the disk is; then it is in the midst of the next.
             size_t acknowledged = 1;
-            std::this_thread::sleep_for(std::chrono::microseconds(random() % 60000));
+            for (size_t more = random() % 4; more > 0; --more, ++acknowledged)
+                QVERIFY(read(told[0], &byte, 1) == 1);
+            std::this_thread::sleep_for(std::chrono::microseconds(random() % 20000));
             kill(child, SIGKILL);
             waitpid(child, nullptr, 0);
             while (read(told[0], &byte, 1) == 1)
@@ -99,7 +102,7 @@ private slots:
             written += now - before;
             before = now;
         }
-        QVERIFY(written > 20 * chunkSize);
+        QVERIFY(written >= 15 * chunkSize);
     }
 
     void aFullDisk() {

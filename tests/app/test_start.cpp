@@ -1,0 +1,96 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The program itself, as it is started: what the command line asks of it.
+#include <QtTest>
+
+#include <QImage>
+#include <QProcess>
+
+#include "core/library/store/store.h"
+#include "support/places.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+
+class TestStart : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<test::Sandbox> box_;
+
+    static QString text(const Path& path) { return QString::fromStdString(path.native()); }
+    /// Until it ends by itself; what it said.
+    QString run(QStringList arguments) {
+        QProcess program;
+        program.setProcessChannelMode(QProcess::MergedChannels);
+        QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
+        environment.insert("XDG_CACHE_HOME", text(*box_ / "cache"));
+        environment.insert("XDG_DATA_HOME", text(*box_ / "data"));
+        environment.insert("QT_QPA_PLATFORM", "offscreen");
+        program.setProcessEnvironment(environment);
+        arguments = QStringList{"--settings", text(*box_ / "settings")} + arguments;
+        program.start(text(test::inBuild("src/app/moorfrost")), arguments);
+        if (!program.waitForFinished(60000) || program.exitStatus() != QProcess::NormalExit)
+            qFatal("it does not end: %s", program.readAll().constData());
+        code_ = program.exitCode();
+        return program.readAll();
+    }
+    int code_ = -1;
+
+private slots:
+    void init() { box_ = std::make_unique<test::Sandbox>(); }
+
+    void aShelfAndFoldersAreBroughtIn() {
+        test::makeSound(*box_ / "in", "a.flac");
+        test::makeSound(*box_ / "in/deeper", "b.mp3");
+        std::filesystem::create_directories(*box_ / "Archive");
+        const QString shot = text(*box_ / "shot.png");
+        const QStringList arguments = {"--library",       text(*box_ / "library.db"),
+                                       "--shelf",         text(*box_ / "Archive"),
+                                       "--theme",         "dark",
+                                       "--shot",          shot,
+                                       text(*box_ / "in")};
+        const QString said = run(arguments);
+        QVERIFY2(code_ == 0, qPrintable(said));
+        QImage picture(shot);
+        QCOMPARE(picture.size(), QSize(1280, 800));
+        QVERIFY2(picture.pixelColor(1270, 400).lightness() < 90, "it is not dark");
+        {
+            auto store = std::move(*library::Store::open(*box_ / "library.db"));
+            QCOMPARE(store->shelves().size(), size_t{1});
+            QCOMPARE(store->shelves().front().name, std::string("Archive"));
+            QVERIFY(store->shelves().front().path == *box_ / "Archive");
+            QCOMPARE(store->batches().size(), size_t{1});
+            QCOMPARE(store->allFiles().size(), size_t{2});
+        }
+        // Once more: nothing is there twice.
+        run(arguments);
+        QCOMPARE(code_, 0);
+        auto store = std::move(*library::Store::open(*box_ / "library.db"));
+        QCOMPARE(store->shelves().size(), size_t{1});
+        QCOMPARE(store->allFiles().size(), size_t{2});
+        // In the light.
+        run({"--library", text(*box_ / "library.db"), "--theme", "light", "--shot", shot});
+        QVERIFY(QImage(shot).pixelColor(1270, 400).lightness() > 160);
+    }
+
+    void withoutAnyOfThem() {
+        const QString shot = text(*box_ / "shot.png");
+        run({"--shot", shot});
+        QCOMPARE(code_, 0);
+        QVERIFY(!QImage(shot).isNull());
+        QVERIFY(std::filesystem::exists(*box_ / "data/moorfrost/library.db"));
+    }
+
+    void whatCannotBeIsSaid() {
+        const QString said = run({"--library", text(*box_ / "library.db"), "--shot", "/nowhere/at/all.png"});
+        QVERIFY2(said.contains("/nowhere/at/all.png cannot be written"), qPrintable(said));
+        QVERIFY(run({"--no-such-option"}).contains("no-such-option"));
+        QVERIFY(code_ != 0);
+        QVERIFY(run({"--version"}).contains("0.1.0"));
+        QCOMPARE(code_, 0);
+        for (const char* option : {"--library", "--shelf", "--settings", "--theme", "--shot"})
+            QVERIFY2(run({"--help"}).contains(option), option);
+    }
+};
+
+QTEST_GUILESS_MAIN(TestStart)
+#include "test_start.moc"
