@@ -234,9 +234,13 @@ private slots:
         library::FileRecord pretend = *s().file(d_->fileNamed("a.flac"));
         pretend.tags.pictures.push_back(
             {"front cover", "image/jpeg", "", 10, 10, 100}); // gone since it was read
+        QVERIFY(Covers::instance().isIdle());                // and was not even looked for
+        QSignalSpy ready(&Covers::instance(), &Covers::ready);
         QVERIFY(Covers::instance().cover(pretend, 44).isNull());
-        QTest::qWait(200);
+        QVERIFY(!Covers::instance().isIdle());
+        QVERIFY(ready.wait(20000)); // it was looked for, once, and there is none
         QVERIFY(Covers::instance().cover(pretend, 44).isNull());
+        QVERIFY(Covers::instance().isIdle());
     }
 
     void sleevesAreChosenAndNarrowTheWork() {

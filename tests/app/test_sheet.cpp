@@ -7,6 +7,7 @@
 #include <QHeaderView>
 #include <QMenu>
 #include <QPushButton>
+#include <QStyledItemDelegate>
 #include <QTimer>
 
 #include "app/bench/bench_page.h"
@@ -229,11 +230,31 @@ private slots:
         std::vector<FileId> many;
         for (int i = 0; i < 10000; ++i)
             many.push_back(model_->fileAt(i % 4));
+        struct Counting : QStyledItemDelegate {
+            using QStyledItemDelegate::QStyledItemDelegate;
+            void paint(QPainter* p, const QStyleOptionViewItem& o, const QModelIndex& i) const override {
+                drawn.insert(i.row());
+                QStyledItemDelegate::paint(p, o, i);
+            }
+            QSize sizeHint(const QStyleOptionViewItem& o, const QModelIndex& i) const override {
+                measured.insert(i.row());
+                return QStyledItemDelegate::sizeHint(o, i);
+            }
+            mutable std::set<int> drawn, measured;
+        };
+        auto* counting = new Counting(sheet_);
+        QAbstractItemDelegate* before = sheet_->itemDelegate();
+        sheet_->setItemDelegate(counting);
         model_->setFiles(many);
         QCOMPARE(model_->rowCount(), 10000);
         QCOMPARE(sheet_->verticalHeader()->sectionResizeMode(0), QHeaderView::Fixed);
         sheet_->scrollToBottom();
+        sheet_->grab();
         QVERIFY(sheet_->indexAt(QPoint(20, sheet_->viewport()->height() - 20)).row() > 9980);
+        QVERIFY(counting->drawn.contains(9999));
+        QVERIFY2(counting->drawn.size() < 200, qPrintable(QString::number(counting->drawn.size())));
+        QVERIFY2(counting->measured.size() < 200, qPrintable(QString::number(counting->measured.size())));
+        sheet_->setItemDelegate(before);
     }
 };
 

@@ -72,6 +72,17 @@ private slots:
         QVERIFY(QImage(shot).pixelColor(1270, 400).lightness() > 160);
     }
 
+    void theThemeThatWasChosen() {
+        const QString shot = text(*box_ / "shot.png");
+        for (const auto& [theme, dark] : {std::pair("dark", true), std::pair("light", false)}) {
+            std::filesystem::create_directories(*box_ / "settings/moorfrost");
+            test::writeBytes(*box_ / "settings/moorfrost/moorfrost.ini",
+                             std::string("[General]\ntheme=") + theme + "\n");
+            run({"--library", text(*box_ / "library.db"), "--shot", shot});
+            QCOMPARE(QImage(shot).pixelColor(1270, 400).lightness() < 90, dark);
+        }
+    }
+
     void withoutAnyOfThem() {
         const QString shot = text(*box_ / "shot.png");
         run({"--shot", shot});

@@ -41,7 +41,7 @@ struct Writer {
     work::Progress progress;
 };
 
-/// A copy of the demo's sort of sounds, on a small disk of its own; skipped where mounting is not allowed.
+/// A small disk in memory; only root may mount it.
 class SmallDisk {
 public:
     SmallDisk(const Path& at, const char* options) : at_(at) {
@@ -281,8 +281,7 @@ private slots:
     void smallDisks() {
         test::Sandbox box;
         SmallDisk disk(box / "small", "size=4m");
-        if (!disk.isThere())
-            QSKIP("mounting is not allowed here");
+        QVERIFY2(disk.isThere(), "a small disk must be mounted: run this as root");
         Writer writer(box.root());
         std::map<Path, std::string> before;
         files::FileSet set{"w", {}, {}};
@@ -344,7 +343,7 @@ private slots:
             std::string foreign = test::readBytes(other), before = test::readBytes(file);
             std::string essence = audio::essenceOf(**FileSource::open(file), audio::Format::Flac)->hash;
             Writer writer(box.root());
-            files::FileSet set{"w", {titled(file, std::string(what == 2 ? 9000 : 5, 'x'))}, {}};
+            files::FileSet set{"w", {titled(file, std::string(9000, 'x'))}, {}};
             test::FaultyDisk disk(test::FaultyDisk::What::Call, at);
             bool happened = false;
             disk.happens = [&] {
@@ -363,8 +362,9 @@ private slots:
             QVERIFY(test::readBytes(other) == foreign);
             if (!happened)
                 continue;
-            if (what == 0)
-                QVERIFY(test::readBytes(file) == foreign || report.done == 1);
+            // Between the last look and the exchange of names there is no call that would do both at once.
+            if (what == 0 && disk.calls[static_cast<size_t>(at)] != files::io::Call::Rename)
+                QVERIFY2(test::readBytes(file) == foreign, qPrintable(QString("call %1").arg(at)));
             Path there = box / "moved.flac";
             std::string now = test::readBytes(there);
             QVERIFY(now == before || tags::readTags(there)->fields["title"].front().starts_with("xxxxx"));

@@ -30,11 +30,15 @@ private slots:
                 auto source = FileSource::open(box / "few");
                 QVERIFY_RESULT(source);
                 audio::Format format = audio::detectFormat(**source);
+                // There is no sound in a few bytes, whatever they are taken for. (That none of it reads past
+                // the end is seen by the sanitizers, scripts/sanitize.)
                 for (int f = 0; f <= int(audio::lastFormat); ++f) {
-                    audio::essenceOf(**source, static_cast<audio::Format>(f));
+                    auto essence = audio::essenceOf(**source, static_cast<audio::Format>(f));
+                    QVERIFY2(!essence || essence->bytes <= n, begin.c_str());
                     audio::whyCutShort(**source, static_cast<audio::Format>(f), true);
                 }
-                audio::essenceOf(**source, format);
+                auto essence = audio::essenceOf(**source, format);
+                QVERIFY2(!essence || essence->bytes <= n, begin.c_str());
             }
     }
 

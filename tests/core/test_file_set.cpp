@@ -12,6 +12,7 @@
 #include "core/files/io.h"
 #include "core/library/writing.h"
 #include "core/tags/tag_io.h"
+#include "support/kept_folder.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -79,9 +80,15 @@ private slots:
     }
 
     void timesModeAndAttributesSurvive() {
+        // Where extended attributes are kept: the temporary folder may lie on a disk that has none.
+        std::optional<test::KeptFolder> beside;
         Path file = test::makeSound(box_->root(), "a.flac");
+        auto setNote = [&] { return ::setxattr(file.c_str(), "user.note", "kept", 4, 0) == 0; };
+        if (!setNote()) {
+            file = test::makeSound(beside.emplace().root(), "a.flac");
+            QVERIFY2(setNote(), "neither the temporary folder nor the build keeps extended attributes");
+        }
         ::chmod(file.c_str(), 0640);
-        bool attributes = ::setxattr(file.c_str(), "user.note", "kept", 4, 0) == 0;
         timespec times[2] = {{1000, 0}, {921412800, 5}};
         ::utimensat(AT_FDCWD, file.c_str(), times, 0);
         auto outcome = write({"w", {step(file, {{"title", {"x"}}})}, {}});
@@ -90,8 +97,7 @@ private slots:
         ::stat(file.c_str(), &st);
         QCOMPARE(st.st_mode & 0777, mode_t{0640});
         char value[8] = {};
-        if (attributes)
-            QCOMPARE(::getxattr(file.c_str(), "user.note", value, sizeof value), ssize_t{4});
+        QCOMPARE(::getxattr(file.c_str(), "user.note", value, sizeof value), ssize_t{4});
         takeBack(outcome.set);
         QCOMPARE(files::stateOf(file)->modifiedNs, int64_t{921412800} * 1000000000 + 5);
     }

@@ -11,6 +11,7 @@
 #include "core/tags/tag_io.h"
 #include "support/disk_faults.h"
 #include "support/sample_files.h"
+#include "support/share.h"
 
 using namespace moorfrost;
 using files::StepState;
@@ -160,11 +161,6 @@ bool inChild(FaultyDisk::What what, int at, const std::function<void()>& work) {
     return WIFSIGNALED(status);
 }
 
-int stride() {
-    const char* s = std::getenv("MOORFROST_TORTURE_STRIDE");
-    return s ? std::atoi(s) : 3;
-}
-
 } // namespace
 
 class TestRecovery : public QObject {
@@ -207,7 +203,8 @@ private slots:
         }
         int killed = 0, aside = 0;
         int recoveriesKilled = 0;
-        for (int at = 0;; at += stride()) {
+        const test::Share share(kind * 3 + what + (recoveryToo ? 1 : 0));
+        for (int at = share.start;; at += share.stride) {
             Scene scene(k);
             bool hit = inChild(static_cast<FaultyDisk::What>(what), at, [&] { writeAll(k, scene); });
             auto recover = [&] {
@@ -221,7 +218,7 @@ private slots:
             recover();
             check(scene, after);
             if (QTest::currentTestFailed()) {
-                qWarning("killed at step %d", at);
+                qWarning("killed at step %d, day %d", at, test::shareDay());
                 return;
             }
             QCOMPARE(aside, 0);
@@ -229,7 +226,7 @@ private slots:
             if (!hit)
                 break;
         }
-        QVERIFY2(killed >= 12 / stride(), "the kills came too late to mean anything");
+        QVERIFY2(killed >= 11 / share.stride, "the kills came too late to mean anything");
         QVERIFY(!recoveryToo || recoveriesKilled >= killed);
     }
 
@@ -263,7 +260,8 @@ private slots:
             steps = disk.count();
         }
         QVERIFY(steps > 5);
-        for (int at = 0; at <= steps; at += stride()) {
+        const test::Share share(kind * 5 + what + error);
+        for (int at = share.start; at <= steps; at += share.stride) {
             Scene scene(k);
             auto store = std::move(*library::Store::open(scene.box / "library.db"));
             std::map<std::pair<int64_t, size_t>, std::string> after;
@@ -290,7 +288,7 @@ private slots:
             store.reset();
             check(scene, after);
             if (QTest::currentTestFailed()) {
-                qWarning("failed at step %d", at);
+                qWarning("failed at step %d, day %d", at, test::shareDay());
                 return;
             }
         }

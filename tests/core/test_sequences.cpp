@@ -9,6 +9,7 @@
 #include "core/library/writing.h"
 #include "core/tags/tag_io.h"
 #include "support/sample_files.h"
+#include "support/share.h"
 
 using namespace moorfrost;
 using files::StepState;
@@ -223,10 +224,10 @@ class TestSequences : public QObject {
     Q_OBJECT
 private slots:
     void againstAModel() {
-        const char* wish = std::getenv("MOORFROST_TORTURE_SEQUENCES");
-        const char* first = std::getenv("MOORFROST_TORTURE_FIRST");
-        uint32_t from = first ? static_cast<uint32_t>(std::atoi(first)) : 1;
-        uint32_t count = wish ? static_cast<uint32_t>(std::atoi(wish)) : 60;
+        const auto count = static_cast<uint32_t>(test::fromEnvironment("MOORFROST_TORTURE_SEQUENCES", 60));
+        // Others each day, within those that scripts/torture tries.
+        const auto from = static_cast<uint32_t>(
+            test::fromEnvironment("MOORFROST_TORTURE_FIRST", 1 + test::shareDay() % 150 * 60));
         for (uint32_t seed = from; seed < from + count; ++seed) {
             test::Sandbox box(true);
             auto store = library::Store::open(box / "library.db");

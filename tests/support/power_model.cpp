@@ -35,7 +35,26 @@ void put(std::string& content, uint64_t offset, const std::string& data) {
     content.replace(static_cast<size_t>(offset), data.size(), data);
 }
 
+std::string parentOf(const std::string& path) {
+    return Path(path).parent_path().native();
+}
+
 } // namespace
+
+/// The folders in which it changes a name.
+std::vector<std::string> PowerModel::foldersOf(const Event& e) {
+    switch (e.call) {
+    case Call::Rename:
+        return {parentOf(e.path), parentOf(e.to)};
+    case Call::Create:
+    case Call::Unlink:
+    case Call::MakeFolder:
+    case Call::RemoveFolder:
+        return {parentOf(e.path)};
+    default:
+        return {};
+    }
+}
 
 PowerModel::PowerModel(Path root, Path aside, Path unflushed)
     : root_(std::move(root)), aside_(std::move(aside)) {
@@ -146,7 +165,6 @@ void PowerModel::cut(size_t moment, std::mt19937& random) {
         }
         pending[inode].clear();
     };
-    size_t namesFlushed = 0;
     for (size_t i = 0; i < moment; ++i) {
         const Event& e = events_[i];
         if (e.call == Call::Write || e.call == Call::Truncate || e.call == Call::Allocate)
@@ -157,8 +175,6 @@ void PowerModel::cut(size_t moment, std::mt19937& random) {
             for (auto& [inode, list] : pending)
                 if (unflushed_ == 0 || inode != unflushed_)
                     settle(inode);
-        if (e.call == Call::FlushFolder || e.call == Call::FlushDisk)
-            namesFlushed = i;
     }
     auto odds = random() % 5; // from nothing to nearly everything
     for (auto& [inode, list] : pending)
@@ -176,12 +192,37 @@ void PowerModel::cut(size_t moment, std::mt19937& random) {
                 at = next;
             }
         }
-    // Names: up to some moment between the last flush and the cut.
-    size_t upTo = namesFlushed + random() % (moment - std::min(moment, namesFlushed) + 1);
+    // Names: what a flush of their folder followed, and of each other folder some first part of what was
+    // changed in it.
+    std::map<std::string, size_t> flushed; // folder -> behind its last flush
+    for (size_t i = 0; i < moment; ++i) {
+        if (events_[i].call == Call::FlushFolder)
+            flushed[events_[i].path == "." ? "" : events_[i].path] = i;
+        else if (events_[i].call == Call::FlushDisk)
+            for (auto& [folder, at] : flushed)
+                at = i;
+        for (const std::string& folder : foldersOf(events_[i]))
+            flushed.try_emplace(folder, 0);
+    }
+    std::map<std::string, size_t> reached; // folder -> up to where its changes are on the disk
+    for (const auto& [folder, at] : flushed)
+        reached[folder] = at + random() % (moment - at + 1);
     std::map<std::string, uint64_t> names = names_;
     std::set<std::string> folders(folders_.begin(), folders_.end());
-    for (size_t i = 0; i < upTo; ++i) {
+    std::set<std::string> behind; // of these something is missing, and so is all that came later
+    for (size_t i = 0; i < moment; ++i) {
         const Event& e = events_[i];
+        const std::vector<std::string> touched = foldersOf(e);
+        if (touched.empty())
+            continue;
+        // A change of names is one thing: it is there with either of its folders.
+        const bool sure = std::ranges::any_of(touched, [&](const auto& f) { return i < flushed[f]; });
+        const bool there = std::ranges::all_of(
+            touched, [&](const auto& f) { return i < reached[f] && !behind.contains(f); });
+        if (!sure && !there) {
+            behind.insert(touched.begin(), touched.end());
+            continue;
+        }
         switch (e.call) {
         case Call::Create:
             names[e.path] = e.inode;
@@ -203,6 +244,11 @@ void PowerModel::cut(size_t moment, std::mt19937& random) {
             break;
         }
     }
+    // A folder that is not there takes with it what would have been in it.
+    std::erase_if(names, [&](const auto& n) {
+        const std::string parent = parentOf(n.first);
+        return !parent.empty() && !folders.contains(parent);
+    });
     for (const auto& e : fs::directory_iterator(root_))
         fs::remove_all(e.path());
     for (const std::string& folder : folders)

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // A model of a power cut. It records what is done to the files under one folder; afterwards the folder can be
 // put into any state in which a cut at any moment could have left it: of what was not flushed, any subset of
-// sectors of 512 bytes may have reached the disk, and of the changes of names that were not flushed, any
-// first part. Files keep their numbers on the disk.
+// sectors of 512 bytes may have reached the disk, and of the changes of names in a folder that was not
+// flushed, any first part, in each folder another. Files keep their numbers on the disk.
 #pragma once
 
 #include <map>
@@ -42,6 +42,7 @@ private:
         std::string path, to, data;
         uint64_t offset = 0;
     };
+    static std::vector<std::string> foldersOf(const Event& event);
     void keep(const Path& path);
     std::string relative(const Path& path) const { return path.lexically_relative(root_).native(); }
     bool inside(const Path& path) const;
