@@ -3,8 +3,10 @@
 // with it.
 #include <QtTest>
 
+#include <atomic>
 #include <fstream>
 #include <set>
+#include <thread>
 
 #include "core/library/search/searcher.h"
 #include "core/library/search/sleeves.h"
@@ -505,6 +507,45 @@ private slots:
                 QCOMPARE(laid->rowOf(id).has_value(), now.contains(id));
         }
         QCOMPARE(base->count(), size_t{3000}); // what was held before is as it was
+    }
+
+    // One searcher is asked by several threads at once. (The thread sanitizer looks at it: scripts/sanitize
+    // threads.)
+    void severalAskAtOnce() {
+        const std::vector<std::string> questions = {
+            "night", "post", "a",    "st",   "genre:folk", "year:>1980 ferry",
+            "rook",  "tide", "salt", "isla", "e",          "not genre:folk o"};
+        const std::vector<SortBy> orders[] = {
+            {{"title", true}}, {{"artist", false}}, {{"date", true}, {"title", true}}};
+        auto ask = [&](const Searcher& s, size_t i) {
+            return idsOf(s,
+                         s.ordered(s.find(parseQuery(questions[i % questions.size()]).query), orders[i % 3]));
+        };
+        for (bool changed : {false, true}) {
+            auto make = [&]() -> std::shared_ptr<const Searcher> {
+                auto base = std::make_shared<const Searcher>(columns_);
+                return changed
+                           ? base->with({1, 7},
+                                        columnsOf({record(1, {{"title", {"Night tide"}}}), record(7, {})}))
+                           : base;
+            };
+            const auto alone = make(), asked = make();
+            std::vector<Ids> expected;
+            for (size_t i = 0; i < questions.size() * 3; ++i)
+                expected.push_back(ask(*alone, i));
+            std::atomic<int> wrong = 0;
+            {
+                std::vector<std::jthread> all;
+                for (size_t t = 0; t < 4; ++t)
+                    all.emplace_back([&, t] {
+                        for (size_t k = 0; k < expected.size(); ++k) {
+                            const size_t i = (k * 5 + t * 7) % expected.size();
+                            wrong += ask(*asked, i) != expected[i];
+                        }
+                    });
+            }
+            QCOMPARE(wrong.load(), 0);
+        }
     }
 
     void aCompilationIsOneSleeveWhereverItLies() {
