@@ -221,7 +221,7 @@ void limitOneself() {
     limit(RLIMIT_CORE, 0);
     limit(RLIMIT_FSIZE, 0);
     std::signal(SIGXFSZ, SIG_IGN);
-#if !defined(__SANITIZE_ADDRESS__)
+#if !defined(__SANITIZE_ADDRESS__) && !defined(__SANITIZE_THREAD__)
     limit(RLIMIT_AS, mostMemory);
 #endif
 }
