@@ -4,6 +4,7 @@
 
 #include <csignal>
 #include <map>
+#include <mutex>
 #include <stdexcept>
 
 #include "core/files/file_set.h"
@@ -29,6 +30,7 @@ public:
     ~FaultyDisk() override { files::io::observe(nullptr); }
 
     int before(files::io::Event& event) override {
+        std::lock_guard lock(mutex_); // several threads use the disk
         int now = count_++;
         calls.push_back(event.call);
         if (what_ == What::FailOn && now >= at_)
@@ -56,15 +58,20 @@ public:
         return 0;
     }
     void after(const files::io::Event&) override {
+        std::lock_guard lock(mutex_);
         if (torn_)
             ::raise(SIGKILL);
     }
-    int count() const { return count_; }
+    int count() const {
+        std::lock_guard lock(mutex_);
+        return count_;
+    }
 
     std::function<void()> happens;
     std::vector<files::io::Call> calls;
 
 private:
+    mutable std::recursive_mutex mutex_; // what happens may use the disk as well
     What what_;
     int at_, error_, count_ = 0;
     bool torn_ = false;
