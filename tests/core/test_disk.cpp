@@ -5,7 +5,6 @@
 #include <csignal>
 #include <fcntl.h>
 #include <fstream>
-#include <sys/mount.h>
 #include <sys/resource.h>
 #include <sys/stat.h>
 #include <sys/wait.h>
@@ -16,6 +15,7 @@
 #include "core/tags/tag_io.h"
 #include "support/disk_faults.h"
 #include "support/sample_files.h"
+#include "support/small_disk.h"
 
 using namespace moorfrost;
 
@@ -39,25 +39,6 @@ struct Writer {
     std::unique_ptr<files::GroupLog> log;
     test::MemoryHistory history;
     work::Progress progress;
-};
-
-/// A small disk in memory; only root may mount it.
-class SmallDisk {
-public:
-    SmallDisk(const Path& at, const char* options) : at_(at) {
-        std::filesystem::create_directories(at);
-        mounted_ = ::mount("tmpfs", at.c_str(), "tmpfs", 0, options) == 0;
-    }
-    ~SmallDisk() {
-        if (mounted_)
-            ::umount2(at_.c_str(), MNT_DETACH);
-    }
-    bool isThere() const { return mounted_; }
-    bool makeReadOnly() { return ::mount("tmpfs", at_.c_str(), "tmpfs", MS_REMOUNT | MS_RDONLY, "") == 0; }
-
-private:
-    Path at_;
-    bool mounted_ = false;
 };
 
 files::Step titled(const Path& source, const std::string& title, const Path& target = {}) {
@@ -280,7 +261,7 @@ private slots:
     // A real disk that runs full while it is written to, and one that turns read-only.
     void smallDisks() {
         test::Sandbox box;
-        SmallDisk disk(box / "small", "size=4m");
+        test::SmallDisk disk(box / "small", "size=4m");
         QVERIFY2(disk.isThere(), "a small disk must be mounted: run this as root");
         Writer writer(box.root());
         std::map<Path, std::string> before;

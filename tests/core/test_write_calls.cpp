@@ -7,7 +7,6 @@
 
 #include <csignal>
 #include <fcntl.h>
-#include <sys/mount.h>
 #include <sys/stat.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -21,6 +20,7 @@
 #include "support/far_folder.h"
 #include "support/places.h"
 #include "support/sample_files.h"
+#include "support/small_disk.h"
 #include "support/watched_disk.h"
 
 using namespace moorfrost;
@@ -89,23 +89,6 @@ struct Scene {
         return out;
     }
     test::Sandbox box;
-};
-
-/// A small disk in memory; mounting is allowed to root, and where tests run as root it must work.
-class SmallDisk {
-public:
-    SmallDisk(const Path& at, const char* options) : at_(at) {
-        std::filesystem::create_directories(at);
-        isThere = ::mount("tmpfs", at.c_str(), "tmpfs", 0, options) == 0;
-    }
-    ~SmallDisk() {
-        if (isThere)
-            ::umount2(at_.c_str(), MNT_DETACH);
-    }
-    bool isThere = false;
-
-private:
-    Path at_;
 };
 
 } // namespace
@@ -433,8 +416,8 @@ private slots:
     // What several files need together counts, before anything is copied.
     void roomIsCountedTogether() {
         Scene scene;
-        SmallDisk disk(scene.box / "small", "size=4m");
-        QVERIFY2(disk.isThere, "a small disk must be mounted: run this as root");
+        test::SmallDisk disk(scene.box / "small", "size=4m");
+        QVERIFY2(disk.isThere(), "a small disk must be mounted: run this as root");
         FileSet set{"c", {}, {}};
         for (int i = 0; i < 3; ++i) {
             Path file = scene.box / "in" / ("note" + std::to_string(i) + ".txt");
@@ -455,8 +438,8 @@ private slots:
     // New files beside old ones need room until they have taken their places: then the next ones get it.
     void groupsUseTheRoomOneAfterTheOther() {
         Scene scene;
-        SmallDisk disk(scene.box / "in", "size=32m");
-        QVERIFY2(disk.isThere, "a small disk must be mounted: run this as root");
+        test::SmallDisk disk(scene.box / "in", "size=32m");
+        QVERIFY2(disk.isThere(), "a small disk must be mounted: run this as root");
         FileSet set{"w", {}, {}};
         for (uint32_t i = 0; i < 60; ++i)
             set.steps.push_back(
