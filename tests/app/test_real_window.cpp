@@ -118,12 +118,14 @@ private slots:
         QTreeView* tree = w().bench()->bringIn()->tree();
         tree->expandAll();
         QString seen;
-        QTimer::singleShot(600, this, [&] {
+        QTimer look; // the menu has an event loop of its own
+        connect(&look, &QTimer::timeout, this, [&] {
             if (auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget())) {
                 seen = "menu";
                 menu->close();
             }
         });
+        look.start(50);
         hands(QStringList{"mousemove"} + at(middle(tree, d_->bringInRow("b3.wav"))) +
               QStringList{"click", "3"});
         QTRY_COMPARE(seen, QString("menu"));

@@ -31,7 +31,11 @@ bool SoundBuffer::put(const QByteArray& data, const std::stop_token& stop) {
     space_.wait(lock, stop, [&] { return data_.size() < mostBuffered; });
     if (stop.stop_requested())
         return false;
+    const bool wasEmpty = data_.isEmpty();
     data_.append(data);
+    lock.unlock();
+    if (wasEmpty) // a sound device that found nothing does not look again by itself
+        QMetaObject::invokeMethod(this, &SoundBuffer::readyRead, Qt::QueuedConnection);
     return true;
 }
 
