@@ -18,6 +18,7 @@
 #include "support/counted_flushes.h"
 #include "support/disk_faults.h"
 #include "support/far_folder.h"
+#include "support/needs_root.h"
 #include "support/places.h"
 #include "support/sample_files.h"
 #include "support/small_disk.h"
@@ -272,6 +273,28 @@ private slots:
         }
     }
 
+    // Recovery that has to make a folder again keeps it before it counts on what it moved into it.
+    void recoveryKeepsTheFoldersThatItMakes() {
+        Scene scene;
+        const Path in = scene.box / "in", file = test::makeSound(in, "a.flac");
+        const Path outer = in / "new", target = outer / "deep/a.flac";
+        // The new content has its name, the move is still to come; and the power cut took the folders with
+        // it.
+        QVERIFY(scene.killed({"m", {step(file, large, target)}, {}}, Call::Rename, 1));
+        QVERIFY(tags::readTags(file)->fields["title"].front() == "Gorse");
+        std::filesystem::remove_all(outer);
+        test::WatchedDisk disk;
+        QVERIFY(scene.recover().setAside.empty());
+        QVERIFY(std::filesystem::exists(target) && !std::filesystem::exists(file));
+        const int moved = disk.find(Call::Rename, target);
+        const int outerKept = disk.find(Call::FlushFolder, in, moved),
+                  innerKept = disk.find(Call::FlushFolder, outer, moved),
+                  nameKept = disk.find(Call::FlushFolder, target.parent_path(), moved);
+        QVERIFY2(moved >= 0 && outerKept > moved, "the outer folder is not flushed");
+        QVERIFY2(innerKept > outerKept, "the inner folder is not flushed behind the outer one");
+        QVERIFY2(nameKept > innerKept, "the file is flushed before its folders");
+    }
+
     // Killed in front of every change of a name; what waits under a name in between comes out of it.
     void namesInBetweenDoNotStay_data() {
         QTest::addColumn<int>("kind");
@@ -415,9 +438,10 @@ private slots:
 
     // What several files need together counts, before anything is copied.
     void roomIsCountedTogether() {
+        NEEDS_ROOT;
         Scene scene;
         test::SmallDisk disk(scene.box / "small", "size=4m");
-        QVERIFY2(disk.isThere(), "a small disk must be mounted: run this as root");
+        QVERIFY2(disk.isThere(), "a small disk could not be mounted");
         FileSet set{"c", {}, {}};
         for (int i = 0; i < 3; ++i) {
             Path file = scene.box / "in" / ("note" + std::to_string(i) + ".txt");
@@ -437,9 +461,10 @@ private slots:
 
     // New files beside old ones need room until they have taken their places: then the next ones get it.
     void groupsUseTheRoomOneAfterTheOther() {
+        NEEDS_ROOT;
         Scene scene;
         test::SmallDisk disk(scene.box / "in", "size=32m");
-        QVERIFY2(disk.isThere(), "a small disk must be mounted: run this as root");
+        QVERIFY2(disk.isThere(), "a small disk could not be mounted");
         FileSet set{"w", {}, {}};
         for (uint32_t i = 0; i < 60; ++i)
             set.steps.push_back(
@@ -459,7 +484,7 @@ private slots:
 
     // As root: the new file that takes the place of another's belongs to whom the old one did.
     void theOwnerStays() {
-        QVERIFY2(::geteuid() == 0, "owners can be given by root only: run this as root");
+        NEEDS_ROOT;
         Scene scene;
         Path file = test::makeSound(scene.box / "in", "a.flac");
         QCOMPARE(::chown(file.c_str(), 1234, 2345), 0);

@@ -45,8 +45,11 @@ constexpr const char* again = " Moorfrost tries again when it is started and bef
 
 bool moveTo(const Path& from, const Path& to) {
     bool cross = false;
+    const std::vector<Path> made = missingFolders(to.parent_path());
     if (!makeFolders(to.parent_path()) || !renameFree(from, to, cross))
         return false;
+    for (const Path& folder : made) // outer ones first: a folder that is lost takes with it what is in it
+        flushFolderOf(folder);
     flushFolderOf(to);
     flushFolderOf(from);
     return true;
