@@ -65,7 +65,8 @@ private slots:
                                             << "crashed on this file" << true;
         QTest::newRow("computes for ever") << "endless.mp3"
                                            << "took too long" << true;
-#if !defined(__SANITIZE_ADDRESS__) && !defined(__SANITIZE_THREAD__) // needs more address space than the limit leaves
+#if !defined(__SANITIZE_ADDRESS__) &&                                                                        \
+    !defined(__SANITIZE_THREAD__) // needs more address space than the limit leaves
         QTest::newRow("asks for all memory") << "greedy.mp3"
                                              << "more memory than" << true;
 #endif

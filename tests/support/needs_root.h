@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What only root may do: mounting, giving files to others. As root, where tests run by themselves, it must work.
+// What only root may do: mounting, giving files to others. As root, where tests run by themselves, it must
+// work.
 #pragma once
 
 #include <QtTest>
