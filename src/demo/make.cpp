@@ -138,8 +138,6 @@ void setTimes(const Path& root) {
 
 } // namespace
 
-namespace {} // namespace
-
 Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(size_t, size_t)>& progress) {
     MadeDemo made;
     made.incoming = root / "incoming";
