@@ -40,18 +40,18 @@ void sheetScroll() {
                               {"track", {std::to_string(i % 12)}}};
             rows.push_back(std::move(f));
         }
-        (*store)->saveFiles(rows, (*store)->addBatch("b"));
+        (*store)->saveFiles(rows, (*store)->batches().add("b"));
     }
-    app::Session session(file);
+    app::Controllers session(file);
     while (!session.isLoaded())
         QCoreApplication::processEvents();
-    app::SheetModel model(session);
+    app::SheetModel model({session.files, session.drafts, session.kinds});
     model.setColumns({app::nameColumn, "track", "title", "artist", "album", "date", "album_artist", "genre",
                       "disc", "isrc"});
-    std::vector<library::FileId> ids = session.batchFiles();
+    std::vector<library::FileId> ids = session.sleeves.files();
     if (ids.size() != 10000)
         std::abort();
-    app::SheetView view(session, &model);
+    app::SheetView view({session.drafts, session.customFields}, &model);
     view.resize(1200, 700);
     model.setFiles(ids);
     view.show();
@@ -74,7 +74,7 @@ void sheetScroll() {
         double longest = 0;
         QElapsedTimer clock;
         clock.start();
-        session.drafts().propose(
+        session.drafts.session().propose(
             "Edit", {{ids[static_cast<size_t>(edit)], "title", {"New " + std::to_string(edit)}}}, "typed");
         for (int i = 0; i < 60; ++i) {
             QElapsedTimer turn;

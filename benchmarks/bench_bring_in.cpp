@@ -62,7 +62,7 @@ int main(int argc, char** argv) {
     std::filesystem::remove_all(folder);
     makeFiles(folder / "in", count);
     bench::WindowApplication application(argc, argv);
-    app::Session session{folder / "library.db"};
+    app::Controllers session{folder / "library.db"};
     app::MainWindow window(session);
     app::theme::applyStyleSheet();
     window.resize(1280, 800);
@@ -81,7 +81,7 @@ int main(int argc, char** argv) {
             longest = std::max(longest, ms);
             working = std::max(working, bench::processorTime() - before);
             over += ms > 100;
-            if (firstRows < 0 && !session.sleeves().empty())
+            if (firstRows < 0 && !session.sleeves.all().empty())
                 firstRows = static_cast<double>(since.elapsed());
             ended = done();
         }
@@ -97,13 +97,14 @@ int main(int argc, char** argv) {
         quiet.invalidate();
         return [&, files] {
             size_t there = 0;
-            for (const app::SleeveView& sleeve : session.sleeves())
+            for (const app::SleeveView& sleeve : session.sleeves.all())
                 there += sleeve.files.size();
-            if (!session.jobs().isIdle() || there < files) {
+            if (!session.jobs.isIdle() || there < files) {
                 quiet.invalidate();
             } else if (!quiet.isValid()) {
                 if (!std::exchange(asked, true))
-                    session.readSteps(-1, [&](const std::vector<library::SetStep>&) { answered = true; });
+                    session.journal.readSteps(&session, -1,
+                                              [&](const std::vector<library::SetStep>&) { answered = true; });
                 if (!std::exchange(answered, false))
                     return false;
                 asked = false;
@@ -114,14 +115,14 @@ int main(int argc, char** argv) {
     };
     until([&] { return session.isLoaded(); }, "the window");
     std::printf("%zu files\n", count);
-    session.bringIn({folder / "in"}, true);
+    session.bringIn.start({folder / "in"}, true);
     until(settled(count), "all brought in and sorted");
-    std::printf("%zu sleeves, memory %.0f MB\n", session.sleeves().size(), bench::memoryInUse("VmRSS:"));
+    std::printf("%zu sleeves, memory %.0f MB\n", session.sleeves.all().size(), bench::memoryInUse("VmRSS:"));
     since.restart(); // somebody comes back to the batch
     while (since.elapsed() < 2000)
         QCoreApplication::processEvents(QEventLoop::AllEvents, 20);
     std::filesystem::copy_file(folder / "in/0000/00000/01 take.flac", folder / "in/0000/00000/12 take.flac");
-    session.bringIn({folder / "in/0000/00000"}, true);
+    session.bringIn.start({folder / "in/0000/00000"}, true);
     until(settled(count + 1), "one file more");
     return 0;
 }

@@ -20,7 +20,7 @@ int main(int argc, char** argv) {
     std::filesystem::remove_all(folder);
     const Path file = folder / "library.db";
     auto store = std::move(*library::Store::open(file));
-    int64_t shelf = store->addShelf("Archive", "/archive");
+    int64_t shelf = store->shelves().add("Archive", "/archive");
     std::printf("%zu tracks\n", count);
     double making = 0;
     double all = milliseconds([&] {
@@ -56,13 +56,13 @@ int main(int argc, char** argv) {
         std::vector<library::FileId> ids;
         for (size_t i = 0; i < changed; ++i)
             ids.push_back(static_cast<library::FileId>(1 + i * (count / changed)));
-        auto before = store->files(ids);
+        auto before = store->files().findAll(ids);
         double writing = milliseconds([&] {
             library::Transaction together(store->database());
             for (library::FileRecord& r : before) {
                 r.tags.fields["mood"] = {"calm"};
                 r.tags.fields["title"] = {"Night Post " + std::to_string(r.id)};
-                store->updateFile(r.id, r.state, r.tags.fields, r.shelf);
+                store->files().update(r.id, r.state, r.tags.fields, r.shelf);
             }
             together.commit();
         });
@@ -78,9 +78,9 @@ int main(int argc, char** argv) {
     std::shared_ptr<const library::ReadinessTable> ready;
     const double first = milliseconds(
         [&] { ready = library::readinessOfShelves(*store, search, rules, nullptr, {}, progress); });
-    auto record = *store->file(static_cast<library::FileId>(count / 2));
+    auto record = *store->files().find(static_cast<library::FileId>(count / 2));
     record.tags.fields["mood"] = {"bright"};
-    store->updateFile(record.id, record.state, record.tags.fields, record.shelf);
+    store->files().update(record.id, record.state, record.tags.fields, record.shelf);
     search = library::searchOf(*store, search);
     const double one = milliseconds(
         [&] { ready = library::readinessOfShelves(*store, search, rules, ready, {}, progress); });

@@ -16,7 +16,7 @@
 #include <taglib/tpropertymap.h>
 
 #include "core/files/scan.h"
-#include "core/guard/readers.h"
+#include "core/sandbox/parser_pool.h"
 #include "core/tags/tag_io.h"
 #include "core/work/parallel.h"
 

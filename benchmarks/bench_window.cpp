@@ -33,7 +33,7 @@ int main(int argc, char** argv) {
     QElapsedTimer clock;
     clock.start();
     bench::WindowApplication application(argc, argv);
-    app::Session session{Path(argv[1])};
+    app::Controllers session{Path(argv[1])};
     app::MainWindow window(session);
     app::theme::applyStyleSheet();
     window.resize(1600, 900);
@@ -57,11 +57,11 @@ int main(int argc, char** argv) {
     until([&] { return page->isSearched(); });
     std::printf("start to everything searchable and counted %.0f ms\n", since(clock));
     auto settle = [&] {
-        until([&] { return page->isSearched() && session.jobs().isIdle(); });
+        until([&] { return page->isSearched() && session.jobs.isIdle(); });
         QElapsedTimer quiet;
         quiet.start();
         until([&] { return quiet.elapsed() > 60; });
-        until([&] { return session.jobs().isIdle(); });
+        until([&] { return session.jobs.isIdle(); });
     };
     settle();
     std::printf("memory                                     %.0f MB\n", bench::memoryInUse("VmRSS:"));

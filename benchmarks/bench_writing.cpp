@@ -75,8 +75,8 @@ void makeBig(const Path& file) {
     put(file, bytes);
 }
 
-files::FileSet titled(const std::vector<Path>& paths, const std::string& title) {
-    files::FileSet set{"bench", {}, {}};
+files::ChangeSet titled(const std::vector<Path>& paths, const std::string& title) {
+    files::ChangeSet set{"bench", {}, {}};
     for (const Path& p : paths) {
         files::Step step;
         step.source = p;
@@ -151,7 +151,7 @@ int main(int argc, char** argv) {
         }
         double memory = memoryOf([&] { write(*store, {file}, "Winter Harbour"); });
         double rewrite = memoryOf([&] {
-            files::FileSet set = titled({file}, std::string(20000, 't'));
+            files::ChangeSet set = titled({file}, std::string(20000, 't'));
             work::Progress progress;
             library::writeSet(*store, set, 0, {}, progress);
         });

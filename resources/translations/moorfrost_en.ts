@@ -29,6 +29,25 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::BringIn</name>
+    <message numerus="yes">
+        <source>%n place(s)</source>
+        <translation><numerusform>%n place</numerusform><numerusform>%n places</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Stopped. %n file(s) were read.</source>
+        <translation><numerusform>Stopped. %n file were read.</numerusform><numerusform>Stopped. %n files were read.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) are as they were, and were not read again.</source>
+        <translation><numerusform>%n file are as they were, and were not read again.</numerusform><numerusform>%n files are as they were, and were not read again.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n of them are in the library already.</source>
+        <translation><numerusform>%n of them are in the library already.</numerusform><numerusform>%n of them are in the library already.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::BringInPage</name>
     <message numerus="yes">
         <source>%n file(s)</source>
@@ -144,6 +163,10 @@
         <source>Write %n change(s)</source>
         <translation><numerusform>Write %n change</numerusform><numerusform>Write %n changes</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n more in other batches</source>
+        <translation><numerusform>%n more in other batches</numerusform><numerusform>%n more in other batches</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::GatherDialog</name>
@@ -202,6 +225,10 @@
     <message numerus="yes">
         <source>the %n file(s) shown</source>
         <translation><numerusform>the %n file shown</numerusform><numerusform>the %n files shown</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) sent to the bench.</source>
+        <translation><numerusform>%n file sent to the bench.</numerusform><numerusform>%n files sent to the bench.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -319,81 +346,6 @@
     </message>
 </context>
 <context>
-    <name>moorfrost::app::Session</name>
-    <message numerus="yes">
-        <source>%n place(s)</source>
-        <translation><numerusform>%n place</numerusform><numerusform>%n places</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>Stopped. %n file(s) were read.</source>
-        <translation><numerusform>Stopped. %n file were read.</numerusform><numerusform>Stopped. %n files were read.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n file(s) sent to the bench.</source>
-        <translation><numerusform>%n file sent to the bench.</numerusform><numerusform>%n files sent to the bench.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n file(s)</source>
-        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>Write tags of %n file(s)</source>
-        <translation><numerusform>Write tags of %n file</numerusform><numerusform>Write tags of %n files</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>Put away copies of %n file(s)</source>
-        <translation><numerusform>Put away copies of %n file</numerusform><numerusform>Put away copies of %n files</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>Put away %n file(s)</source>
-        <translation><numerusform>Put away %n file</numerusform><numerusform>Put away %n files</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n file(s) taken back.</source>
-        <translation><numerusform>%n file taken back.</numerusform><numerusform>%n files taken back.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n file(s) could not be: %1</source>
-        <translation><numerusform>%n file could not be: %1</numerusform><numerusform>%n files could not be: %1</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n artist(s)</source>
-        <translation><numerusform>%n artist</numerusform><numerusform>%n artists</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n file(s) left as before.</source>
-        <translation><numerusform>%n file left as before.</numerusform><numerusform>%n files left as before.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>Stopped: %n file(s) were not begun.</source>
-        <translation><numerusform>Stopped: %n file were not begun.</numerusform><numerusform>Stopped: %n files were not begun.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n file(s) are as they were, and were not read again.</source>
-        <translation><numerusform>%n file are as they were, and were not read again.</numerusform><numerusform>%n files are as they were, and were not read again.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>Reading %n shelf(s)</source>
-        <translation><numerusform>Reading %n shelf</numerusform><numerusform>Reading %n shelfs</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n file(s) were new to the library or changed,</source>
-        <translation><numerusform>%n file were new to the library or changed,</numerusform><numerusform>%n files were new to the library or changed,</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n as they were.</source>
-        <translation><numerusform>%n as they were.</numerusform><numerusform>%n as they were.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n of them are in the library already.</source>
-        <translation><numerusform>%n of them are in the library already.</numerusform><numerusform>%n of them are in the library already.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>It was merged by hand from %n sleeve(s).</source>
-        <translation><numerusform>It was merged by hand from %n sleeve.</numerusform><numerusform>It was merged by hand from %n sleeves.</numerusform></translation>
-    </message>
-</context>
-<context>
     <name>moorfrost::app::SettingsPage</name>
     <message numerus="yes">
         <source>With the next write the %n oldest set(s) can no longer be taken back.</source>
@@ -405,6 +357,21 @@
     <message numerus="yes">
         <source>%n pasted value(s) had no cell to go into</source>
         <translation><numerusform>%n pasted value had no cell to go into</numerusform><numerusform>%n pasted values had no cell to go into</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::ShelvesController</name>
+    <message numerus="yes">
+        <source>Reading %n shelf(s)</source>
+        <translation><numerusform>Reading %n shelf</numerusform><numerusform>Reading %n shelfs</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) were new to the library or changed,</source>
+        <translation><numerusform>%n file were new to the library or changed,</numerusform><numerusform>%n files were new to the library or changed,</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n as they were.</source>
+        <translation><numerusform>%n as they were.</numerusform><numerusform>%n as they were.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -430,6 +397,48 @@
     <message numerus="yes">
         <source>%1: into %n sleeve(s)</source>
         <translation><numerusform>%1: into %n sleeve</numerusform><numerusform>%1: into %n sleeves</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::SleeveViews</name>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n artist(s)</source>
+        <translation><numerusform>%n artist</numerusform><numerusform>%n artists</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::WritingController</name>
+    <message numerus="yes">
+        <source>Write tags of %n file(s)</source>
+        <translation><numerusform>Write tags of %n file</numerusform><numerusform>Write tags of %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Put away copies of %n file(s)</source>
+        <translation><numerusform>Put away copies of %n file</numerusform><numerusform>Put away copies of %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Put away %n file(s)</source>
+        <translation><numerusform>Put away %n file</numerusform><numerusform>Put away %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) left as before.</source>
+        <translation><numerusform>%n file left as before.</numerusform><numerusform>%n files left as before.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Stopped: %n file(s) were not begun.</source>
+        <translation><numerusform>Stopped: %n file were not begun.</numerusform><numerusform>Stopped: %n files were not begun.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) taken back.</source>
+        <translation><numerusform>%n file taken back.</numerusform><numerusform>%n files taken back.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) could not be: %1</source>
+        <translation><numerusform>%n file could not be: %1</numerusform><numerusform>%n files could not be: %1</numerusform></translation>
     </message>
 </context>
 </TS>

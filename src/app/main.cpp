@@ -81,15 +81,15 @@ int main(int argc, char** argv) {
     }
     return runUntilEnded(library, [&](const std::optional<Trouble>& told) {
         const std::vector<Path> toBringIn = std::exchange(folders, {}); // in the first run only
-        Session session(library);
-        MainWindow window(session);
+        Controllers controllers(library);
+        MainWindow window(controllers);
         theme::applyStyleSheet();
-        QObject::connect(&session, &Session::loaded, &window, [&] {
+        QObject::connect(&controllers, &Controllers::loaded, &window, [&] {
             if (parser.isSet(shelfOption)) {
                 Path shelf = std::filesystem::absolute(Path(ss(parser.value(shelfOption))));
-                session.addShelf(shownName(shelf), shelf);
+                controllers.shelves.add(shownName(shelf), shelf);
             }
-            session.bringIn(toBringIn, true);
+            controllers.bringIn.start(toBringIn, true);
         });
         QObject::connect(
             &instance, &SingleInstance::anotherStarted, &window, [&](const std::vector<Path>& more) {
@@ -97,7 +97,7 @@ int main(int argc, char** argv) {
                 window.raise();
                 window.activateWindow();
                 if (!more.empty())
-                    session.bringIn(more, true);
+                    controllers.bringIn.start(more, true);
             });
         QTimer shotTimer;
         if (parser.isSet(shotOption)) {
@@ -105,7 +105,7 @@ int main(int argc, char** argv) {
             // At rest twice in a row: read, sorted, covers drawn.
             auto quiet = std::make_shared<int>(0);
             QObject::connect(&shotTimer, &QTimer::timeout, &window, [&, quiet] {
-                *quiet = session.isLoaded() && window.isAtRest() ? *quiet + 1 : 0;
+                *quiet = controllers.isLoaded() && window.isAtRest() ? *quiet + 1 : 0;
                 if (*quiet < 2)
                     return;
                 if (!window.grab().save(parser.value(shotOption)))
@@ -123,7 +123,7 @@ int main(int argc, char** argv) {
                 QApplication::quit();
             });
         if (told)
-            session.jobs().setTrouble(told);
+            controllers.jobs.setTrouble(told);
         return QApplication::exec();
     });
 }

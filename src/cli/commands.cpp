@@ -98,14 +98,14 @@ std::optional<naming::Plan> parsePlan(const Options& options, const std::vector<
     return std::get<naming::Plan>(parsed);
 }
 
-int writeAndReport(library::Store& store, files::FileSet set, const Options& options, bool fine) {
+int writeAndReport(library::Store& store, files::ChangeSet set, const Options& options, bool fine) {
     if (set.steps.empty())
         return fine ? 0 : 1;
     if (!options.otherNames.empty())
         set.hardLinks = options.otherNames == "all" ? files::HardLinks::AllNames : files::HardLinks::ThisName;
     set.keepTimes = options.keepTimes;
     set.damage = options.evenDamaged ? tags::Damage::Allow : tags::Damage::Refuse;
-    if (library::HistoryUse history = store.historyUse(); !history.next.empty())
+    if (library::HistoryUse history = store.journal().use(); !history.next.empty())
         say(fmt::format("The journal is full: the {} oldest sets can no longer be taken back.",
                         history.next.size()));
     auto start = std::chrono::steady_clock::now();
@@ -184,7 +184,7 @@ int setFields(const Options& options) {
     if (!store)
         return 1;
     bool fine = true;
-    files::FileSet set{"Set fields from the command line", {}, {}};
+    files::ChangeSet set{"Set fields from the command line", {}, {}};
     for (const files::ScannedFile& file : readAll(options, fine)) {
         if (!file.tags) {
             printRefused(file, file.error);
@@ -207,7 +207,7 @@ int readNames(const Options& options) {
     if (!store)
         return 1;
     std::set<std::string> artists;
-    for (const library::FileRecord& f : store->allFiles())
+    for (const library::FileRecord& f : store->files().all())
         if (f.shelf > 0)
             for (const char* key : {"artist", "album_artist"})
                 if (auto it = f.tags.fields.find(key); it != f.tags.fields.end())
@@ -217,7 +217,7 @@ int readNames(const Options& options) {
     for (const files::ScannedFile& f : found)
         paths.push_back(f.path);
     std::vector<naming::NameReading> readings = naming::readNames(*plan, paths, artists);
-    files::FileSet set{"Read names from the command line", {}, {}};
+    files::ChangeSet set{"Read names from the command line", {}, {}};
     for (size_t i = 0; i < found.size(); ++i) {
         const naming::NameReading& r = readings[i];
         bool usable = r.fits && !r.doubtful && found[i].tags;
@@ -277,7 +277,7 @@ int putAway(const Options& options) {
         say(result.shelfProblem);
         return wrongly;
     }
-    files::FileSet set{"Put away from the command line", {}, result.emptied};
+    files::ChangeSet set{"Put away from the command line", {}, result.emptied};
     auto add = [&](const naming::Placement& p) {
         Json line;
         putPath(line, p.from);
@@ -311,7 +311,7 @@ int putAway(const Options& options) {
     auto store = openLibrary(options);
     if (!store)
         return 1;
-    store->addShelf(text::forDisplay(how.shelf.filename().native()), how.shelf);
+    store->shelves().add(text::forDisplay(how.shelf.filename().native()), how.shelf);
     return writeAndReport(*store, set, options, fine);
 }
 
@@ -319,7 +319,7 @@ int journal(const Options& options) {
     auto store = openLibrary(options);
     if (!store)
         return 1;
-    for (const library::SetSummary& s : store->sets()) {
+    for (const library::SetSummary& s : store->journal().sets()) {
         Json line;
         line["id"] = s.id;
         line["when"] = s.when;
@@ -328,7 +328,7 @@ int journal(const Options& options) {
         line["failed"] = s.failed;
         line["taken_back"] = s.takenBack;
         line["files"] = Json::array();
-        for (const library::SetStep& step : store->steps(s.id))
+        for (const library::SetStep& step : store->journal().steps(s.id))
             line["files"].push_back(stepJson(step.record));
         print(line);
     }
@@ -340,7 +340,7 @@ int takeBack(const Options& options) {
     if (!store)
         return 1;
     bool known = false;
-    for (const library::SetSummary& s : store->sets())
+    for (const library::SetSummary& s : store->journal().sets())
         known = known || s.id == options.set;
     if (!known) {
         say(fmt::format("There is no set {} in the journal. \"moorfrost-cli journal\" lists them.",
@@ -349,7 +349,7 @@ int takeBack(const Options& options) {
     }
     work::Progress progress;
     library::TakeBackOutcome outcome = library::takeBackSet(*store, options.set, std::nullopt, {}, progress);
-    for (const library::SetStep& step : store->steps(options.set)) {
+    for (const library::SetStep& step : store->journal().steps(options.set)) {
         if (step.record.state != files::StepState::TakenBack)
             continue;
         Json line = stepJson(step.record);

@@ -122,7 +122,7 @@ int fixity(const Options& options) {
         fine = fine && f;
         print(line);
         if (store && f)
-            store->saveFixity(*f);
+            store->fixity().save(*f);
     });
     return fine ? 0 : 1;
 }
@@ -140,7 +140,7 @@ int verify(const Options& options) {
         auto store = openLibrary(options);
         if (!store)
             return 1;
-        stored = store->allFixity();
+        stored = store->fixity().all();
         if (!options.paths.empty()) {
             files = filesUnder(options, fine);
             std::erase_if(stored,

@@ -89,7 +89,7 @@ int search(const Options& options) {
     }
     size_t most = options.limit > 0 ? options.limit : static_cast<size_t>(-1);
     for (Row row : o.searcher->ordered(o.rows, by, most))
-        if (auto file = o.store->file(o.searcher->idOf(row)))
+        if (auto file = o.store->files().find(o.searcher->idOf(row)))
             print(fileJson(*file));
     return 0;
 }

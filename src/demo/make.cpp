@@ -107,11 +107,12 @@ void addDifferingTag(const Path& incoming) {
 }
 
 /// Files that nothing good can be said of. Each is a case that must get a clear sentence.
-void makeBroken(const Path& incoming) {
+Status makeBroken(const Path& incoming) {
     Path dir = incoming / "broken";
     fs::create_directories(dir / "a folder named.mp3");
     writeBytes(dir / "a folder named.mp3" / "readme.txt", "A folder may have any name.\n");
-    encodeSound(synthesise({777, 20, Sound::Band, 1.0}), dir / "not allowed.flac", 0);
+    if (Status s = encodeSound(synthesise({777, 20, Sound::Band, 1.0}), dir / "not allowed.flac", 0); !s)
+        return s;
     std::string flac = readBytes(dir / "not allowed.flac");
     std::string wav = readBytes(incoming / "bounces/mix7_FINAL2.wav");
     std::string m4a = readBytes(incoming / "strays/Isla Varnholt - Winter Harbour.m4a");
@@ -125,8 +126,8 @@ void makeBroken(const Path& incoming) {
     ::chmod((dir / "not allowed.flac").c_str(), 0);
     writeBytes(dir / Path(std::string("old name \xE5\xE4\xF6.wav")), wav);
     Path loop = dir / "loop.ogg";
-    if (::symlink("loop.ogg", loop.c_str()) != 0)
-        return; // a file system without links: one case less
+    [[maybe_unused]] int made = ::symlink("loop.ogg", loop.c_str()); // without links: one case less
+    return Done{};
 }
 
 void setTimes(const Path& root) {
@@ -185,7 +186,8 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     writeBytes(made.incoming / "label-drive/Night Post remaster/remaster.log",
                "Remastered from the 1998 tapes by Wren-Low.\n");
     addDifferingTag(made.incoming);
-    makeBroken(made.incoming);
+    if (Status s = makeBroken(made.incoming); !s)
+        return s.error();
     setTimes(made.incoming);
     writeBytes(complete, demoVersion);
     return made;

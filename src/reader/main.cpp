@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // moorfrost-reader: opens files for the other programs, which start it and talk to it over a socket that is
 // its standard input. Not for people.
-#include "core/guard/worker.h"
+#include "core/sandbox/worker.h"
 
 #include <cstdio>
 
@@ -15,7 +15,7 @@ int main() {
         std::fputs("moorfrost-reader is started by the other programs of Moorfrost, not by hand.\n", stderr);
         return 2;
     }
-    moorfrost::guard::limitOneself();
-    moorfrost::guard::serve(STDIN_FILENO, moorfrost::guard::answerRequest);
+    moorfrost::sandbox::limitOneself();
+    moorfrost::sandbox::serve(STDIN_FILENO, moorfrost::sandbox::answerRequest);
     return 0;
 }

@@ -14,7 +14,7 @@
 #include "app/bench/bring_in_page.h"
 #include "app/bench/gather_dialog.h"
 #include "app/shell/text_utils.h"
-#include "core/library/same_sound.h"
+#include "core/library/audio_duplicates.h"
 #include "demo/encode.h"
 #include "demo/synth.h"
 #include "support/driver.h"
@@ -29,7 +29,7 @@ class TestBringIn : public QObject {
     std::unique_ptr<test::Sandbox> box_;
     std::unique_ptr<Driver> d_;
 
-    Session& s() { return d_->session(); }
+    Controllers& s() { return d_->controllers(); }
     BringInPage* page() { return d_->window().bench()->bringIn(); }
     FolderModel* model() { return page()->model(); }
     void text(const Path& file, const char* content) { std::ofstream(file) << content; }
@@ -51,7 +51,8 @@ class TestBringIn : public QObject {
     Path song(const char* folder, const char* name, uint32_t seed, const tags::Fields& fields = {}) {
         std::filesystem::create_directories(*box_ / folder);
         const Path file = *box_ / folder / name;
-        demo::encodeSound(demo::synthesise({seed, 4, demo::Sound::Band, 1.0}), file, 0);
+        if (!demo::encodeSound(demo::synthesise({seed, 4, demo::Sound::Band, 1.0}), file, 0))
+            qFatal("no sound was made");
         if (!fields.empty())
             test::tag(file, fields);
         return file;
@@ -86,7 +87,7 @@ private slots:
         std::filesystem::create_symlink("loop.flac", *box_ / "in/loop.flac");
         d_->bringIn({*box_ / "in"});
         d_->settle();
-        QCOMPARE(s().batchFiles().size(), size_t{2});
+        QCOMPARE(s().sleeves.files().size(), size_t{2});
         QVERIFY2(note("loop").contains("link"), qPrintable(note("loop")));
     }
 
@@ -102,7 +103,7 @@ private slots:
             std::filesystem::copy_file(first, name(i));
         // As soon as something of it is there, some files go, others come, and some are moved.
         bool changed = false;
-        connect(&s(), &Session::batchChanged, this, [&] {
+        connect(&s().sleeves, &SleeveViews::changed, this, [&] {
             if (std::exchange(changed, true))
                 return;
             for (int i = count - 40; i < count; i += 2)
@@ -120,14 +121,14 @@ private slots:
         d_->settle();
         std::map<Path, int> seen;
         size_t readable = 0;
-        for (FileId id : s().batchFiles()) {
-            FilePtr f = s().file(id);
+        for (FileId id : s().sleeves.files()) {
+            FilePtr f = s().files.file(id);
             QVERIFY(f);
             QCOMPARE(++seen[f->path], 1);
             readable += f->readable() && std::filesystem::exists(f->path);
         }
         QCOMPARE(readable, size_t{count - 20 + 1});
-        QCOMPARE(model()->totals().files, static_cast<int>(s().batchFiles().size()));
+        QCOMPARE(model()->totals().files, static_cast<int>(s().sleeves.files().size()));
     }
 
     void whatGoesAlongStandsUnderItsMusic() {
@@ -153,10 +154,10 @@ private slots:
         // It follows the disk, and goes when the music of its folder is taken out.
         std::filesystem::remove(*box_ / "in/scan.jpg");
         text(*box_ / "in/log.txt", "x");
-        s().removeFromBatch({d_->fileNamed("Gorse.flac")});
+        s().batch.removeFiles({d_->fileNamed("Gorse.flac")});
         d_->settle();
         QCOMPARE(tree(), QString("in: Kelp.flac, log.txt, notes.txt"));
-        s().removeFromBatch(s().batchFiles());
+        s().batch.removeFiles(s().sleeves.files());
         d_->settle();
         QCOMPARE(tree(), QString());
     }
@@ -169,7 +170,7 @@ private slots:
         song("in/one/two", "Quay.ogg", 4);
         text(*box_ / "in/one/notes.txt", "x");
         {
-            GatherDialog dialog(s(), page());
+            GatherDialog dialog({s().jobs, s().bringIn}, page());
             QVERIFY(!dialog.takeButton()->isEnabled());
             dialog.look(*box_ / "in");
             d_->settle();
@@ -182,25 +183,25 @@ private slots:
         }
         QCOMPARE(tree(), QString("in: Gorse.flac | four: Kelp.FLAC"));
         std::vector<library::BatchOrigin> origins;
-        s().readOrigins([&](auto all) { origins = all; });
+        s().batch.readOrigins(this, [&](auto all) { origins = all; });
         d_->settle();
         QCOMPARE(origins.size(), size_t{1});
         QVERIFY(origins.front().place == *box_ / "in");
 
         // Others of it, later: what is there stays.
-        GatherDialog dialog(s(), page());
+        GatherDialog dialog({s().jobs, s().bringIn}, page());
         dialog.look(*box_ / "in/one");
         d_->settle();
         tick(dialog, "MP3");
         tick(dialog, "Ogg Vorbis");
         dialog.takeButton()->click();
         d_->settle();
-        QCOMPARE(s().batchFiles().size(), size_t{4});
+        QCOMPARE(s().sleeves.files().size(), size_t{4});
     }
 
     void gatheringWhereNothingIs() {
         std::filesystem::create_directories(*box_ / "empty");
-        GatherDialog dialog(s(), page());
+        GatherDialog dialog({s().jobs, s().bringIn}, page());
         dialog.look(*box_ / "empty");
         d_->settle();
         auto says = [&](const QString& sentence) {
@@ -221,9 +222,9 @@ private slots:
         // On a shelf of the library, and brought in with other tags, another name, a picture less.
         const Path kept = song("shelf", "01 Gorse.flac", 1, {{"title", {"Gorse"}}, {"comment", {"master"}}});
         song("shelf", "02 Kelp.flac", 2);
-        s().addShelf("Archive", *box_ / "shelf");
+        s().shelves.add("Archive", *box_ / "shelf");
         d_->settle();
-        s().readShelves(s().shelves());
+        s().shelves.read(s().shelves.all());
         d_->settle();
         std::filesystem::create_directories(*box_ / "in");
         std::filesystem::copy_file(kept, *box_ / "in/untitled.flac");
@@ -246,26 +247,30 @@ private slots:
 
         // Nothing is read again for it: what was found is kept.
         auto store = library::Store::open(*box_ / "library.db");
-        const auto essences = (*store)->kept(library::essenceField, s().batchFiles());
+        const auto essences = (*store)->kept().find(library::essenceField, s().sleeves.files());
         QCOMPARE(essences.size(), size_t{4});
         work::Progress progress;
         std::vector<const library::FileRecord*> batch;
-        for (FileId id : s().batchFiles())
-            batch.push_back(s().file(id).get());
-        auto again =
-            library::findSameSound(*box_ / "library.db", batch, s().index().searcher().get(), {}, progress);
-        QVERIFY(again.essences.empty());
+        for (FileId id : s().sleeves.files())
+            batch.push_back(s().files.file(id).get());
+        size_t read = 0;
+        auto look = [&](std::stop_token stop) {
+            return *library::findAudioDuplicates(
+                *box_ / "library.db", batch, s().index.searcher().get(), stop, progress,
+                [&](library::KeptValues&& essences) { read += essences.size(); });
+        };
+        auto again = look({});
+        QCOMPARE(read, size_t{0});
         QCOMPARE(again.others.size(), size_t{3});
         // Of several, the one of the library is told first, whenever it was read.
         std::filesystem::create_directories(*box_ / "later");
         std::filesystem::copy_file(twice, *box_ / "later/03 Tide.mp3");
-        s().addShelf("Later", *box_ / "later");
+        s().shelves.add("Later", *box_ / "later");
         d_->settle();
-        s().readShelves(s().shelves());
+        s().shelves.read(s().shelves.all());
         d_->settle();
-        again =
-            library::findSameSound(*box_ / "library.db", batch, s().index().searcher().get(), {}, progress);
-        const FileId onShelf = (*store)->fileByPath(*box_ / "later/03 Tide.mp3");
+        again = look({});
+        const FileId onShelf = (*store)->files().idOf(*box_ / "later/03 Tide.mp3");
         const FileId tide = d_->fileNamed("Tide.mp3"), tideAgain = d_->fileNamed("Tide (1).mp3");
         QVERIFY(onShelf > tide && onShelf > tideAgain);
         QCOMPARE(again.others[tide], (std::vector<FileId>{onShelf, tideAgain}));
@@ -273,8 +278,7 @@ private slots:
 
         std::stop_source stopped;
         stopped.request_stop();
-        QVERIFY(library::findSameSound(*box_ / "library.db", batch, nullptr, stopped.get_token(), progress)
-                    .stopped);
+        QVERIFY(look(stopped.get_token()).stopped);
     }
 };
 

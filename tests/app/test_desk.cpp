@@ -72,10 +72,10 @@ class TestDesk : public QObject, SheetDesk {
                        {"track", {std::to_string(10 * i)}}});
         describeFolder();
     }
-    library::DraftSession& drafts() { return desk_->session().drafts(); }
+    library::DraftSession& drafts() { return desk_->controllers().drafts.session(); }
     /// What the library on disk has of drafts.
     std::vector<std::tuple<FileId, std::string, library::Draft>> stored() {
-        return (*library::Store::open(*sheetBox_ / "library.db"))->drafts();
+        return (*library::Store::open(*sheetBox_ / "library.db"))->drafts().all();
     }
     void restart() {
         desk_.reset();
@@ -151,7 +151,7 @@ private slots:
         QCOMPARE(drafts().effective(second, "title"), std::vector<std::string>{"Undertow"});
         QTest::keyClick(desk_->window().windowHandle(), Qt::Key_Return, Qt::ControlModifier); // and writes
         desk_->settle();
-        QCOMPARE(tags::readTags(desk_->session().file(second)->path)->fields["title"],
+        QCOMPARE(tags::readTags(desk_->controllers().files.file(second)->path)->fields["title"],
                  std::vector<std::string>{"Undertow"});
     }
 
@@ -193,7 +193,7 @@ private slots:
         desk_->window().showWorkspace(MainWindow::Bench);
         desk_->window().bench()->showStep(BenchPage::Describe);
         drafts().propose("Edit", {{model_->fileAt(0), "title", {"Tide"}}}, "typed");
-        desk_->session().takeBack(desk_->session().sets().front().id, std::nullopt);
+        desk_->controllers().writing.takeBack(desk_->controllers().journal.sets().front().id, std::nullopt);
         desk_->settle();
         QVERIFY(!drafts().canUndo());
     }
@@ -238,7 +238,7 @@ private slots:
         QCOMPARE(batch.d_->libraryFiles().size(), size_t{6});
         QCOMPARE(std::filesystem::exists(*batch.box_ / "in"), !tidy);
         // And the folder comes back with its files.
-        batch.d_->session().takeBack(batch.d_->session().lastSet(), std::nullopt);
+        batch.d_->controllers().writing.takeBack(batch.d_->controllers().writing.lastSet(), std::nullopt);
         batch.d_->settle();
         QVERIFY(std::filesystem::exists(*batch.box_ / "in/a1.flac"));
     }
@@ -266,8 +266,8 @@ private slots:
         QDropEvent drop(QPointF(300, 300), Qt::CopyAction, &data, Qt::LeftButton, {});
         QCoreApplication::sendEvent(&d.window(), &drop);
         d.settle();
-        QCOMPARE(d.session().batchFiles().size(), size_t{1});
-        const FilePtr file = d.session().file(d.session().batchFiles().front());
+        QCOMPARE(d.controllers().sleeves.files().size(), size_t{1});
+        const FilePtr file = d.controllers().files.file(d.controllers().sleeves.files().front());
         QVERIFY2(file->readable(), file->error.c_str());
         QVERIFY(file->path == odd / "tape \xFF.flac");
     }
@@ -280,7 +280,7 @@ private slots:
         Driver d(box / "library.db");
         d.bringIn({box / "in"});
         QSignalSpy ready(&Covers::instance(), &Covers::ready);
-        const library::FileRecord file = *d.session().file(d.fileNamed("a.flac"));
+        const library::FileRecord file = *d.controllers().files.file(d.fileNamed("a.flac"));
         QVERIFY(Covers::instance().cover(file, 45).isNull()); // asked for
         QVERIFY(ready.wait(20000));
         const QImage cover = Covers::instance().cover(file, 45).toImage();
@@ -289,7 +289,7 @@ private slots:
         QVERIFY2(std::abs(middle.red() - 30) < 12 && std::abs(middle.green() - 90) < 12 &&
                      std::abs(middle.blue() - 120) < 12,
                  qPrintable(middle.name()));
-        QVERIFY(Covers::instance().cover(*d.session().file(d.fileNamed("b.flac")), 45).isNull());
+        QVERIFY(Covers::instance().cover(*d.controllers().files.file(d.fileNamed("b.flac")), 45).isNull());
     }
 
     // Answers that come late.
@@ -365,7 +365,7 @@ private slots:
         // A file of the folders: its kind.
         QVERIFY(chooseFrom({"Kind", "Speech"}, [&] { rightClick(tree, d.bringInRow("b3.wav")); }));
         d.settle();
-        QCOMPARE(d.session().kinds().of(d.fileNamed("b3.wav")), matching::Kind::Speech);
+        QCOMPARE(d.controllers().kinds.of(d.fileNamed("b3.wav")), matching::ContentKind::Speech);
         // A sleeve: split, undone, taken out of the batch.
         SleeveList* list = d.window().bench()->sleeves();
         auto menuOf = [&](int row) { return [=] { rightClick(list, list->model()->index(row, 0)); }; };
@@ -376,10 +376,10 @@ private slots:
         QVERIFY(chooseFrom({"Undo the last change of sleeves"}, menuOf(0)));
         d.settle();
         QCOMPARE(list->count(), before);
-        const size_t files = d.session().batchFiles().size();
+        const size_t files = d.controllers().sleeves.files().size();
         QVERIFY(chooseFrom({"Remove from the batch"}, menuOf(0)));
         d.settle();
-        QVERIFY(d.session().batchFiles().size() < files);
+        QVERIFY(d.controllers().sleeves.files().size() < files);
         batch.end();
     }
 

@@ -100,7 +100,7 @@ private slots:
         for (FileId id : model_->files())
             for (const char* key : {"genre", "composer", "label"})
                 wishes.push_back({id, key, {"Value of " + std::to_string(id)}});
-        desk_->session().drafts().propose("Test", wishes, "t");
+        desk_->controllers().drafts.session().propose("Test", wishes, "t");
         desk_->settle();
         sheet_->clearSelection();
         go(0, "title");
@@ -125,7 +125,7 @@ private slots:
         QCOMPARE(cell(2, "title"), QString("Charlie three"));
         if (files > 1000)
             qInfo("%d files, %zu drafts: the slowest key took %lld ms", files,
-                  desk_->session().drafts().fieldDrafts(), static_cast<long long>(slowest));
+                  desk_->controllers().drafts.session().fieldDrafts(), static_cast<long long>(slowest));
     }
 
     void anOpenEditorBelongsToTheHands() {
@@ -135,10 +135,10 @@ private slots:
         typeKeys("half");
         QVERIFY(sheet_->openEditor());
         // Drafts of others, of this very cell, another order, files that come and go.
-        desk_->session().drafts().propose(
+        desk_->controllers().drafts.session().propose(
             "Test", {{model_->fileAt(0), "title", {"Other"}}, {file, "artist", {"X"}}}, "t");
         QTest::qWait(60);
-        desk_->session().drafts().propose("Test", {{file, "title", {"From elsewhere"}}}, "t");
+        desk_->controllers().drafts.session().propose("Test", {{file, "title", {"From elsewhere"}}}, "t");
         QTest::qWait(60);
         std::vector<FileId> files = model_->files();
         std::reverse(files.begin(), files.end());
@@ -146,14 +146,15 @@ private slots:
         model_->setFiles(files);
         QVERIFY(sheet_->openEditor());
         test::makeSound(*sheetBox_ / "more", "z.flac", 7);
-        desk_->session().bringIn({*sheetBox_ / "more"}, true);
-        QTRY_COMPARE(desk_->session().batchFiles().size(), size_t{6});
+        desk_->controllers().bringIn.start({*sheetBox_ / "more"}, true);
+        QTRY_COMPARE(desk_->controllers().sleeves.files().size(), size_t{6});
         QTest::qWait(300);
         QVERIFY(sheet_->openEditor());
         QCOMPARE(sheet_->openEditor()->text(), QString("half"));
         typeKeys("way");
         press(Qt::Key_Return);
-        QCOMPARE(desk_->session().drafts().effective(file, "title"), std::vector<std::string>{"halfway"});
+        QCOMPARE(desk_->controllers().drafts.session().effective(file, "title"),
+                 std::vector<std::string>{"halfway"});
     }
 
     void aRowThatGoesGivesWhatWasTyped() {
@@ -164,12 +165,14 @@ private slots:
         std::vector<FileId> files = model_->files();
         files.erase(files.begin() + 1);
         model_->setFiles(files);
-        QCOMPARE(desk_->session().drafts().effective(file, "title"), std::vector<std::string>{"kept"});
+        QCOMPARE(desk_->controllers().drafts.session().effective(file, "title"),
+                 std::vector<std::string>{"kept"});
         go(1, "title");
         const FileId other = model_->fileAt(1);
         typeKeys("also");
         model_->setFiles({});
-        QCOMPARE(desk_->session().drafts().effective(other, "title"), std::vector<std::string>{"also"});
+        QCOMPARE(desk_->controllers().drafts.session().effective(other, "title"),
+                 std::vector<std::string>{"also"});
     }
 
     void theDrawerTakesWhatWasTypedForTheFilesItWasTypedFor() {
@@ -179,7 +182,7 @@ private slots:
         FieldBox* genre = box("genre");
         genre->setFocus();
         typeKeys("Fol");
-        desk_->session().drafts().propose("Test", {{model_->fileAt(0), "genre", {"Other"}}}, "t");
+        desk_->controllers().drafts.session().propose("Test", {{model_->fileAt(0), "genre", {"Other"}}}, "t");
         QTest::qWait(60);
         QCOMPARE(genre->text(), QString("Fol"));
         typeKeys("k");
@@ -187,9 +190,9 @@ private slots:
             QItemSelection(model_->index(3, column("title")), model_->index(3, column("title"))),
             QItemSelectionModel::ClearAndSelect); // as a search or a job may do it
         desk_->settle();
-        QCOMPARE(desk_->session().drafts().effective(model_->fileAt(0), "genre"),
+        QCOMPARE(desk_->controllers().drafts.session().effective(model_->fileAt(0), "genre"),
                  std::vector<std::string>{"Folk"});
-        QVERIFY(desk_->session().drafts().effective(model_->fileAt(3), "genre").empty());
+        QVERIFY(desk_->controllers().drafts.session().effective(model_->fileAt(3), "genre").empty());
         QVERIFY(genre->text().isEmpty());
     }
 
@@ -200,7 +203,7 @@ private slots:
         press(Qt::Key_Return);
         typeKeys("A, B / C | D");
         press(Qt::Key_Return);
-        const auto& drafts = desk_->session().drafts();
+        const auto& drafts = desk_->controllers().drafts.session();
         QCOMPARE(drafts.effective(model_->fileAt(0), "title"),
                  std::vector<std::string>{"Prelude; Fugue in C"});
         QCOMPARE(drafts.effective(model_->fileAt(1), "title"), std::vector<std::string>{"A, B / C | D"});
@@ -263,12 +266,12 @@ private slots:
     void theReviewIsMadeWhenItIsSeen() {
         describe();
         QTreeWidget* tree = desk_->window().review()->tree();
-        desk_->session().drafts().propose("Test", {{model_->fileAt(0), "title", {"New"}}}, "t");
+        desk_->controllers().drafts.session().propose("Test", {{model_->fileAt(0), "title", {"New"}}}, "t");
         QTest::qWait(80);
         QCOMPARE(tree->topLevelItemCount(), 0);
         desk_->window().foot()->reviewButton()->click();
         QCOMPARE(tree->topLevelItemCount(), 1);
-        desk_->session().drafts().propose("Test", {{model_->fileAt(1), "title", {"New"}}}, "t");
+        desk_->controllers().drafts.session().propose("Test", {{model_->fileAt(1), "title", {"New"}}}, "t");
         QTRY_COMPARE(tree->topLevelItemCount(), 2);
     }
 
@@ -287,8 +290,8 @@ private slots:
             return v;
         };
         const std::vector<FileId> chosen = sorted(grid->chosenFiles());
-        library.d_->session().kinds().confirm(
-            {{chosen.front(), matching::Kind::Speech}}); // and so another answer comes
+        library.d_->controllers().kinds.confirm(
+            {{chosen.front(), matching::ContentKind::Speech}}); // and so another answer comes
         library.d_->settle();
         QCOMPARE(sorted(grid->chosenFiles()), chosen);
         QTest::mouseClick(library.page()->tracksButton(), Qt::LeftButton);
@@ -300,7 +303,7 @@ private slots:
         QSettings().clear();
         {
             auto store = std::move(*library::Store::open(box / "library.db"));
-            const int64_t shelf = store->addShelf("Archive", "/archive");
+            const int64_t shelf = store->shelves().add("Archive", "/archive");
             bench::InventedLibrary invented(5000);
             library::FileRecord r;
             std::vector<files::ScannedFile> chunk;
@@ -321,7 +324,8 @@ private slots:
                                                  QItemSelectionModel::NoUpdate);
         std::vector<FileId> chosen = table->chosenFiles();
         QCOMPARE(chosen.size(), size_t{3000});
-        d.session().kinds().confirm({{chosen.back(), matching::Kind::Speech}}); // and so another answer comes
+        d.controllers().kinds.confirm(
+            {{chosen.back(), matching::ContentKind::Speech}}); // and so another answer comes
         d.settle();
         QTRY_VERIFY(page->isSearched());
         std::vector<FileId> now = table->chosenFiles();
@@ -339,10 +343,11 @@ private slots:
 
     void aCheckThatIsClosedKeepsItsResults() {
         describe(4);
-        CheckFilesDialog dialog(desk_->session(), desk_->session().pathsOf(desk_->session().batchFiles()),
-                                "the files");
+        CheckFilesDialog dialog(
+            {desk_->controllers().messages, desk_->controllers().jobs, desk_->controllers().library},
+            desk_->controllers().files.pathsOf(desk_->controllers().sleeves.files()), "the files");
         QPointer<CheckFilesDialog> last(&dialog);
-        QSignalSpy said(&desk_->session(), &Session::said);
+        QSignalSpy said(&desk_->controllers().messages, &Messages::said);
         QVERIFY(!CheckFilesDialog::showAgain(last));
         dialog.show();
         dialog.choose(CheckFilesDialog::Decoding);
@@ -368,15 +373,19 @@ private slots:
         desk_ = std::make_unique<Driver>(*sheetBox_ / "second.db");
         desk_->bringIn({*sheetBox_ / "in"});
         const FileId file = desk_->fileNamed("01 (FLAC) reel7; side A - Gorse.flac");
-        desk_->session().drafts().propose("Test", {{file, "reel number", {"x"}}}, "t");
+        desk_->controllers().drafts.session().propose("Test", {{file, "reel number", {"x"}}}, "t");
         desk_->settle();
-        ReadNamesDialog dialog(desk_->session(), desk_->session().batchFiles());
+        ReadNamesDialog dialog({desk_->controllers().jobs, desk_->controllers().settings,
+                                desk_->controllers().files, desk_->controllers().drafts,
+                                desk_->controllers().index, desk_->controllers().customFields,
+                                desk_->controllers().sleeves},
+                               desk_->controllers().sleeves.files());
         dialog.show();
         dialog.setPlan("{track} ({format}) {reel number} - {title}");
         QTRY_VERIFY(dialog.isRead());
         QVERIFY2(dialog.takeButton()->isEnabled(), qPrintable(dialog.results()->topLevelItem(0)->text(4)));
         dialog.takeButton()->click();
-        const auto& drafts = desk_->session().drafts();
+        const auto& drafts = desk_->controllers().drafts.session();
         QCOMPARE(drafts.effective(file, "reel number"), std::vector<std::string>{"reel7; side A"});
         QCOMPARE(drafts.effective(file, "title"), std::vector<std::string>{"Gorse"});
         QVERIFY(drafts.effective(file, "format").empty());

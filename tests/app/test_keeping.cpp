@@ -60,7 +60,7 @@ private slots:
     void cleanup() { d_.reset(); }
 
     void damageIsToldAndTheCopyOffered() {
-        d_->session().checkLibrary();
+        d_->controllers().care.check();
         d_->settle();
         const Path file = *box_ / "library.db";
         QVERIFY(library::keptCopy(file)); // a whole library: a copy was made
@@ -78,7 +78,7 @@ private slots:
             }
         });
         answer.start(50);
-        d_->session().checkLibrary();
+        d_->controllers().care.check();
         QTRY_VERIFY_WITH_TIMEOUT(!told.isEmpty(), 20000);
         QVERIFY2(told.contains("damaged") && told.contains("whole copy") &&
                      told.contains("[Put back the copy]") && told.contains("[Make the library anew]"),
@@ -101,7 +101,7 @@ private slots:
     void whatIsChosenIsDoneAndTheWindowComesAgain() {
         QFETCH(QString, button);
         QFETCH(QString, told);
-        d_->session().checkLibrary();
+        d_->controllers().care.check();
         d_->settle();
         d_.reset();
         const Path file = *box_ / "library.db";
@@ -128,7 +128,7 @@ private slots:
                         }
             });
             answer.start(50);
-            d.session().checkLibrary();
+            d.controllers().care.check();
             return QApplication::exec();
         });
         QCOMPARE(code, 5);
@@ -136,7 +136,7 @@ private slots:
     }
 
     void theShelvesAreReadAgain() {
-        const Path shelf = d_->session().shelves().front().path;
+        const Path shelf = d_->controllers().shelves.all().front().path;
         auto rows = [&] { return d_->window().library()->table()->model()->rowCount(); };
         QCOMPARE(rows(), 6);
         Path added = test::makeSound(shelf / "new", "late.flac");
@@ -166,7 +166,8 @@ private slots:
         d_ = std::make_unique<Driver>(file);
         d_->settle();
         QCOMPARE(rows(), 7);
-        QCOMPARE(d_->session().setting(library::readShelvesKey), QString()); // not again at the next start
+        QVERIFY(
+            !d_->controllers().settings.get(library::settings::readShelves)); // not again at the next start
 
         // And where not even the shelves are known, it asks for them, and reads what is added.
         d_.reset();
@@ -223,14 +224,14 @@ private slots:
         auto written = std::filesystem::last_write_time(snapshot);
         QCOMPARE(library::searchOf(*store).searcher->count(), size_t{6});
         QVERIFY(std::filesystem::last_write_time(snapshot) == written); // only mapped
-        store->forgetFile(store->allFiles().front().id);
+        store->files().forget(store->files().all().front().id);
         QCOMPARE(library::searchOf(*store).searcher->count(), size_t{5});
         // Damaged: made anew.
         test::writeBytes(snapshot, "nonsense");
         QCOMPARE(library::searchOf(*store).searcher->count(), size_t{5});
         QVERIFY(std::filesystem::file_size(snapshot) > 1000);
         // A shelf that is given up takes its files out of the library.
-        store->removeShelf(store->shelves().front().id);
+        store->shelves().remove(store->shelves().all().front().id);
         QCOMPARE(library::searchOf(*store).searcher->count(), size_t{0});
     }
 

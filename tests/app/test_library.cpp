@@ -145,8 +145,8 @@ private slots:
             if (tags::firstValue(f.tags.fields, "title") == "Gorse")
                 id = f.id;
         d_->takeUp(id);
-        d_->session().drafts().propose("Edit", {{id, "isrc", {"ZZFSR1900002"}}}, "typed");
-        d_->session().write();
+        d_->controllers().drafts.session().propose("Edit", {{id, "isrc", {"ZZFSR1900002"}}}, "typed");
+        d_->controllers().writing.write();
         d_->settle();
         d_->settle();
         QCOMPARE(countOf("Saved searches", "To be coded"), 3ull);
@@ -265,15 +265,15 @@ private slots:
         const int row = static_cast<int>(titles().indexOf("Gorse"));
         const FileId id = static_cast<FileTable*>(m)->fileAt(row);
         d_->takeUp(id);
-        d_->session().drafts().propose("Edit", {{id, "title", {"Gorse in Flower"}}}, "typed");
+        d_->controllers().drafts.session().propose("Edit", {{id, "title", {"Gorse in Flower"}}}, "typed");
         QCOMPARE(m->index(row, 0).data().toString(), QString("Gorse in Flower"));
         QVERIFY(m->index(row, 0).data(FileTable::DraftRole).toBool());
         QVERIFY(!m->index(row, 1).data(FileTable::DraftRole).toBool());
-        d_->session().setShowDisk(true);
+        d_->controllers().drafts.setShowsDisk(true);
         QCOMPARE(m->index(row, 0).data().toString(), QString("Gorse"));
         QVERIFY(!m->index(row, 0).data(FileTable::DraftRole).toBool());
-        d_->session().setShowDisk(false);
-        d_->session().drafts().undo();
+        d_->controllers().drafts.setShowsDisk(false);
+        d_->controllers().drafts.session().undo();
         QCOMPARE(m->index(row, 0).data().toString(), QString("Gorse"));
     }
 
@@ -285,8 +285,8 @@ private slots:
         page()->table()->copy();
         QCOMPARE(QApplication::clipboard()->text().split('\n').size(), 6);
         auto store = std::move(*library::Store::open(*box_ / "library.db"));
-        store->forgetFile(page()->table()->chosenFiles().back());
-        d_->session().refreshJournal(); // as after any write
+        store->files().forget(page()->table()->chosenFiles().back());
+        d_->controllers().catchUp(); // another program did it
         d_->settle();
         QCOMPARE(titles().size(), 5);
         QCOMPARE(page()->table()->chosenCount(), size_t{5}); // still everything
@@ -298,15 +298,15 @@ private slots:
         FileId id = page()->table()->chosenFiles().front();
         QVERIFY(!page()->details()->text().contains("What happened to it"));
         d_->takeUp(id);
-        d_->session().drafts().propose("Edit", {{id, "mood", {"calm"}}, {id, "genre", {"Harbour folk"}}},
-                                       "typed");
-        d_->session().write();
+        d_->controllers().drafts.session().propose(
+            "Edit", {{id, "mood", {"calm"}}, {id, "genre", {"Harbour folk"}}}, "typed");
+        d_->controllers().writing.write();
         d_->settle();
         d_->settle();
         QVERIFY2(page()->details()->text().contains("Changed: Genre, Mood"),
                  qPrintable(page()->details()->text()));
         QCOMPARE(page()->details()->text().count("What happened to it"), 1);
-        d_->session().takeBack(d_->session().lastSet(), std::nullopt);
+        d_->controllers().writing.takeBack(d_->controllers().writing.lastSet(), std::nullopt);
         d_->settle();
         d_->settle();
         QVERIFY2(page()->details()->text().contains("taken back"), qPrintable(page()->details()->text()));
@@ -317,7 +317,7 @@ private slots:
         d_->settle();
         const QString title = titles().front();
         QMenu menu;
-        QMenu* kinds = addKindMenu(menu, d_->session().kinds(), page()->table()->chosenFiles());
+        QMenu* kinds = addKindMenu(menu, d_->controllers().kinds, page()->table()->chosenFiles());
         QCOMPARE(kinds->actions().size(), qsizetype{5});
         kinds->actions().last()->trigger();
         d_->settle();
@@ -371,7 +371,7 @@ private slots:
         page()->sendToBench();
         d_->settle();
         QCOMPARE(d_->window().workspace(), MainWindow::Bench);
-        QCOMPARE(d_->session().batchFiles().size(), size_t{2});
+        QCOMPARE(d_->controllers().sleeves.files().size(), size_t{2});
     }
 };
 

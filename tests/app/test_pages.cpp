@@ -82,20 +82,21 @@ private slots:
         d_->settle();
         putAway()->draftButton()->click();
         d_->settle();
-        QCOMPARE(s().movesDrafted(), size_t{6});
+        QCOMPARE(s().places.places().moving(), size_t{6});
         FileId id = d_->fileNamed("a2.mp3");
-        s().drafts().propose("Edit", {{id, "title", {"Gorse in Bloom"}}}, "typed");
+        s().drafts.session().propose("Edit", {{id, "title", {"Gorse in Bloom"}}}, "typed");
         d_->settle();
-        QCOMPARE(s().placementOf(id)->to, *box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse in Bloom.mp3");
+        QCOMPARE(s().places.places().of(id)->to,
+                 *box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse in Bloom.mp3");
         // Another plan: the moves that are drafted follow it.
         putAway()->editor()->setText("{title}");
         d_->settle();
-        QCOMPARE(s().placementOf(id)->to, *box_ / "shelf/Gorse in Bloom.mp3");
+        QCOMPARE(s().places.places().of(id)->to, *box_ / "shelf/Gorse in Bloom.mp3");
         // Drop the moves: they are gone, the other draft stays.
         named<QPushButton>(putAway(), "Drop moves")->click();
         d_->settle();
-        QCOMPARE(s().movesDrafted(), size_t{0});
-        QCOMPARE(s().drafts().fieldDrafts(), size_t{1});
+        QCOMPARE(s().places.places().moving(), size_t{0});
+        QCOMPARE(s().drafts.session().fieldDrafts(), size_t{1});
     }
 
     void writingWaitsForThePlacesOfTheLastEdit() {
@@ -107,10 +108,11 @@ private slots:
         w().showWorkspace(MainWindow::Review);
         d_->settle();
         // An edit and Write in the same moment: the file goes where its new title says.
-        s().drafts().propose("Edit", {{d_->fileNamed("a2.mp3"), "title", {"Gorse in Bloom"}}}, "typed");
-        s().write();
+        s().drafts.session().propose("Edit", {{d_->fileNamed("a2.mp3"), "title", {"Gorse in Bloom"}}},
+                                     "typed");
+        s().writing.write();
         d_->settle();
-        QCOMPARE(s().lastReport()->failed, size_t{0});
+        QCOMPARE(s().writing.lastReport()->failed, size_t{0});
         QVERIFY(std::filesystem::exists(*box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse in Bloom.mp3"));
         QVERIFY(!std::filesystem::exists(*box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse.mp3"));
     }
@@ -118,12 +120,12 @@ private slots:
     void whatIsTypedWhileTheLibraryIsReadStays() {
         makeBatch();
         FileId id = d_->fileNamed("a1.flac");
-        s().addShelf("second", *box_ / "in"); // reads the library anew
-        s().drafts().propose("Edit", {{id, "genre", {"Folk"}}}, "typed");
+        s().shelves.add("second", *box_ / "in"); // reads the library anew
+        s().drafts.session().propose("Edit", {{id, "genre", {"Folk"}}}, "typed");
         QTest::qWait(0);
         d_->settle();
-        QCOMPARE(s().shelves().size(), size_t{2});
-        QCOMPARE(s().drafts().effective(id, "genre"), std::vector<std::string>{"Folk"});
+        QCOMPARE(s().shelves.all().size(), size_t{2});
+        QCOMPARE(s().drafts.session().effective(id, "genre"), std::vector<std::string>{"Folk"});
     }
 
     void copiesLeaveTheFiles() {
@@ -136,17 +138,17 @@ private slots:
         putAway()->draftButton()->click();
         d_->settle();
         write();
-        QCOMPARE(s().lastReport()->done, size_t{6});
+        QCOMPARE(s().writing.lastReport()->done, size_t{6});
         for (const char* name : {"a1.flac", "b3.wav"})
             QVERIFY(std::filesystem::exists(*box_ / "in" / name));
         QCOMPARE(d_->libraryFiles().size(), size_t{6});
-        QVERIFY(s().batchFiles().empty());
+        QVERIFY(s().sleeves.files().empty());
         // The report offers to take it back at once.
         QTest::mouseClick(named<QPushButton>(w().review(), "Take back"), Qt::LeftButton);
         d_->settle();
         QVERIFY(d_->libraryFiles().empty());
         QVERIFY(std::filesystem::is_empty(*box_ / "shelf"));
-        QCOMPARE(s().batchFiles().size(), size_t{6});
+        QCOMPARE(s().sleeves.files().size(), size_t{6});
     }
 
     void picturesGoAlongIfWished() {
@@ -175,7 +177,7 @@ private slots:
         d_->settle();
         putAway()->draftButton()->click();
         d_->settle();
-        QCOMPARE(s().placementOf(d_->fileNamed("b3.wav"))->to.filename(), Path("03 Ase's Waltz.wav"));
+        QCOMPARE(s().places.places().of(d_->fileNamed("b3.wav"))->to.filename(), Path("03 Ase's Waltz.wav"));
     }
 
     void libraryColumnsAndSorting() {
@@ -230,8 +232,9 @@ private slots:
         Path file = test::makeSound(*box_ / "in", "a.flac");
         d_ = std::make_unique<Driver>(*box_ / "library.db");
         d_->bringIn({*box_ / "in"});
-        QVERIFY(Covers::instance().cover(*s().file(d_->fileNamed("a.flac")), 44).isNull()); // it has none
-        library::FileRecord pretend = *s().file(d_->fileNamed("a.flac"));
+        QVERIFY(
+            Covers::instance().cover(*s().files.file(d_->fileNamed("a.flac")), 44).isNull()); // it has none
+        library::FileRecord pretend = *s().files.file(d_->fileNamed("a.flac"));
         pretend.tags.pictures.push_back(
             {"front cover", "image/jpeg", "", 10, 10, 100}); // gone since it was read
         QVERIFY(Covers::instance().isIdle());                // and was not even looked for
@@ -256,7 +259,7 @@ private slots:
         std::vector<library::DraftSession::Wish> wishes;
         for (FileId id : list->chosenFiles())
             wishes.push_back({id, "album", {"Lanterns (2021)"}});
-        s().drafts().propose("Edit", wishes, "typed");
+        s().drafts.session().propose("Edit", wishes, "typed");
         d_->settle();
         QCOMPARE(list->chosenFiles().size(), size_t{3});
         QCOMPARE(list->chosen().front()->title, QString("Lanterns (2021)"));
@@ -271,10 +274,11 @@ private slots:
         w().bench()->showStep(BenchPage::Describe);
         auto* model = static_cast<SheetModel*>(w().bench()->describe()->sheet()->model());
         std::vector<FileId> before = model->files();
-        s().drafts().propose("Edit", {{before[0], "track", {"30"}}, {before[2], "track", {"1"}}}, "typed");
+        s().drafts.session().propose("Edit", {{before[0], "track", {"30"}}, {before[2], "track", {"1"}}},
+                                     "typed");
         d_->settle();
         QVERIFY(model->files() == before);
-        s().sortIntoSleeves();
+        s().batch.sortAnew();
         d_->settle();
         QVERIFY(model->files() != before);
     }
@@ -296,14 +300,14 @@ private slots:
     void shelvesAreListedAndForgotten() {
         makeBatch();
         putAllAway();
-        QCOMPARE(s().shelves().size(), size_t{1});
-        s().renameShelf(s().shelves()[0].id, "Archive");
+        QCOMPARE(s().shelves.all().size(), size_t{1});
+        s().shelves.rename(s().shelves.all()[0].id, "Archive");
         d_->settle();
         w().showWorkspace(MainWindow::Settings);
         QVERIFY(named<QLabel>(&w(), "Archive"));
-        s().removeShelf(s().shelves()[0].id);
+        s().shelves.remove(s().shelves.all()[0].id);
         d_->settle();
-        QVERIFY(s().shelves().empty());
+        QVERIFY(s().shelves.all().empty());
         QVERIFY(d_->libraryFiles().empty());
         QVERIFY(std::filesystem::exists(
             *box_ / "shelf/Isla Varnholt/2019 Salt Road/02 Gorse.mp3")); // no file is touched
@@ -331,8 +335,8 @@ private slots:
                   {{"title", {"Winter Harbour"}}, {"album", {"Salt Road"}}});
         test::tag(*box_ / "in/a2.mp3", {{"title", {"Gorse, again"}}});
         d_->bringIn({*box_ / "in"});
-        QCOMPARE(s().batchFiles().size(), size_t{7});
-        QCOMPARE(s().drafts().effective(d_->fileNamed("a2.mp3"), "title"),
+        QCOMPARE(s().sleeves.files().size(), size_t{7});
+        QCOMPARE(s().drafts.session().effective(d_->fileNamed("a2.mp3"), "title"),
                  std::vector<std::string>{"Gorse, again"});
     }
 };

@@ -117,7 +117,7 @@ private slots:
     }
 
     void whatIsPlayedIsTheFile() {
-        const FilePtr file = d_->session().file(d_->fileNamed("stairs.flac"));
+        const FilePtr file = d_->controllers().files.file(d_->fileNamed("stairs.flac"));
         const QByteArray pcm = recorded([&] {
             player().play(file);
             QVERIFY(player().isPlaying());
@@ -131,7 +131,7 @@ private slots:
     }
 
     void seekingGoesThere() {
-        const FilePtr file = d_->session().file(d_->fileNamed("stairs.flac"));
+        const FilePtr file = d_->controllers().files.file(d_->fileNamed("stairs.flac"));
         const QByteArray pcm = recorded([&] {
             player().play(file);
             QVERIFY(QTest::qWaitFor([&] { return player().position() > 0.6; }, 20000));
@@ -153,7 +153,7 @@ private slots:
     }
 
     void pausingAndTheEnd() {
-        const FilePtr file = d_->session().file(d_->fileNamed("stairs.flac"));
+        const FilePtr file = d_->controllers().files.file(d_->fileNamed("stairs.flac"));
         player().play(file);
         QVERIFY(QTest::qWaitFor([&] { return player().position() > 0.4; }, 20000));
         player().toggle();

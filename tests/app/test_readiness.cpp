@@ -27,7 +27,7 @@ private slots:
         d_ = std::make_unique<Driver>(*box_ / "empty.db");
         d_->window().showWorkspace(MainWindow::Library);
         d_->settle();
-        QVERIFY(d_->session().index().isMeasured());
+        QVERIFY(d_->controllers().index.isMeasured());
         QVERIFY(facet("Readiness", "none"));
     }
 
@@ -69,15 +69,15 @@ private slots:
         type("");
         // Another standard holds at once; one that comes while the first is still looked at, and goes again,
         // does no harm.
-        const std::vector<audit::Standard> before = d_->session().standards().all();
-        d_->session().standards().setAll({{"Nothing", {}}});
-        d_->session().standards().setAll(before);
+        const std::vector<audit::Standard> before = d_->controllers().standards.all();
+        d_->controllers().standards.setAll({{"Nothing", {}}});
+        d_->controllers().standards.setAll(before);
         d_->settle();
-        QVERIFY(d_->session().index().isMeasured());
+        QVERIFY(d_->controllers().index.isMeasured());
         QCOMPARE(countOf("Readiness", "2 rules not met"), qulonglong{6});
-        d_->session().standards().setAll({{"By hand",
-                                           {{.kind = audit::RuleKind::Fields, .fields = {"title"}},
-                                            {.kind = audit::RuleKind::Codes, .fields = {"isrc"}}}}});
+        d_->controllers().standards.setAll({{"By hand",
+                                             {{.kind = audit::RuleKind::Fields, .fields = {"title"}},
+                                              {.kind = audit::RuleKind::Codes, .fields = {"isrc"}}}}});
         d_->settle();
         QCOMPARE(countOf("Readiness", "1 rule not met"), qulonglong{6});
         type("lacks:isrc missing:isrc");
@@ -99,9 +99,9 @@ private slots:
                 wishes.push_back({f.id, "isrc", {"ZZFSR1900002"}});
         QCOMPARE(wishes.size(), size_t{1});
         d_->takeUp(wishes.front().file);
-        d_->session().drafts().propose("Edit", wishes, "typed");
+        d_->controllers().drafts.session().propose("Edit", wishes, "typed");
         d_->settle();
-        d_->session().write();
+        d_->controllers().writing.write();
         d_->settle();
         QCOMPARE(countOf("Readiness", "Ready"), qulonglong{2});
         type("is:ready");

@@ -51,20 +51,21 @@ private slots:
         int turns = 0;
         QTimer heart;
         connect(&heart, &QTimer::timeout, this, [&] { ++turns; });
-        d.session().bringIn({box / "broken"}, true);
+        d.controllers().bringIn.start({box / "broken"}, true);
+        QTRY_VERIFY(!d.controllers().jobs.isIdle());
         heart.start(0);
         int whileReading = 0;
-        while (!d.session().jobs().isIdle()) {
+        while (!d.controllers().jobs.isIdle()) {
             QCoreApplication::processEvents(QEventLoop::AllEvents, 2);
             whileReading = turns;
         }
         heart.stop();
         QVERIFY2(whileReading > 20, qPrintable(QString::number(whileReading)));
         d.settle();
-        auto files = d.session().batchFiles();
+        auto files = d.controllers().sleeves.files();
         QCOMPARE(files.size(), size_t{502});
         for (FileId id : files) {
-            FilePtr f = d.session().file(id);
+            FilePtr f = d.controllers().files.file(id);
             QVERIFY2(f->readable() ? !f->tags.facts.codec.empty() || f->tags.damaged : !f->error.empty(),
                      f->path.c_str());
         }
@@ -82,7 +83,7 @@ private slots:
         test::writeBytes(file, mojibakeTag() + test::readBytes(file));
         test::tag(test::makeSound(box / "in", "b.flac"), {{"title", {"Åse-Linn Brække"}}});
         Driver d(box / "library.db");
-        d.session().newBatch("b");
+        d.controllers().batch.create("b");
         d.settle();
         d.bringIn({box / "in"});
         BringInPage* page = d.window().bench()->bringIn();
@@ -92,18 +93,19 @@ private slots:
         QVERIFY2(page->details()->text().contains(QString::fromUtf8("Хор Маяка")),
                  qPrintable(page->details()->text()));
         QVERIFY(page->details()->mendButton()->isVisibleTo(page));
-        MendTextDialog dialog(d.session(), d.session().batchFiles());
+        MendTextDialog dialog({d.controllers().files, d.controllers().drafts},
+                              d.controllers().sleeves.files());
         QCOMPARE(dialog.results()->topLevelItemCount(), 2); // title and artist of the one file
         dialog.results()->topLevelItem(0)->setCheckState(0, Qt::Checked);
         QTest::mouseClick(dialog.takeButton(), Qt::LeftButton);
         d.settle();
         FileId id = 0;
-        for (FileId f : d.session().batchFiles())
-            if (d.session().file(f)->path == file)
+        for (FileId f : d.controllers().sleeves.files())
+            if (d.controllers().files.file(f)->path == file)
                 id = f;
-        QCOMPARE(d.session().shownValues(id, "artist"), std::vector<std::string>{"Хор Маяка"});
+        QCOMPARE(d.controllers().drafts.shownValues(id, "artist"), std::vector<std::string>{"Хор Маяка"});
         QVERIFY(test::readBytes(file).find("\xD2\xF3\xEC\xE0\xED") != std::string::npos); // only a draft
-        d.session().write();
+        d.controllers().writing.write();
         d.settle();
         QCOMPARE(test::secondReader(file)["title"], std::vector<std::string>{"Туман"});
         d.settle();
@@ -114,10 +116,11 @@ private slots:
         test::Sandbox box;
         test::tag(test::makeSound(box / "in", "a.flac"), {{"title", {"\xC3\x82\xC3\xA5\xC3\xB2"}}}); // "Âåò"
         Driver d(box / "library.db");
-        d.session().newBatch("b");
+        d.controllers().batch.create("b");
         d.settle();
         d.bringIn({box / "in"});
-        MendTextDialog dialog(d.session(), d.session().batchFiles());
+        MendTextDialog dialog({d.controllers().files, d.controllers().drafts},
+                              d.controllers().sleeves.files());
         auto* choice = dialog.findChild<QComboBox*>();
         choice->setCurrentText("Windows-1251");
         QCOMPARE(dialog.results()->topLevelItemCount(), 1);
@@ -135,7 +138,7 @@ private slots:
         bext.replace(0, 16, "Night Post, pier").replace(256, 14, "Tarnholm Sound");
         test::writeBytes(file, test::readBytes(file) + std::string("bext\x5A\x02\0\0", 8) + bext);
         Driver d(box / "library.db");
-        d.session().newBatch("b");
+        d.controllers().batch.create("b");
         d.settle();
         d.bringIn({box / "in"});
         BringInPage* page = d.window().bench()->bringIn();
@@ -154,7 +157,7 @@ private slots:
             "TAG" + std::string("Salt Raod").append(21, '\0') + std::string("Isla Varnholt").append(17, '\0');
         test::writeBytes(file, test::readBytes(file) + old + std::string(128 - old.size(), '\0'));
         Driver d(box / "library.db");
-        d.session().newBatch("b");
+        d.controllers().batch.create("b");
         d.settle();
         d.bringIn({box / "in"});
         BringInPage* page = d.window().bench()->bringIn();
@@ -165,9 +168,9 @@ private slots:
                  qPrintable(page->details()->text()));
         QVERIFY(page->details()->text().contains("ID3v2.4, ID3v1"));
         // Writing brings them in step, and then nothing is left to tell.
-        FileId id = d.session().batchFiles().front();
-        d.session().drafts().propose("Edit", {{id, "title", {"Salt Road, remastered"}}}, "typed");
-        d.session().write();
+        FileId id = d.controllers().sleeves.files().front();
+        d.controllers().drafts.session().propose("Edit", {{id, "title", {"Salt Road, remastered"}}}, "typed");
+        d.controllers().writing.write();
         d.settle();
         QVERIFY(!page->details()->text().contains("Salt Raod"));
     }
@@ -178,22 +181,22 @@ private slots:
         test::tag(a, {{"title", {"One"}}});
         test::tag(test::makeSound(box / "in", "b.flac"), {{"title", {"Two"}}});
         Driver d(box / "library.db");
-        d.session().newBatch("first");
+        d.controllers().batch.create("first");
         d.settle();
         d.bringIn({box / "in"});
-        d.session().newBatch("second");
+        d.controllers().batch.create("second");
         d.settle();
-        QVERIFY(d.session().batchFiles().empty());
+        QVERIFY(d.controllers().sleeves.files().empty());
         test::tag(a, {{"title", {"One, changed"}}});
         QStringList said;
-        connect(&d.session(), &Session::said, this, [&](const QString& s) { said << s; });
+        connect(&d.controllers().messages, &Messages::said, this, [&](const QString& s) { said << s; });
         d.bringIn({box / "in"});
-        QCOMPARE(d.session().batchFiles().size(), size_t{2});
+        QCOMPARE(d.controllers().sleeves.files().size(), size_t{2});
         QVERIFY2(said.join(" ").contains("1 file") && said.join(" ").contains("not read again"),
                  qPrintable(said.join(" ")));
         std::set<std::string> titles;
-        for (FileId id : d.session().batchFiles())
-            titles.insert(tags::firstValue(d.session().file(id)->tags.fields, "title"));
+        for (FileId id : d.controllers().sleeves.files())
+            titles.insert(tags::firstValue(d.controllers().files.file(id)->tags.fields, "title"));
         QCOMPARE(titles, (std::set<std::string>{"One, changed", "Two"}));
     }
 
@@ -202,10 +205,11 @@ private slots:
         for (int i = 0; i < 6; ++i)
             test::makeSound(box / "in", std::to_string(i) + ".flac", static_cast<uint32_t>(i));
         Driver d(box / "library.db");
-        d.session().newBatch("b");
+        d.controllers().batch.create("b");
         d.settle();
         d.bringIn({box / "in"});
-        CheckFilesDialog dialog(d.session(), d.session().pathsOf(d.session().batchFiles()), "the files");
+        CheckFilesDialog dialog({d.controllers().messages, d.controllers().jobs, d.controllers().library},
+                                d.controllers().files.pathsOf(d.controllers().sleeves.files()), "the files");
         auto check = [&](CheckFilesDialog::Kind kind, const Path& list = {}, const Path& folder = {}) {
             dialog.choose(kind);
             dialog.start(list, folder);
@@ -262,7 +266,8 @@ private slots:
         test::writeBytes(box / "in/long.bin", "");
         std::filesystem::resize_file(box / "in/long.bin", uint64_t{200} << 30);
         Driver d(box / "library.db");
-        CheckFilesDialog dialog(d.session(), {}, "no files");
+        CheckFilesDialog dialog({d.controllers().messages, d.controllers().jobs, d.controllers().library}, {},
+                                "no files");
         dialog.choose(CheckFilesDialog::WriteList);
         dialog.start(box / "in/sums.sha256", box / "in");
         QTRY_VERIFY(dialog.results()->topLevelItemCount() == 1);

@@ -92,7 +92,7 @@ private slots:
         tree->expandAll();
         QModelIndex lanterns;
         for (int i = 0; i < list->count(); ++i)
-            if (s().sleeves()[static_cast<size_t>(i)].title == "Lanterns")
+            if (s().sleeves.all()[static_cast<size_t>(i)].title == "Lanterns")
                 lanterns = list->model()->index(i, 0);
         QVERIFY(lanterns.isValid());
         const FileId gorse = d_->fileNamed("a2.mp3");
@@ -103,13 +103,13 @@ private slots:
         hands(way + QStringList{"sleep", "0.1", "mousemove"} + at(to + QPoint(2, 1)) +
               QStringList{"sleep", "0.1", "mouseup", "1"});
         d_->settle();
-        for (const SleeveView& v : s().sleeves())
+        for (const SleeveView& v : s().sleeves.all())
             if (v.title == "Lanterns") {
                 QVERIFY2(std::find(v.files.begin(), v.files.end(), gorse) != v.files.end(),
                          "the file did not come along");
                 QVERIFY(v.byHand);
             }
-        QCOMPARE(s().batchFiles().size(), size_t{6}); // moved among sleeves only
+        QCOMPARE(s().sleeves.files().size(), size_t{6}); // moved among sleeves only
     }
 
     void aMenuByTheRightButton() {

@@ -23,8 +23,8 @@ private slots:
     void reviewDropsWhatIsChosen() {
         makeBatch();
         FileId a = d_->fileNamed("a1.flac"), b = d_->fileNamed("b1.opus");
-        s().drafts().propose("Edit", {{a, "title", {"X"}}, {a, "genre", {"Folk"}}, {b, "title", {"Y"}}},
-                             "typed");
+        s().drafts.session().propose(
+            "Edit", {{a, "title", {"X"}}, {a, "genre", {"Folk"}}, {b, "title", {"Y"}}}, "typed");
         w().showWorkspace(MainWindow::Review);
         d_->settle();
         QTreeWidget* tree = w().review()->tree();
@@ -42,21 +42,21 @@ private slots:
         tree->setCurrentItem(first);
         QTest::keyClick(tree, Qt::Key_Delete);
         d_->settle();
-        QVERIFY(s().drafts().of(a).empty());
-        QCOMPARE(s().drafts().fieldDrafts(), size_t{1});
+        QVERIFY(s().drafts.session().of(a).empty());
+        QCOMPARE(s().drafts.session().fieldDrafts(), size_t{1});
         named<QPushButton>(w().review(), "Drop all")->click();
         d_->settle();
-        QCOMPARE(s().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(s().drafts.session().fieldDrafts(), size_t{0});
         QVERIFY(!w().foot()->writeButton()->isEnabled());
         QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
         QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
-        QCOMPARE(s().drafts().fieldDrafts(), size_t{3});
+        QCOMPARE(s().drafts.session().fieldDrafts(), size_t{3});
     }
 
     void theFirstClickOnWriteShowsTheSecondDoes() {
         makeBatch();
         FileId a = d_->fileNamed("a1.flac");
-        s().drafts().propose("Edit", {{a, "title", {"X"}}}, "typed");
+        s().drafts.session().propose("Edit", {{a, "title", {"X"}}}, "typed");
         d_->settle();
         QTest::keyClick(&w(), Qt::Key_Return, Qt::ControlModifier);
         QCOMPARE(w().workspace(), MainWindow::Review);
@@ -66,15 +66,15 @@ private slots:
         QTest::keyClick(&w(), Qt::Key_Return, Qt::ControlModifier);
         d_->settle();
         QCOMPARE(tags::readTags(*box_ / "in/a1.flac")->fields["title"].front(), std::string("X"));
-        QVERIFY(s().lastReport());
+        QVERIFY(s().writing.lastReport());
         named<QPushButton>(w().review(), "Done")->click();
         d_->settle();
-        QVERIFY(!s().lastReport());
+        QVERIFY(!s().writing.lastReport());
     }
 
     void theKeyboardDoesNotFallOnDropAll() {
         makeBatch();
-        s().drafts().propose("Edit", {{d_->fileNamed("a1.flac"), "title", {"X"}}}, "typed");
+        s().drafts.session().propose("Edit", {{d_->fileNamed("a1.flac"), "title", {"X"}}}, "typed");
         d_->settle();
         w().bench()->showStep(BenchPage::PutAway);
         named<QPushButton>(putAway(), "Move")->setFocus();
@@ -86,12 +86,12 @@ private slots:
         drop->setFocus();
         QTest::keyClick(drop, Qt::Key_Return);
         d_->settle();
-        QCOMPARE(s().drafts().fieldDrafts(), size_t{1});
+        QCOMPARE(s().drafts.session().fieldDrafts(), size_t{1});
     }
 
     void returnPressesTheButtonThatHasTheKeyboard() {
         makeBatch();
-        s().drafts().propose("Edit", {{d_->fileNamed("a1.flac"), "title", {"X"}}}, "typed");
+        s().drafts.session().propose("Edit", {{d_->fileNamed("a1.flac"), "title", {"X"}}}, "typed");
         d_->settle();
         QPushButton* write = w().foot()->writeButton();
         write->setFocus();
@@ -102,11 +102,11 @@ private slots:
         QKeyEvent again(QEvent::KeyPress, Qt::Key_Return, Qt::NoModifier, "\r", true);
         QApplication::sendEvent(write, &again);
         d_->settle();
-        QVERIFY(!s().lastReport());
+        QVERIFY(!s().writing.lastReport());
         write->setFocus();
         QTest::keyClick(write, Qt::Key_Return);
         d_->settle();
-        QVERIFY(s().lastReport());
+        QVERIFY(s().writing.lastReport());
         QCOMPARE(tags::readTags(*box_ / "in/a1.flac")->fields["title"].front(), std::string("X"));
     }
 
@@ -126,8 +126,8 @@ private slots:
         QTest::mouseClick(named<QPushButton>(w().journal(), "Take back chosen files"), Qt::LeftButton);
         d_->settle();
         QCOMPARE(d_->libraryFiles().size(), size_t{4});
-        QCOMPARE(s().batchFiles().size(), size_t{2});
-        QCOMPARE(s().sets().front().takenBack, size_t{2});
+        QCOMPARE(s().sleeves.files().size(), size_t{2});
+        QCOMPARE(s().journal.sets().front().takenBack, size_t{2});
         QTest::mouseClick(w().journal()->takeBackButton(), Qt::LeftButton);
         d_->settle();
         QVERIFY(d_->libraryFiles().empty());

@@ -48,7 +48,8 @@ private slots:
         QCOMPARE(cell(2, "title"), QString("Three"));
         QCOMPARE(cell(2, "artist"), QString());
         QCOMPARE(cell(3, "title"), QString("Title 4"));
-        QCOMPARE(desk_->session().drafts().find(model_->fileAt(0), "title")->origin, std::string("pasted"));
+        QCOMPARE(desk_->controllers().drafts.session().find(model_->fileAt(0), "title")->origin,
+                 std::string("pasted"));
         QTest::keyClick(&desk_->window(), Qt::Key_Z, Qt::ControlModifier); // one action
         QCOMPARE(cell(0, "title"), QString("Title 1"));
         QCOMPARE(cell(1, "artist"), QString("Wren-Low"));
@@ -77,7 +78,7 @@ private slots:
         QVERIFY(model_->index(0, column("title")).data(SheetModel::DraftRole).toBool());
         QTest::keyClick(sheet_, Qt::Key_Backspace, Qt::ControlModifier);
         QCOMPARE(cell(0, "title"), QString("Title 1"));
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
     }
 
     void valuesThatCannotBe() {
@@ -87,7 +88,7 @@ private slots:
         QTest::keyClick(QApplication::focusWidget(), Qt::Key_Return);
         QCOMPARE(cell(0, "date"), QString());
         QVERIFY(desk_->window().message().contains("1998-10-05")); // it says what would be right
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
     }
 
     void escapeLeavesTheCell() {
@@ -98,7 +99,8 @@ private slots:
     }
 
     void altShowsTheDisk() {
-        desk_->session().drafts().propose("Edit", {{model_->fileAt(0), "title", {"Draft"}}}, "typed");
+        desk_->controllers().drafts.session().propose("Edit", {{model_->fileAt(0), "title", {"Draft"}}},
+                                                      "typed");
         QCOMPARE(cell(0, "title"), QString("Draft"));
         QTest::keyPress(&desk_->window(), Qt::Key_Alt);
         QCOMPARE(cell(0, "title"), QString("Title 1"));
@@ -108,15 +110,16 @@ private slots:
     }
 
     void toolTipsSayWhereItComesFrom() {
-        desk_->session().drafts().propose("Edit", {{model_->fileAt(0), "title", {"Draft"}}},
-                                          "read from the name");
+        desk_->controllers().drafts.session().propose("Edit", {{model_->fileAt(0), "title", {"Draft"}}},
+                                                      "read from the name");
         QString tip = model_->index(0, column("title")).data(Qt::ToolTipRole).toString();
         QVERIFY(tip.contains("read from the name"));
         QVERIFY(tip.contains("Title 1"));
     }
 
     void whatStandsOutIsMarked() {
-        desk_->session().drafts().propose("Edit", {{model_->fileAt(3), "album", {"Lantern"}}}, "typed");
+        desk_->controllers().drafts.session().propose("Edit", {{model_->fileAt(3), "album", {"Lantern"}}},
+                                                      "typed");
         QVERIFY(model_->index(3, column("album")).data(SheetModel::OddRole).toBool());
         QVERIFY(!model_->index(0, column("album")).data(SheetModel::OddRole).toBool());
     }
@@ -131,19 +134,19 @@ private slots:
         // Leaving a box alone keeps the values.
         title->setFocus();
         QTest::keyClick(title, Qt::Key_Return);
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
         FieldBox* genre = box("genre");
         genre->setFocus();
         QTest::keyClicks(genre, "Folk");
         QTest::keyClick(genre, Qt::Key_Comma, Qt::ControlModifier);
         QTest::keyClicks(genre, "Live");
         QTest::keyClick(genre, Qt::Key_Return);
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{4});
-        QCOMPARE(desk_->session().drafts().effective(model_->fileAt(2), "genre"),
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{4});
+        QCOMPARE(desk_->controllers().drafts.session().effective(model_->fileAt(2), "genre"),
                  (std::vector<std::string>{"Folk", "Live"}));
         // Undo is about drafts, also while the focus is in the drawer.
         QTest::keyClick(QApplication::focusWidget(), Qt::Key_Z, Qt::ControlModifier);
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
         FieldBox* artist = box("artist");
         artist->setFocus();
         artist->selectAll();
@@ -183,13 +186,14 @@ private slots:
             QVERIFY2(done, qPrintable(start));
         };
         choose("Keep as they are");
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
         choose("1 \u00D7 Title 2"); // one of the values, for all
         for (int r = 0; r < 4; ++r)
             QCOMPARE(cell(r, "title"), QString("Title 2"));
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{3}); // the second says so already
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(),
+                 size_t{3}); // the second says so already
         choose("Drop drafts");
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
         choose("Blank in all");
         for (int r = 0; r < 4; ++r)
             QCOMPARE(cell(r, "title"), QString());
@@ -199,18 +203,18 @@ private slots:
     void moreThanOneBatchOfEdits() {
         // A long day: many edits, all taken back one by one, then done again.
         for (int i = 0; i < 60; ++i)
-            desk_->session().drafts().propose(
+            desk_->controllers().drafts.session().propose(
                 "Edit", {{model_->fileAt(i % 4), i % 3 ? "title" : "genre", {"Value " + std::to_string(i)}}},
                 "typed");
-        size_t drafts = desk_->session().drafts().fieldDrafts();
+        size_t drafts = desk_->controllers().drafts.session().fieldDrafts();
         QCOMPARE(drafts, size_t{8});
         for (int i = 0; i < 60; ++i)
             QTest::keyClick(&desk_->window(), Qt::Key_Z, Qt::ControlModifier);
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), size_t{0});
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
         QCOMPARE(cell(0, "title"), QString("Title 1"));
         for (int i = 0; i < 60; ++i)
             QTest::keyClick(&desk_->window(), Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
-        QCOMPARE(desk_->session().drafts().fieldDrafts(), drafts);
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), drafts);
     }
 
     void numbersAndCasing() {
@@ -221,7 +225,8 @@ private slots:
             if (b->text().startsWith("Casing"))
                 b->menu()->actions().at(3)->trigger();
         QCOMPARE(cell(0, "title"), QString("TITLE 1"));
-        QCOMPARE(desk_->session().drafts().find(model_->fileAt(0), "title")->origin, std::string("casing"));
+        QCOMPARE(desk_->controllers().drafts.session().find(model_->fileAt(0), "title")->origin,
+                 std::string("casing"));
     }
 
     void tenThousandRows() {

@@ -31,7 +31,7 @@ class TestSleeves : public QObject {
     std::unique_ptr<test::Sandbox> box_;
     std::unique_ptr<Driver> d_;
 
-    Session& s() { return d_->session(); }
+    Controllers& s() { return d_->controllers(); }
     BenchPage* bench() { return d_->window().bench(); }
     SleeveList* list() { return bench()->sleeves(); }
     void song(const char* folder, const char* name, const char* album, const char* track) {
@@ -45,10 +45,10 @@ class TestSleeves : public QObject {
     /// "Salt Road: Gorse, Undertow, Kelp | Strays: Quay", in the order of the list.
     QString shape() {
         QStringList out;
-        for (const SleeveView& v : s().sleeves()) {
+        for (const SleeveView& v : s().sleeves.all()) {
             QStringList names;
             for (FileId id : v.files)
-                names << qs(s().file(id)->path.stem().native());
+                names << qs(s().files.file(id)->path.stem().native());
             out << v.title + ": " + names.join(", ");
         }
         return out.join(" | ");
@@ -60,7 +60,7 @@ class TestSleeves : public QObject {
     }
     QModelIndex row(const QString& title) {
         for (int i = 0; i < list()->count(); ++i)
-            if (s().sleeves()[static_cast<size_t>(i)].title == title)
+            if (s().sleeves.all()[static_cast<size_t>(i)].title == title)
                 return list()->model()->index(i, 0);
         return {};
     }
@@ -159,11 +159,11 @@ private slots:
         bench()->sleeveTools()->split();
         d_->settle();
         QVERIFY2(shape().contains("Night Post (CD2): Ferryman"), qPrintable(shape()));
-        s().sortIntoSleeves(); // it stays
+        s().batch.sortAnew(); // it stays
         d_->settle();
         QVERIFY(shape().contains("Night Post (CD2): Ferryman"));
         QVERIFY(row("Night Post (CD2)").data(Qt::ToolTipRole).toString().contains("split off"));
-        s().undoByHand();
+        s().batch.undoByHand();
         d_->settle();
         QCOMPARE(shape(), whole);
     }
@@ -176,7 +176,7 @@ private slots:
         drop(drag::filesOf(carried.get()), row("Lanterns"));
         QCOMPARE(shape(), QString("Lanterns: Tide, Ferry, Quay | Salt Road: Gorse, Undertow, Kelp"));
         QVERIFY(row("Lanterns").data(Qt::ToolTipRole).toString().contains("by hand"));
-        s().sortIntoSleeves();
+        s().batch.sortAnew();
         d_->settle();
         QCOMPARE(shape(), QString("Lanterns: Tide, Ferry, Quay | Salt Road: Gorse, Undertow, Kelp"));
         song("later", "Dunes", "", "");
@@ -193,9 +193,9 @@ private slots:
         std::unique_ptr<QMimeData> sleeve(list()->model()->mimeData({row("Salt Road")}));
         drop(drag::filesOf(sleeve.get()), row("Lanterns"));
         QCOMPARE(list()->count(), 2);
-        QCOMPARE(s().sleeves().front().files.size(), size_t{5});
+        QCOMPARE(s().sleeves.all().front().files.size(), size_t{5});
         // All of it back as Moorfrost sorts it.
-        s().letSort(s().batchFiles());
+        s().batch.letSort(s().sleeves.files());
         d_->settle();
         QCOMPARE(shape(),
                  QString("Lanterns: Tide, Ferry | Salt Road: Gorse, Undertow, Kelp | Strays: Dunes, Quay"));
@@ -204,21 +204,21 @@ private slots:
     // Where a hand has put something, what was there stays with it: it was put beside just these.
     void whatIsInASleeveThatAHandWasLaidOnStays() {
         drop({d_->fileNamed("Quay.flac")}, row("Lanterns"));
-        s().drafts().propose("Edit",
-                             {{d_->fileNamed("Tide.flac"), "album", {"Salt Road"}},
-                              {d_->fileNamed("Tide.flac"), "track", {"4"}}},
-                             "typed");
-        s().sortIntoSleeves();
+        s().drafts.session().propose("Edit",
+                                     {{d_->fileNamed("Tide.flac"), "album", {"Salt Road"}},
+                                      {d_->fileNamed("Tide.flac"), "track", {"4"}}},
+                                     "typed");
+        s().batch.sortAnew();
         d_->settle();
         for (const char* name : {"Quay.flac", "Tide.flac", "Ferry.flac"})
-            QVERIFY2(s().sleeves().front().files.size() == 3 &&
-                         std::ranges::count(s().sleeves().front().files, d_->fileNamed(name)) == 1,
+            QVERIFY2(s().sleeves.all().front().files.size() == 3 &&
+                         std::ranges::count(s().sleeves.all().front().files, d_->fileNamed(name)) == 1,
                      qPrintable(shape()));
         // Without a hand on it, the file goes where its album says.
-        s().letSort(s().batchFiles());
+        s().batch.letSort(s().sleeves.files());
         d_->settle();
         const SleeveView* road = nullptr;
-        for (const SleeveView& v : s().sleeves())
+        for (const SleeveView& v : s().sleeves.all())
             if (std::ranges::count(v.files, d_->fileNamed("Gorse.flac")))
                 road = &v;
         QVERIFY2(road && std::ranges::count(road->files, d_->fileNamed("Tide.flac")) == 1,
@@ -252,9 +252,9 @@ private slots:
         list()->selectAll();
         QTest::keyClick(&d_->window(), Qt::Key_M, Qt::ControlModifier);
         d_->settle();
-        QCOMPARE(s().sleeves().size(), size_t{1});
-        QCOMPARE(s().sleeves().front().files.size(), size_t{6});
-        QVERIFY(s().sleeves().front().why.contains("merged by hand from 3 sleeves"));
+        QCOMPARE(s().sleeves.all().size(), size_t{1});
+        QCOMPARE(s().sleeves.all().front().files.size(), size_t{6});
+        QVERIFY(s().sleeves.all().front().why.contains("merged by hand from 3 sleeves"));
         QCOMPARE(list()->chosenKeys().size(), size_t{1});
         // The sheet's files can be moved, too.
         bench()->showStep(BenchPage::Describe);
@@ -264,21 +264,22 @@ private slots:
         QCOMPARE(sheet->chosenFiles().size(), size_t{1});
         bench()->sleeveTools()->toStrays();
         d_->settle();
-        QCOMPARE(s().sleeves().size(), size_t{2});
-        QVERIFY(s().sleeves().back().isStrays());
+        QCOMPARE(s().sleeves.all().size(), size_t{2});
+        QVERIFY(s().sleeves.all().back().isStrays());
     }
 
     void whatHandsDidCanBeUndone() {
         const QString first = shape();
-        QVERIFY(!s().canUndoByHand());
-        s().putIntoSleeve({d_->fileNamed("Quay.flac")}, s().sleeves().front().key);
+        QVERIFY(!s().batch.batch().canUndoByHand());
+        s().batch.putIntoSleeve({d_->fileNamed("Quay.flac")}, s().sleeves.all().front().key);
         const QString second = shape();
-        s().putIntoSleeve({d_->fileNamed("Quay.flac")}, s().sleeves().front().key); // it is there already
+        s().batch.putIntoSleeve({d_->fileNamed("Quay.flac")},
+                                s().sleeves.all().front().key); // it is there already
         list()->selectAll();
         QTest::keyClick(&d_->window(), Qt::Key_M, Qt::ControlModifier);
         const QString third = shape();
-        s().nameSleeve(s().sleeves().front().key, "Everything");
-        s().newSleeve({d_->fileNamed("Tide.flac")}, "Alone");
+        s().batch.nameSleeve(s().sleeves.all().front().key, "Everything");
+        s().batch.newSleeve({d_->fileNamed("Tide.flac")}, "Alone");
         QVERIFY2(shape().startsWith("Alone: Tide | Everything: "), qPrintable(shape()));
         auto undo = [&] {
             QTest::keyClick(&d_->window(), Qt::Key_Z, Qt::ControlModifier | Qt::AltModifier);
@@ -291,8 +292,8 @@ private slots:
         QCOMPARE(shape(), second);
         undo();
         QCOMPARE(shape(), first);
-        QVERIFY(!s().canUndoByHand());
-        for (const SleeveView& v : s().sleeves())
+        QVERIFY(!s().batch.batch().canUndoByHand());
+        for (const SleeveView& v : s().sleeves.all())
             QVERIFY(!v.byHand);
         d_.reset(); // the library knows it, too
         d_ = std::make_unique<Driver>(*box_ / "library.db");
@@ -304,7 +305,7 @@ private slots:
         song("later", "Dunes", "", "");
         d_->bringIn({*box_ / "later"});
         {
-            BatchDialog dialog(s(), &d_->window());
+            BatchDialog dialog({s().batch}, &d_->window());
             d_->settle();
             QCOMPARE(dialog.origins()->topLevelItemCount(), 3); // two places at first, one later
             QStringList places;
@@ -321,8 +322,8 @@ private slots:
         d_.reset();
         d_ = std::make_unique<Driver>(*box_ / "library.db");
         d_->settle();
-        QCOMPARE(s().batchName(), QString("Harbour"));
-        QCOMPARE(s().batchNote(), QString("Half of it is on tape."));
+        QCOMPARE(s().batch.name(), QString("Harbour"));
+        QCOMPARE(s().batch.note(), QString("Half of it is on tape."));
     }
 
     void rowsStayWhileMoreComesIn() {
@@ -339,7 +340,7 @@ private slots:
         QCOMPARE(bench()->bringIn()->model()->rowCount(), 3);
         QVERIFY(shape().contains("Lanterns: Tide, Ferry, Amber"));
         // Files that are taken out are gone at once.
-        s().removeFromBatch({d_->fileNamed("Quay.flac"), d_->fileNamed("Ferry.flac")});
+        s().batch.removeFiles({d_->fileNamed("Quay.flac"), d_->fileNamed("Ferry.flac")});
         d_->settle();
         QCOMPARE(bench()->bringIn()->model()->rowCount(), 2);
         QCOMPARE(tree->currentIndex().data().toString(), QString("Tide.flac"));
@@ -350,7 +351,7 @@ private slots:
             song(folder, "Kelp", "Twins", "1");
         d_->bringIn({*box_ / "twins"});
         QStringList lines;
-        for (const SleeveView& v : s().sleeves())
+        for (const SleeveView& v : s().sleeves.all())
             if (v.title == "Twins")
                 lines << v.line();
         lines.sort();
@@ -363,11 +364,11 @@ private slots:
         QVERIFY2(folder == "twins/reel" || folder == "twins/cassette", qPrintable(folder));
         list()->clearSelection();
         // One is gone: the other needs no more than before.
-        s().removeFromBatch(s().sleeves()[static_cast<size_t>(row("Twins").row())].files);
+        s().batch.removeFiles(s().sleeves.all()[static_cast<size_t>(row("Twins").row())].files);
         d_->settle();
-        QCOMPARE(s().sleeves()[static_cast<size_t>(row("Twins").row())].line(),
+        QCOMPARE(s().sleeves.all()[static_cast<size_t>(row("Twins").row())].line(),
                  QString("Isla Varnholt \u00B7 1 file"));
-        s().removeFromBatch(s().sleeves()[static_cast<size_t>(row("Twins").row())].files);
+        s().batch.removeFiles(s().sleeves.all()[static_cast<size_t>(row("Twins").row())].files);
         d_->settle();
     }
 
@@ -377,8 +378,8 @@ private slots:
         QAbstractItemModelTester sleeves(list()->model(),
                                          QAbstractItemModelTester::FailureReportingMode::QtTest);
         std::vector<FilePtr> all;
-        for (FileId id : s().batchFiles())
-            all.push_back(s().file(id));
+        for (FileId id : s().sleeves.files())
+            all.push_back(s().files.file(id));
         for (unsigned mask : {63u, 1u, 22u, 0u, 45u, 62u, 63u}) {
             std::vector<FilePtr> some;
             for (size_t i = 0; i < all.size(); ++i)

@@ -42,7 +42,7 @@ private slots:
         auto before = snapshot();
         Driver d(box / "library.db");
         MainWindow& w = d.window();
-        Session& s = d.session();
+        Controllers& s = d.controllers();
         d.addShelf(root / "Music archive");
 
         // Drop two folders on the window.
@@ -56,10 +56,10 @@ private slots:
         QDropEvent drop({400, 300}, Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
         QApplication::sendEvent(&w, &drop);
         d.settle();
-        QCOMPARE(s.batchFiles().size(), size_t{46});
+        QCOMPARE(s.sleeves.files().size(), size_t{46});
         QVERIFY(snapshot() == before); // bringing in only reads
         bool found = false;
-        for (const SleeveView& v : s.sleeves())
+        for (const SleeveView& v : s.sleeves.all())
             found = found || (v.title == "Live at Tarnholm Hall" && v.files.size() == 9);
         QVERIFY(found);
 
@@ -118,8 +118,9 @@ private slots:
         QVERIFY(taken);
         d.settle();
         FileId whin = d.fileNamed("01 Whin Moor.mp3");
-        QCOMPARE(s.drafts().effective(whin, "artist"), std::vector<std::string>{"Odran Fell Quartet"});
-        QCOMPARE(s.drafts().find(whin, "title")->origin, std::string("read from the name"));
+        QCOMPARE(s.drafts.session().effective(whin, "artist"),
+                 std::vector<std::string>{"Odran Fell Quartet"});
+        QCOMPARE(s.drafts.session().find(whin, "title")->origin, std::string("read from the name"));
 
         // Put away both sleeves.
         QTest::keyClick(&w, Qt::Key_3, Qt::AltModifier);
@@ -132,38 +133,38 @@ private slots:
         QVERIFY(d.chooseSleeve("Night Post EP"));
         QTest::mouseClick(w.bench()->putAway()->draftButton(), Qt::LeftButton);
         d.settle();
-        QCOMPARE(s.movesDrafted(), size_t{13});
+        QCOMPARE(s.places.places().moving(), size_t{13});
 
         // Review lists all of it; one draft is dropped and comes back with undo.
         QTest::mouseClick(w.foot()->writeButton(), Qt::LeftButton);
         d.settle();
         QCOMPARE(w.workspace(), MainWindow::Review);
         QCOMPARE(w.review()->tree()->topLevelItemCount(), 13);
-        size_t drafts = s.drafts().fieldDrafts();
+        size_t drafts = s.drafts.session().fieldDrafts();
         w.review()->tree()->topLevelItem(0)->child(0)->setSelected(true);
         w.review()->dropChosen();
         d.settle();
-        QCOMPARE(s.drafts().fieldDrafts(), drafts - 1);
+        QCOMPARE(s.drafts.session().fieldDrafts(), drafts - 1);
         QTest::keyClick(&w, Qt::Key_Z, Qt::ControlModifier);
         d.settle();
-        QCOMPARE(s.drafts().fieldDrafts(), drafts);
+        QCOMPARE(s.drafts.session().fieldDrafts(), drafts);
         QVERIFY(snapshot() == before);
 
         // Write.
         QTest::mouseClick(w.foot()->writeButton(), Qt::LeftButton);
         d.settle();
-        QVERIFY(s.lastReport());
-        QCOMPARE(s.lastReport()->failed, size_t{0});
-        QCOMPARE(s.drafts().fieldDrafts(), size_t{0});
+        QVERIFY(s.writing.lastReport());
+        QCOMPARE(s.writing.lastReport()->failed, size_t{0});
+        QCOMPARE(s.drafts.session().fieldDrafts(), size_t{0});
 
         QVERIFY(std::filesystem::exists(
             root / "Music archive/The Hollow Ferry/1998 Night Post EP/03 Cold Slip.flac"));
         Path whinNow;
-        s.withFile(whin, [&](const FilePtr& f) { whinNow = f->path; });
+        s.files.withFile(this, whin, [&](const FilePtr& f) { whinNow = f->path; });
         d.settle();
         QVERIFY2(whinNow.native().starts_with((root / "Music archive").native()), whinNow.c_str());
         QCOMPARE(test::probeTags(whinNow)["title"], std::string("Whin Moor"));
-        QCOMPARE(s.batchFiles().size(), size_t{33});
+        QCOMPARE(s.sleeves.files().size(), size_t{33});
 
         // Find: without case and diacritics, as one types.
         QTest::keyClick(&w, Qt::Key_F, Qt::ControlModifier);
@@ -184,7 +185,7 @@ private slots:
         for (const auto& [path, bytes] : before)
             QVERIFY2(after[path] == bytes, path.c_str());
         QCOMPARE(after.size(), before.size());
-        QCOMPARE(s.batchFiles().size(), size_t{46});
+        QCOMPARE(s.sleeves.files().size(), size_t{46});
         QVERIFY(d.libraryFiles().empty());
         QVERIFY(std::filesystem::is_empty(root / "Music archive"));
     }
@@ -197,12 +198,12 @@ private slots:
             Driver d(box / "library.db");
             d.bringIn({box / "in"});
             id = d.fileNamed("a.flac");
-            d.session().drafts().propose("Edit", {{id, "title", {"New"}}}, "typed");
+            d.controllers().drafts.session().propose("Edit", {{id, "title", {"New"}}}, "typed");
             d.settle();
         }
         Driver d(box / "library.db");
-        QCOMPARE(d.session().batchFiles().size(), size_t{1});
-        QCOMPARE(d.session().drafts().effective(id, "title"), std::vector<std::string>{"New"});
+        QCOMPARE(d.controllers().sleeves.files().size(), size_t{1});
+        QCOMPARE(d.controllers().drafts.session().effective(id, "title"), std::vector<std::string>{"New"});
         QCOMPARE(tags::readTags(box / "in/a.flac")->fields["title"].front(), std::string("Old"));
     }
 
@@ -212,25 +213,25 @@ private slots:
             test::makeSound(box / "in", name);
         Driver d(box / "library.db");
         d.bringIn({box / "in"});
-        Session& s = d.session();
+        Controllers& s = d.controllers();
         std::vector<library::DraftSession::Wish> wishes;
-        for (FileId id : s.batchFiles())
+        for (FileId id : s.sleeves.files())
             wishes.push_back({id, "title", {"New"}});
         FileId gone = d.fileNamed("b.flac"), changed = d.fileNamed("c.flac");
-        s.drafts().propose("Edit", wishes, "typed");
+        s.drafts.session().propose("Edit", wishes, "typed");
         std::filesystem::remove(box / "in/b.flac");
         test::tag(box / "in/c.flac", {{"title", {"by another program"}}});
         d.window().showWorkspace(MainWindow::Review);
         d.settle();
         QTest::mouseClick(d.window().foot()->writeButton(), Qt::LeftButton);
         d.settle();
-        QCOMPARE(s.lastReport()->done, size_t{1});
-        QCOMPARE(s.lastReport()->failed, size_t{2});
+        QCOMPARE(s.writing.lastReport()->done, size_t{1});
+        QCOMPARE(s.writing.lastReport()->failed, size_t{2});
         QCOMPARE(tags::readTags(box / "in/a.flac")->fields["title"].front(), std::string("New"));
         QCOMPARE(tags::readTags(box / "in/c.flac")->fields["title"].front(),
                  std::string("by another program"));
-        QVERIFY(s.drafts().find(gone, "title")); // what was not written is kept
-        QVERIFY(s.drafts().find(changed, "title"));
+        QVERIFY(s.drafts.session().find(gone, "title")); // what was not written is kept
+        QVERIFY(s.drafts.session().find(changed, "title"));
         // The reasons stand first in the report.
         QVERIFY(!w(d).review()->tree()->topLevelItem(0)->text(3).isEmpty());
         QVERIFY(w(d).review()->tree()->topLevelItem(0)->text(3) != "written");
@@ -247,7 +248,7 @@ private slots:
         Driver d(box / "library.db");
         d.addShelf(box / "shelf");
         d.bringIn({box / "in"});
-        Session& s = d.session();
+        Controllers& s = d.controllers();
         d.window().bench()->showStep(BenchPage::PutAway);
         d.settle();
         d.window().bench()->putAway()->draftButton()->click();
@@ -257,21 +258,21 @@ private slots:
         d.window().foot()->writeButton()->click();
         d.settle();
         QCOMPARE(d.libraryFiles().size(), size_t{1});
-        QVERIFY(s.batchFiles().empty());
+        QVERIFY(s.sleeves.files().empty());
         d.window().showWorkspace(MainWindow::Library);
         d.settle();
         d.window().library()->table()->selectRow(0);
         QTest::keyClick(&d.window(), Qt::Key_B, Qt::ControlModifier);
         d.settle();
         QCOMPARE(d.window().workspace(), MainWindow::Bench);
-        QCOMPARE(s.batchFiles().size(), size_t{1});
+        QCOMPARE(s.sleeves.files().size(), size_t{1});
         // A new title moves it within the shelf.
-        FileId id = s.batchFiles().front();
-        s.drafts().propose("Edit", {{id, "title", {"Gorse (single)"}}}, "typed");
+        FileId id = s.sleeves.files().front();
+        s.drafts.session().propose("Edit", {{id, "title", {"Gorse (single)"}}}, "typed");
         d.settle();
         d.window().bench()->putAway()->draftButton()->click();
         d.settle();
-        QCOMPARE(s.movesDrafted(), size_t{1});
+        QCOMPARE(s.places.places().moving(), size_t{1});
         d.window().showWorkspace(MainWindow::Review);
         d.settle();
         d.window().foot()->writeButton()->click();

@@ -32,7 +32,7 @@ class TestStandards : public QObject {
     std::unique_ptr<test::Sandbox> box_;
     std::unique_ptr<Driver> d_;
 
-    Session& s() { return d_->session(); }
+    Controllers& s() { return d_->controllers(); }
     BenchPage* bench() { return d_->window().bench(); }
     StandardEditor* editor() { return d_->window().settings()->standards(); }
     void song(const char* folder, const char* name, tags::Fields fields) {
@@ -71,7 +71,7 @@ class TestStandards : public QObject {
     }
     QStringList prompts_;
     QString tip(const QString& sleeve) {
-        const auto& sleeves = s().sleeves();
+        const auto& sleeves = s().sleeves.all();
         for (size_t i = 0; i < sleeves.size(); ++i)
             if (sleeves[i].title == sleeve)
                 return bench()
@@ -84,7 +84,7 @@ class TestStandards : public QObject {
     }
     QStringList titles() {
         QStringList out;
-        for (const SleeveView& v : s().sleeves())
+        for (const SleeveView& v : s().sleeves.all())
             out << v.title;
         return out;
     }
@@ -121,17 +121,18 @@ private slots:
         QVERIFY(tip("Winter Harbour").contains("\"ZZA1\": an ISRC has 12 letters and digits, this has 4"));
         // Genre and language, label: three files each; ISRC: two.
         QCOMPARE(countOf(BenchPage::Describe), QString("8 gaps"));
-        s().drafts().propose("Edit", {{d_->fileNamed("Kelp.flac"), "isrc", {"ZZA011900002"}}}, "typed");
+        s().drafts.session().propose("Edit", {{d_->fileNamed("Kelp.flac"), "isrc", {"ZZA011900002"}}},
+                                     "typed");
         d_->settle();
         QCOMPARE(countOf(BenchPage::Describe), QString("7 gaps"));
 
         // Least ready first, until another order is asked for.
         trigger(pressable(bench(), "by title")->menu(), "least ready first");
         QCOMPARE(titles(), QStringList({"Winter Harbour", "Salt Road"}));
-        s().drafts().propose("Edit",
-                             {{d_->fileNamed("Fyrlys.flac"), "isrc", {"ZZA012000001"}},
-                              {d_->fileNamed("Fyrlys.flac"), "label", {"Fellside Reissues"}}},
-                             "typed");
+        s().drafts.session().propose("Edit",
+                                     {{d_->fileNamed("Fyrlys.flac"), "isrc", {"ZZA012000001"}},
+                                      {d_->fileNamed("Fyrlys.flac"), "label", {"Fellside Reissues"}}},
+                                     "typed");
         d_->settle();
         QCOMPARE(titles(), QStringList({"Winter Harbour", "Salt Road"})); // not under the hands
         trigger(pressable(bench(), "least ready first")->menu(), "least ready first");
@@ -147,10 +148,10 @@ private slots:
         QCOMPARE(d_->window().findChildren<StepButton*>().front()->toolTip(),
                  QString("2 strays\n1 kind to confirm"));
         QVERIFY(tip("Strays").contains("Track numbers: not asked (strays are not one release)"));
-        s().newSleeve(s().batchFiles(), "Bounces");
+        s().batch.newSleeve(s().sleeves.files(), "Bounces");
         d_->settle();
         QCOMPARE(countOf(BenchPage::BringIn), QString("1 left"));
-        s().kinds().confirm({{d_->fileNamed("untitled 12.flac"), matching::Kind::Music}});
+        s().kinds.confirm({{d_->fileNamed("untitled 12.flac"), matching::ContentKind::Music}});
         d_->settle();
         QCOMPARE(countOf(BenchPage::BringIn), QString("sorted"));
     }
@@ -161,20 +162,20 @@ private slots:
         song("Salt Road", "Gorse", {{"track", {"1"}}});
         d_->bringIn({*box_ / "Salt Road"});
         const std::string plan = "{album}/{track: 2 digits} {title}";
-        s().standards().setAll({{"Shelf", {{.kind = audit::RuleKind::Names, .plan = plan}}}});
+        s().standards.setAll({{"Shelf", {{.kind = audit::RuleKind::Names, .plan = plan}}}});
         QVERIFY(tip("Salt Road").contains("Names by the plan: not met"));
         QVERIFY(tip("Salt Road").contains("such as Salt Road/01 Gorse.flac"));
-        PlaceWish wish;
-        wish.shelf = s().shelves().front().id;
+        bench::PlaceWish wish;
+        wish.shelf = s().shelves.all().front().id;
         wish.plan = plan;
-        s().drafts().propose("Place", {{s().batchFiles().front(), library::placeKey, wish.toValues()}},
-                             "plan");
+        s().drafts.session().propose(
+            "Place", {{s().sleeves.files().front(), library::placeKey, wish.toValues()}}, "plan");
         d_->settle();
         QVERIFY2(tip("Salt Road").contains("Names by the plan: met"), qPrintable(tip("Salt Road")));
-        s().drafts().propose("Edit", {{s().batchFiles().front(), "track", {"4"}}}, "typed");
+        s().drafts.session().propose("Edit", {{s().sleeves.files().front(), "track", {"4"}}}, "typed");
         d_->settle(); // the place follows
         QVERIFY(tip("Salt Road").contains("Names by the plan: met"));
-        s().drafts().dropAll("Drop", {s().batchFiles().front()});
+        s().drafts.session().dropAll("Drop", {s().sleeves.files().front()});
         d_->settle();
         QVERIFY(tip("Salt Road").contains("Names by the plan: not met"));
     }
@@ -191,31 +192,31 @@ private slots:
         QCOMPARE(editor()->rows().size(), size_t{6});
         auto* added = editor()->rows().back();
         QVERIFY(!added->isUsable());
-        QCOMPARE(s().standards().usual().rules.size(), size_t{5}); // left out until it says something
+        QCOMPARE(s().standards.byDefault().rules.size(), size_t{5}); // left out until it says something
         auto* line = added->findChild<QLineEdit*>();
         QVERIFY(QApplication::focusWidget() == line);
         QTest::keyClicks(line, "composer, ARTIST sort, Reel");
-        QVERIFY(s().standards().usual().rules.back().fields ==
+        QVERIFY(s().standards.byDefault().rules.back().fields ==
                 (std::vector<std::string>{"composer", "artist_sort", "reel"}));
         QVERIFY(tip("Salt Road").contains("1 of 1 file without artist sort"));
         QVERIFY(editor()->rows().back() == added); // nothing was built anew under the hands
         for (QCheckBox* c : added->findChildren<QCheckBox*>())
             if (c->text() == "the same in all")
                 c->click();
-        QVERIFY(s().standards().usual().rules.back().same);
+        QVERIFY(s().standards.byDefault().rules.back().same);
 
         emit added->moved(-1);
-        QVERIFY(s().standards().usual().rules[4].fields.size() == 3);
-        QVERIFY(s().standards().usual().rules[5].kind == audit::RuleKind::Picture);
+        QVERIFY(s().standards.byDefault().rules[4].fields.size() == 3);
+        QVERIFY(s().standards.byDefault().rules[5].kind == audit::RuleKind::Picture);
         emit editor()->rows()[0]->removed();
-        QCOMPARE(s().standards().usual().rules.size(), size_t{5});
-        const std::vector<audit::Standard> made = s().standards().all();
+        QCOMPARE(s().standards.byDefault().rules.size(), size_t{5});
+        const std::vector<audit::Standard> made = s().standards.all();
 
         // They are there again at the next start.
         d_.reset();
         d_ = std::make_unique<Driver>(*box_ / "library.db");
         d_->settle();
-        QVERIFY(s().standards().all() == made);
+        QVERIFY(s().standards.all() == made);
         QCOMPARE(editor()->rows().size(), size_t{5});
     }
 
@@ -228,28 +229,28 @@ private slots:
         trigger(make->menu(), "A copy of \"Everyday\"");
         QCOMPARE(prompts_.size(), 2);
         QVERIFY(prompts_.back().startsWith("There is a standard \"Archive\" already."));
-        QCOMPARE(s().standards().all().size(), size_t{5});
+        QCOMPARE(s().standards.all().size(), size_t{5});
         QCOMPARE(editor()->shown(), std::string("School"));
         QCOMPARE(editor()->rows().size(), size_t{5});
 
-        s().standards().setOfBatch("School");
+        s().standards.setOfBatch("School");
         answer({"Theatre"});
         pressable(editor(), "Rename")->click();
-        QCOMPARE(s().standards().ofBatch().name, std::string("Theatre"));
+        QCOMPARE(s().standards.ofBatch().name, std::string("Theatre"));
         auto* usual = editor()->findChild<QCheckBox*>();
         QVERIFY(!usual->isChecked());
         usual->click();
-        QCOMPARE(s().standards().usual().name, std::string("Theatre"));
+        QCOMPARE(s().standards.byDefault().name, std::string("Theatre"));
         usual->click(); // one always is
         QVERIFY(usual->isChecked());
 
-        s().newBatch("Another");
+        s().batch.create("Another");
         d_->settle();
-        s().standards().setOfBatch("Radio");
-        s().chooseBatch(s().batches().front().id == s().batch() ? s().batches().back().id
-                                                                : s().batches().front().id);
+        s().standards.setOfBatch("Radio");
+        s().batch.choose(s().batch.all().front().id == s().batch.id() ? s().batch.all().back().id
+                                                                      : s().batch.all().front().id);
         d_->settle();
-        QCOMPARE(s().standards().ofBatch().name, std::string("Theatre"));
+        QCOMPARE(s().standards.ofBatch().name, std::string("Theatre"));
 
         QTimer::singleShot(0, this, [] {
             auto* ask = qobject_cast<QMessageBox*>(QApplication::activeModalWidget());
@@ -258,14 +259,14 @@ private slots:
         });
         editor()->show("Theatre");
         pressable(editor(), "Remove")->click();
-        QCOMPARE(s().standards().all().size(), size_t{4});
-        QCOMPARE(s().standards().ofBatch().name, std::string("Everyday"));
+        QCOMPARE(s().standards.all().size(), size_t{4});
+        QCOMPARE(s().standards.ofBatch().name, std::string("Everyday"));
     }
 
     void editingFromTheBench() {
         song("Salt Road", "Gorse", {{"track", {"1"}}});
         d_->bringIn({*box_ / "Salt Road"});
-        s().standards().setOfBatch("Own productions");
+        s().standards.setOfBatch("Own productions");
         trigger(pressable(bench(), "Own productions")->menu(), "Edit the standards");
         d_->settle();
         QVERIFY(editor()->isVisible());
@@ -274,14 +275,15 @@ private slots:
     }
 
     void standardsThatCannotBeRead() {
-        s().setSetting("standards", "{\"standards\":[{\"name\":\"A\",\"rules\":[{\"rule\":\"smell\"}]}]}");
+        s().settings.set(library::settings::standards,
+                         "{\"standards\":[{\"name\":\"A\",\"rules\":[{\"rule\":\"smell\"}]}]}");
         d_->settle();
-        QSignalSpy said(&s(), &Session::said);
-        s().refreshJournal(); // reads all again
+        QSignalSpy said(&s().messages, &Messages::said);
+        s().settings.load();
         d_->settle();
         QVERIFY(said.count() >= 1);
         QVERIFY(said.front().front().toString().contains("\"smell\" is no rule"));
-        QVERIFY(s().standards().all() == audit::shippedStandards());
+        QVERIFY(s().standards.all() == audit::shippedStandards());
     }
 
     void theLibraryIsHeldToTheUsualOne() {
@@ -309,7 +311,7 @@ private slots:
         };
         QVERIFY2(all().contains("Title, Artist: met (in all files)"), qPrintable(all()));
         QVERIFY(!all().contains("ISRC"));
-        s().standards().setUsual("Radio");
+        s().standards.setDefault("Radio");
         QVERIFY2(all().contains("ISRC: well formed: not met"), qPrintable(all()));
     }
 };

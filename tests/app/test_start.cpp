@@ -55,18 +55,18 @@ private slots:
         QVERIFY2(picture.pixelColor(1270, 400).lightness() < 90, "it is not dark");
         {
             auto store = std::move(*library::Store::open(*box_ / "library.db"));
-            QCOMPARE(store->shelves().size(), size_t{1});
-            QCOMPARE(store->shelves().front().name, std::string("Archive"));
-            QVERIFY(store->shelves().front().path == *box_ / "Archive");
-            QCOMPARE(store->batches().size(), size_t{1});
-            QCOMPARE(store->allFiles().size(), size_t{2});
+            QCOMPARE(store->shelves().all().size(), size_t{1});
+            QCOMPARE(store->shelves().all().front().name, std::string("Archive"));
+            QVERIFY(store->shelves().all().front().path == *box_ / "Archive");
+            QCOMPARE(store->batches().all().size(), size_t{1});
+            QCOMPARE(store->files().all().size(), size_t{2});
         }
         // Once more: nothing is there twice.
         run(arguments);
         QCOMPARE(code_, 0);
         auto store = std::move(*library::Store::open(*box_ / "library.db"));
-        QCOMPARE(store->shelves().size(), size_t{1});
-        QCOMPARE(store->allFiles().size(), size_t{2});
+        QCOMPARE(store->shelves().all().size(), size_t{1});
+        QCOMPARE(store->files().all().size(), size_t{2});
         // In the light.
         run({"--library", text(*box_ / "library.db"), "--theme", "light", "--shot", shot});
         QVERIFY(QImage(shot).pixelColor(1270, 400).lightness() > 160);

@@ -74,9 +74,9 @@ private slots:
     void aFileThatIsCutShortIsWrittenByChoice() {
         const std::string whole = test::readBytes(*box_ / "in/a.flac");
         test::writeBytes(*box_ / "in/a.flac", whole.substr(0, whole.size() * 8 / 10));
-        d_->session().readAgain({d_->fileNamed("a.flac")});
+        d_->controllers().writing.readAgain({d_->fileNamed("a.flac")});
         d_->settle();
-        QVERIFY(d_->session().file(d_->fileNamed("a.flac"))->tags.damaged);
+        QVERIFY(d_->controllers().files.file(d_->fileNamed("a.flac"))->tags.damaged);
         title({"a.flac", "b.flac"}, "Gorse");
         write();
         ReviewPage* review = d_->window().review();
@@ -86,7 +86,7 @@ private slots:
         review->evenDamagedButton()->click();
         d_->settle();
         QCOMPARE(titleOf(*box_ / "in/a.flac"), std::string("Gorse"));
-        const auto& steps = d_->session().lastReport()->steps;
+        const auto& steps = d_->controllers().writing.lastReport()->steps;
         QCOMPARE(steps.size(), size_t{1});
         QVERIFY(steps[0].notes.front().find("although the file is damaged") != std::string::npos);
         // The journal tells it, too.
@@ -111,10 +111,11 @@ private slots:
         review->readAgainButton()->click();
         d_->settle();
         // The draft is still there, beside what the file holds now.
-        QVERIFY(!d_->session().lastReport());
+        QVERIFY(!d_->controllers().writing.lastReport());
         FileId a = d_->fileNamed("a.flac");
-        QCOMPARE(d_->session().file(a)->tags.fields.at("artist").front(), std::string("by another program"));
-        QCOMPARE(d_->session().drafts().effective(a, "title").front(), std::string("Gorse"));
+        QCOMPARE(d_->controllers().files.file(a)->tags.fields.at("artist").front(),
+                 std::string("by another program"));
+        QCOMPARE(d_->controllers().drafts.session().effective(a, "title").front(), std::string("Gorse"));
         write();
         QCOMPARE(titleOf(*box_ / "in/a.flac"), std::string("Gorse"));
         QCOMPARE(tags::readTags(*box_ / "in/a.flac")->fields["artist"].front(),
@@ -137,12 +138,12 @@ private slots:
         d_->window().jobShelf()->retryButton()->click();
         d_->settle();
         QCOMPARE(titleOf(*box_ / "in/b.flac"), std::string("Gorse"));
-        QVERIFY(d_->session().drafts().all().empty());
+        QVERIFY(d_->controllers().drafts.session().all().empty());
         QVERIFY(!d_->window().jobShelf()->isVisible());
     }
 
     void afterAnInterruption() {
-        Path library = d_->session().libraryFile();
+        Path library = d_->controllers().care.file();
         FileId a = d_->fileNamed("a.flac"), b = d_->fileNamed("b.flac"), c = d_->fileNamed("c.flac");
         title({"a.flac", "b.flac", "c.flac"}, "Gorse");
         d_.reset();
@@ -160,7 +161,7 @@ private slots:
                 void after(const files::io::Event&) override {}
             } killer;
             files::io::observe(&killer);
-            files::FileSet set{"Put away 3 files", {}, {}};
+            files::ChangeSet set{"Put away 3 files", {}, {}};
             for (auto [id, name] : {std::pair(a, "a.flac"), {b, "b.flac"}, {c, "c.flac"}}) {
                 files::Step s;
                 s.file = id;
@@ -190,14 +191,14 @@ private slots:
         QCOMPARE(titleOf(*box_ / "shelf/b.flac"), std::string("Gorse"));
         QCOMPARE(titleOf(*box_ / "in/c.flac"), std::string("theirs"));
         // The library has followed: a and b are at their new places, without drafts.
-        QCOMPARE(d_->session().file(a)->path, *box_ / "shelf/a.flac");
-        QVERIFY(!d_->session().drafts().all().contains(a));
-        QVERIFY(d_->session().drafts().all().contains(c));
+        QCOMPARE(d_->controllers().files.file(a)->path, *box_ / "shelf/a.flac");
+        QVERIFY(!d_->controllers().drafts.session().all().contains(a));
+        QVERIFY(d_->controllers().drafts.session().all().contains(c));
         for (QPushButton* button : page->findChildren<QPushButton*>())
             if (button->text() == "Look in the journal")
                 button->click();
         QCOMPARE(d_->window().workspace(), MainWindow::Journal);
-        QCOMPARE(d_->session().sets().front().setAside, size_t{1});
+        QCOMPARE(d_->controllers().journal.sets().front().setAside, size_t{1});
         // It is told once.
         d_.reset();
         open();
@@ -210,21 +211,21 @@ private slots:
         write();
         title({"a.flac"}, "x");
         write();
-        QVERIFY(d_->session().history().used > 400);
-        d_->session().setSetting("history-limit", "100");
-        d_->session().refreshJournal();
+        QVERIFY(d_->controllers().journal.use().used > 400);
+        d_->controllers().settings.set(library::settings::historyLimit, 100);
+        d_->controllers().journal.refresh();
         d_->settle();
-        QVERIFY(!d_->session().history().next.empty());
+        QVERIFY(!d_->controllers().journal.use().next.empty());
         title({"b.flac"}, "y");
         d_->window().showWorkspace(MainWindow::Review);
-        d_->session().clearReport();
+        d_->controllers().writing.clearReport();
         d_->settle();
         QVERIFY2(d_->window().review()->bannerText().contains("can no longer be taken back"),
                  qPrintable(d_->window().review()->bannerText()));
-        QVERIFY(std::none_of(d_->session().sets().begin(), d_->session().sets().end(),
+        QVERIFY(std::none_of(d_->controllers().journal.sets().begin(), d_->controllers().journal.sets().end(),
                              [](const auto& s) { return s.dropped; }));
         write();
-        QVERIFY(std::any_of(d_->session().sets().begin(), d_->session().sets().end(),
+        QVERIFY(std::any_of(d_->controllers().journal.sets().begin(), d_->controllers().journal.sets().end(),
                             [](const auto& s) { return s.dropped; }));
     }
 
@@ -237,7 +238,7 @@ private slots:
         limit->setCurrentIndex(0);
         emit limit->activated(0);
         d_->settle();
-        QCOMPARE(d_->session().history().limit, uint64_t{500000000});
+        QCOMPARE(d_->controllers().journal.use().limit, uint64_t{500000000});
         timespec times[2] = {{1000, 0}, {921412800, 0}};
         ::utimensat(AT_FDCWD, (*box_ / "in/a.flac").c_str(), times, 0);
         d_->bringIn({*box_ / "in"});
@@ -259,11 +260,11 @@ private:
         std::vector<library::DraftSession::Wish> wishes;
         for (const std::string& name : names)
             wishes.push_back({d_->fileNamed(name), "title", {text}});
-        d_->session().drafts().propose("Edit", wishes, "typed");
+        d_->controllers().drafts.session().propose("Edit", wishes, "typed");
         d_->settle();
     }
     void write() {
-        d_->session().clearReport();
+        d_->controllers().writing.clearReport();
         d_->window().showWorkspace(MainWindow::Review);
         d_->window().foot()->writeButton()->click();
         d_->settle();

@@ -130,14 +130,15 @@ private slots:
         for (int i = 0; i < 400; ++i)
             test::makeSound(box / "in", std::to_string(i) + ".ogg");
         Driver d(box / "library.db");
-        d.session().bringIn({box / "in"}, true);
-        d.session().jobs().stopAll();
+        d.controllers().bringIn.start({box / "in"}, true);
+        QTRY_VERIFY(!d.controllers().jobs.isIdle());
+        d.controllers().jobs.stopAll();
         d.settle();
-        QVERIFY(d.session().batchFiles().size() < 400);
+        QVERIFY(d.controllers().sleeves.files().size() < 400);
         QVERIFY(d.window().message().contains("Stopped"));
         // The rest can be brought in later.
         d.bringIn({box / "in"});
-        QCOMPARE(d.session().batchFiles().size(), size_t{400});
+        QCOMPARE(d.controllers().sleeves.files().size(), size_t{400});
     }
 
     void anErrorInAPlanShowsItsPlace() {
@@ -186,7 +187,10 @@ private slots:
             test::makeSound(box / "in", name);
         Driver d(box / "library.db");
         d.bringIn({box / "in"});
-        ReadNamesDialog dialog(d.session(), d.session().batchFiles());
+        ReadNamesDialog dialog({d.controllers().jobs, d.controllers().settings, d.controllers().files,
+                                d.controllers().drafts, d.controllers().index, d.controllers().customFields,
+                                d.controllers().sleeves},
+                               d.controllers().sleeves.files());
         dialog.show();
         auto row = [&](const QString& name) -> QTreeWidgetItem* {
             for (int i = 0; i < dialog.results()->topLevelItemCount(); ++i)
@@ -207,9 +211,10 @@ private slots:
         QVERIFY(row("wren-low-driftwood.mp3")->text(3).contains("2 ways"));
         row("wren-low-driftwood.mp3")->setCheckState(0, Qt::Checked);
         dialog.takeButton()->click();
-        QCOMPARE(d.session().drafts().effective(d.fileNamed("wren-low-driftwood.mp3"), "title").size(),
-                 size_t{1});
-        QVERIFY(d.session().drafts().of(d.fileNamed("quayside.mp3")).empty());
+        QCOMPARE(
+            d.controllers().drafts.session().effective(d.fileNamed("wren-low-driftwood.mp3"), "title").size(),
+            size_t{1});
+        QVERIFY(d.controllers().drafts.session().of(d.fileNamed("quayside.mp3")).empty());
     }
 
     void putAwayMarksWhatIsWrong() {
@@ -231,14 +236,14 @@ private slots:
         QVERIFY(page->isPlanned());
         page->draftButton()->click();
         d.settle();
-        QCOMPARE(d.session().movesDrafted(), size_t{1}); // the two that clash are left out
-        const naming::Placement* p = d.session().placementOf(d.fileNamed("c.flac"));
+        QCOMPARE(d.controllers().places.places().moving(), size_t{1}); // the two that clash are left out
+        const naming::Placement* p = d.controllers().places.places().of(d.fileNamed("c.flac"));
         QVERIFY(p && p->to.native().starts_with((box / "shelf").native() + "/"));
         QCOMPARE(p->to.lexically_normal(), p->to);
         // Undo takes the moves back.
-        d.session().drafts().undo();
+        d.controllers().drafts.session().undo();
         d.settle();
-        QCOMPARE(d.session().movesDrafted(), size_t{0});
+        QCOMPARE(d.controllers().places.places().moving(), size_t{0});
     }
 
     void withoutASoundDeviceItSaysSo() {
@@ -247,7 +252,7 @@ private slots:
         Driver d(box / "library.db");
         d.bringIn({box / "in"});
         QSignalSpy trouble(&d.window().player(), &Player::trouble);
-        d.window().player().play(d.session().file(d.fileNamed("a.flac")));
+        d.window().player().play(d.controllers().files.file(d.fileNamed("a.flac")));
         d.settle();
         QCOMPARE(trouble.count(), 1);
         QVERIFY(trouble.front().front().toString().contains("No sound device"));
@@ -266,25 +271,25 @@ private slots:
         test::makeSound(box / "one", "a.flac");
         test::makeSound(box / "two", "b.flac");
         Driver d(box / "library.db");
-        Session& s = d.session();
+        Controllers& s = d.controllers();
         d.bringIn({box / "one"});
-        QVERIFY(s.batchName().startsWith("one"));
-        s.newBatch("Second");
+        QVERIFY(s.batch.name().startsWith("one"));
+        s.batch.create("Second");
         d.settle();
-        QCOMPARE(s.batchName(), QString("Second"));
-        QVERIFY(s.batchFiles().empty());
+        QCOMPARE(s.batch.name(), QString("Second"));
+        QVERIFY(s.sleeves.files().empty());
         d.bringIn({box / "two"});
-        QCOMPARE(s.batchFiles().size(), size_t{1});
+        QCOMPARE(s.sleeves.files().size(), size_t{1});
         d.bringIn({box / "two"}); // again: nothing is there twice
-        QCOMPARE(s.batchFiles().size(), size_t{1});
-        s.chooseBatch(s.batches().front().id);
+        QCOMPARE(s.sleeves.files().size(), size_t{1});
+        s.batch.choose(s.batch.all().front().id);
         d.settle();
         QVERIFY(d.fileNamed("a.flac") && !d.fileNamed("b.flac"));
-        s.forgetBatch();
+        s.batch.forget();
         d.settle();
-        QCOMPARE(s.batches().size(), size_t{1});
+        QCOMPARE(s.batch.all().size(), size_t{1});
         QVERIFY(std::filesystem::exists(box / "one/a.flac"));
-        QCOMPARE(s.recentFolders().size(), 2);
+        QCOMPARE(s.bringIn.recentFolders().size(), 2);
     }
 
     void unreadableFilesAreListedWithTheirReason() {
@@ -319,7 +324,7 @@ private slots:
         }
         QSettings().remove("theme");
         theme::apply(theme::Choice::Light);
-        Session session(box / "library.db");
+        Controllers session(box / "library.db");
         MainWindow again(session);
         QCOMPARE(again.size(), QSize(1000, 640));
         QSettings().remove("window");

@@ -9,7 +9,7 @@
 #include <set>
 
 #include "core/files/scan.h"
-#include "core/guard/readers.h"
+#include "core/sandbox/parser_pool.h"
 #include "core/tags/ape/tag.h"
 #include "core/tags/asf/tag.h"
 #include "core/tags/id3/frame_texts.h"
@@ -158,7 +158,7 @@ private slots:
             for (const auto& [name, file] : files) {
                 if (!file.tags || folder == "broken" || audio::isReadOnly(file.tags->format))
                     continue;
-                auto pictures = guard::Readers::shared().readPictures(file.path);
+                auto pictures = sandbox::ParserPool::shared().readPictures(file.path);
                 QVERIFY_RESULT(pictures);
                 QCOMPARE(pictures->size(), file.tags->pictures.size());
             }
@@ -476,7 +476,7 @@ private slots:
     void fiveHundredBrokenFiles() {
         const Read& broken = read_["broken"];
         QCOMPARE(broken.size(), size_t{500});
-        QCOMPARE(guard::Readers::shared().lost(), uint64_t{0});
+        QCOMPARE(sandbox::ParserPool::shared().lost(), uint64_t{0});
         auto second = readBySecond(broken);
         Agreement sum;
         std::vector<std::string> onlyThey;

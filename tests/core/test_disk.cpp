@@ -24,8 +24,8 @@ namespace {
 
 /// Writes sets with a history in memory and a log of their own.
 struct Writer {
-    explicit Writer(const Path& folder) : log(std::move(*files::GroupLog::open(folder / "log"))) {}
-    files::SetReport write(const files::FileSet& set) {
+    explicit Writer(const Path& folder) : log(std::move(*files::WriteAheadLog::open(folder / "log"))) {}
+    files::SetReport write(const files::ChangeSet& set) {
         return files::carryOut(set, history, *log, {}, progress);
     }
     /// "" or the first reason why something of the set could not be taken back.
@@ -37,7 +37,7 @@ struct Writer {
                 return p.record.error;
         return error;
     }
-    std::unique_ptr<files::GroupLog> log;
+    std::unique_ptr<files::WriteAheadLog> log;
     test::MemoryHistory history;
     work::Progress progress;
 };
@@ -218,7 +218,7 @@ private slots:
     // One wait for the log, one for the files, however many files there are.
     void flushesAreShared() {
         test::Sandbox box;
-        files::FileSet set{"w", {}, {}};
+        files::ChangeSet set{"w", {}, {}};
         for (int i = 0; i < 400; ++i)
             set.steps.push_back(titled(test::makeSound(box.root(), std::to_string(i) + ".flac"), "x"));
         Writer writer(box.root());
@@ -267,7 +267,7 @@ private slots:
         QVERIFY2(disk.isThere(), "a small disk could not be mounted");
         Writer writer(box.root());
         std::map<Path, std::string> before;
-        files::FileSet set{"w", {}, {}};
+        files::ChangeSet set{"w", {}, {}};
         for (uint32_t i = 0; i < 6; ++i) {
             Path file = test::makeSound(box / "small", std::to_string(i) + ".flac", i);
             before[file] = test::readBytes(file);
@@ -326,7 +326,7 @@ private slots:
             std::string foreign = test::readBytes(other), before = test::readBytes(file);
             std::string essence = audio::essenceOf(**FileSource::open(file), audio::Format::Flac)->hash;
             Writer writer(box.root());
-            files::FileSet set{"w", {titled(file, std::string(9000, 'x'))}, {}};
+            files::ChangeSet set{"w", {titled(file, std::string(9000, 'x'))}, {}};
             test::FaultyDisk disk(test::FaultyDisk::What::Call, at);
             bool happened = false;
             disk.happens = [&] {

@@ -5,16 +5,16 @@
 #include <cmath>
 #include <numbers>
 
-#include "core/guard/readers.h"
 #include "core/library/store/store.h"
-#include "core/matching/kinds.h"
+#include "core/matching/content_kinds.h"
+#include "core/sandbox/parser_pool.h"
 #include "demo/encode.h"
 #include "demo/synth.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
 using audio::SoundTraits;
-using matching::Kind;
+using matching::ContentKind;
 
 class TestKinds : public QObject {
     Q_OBJECT
@@ -125,19 +125,19 @@ private slots:
     void throughTheReadingProcess() {
         test::Sandbox box;
         const Path file = test::makeSound(box.root(), "a.flac");
-        auto there = guard::Readers::shared().soundTraitsOf(file, {});
+        auto there = sandbox::ParserPool::shared().soundTraitsOf(file, {});
         auto here = audio::soundTraitsOf(file, {});
         QVERIFY(there && here);
         QVERIFY(there->seconds > 0.5);
         QCOMPARE(there->level, here->level);
         QCOMPARE(there->flatness, here->flatness);
         QCOMPARE(there->pureTones, here->pureTones);
-        QVERIFY(!guard::Readers::shared().soundTraitsOf(box / "none.flac", {}));
+        QVERIFY(!sandbox::ParserPool::shared().soundTraitsOf(box / "none.flac", {}));
     }
 
     void aMinuteOfALongFile() {
         test::Sandbox box;
-        demo::encodeSound(demo::synthesise({3, 150, demo::Sound::Beat, 1.0}), box / "long.flac", 0);
+        QVERIFY(demo::encodeSound(demo::synthesise({3, 150, demo::Sound::Beat, 1.0}), box / "long.flac", 0));
         auto traits = audio::soundTraitsOf(box / "long.flac", {});
         QVERIFY(traits);
         QVERIFY(std::abs(traits->seconds - 60) < 0.1);
@@ -148,18 +148,18 @@ private slots:
         auto opened = library::Store::open(box / "library.db");
         QVERIFY(opened);
         library::Store& store = **opened;
-        const library::FileId a = store.saveFile(files::scanFile(test::makeSound(box.root(), "a.flac")));
-        const library::FileId b = store.saveFile(files::scanFile(test::makeSound(box.root(), "b.flac")));
-        const std::string before = store.changes();
-        store.keep("kind", {{a, {"tone"}}, {b, {"speech", "two", "three"}}, {b + 100, {"ident"}}});
-        QVERIFY(store.kept("kind", {a, b, b + 100}) ==
-                (library::Store::KeptValues{{a, {"tone"}}, {b, {"speech", "two", "three"}}}));
-        QVERIFY(store.kept("note", {a, b}).empty());
-        store.keep("kind", {{a, {}}, {b, {"music"}}});
-        QVERIFY(store.kept("kind", {a, b}) == (library::Store::KeptValues{{b, {"music"}}}));
-        QCOMPARE(store.changes(), before); // no search has to look at it anew
-        store.forgetFile(b);
-        QVERIFY(store.kept("kind", {b}).empty());
+        const library::FileId a = store.files().save(files::scanFile(test::makeSound(box.root(), "a.flac")));
+        const library::FileId b = store.files().save(files::scanFile(test::makeSound(box.root(), "b.flac")));
+        const std::string before = store.revisions().current();
+        store.kept().save("kind", {{a, {"tone"}}, {b, {"speech", "two", "three"}}, {b + 100, {"ident"}}});
+        QVERIFY(store.kept().find("kind", {a, b, b + 100}) ==
+                (library::KeptValues{{a, {"tone"}}, {b, {"speech", "two", "three"}}}));
+        QVERIFY(store.kept().find("note", {a, b}).empty());
+        store.kept().save("kind", {{a, {}}, {b, {"music"}}});
+        QVERIFY(store.kept().find("kind", {a, b}) == (library::KeptValues{{b, {"music"}}}));
+        QCOMPARE(store.revisions().current(), before); // no search has to look at it anew
+        store.files().forget(b);
+        QVERIFY(store.kept().find("kind", {b}).empty());
     }
 };
 

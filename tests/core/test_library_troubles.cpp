@@ -55,7 +55,7 @@ private slots:
 
     void killedInTheMiddleOfWrites() {
         const Path file = *box_ / "library.db";
-        int64_t shelf = (*library::Store::open(file))->addShelf("Archive", "/archive");
+        int64_t shelf = (*library::Store::open(file))->shelves().add("Archive", "/archive");
         bench::Chance random(3);
         size_t before = 0, written = 0;
         for (int round = 0; round < 15; ++round) {
@@ -72,8 +72,8 @@ private slots:
                     if (write(told[1], "x", 1) != 1)
                         _exit(1);
                     if (random() % 5 == 0) { // other kinds of writes among them
-                        store->beginGeneration();
-                        store->setSetting("names", std::to_string(random()));
+                        store->revisions().begin();
+                        store->settings().save("names", std::to_string(random()));
                     }
                 }
             }
@@ -93,7 +93,7 @@ private slots:
 
             QCOMPARE(library::damageOf(file), std::string());
             auto store = std::move(*library::Store::open(file));
-            const size_t now = store->allFiles().size();
+            const size_t now = store->files().all().size();
             QCOMPARE(now % chunkSize, size_t{0}); // whole transactions
             QVERIFY2(now >= before + acknowledged * chunkSize, qPrintable(QString::number(now)));
             QVERIFY(now <= before + (acknowledged + 1) * chunkSize);
@@ -110,7 +110,7 @@ private slots:
         bench::InventedLibrary invented(100000);
         {
             auto store = std::move(*library::Store::open(file));
-            store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
+            store->saveFiles(chunk(invented), 0, store->shelves().add("Archive", "/archive"));
         }
         const int answer = withoutRoom(std::filesystem::file_size(file) + 100000, [&] {
             auto store = std::move(*library::Store::open(file));
@@ -118,16 +118,16 @@ private slots:
                 store->saveFiles(chunk(invented, 50000), 0);
             } catch (const library::DatabaseError& e) {
                 // What was there can still be read, also from here.
-                return std::string(e.what()).empty() || store->allFiles().size() != chunkSize ? 4 : 3;
+                return std::string(e.what()).empty() || store->files().all().size() != chunkSize ? 4 : 3;
             }
             return 5;
         });
         QCOMPARE(answer, 3);
         QCOMPARE(library::damageOf(file), std::string());
         auto store = std::move(*library::Store::open(file));
-        QCOMPARE(store->allFiles().size(), chunkSize);
+        QCOMPARE(store->files().all().size(), chunkSize);
         store->saveFiles(chunk(invented), 0); // there is room again
-        QCOMPARE(store->allFiles().size(), 2 * chunkSize);
+        QCOMPARE(store->files().all().size(), 2 * chunkSize);
     }
 
     void withoutRoomItIsStillSearched() {
@@ -138,7 +138,7 @@ private slots:
         bench::InventedLibrary invented(1000);
         {
             auto store = std::move(*library::Store::open(file));
-            store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
+            store->saveFiles(chunk(invented), 0, store->shelves().add("Archive", "/archive"));
         }
         auto store = std::move(*library::Store::open(file)); // opened while there was room
         QCOMPARE(withoutRoom(0,
@@ -162,14 +162,14 @@ private slots:
         {
             bench::InventedLibrary invented(100000);
             auto store = std::move(*library::Store::open(file));
-            int64_t batch = store->addBatch("Tarnholm");
-            store->saveFiles(chunk(invented, all), batch, store->addShelf("Archive", "/archive"));
+            int64_t batch = store->batches().add("Tarnholm");
+            store->saveFiles(chunk(invented, all), batch, store->shelves().add("Archive", "/archive"));
             std::vector<library::DraftChange> drafts;
-            for (library::FileRecord& r : store->allFiles()) {
+            for (library::FileRecord& r : store->files().all()) {
                 drafts.push_back({r.id, "title", {}, library::Draft{{"Salt Road"}, "typed", 1}});
                 before[r.id] = std::move(r);
             }
-            store->saveDrafts(drafts);
+            store->drafts().save(drafts);
         }
         // Pages here and there are overwritten, but for the list of tables.
         std::string bytes = test::readBytes(file);
@@ -188,8 +188,8 @@ private slots:
         QCOMPARE(library::damageOf(file), std::string());
         QVERIFY(!library::damageOf(taken->aside).empty()); // it is still there
         auto store = std::move(*library::Store::open(file));
-        QCOMPARE(store->setting(library::readShelvesKey), std::string("1"));
-        auto files = store->allFiles();
+        QVERIFY(store->settings().get(library::settings::readShelves));
+        auto files = store->files().all();
         QVERIFY2(files.size() > all / 2 && files.size() < all && files.size() == taken->files,
                  qPrintable(QString::number(files.size())));
         std::set<library::FileId> there;
@@ -199,10 +199,10 @@ private slots:
             if (r.readable())
                 QCOMPARE(r.tags.fields, before[r.id].tags.fields);
         }
-        QVERIFY(store->drafts().size() > 100);
-        for (const auto& [id, field, draft] : store->drafts())
+        QVERIFY(store->drafts().all().size() > 100);
+        for (const auto& [id, field, draft] : store->drafts().all())
             QVERIFY(there.contains(id));
-        for (const library::BatchFile& f : store->batchFiles(store->batches().front().id))
+        for (const library::BatchFile& f : store->batches().files(store->batches().all().front().id))
             QVERIFY(there.contains(f.file));
         QCOMPARE(library::searchOf(*store).searcher->count(), files.size());
     }
@@ -212,7 +212,7 @@ private slots:
         bench::InventedLibrary invented(1000);
         {
             auto store = std::move(*library::Store::open(file));
-            store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
+            store->saveFiles(chunk(invented), 0, store->shelves().add("Archive", "/archive"));
         }
         QVERIFY(library::keepCopy(file));
         std::string bytes = test::readBytes(file); // the list of tables is on the first page
@@ -222,8 +222,8 @@ private slots:
         QVERIFY(taken && taken->fromCopy);
         QCOMPARE(taken->files, chunkSize);
         auto store = std::move(*library::Store::open(file));
-        QCOMPARE(store->shelves().size(), size_t{1});
-        QCOMPARE(store->setting(library::readShelvesKey), std::string("1"));
+        QCOMPARE(store->shelves().all().size(), size_t{1});
+        QVERIFY(store->settings().get(library::settings::readShelves));
         QCOMPARE(library::damageOf(file), std::string());
     }
 
@@ -234,27 +234,27 @@ private slots:
         QVERIFY(taken);
         QCOMPARE(test::readBytes(taken->aside), std::string("This was a library once."));
         QCOMPARE(taken->files, size_t{0});
-        QVERIFY((*library::Store::open(file))->allFiles().empty());
+        QVERIFY((*library::Store::open(file))->files().all().empty());
     }
 
     void lockedByAnother() {
         const Path file = *box_ / "library.db";
         auto store = std::move(*library::Store::open(file));
         bench::InventedLibrary invented(1000);
-        store->saveFiles(chunk(invented), 0, store->addShelf("Archive", "/archive"));
+        store->saveFiles(chunk(invented), 0, store->shelves().add("Archive", "/archive"));
         auto other = std::move(*library::Store::open(file));
         QCOMPARE(library::searchOf(*other).searcher->count(), chunkSize);
         library::Transaction writing(store->database());
         store->saveFiles(chunk(invented), 0, 1);
         // Reading and searching go on, with what was there before.
-        QCOMPARE(other->allFiles().size(), chunkSize);
+        QCOMPARE(other->files().all().size(), chunkSize);
         QCOMPARE(library::searchOf(*other).searcher->count(), chunkSize);
         QCOMPARE(library::damageOf(file), std::string());
         // Who writes waits, and is told that it had to.
         other->database().execute("PRAGMA busy_timeout = 50");
-        QVERIFY_THROWS_EXCEPTION(library::DatabaseError, other->setSetting("names", "ascii"));
+        QVERIFY_THROWS_EXCEPTION(library::DatabaseError, other->settings().save("names", "ascii"));
         writing.commit();
-        other->setSetting("names", "ascii");
+        other->settings().save("names", "ascii");
         QCOMPARE(library::searchOf(*other).searcher->count(), 2 * chunkSize);
     }
 

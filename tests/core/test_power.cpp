@@ -2,7 +2,7 @@
 // Power cuts: whatever reached the disk and whatever did not, each file is as before or as asked.
 #include <QtTest>
 
-#include "core/files/group_log.h"
+#include "core/files/write_ahead_log.h"
 #include "support/disk_faults.h"
 #include "support/power_model.h"
 #include "support/sample_files.h"
@@ -38,7 +38,7 @@ Outcome cutEverywhere(bool flushTheLog, int rounds, bool cutRecovery) {
         all.push_back(file);
     }
     Path one = test::makeSound(music, "one.flac", 31), two = test::makeSound(music, "two.flac", 32);
-    auto log = std::move(*files::GroupLog::open(logFile));
+    auto log = std::move(*files::WriteAheadLog::open(logFile));
     test::MemoryHistory history;
     std::vector<test::MemoryHistory> snapshots{history};
     auto look = [&] {
@@ -55,7 +55,7 @@ Outcome cutEverywhere(bool flushTheLog, int rounds, bool cutRecovery) {
         model.mark(static_cast<int>(snapshots.size()) - 1);
     };
     work::Progress progress;
-    files::FileSet first{"first", {}, {}};
+    files::ChangeSet first{"first", {}, {}};
     for (size_t i = 0; i < all.size(); ++i)
         first.steps.push_back(step(all[i], {{"title", {i % 2 ? "Gorse" : std::string(5000, 'g')}}},
                                    i % 3 ? Path() : music / "new folder" / all[i].filename()));
@@ -70,7 +70,7 @@ Outcome cutEverywhere(bool flushTheLog, int rounds, bool cutRecovery) {
     };
     mustBeWritten(report);
     between.push_back(look());
-    files::FileSet second{"second", {}, {}};
+    files::ChangeSet second{"second", {}, {}};
     for (size_t i = 0; i < all.size(); ++i)
         second.steps.push_back(
             step(i % 3 ? all[i] : music / "new folder" / all[i].filename(),
@@ -128,7 +128,7 @@ Outcome cutEverywhere(bool flushTheLog, int rounds, bool cutRecovery) {
         }
     };
     auto recover = [&](test::MemoryHistory& now, std::vector<std::string>& aside) {
-        auto again = files::GroupLog::open(logFile);
+        auto again = files::WriteAheadLog::open(logFile);
         if (again)
             aside = now.recover(**again);
         else

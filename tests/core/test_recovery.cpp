@@ -36,13 +36,13 @@ const tags::Fields large = {{"title", {"Gorse"}}, {"comment", {std::string(20000
 struct Kind {
     const char* name;
     std::vector<std::string> files;
-    std::function<std::vector<files::FileSet>(const Path& in, const Path& other)> sets;
+    std::function<std::vector<files::ChangeSet>(const Path& in, const Path& other)> sets;
     bool takesBack = false; // the last of them is taken back at the end
 };
 
 std::vector<Kind> kinds() {
     auto one = [](std::vector<files::Step> steps) {
-        return std::vector<files::FileSet>{{"set", std::move(steps), {}}};
+        return std::vector<files::ChangeSet>{{"set", std::move(steps), {}}};
     };
     return {
         {"in place",
@@ -96,7 +96,7 @@ std::vector<Kind> kinds() {
         {"several sets",
          {"a.flac", "b.mp3"},
          [=](const Path& in, const Path&) {
-             return std::vector<files::FileSet>{
+             return std::vector<files::ChangeSet>{
                  {"one", {step(in / "a.flac", small), step(in / "b.mp3", large)}, {}},
                  {"two", {step(in / "a.flac", {{"title", {"Again"}}}), step(in / "b.mp3", small)}, {}},
                  {"three", {step(in / "a.flac", {{"title", {"And again"}}}, in / "x/a.flac")}, {}}};
@@ -120,7 +120,7 @@ struct Scene {
             before[file] = test::readBytes(file);
         }
         std::filesystem::create_directories(other);
-        library::Store::open(box / "library.db");
+        QVERIFY(library::Store::open(box / "library.db"));
     }
     std::map<std::string, std::string> look() const {
         std::map<std::string, std::string> found;
@@ -140,7 +140,7 @@ void writeAll(const Kind& kind, const Scene& scene) {
     auto store = library::Store::open(scene.box / "library.db");
     work::Progress progress;
     int64_t last = 0;
-    for (const files::FileSet& set : kind.sets(scene.in, scene.other))
+    for (const files::ChangeSet& set : kind.sets(scene.in, scene.other))
         last = library::writeSet(**store, set, 0, {}, progress).set;
     if (kind.takesBack)
         library::takeBackSet(**store, last, std::nullopt, {}, progress);
@@ -193,7 +193,7 @@ private slots:
         {
             auto store = std::move(*library::Store::open(model.box / "library.db"));
             work::Progress progress;
-            for (const files::FileSet& set : k.sets(model.in, model.other)) {
+            for (const files::ChangeSet& set : k.sets(model.in, model.other)) {
                 auto outcome = library::writeSet(*store, set, 0, {}, progress);
                 QVERIFY2(outcome.report.done == set.steps.size(), outcome.report.error.c_str());
                 for (size_t i = 0; i < set.steps.size(); ++i)
@@ -270,7 +270,7 @@ private slots:
                 FaultyDisk disk(static_cast<FaultyDisk::What>(what), at, error);
                 work::Progress progress;
                 int64_t last = 0;
-                for (const files::FileSet& set : k.sets(scene.in, scene.other)) {
+                for (const files::ChangeSet& set : k.sets(scene.in, scene.other)) {
                     auto outcome = library::writeSet(*store, set, 0, {}, progress);
                     last = outcome.set;
                     for (const files::StepRecord& r : outcome.report.steps)
@@ -296,9 +296,10 @@ private slots:
     }
 
     void whatIsNeitherIsSetAside() {
-        Kind k{"one", {"a.flac"}, [](const Path& in, const Path&) {
-                   return std::vector<files::FileSet>{{"w", {step(in / "a.flac", large, in / "b.flac")}, {}}};
-               }};
+        Kind k{
+            "one", {"a.flac"}, [](const Path& in, const Path&) {
+                return std::vector<files::ChangeSet>{{"w", {step(in / "a.flac", large, in / "b.flac")}, {}}};
+            }};
         // Killed after the new content is in place, before the move; then another program changes the file.
         int at = 0;
         std::unique_ptr<Scene> scene;
@@ -316,21 +317,21 @@ private slots:
         QCOMPARE(report.setAside.size(), size_t{1});
         QVERIFY(report.setAside[0].why.find("left alone") != std::string::npos);
         QVERIFY(test::readBytes(scene->in / "a.flac") == theirs);
-        QCOMPARE(store->sets().front().setAside, size_t{1});
+        QCOMPARE(store->journal().sets().front().setAside, size_t{1});
         QVERIFY(library::recover(*store).isEmpty()); // told once
-        QCOMPARE(store->asideSteps().size(), size_t{1});
+        QCOMPARE(store->journal().asideSteps().size(), size_t{1});
         // Writing the file again ends it.
         work::Progress progress;
         QCOMPARE(
             library::writeSet(*store, {"again", {step(scene->in / "a.flac", small)}, {}}, 0, {}, progress)
                 .report.done,
             size_t{1});
-        QVERIFY(store->asideSteps().empty());
+        QVERIFY(store->journal().asideSteps().empty());
     }
 
     void aDiskThatIsAwayIsWaitedFor() {
         Kind k{"one", {"a.flac"}, [](const Path& in, const Path&) {
-                   return std::vector<files::FileSet>{{"w", {step(in / "a.flac", small)}, {}}};
+                   return std::vector<files::ChangeSet>{{"w", {step(in / "a.flac", small)}, {}}};
                }};
         for (int at = 0;; ++at) {
             Scene scene(k);
@@ -344,7 +345,7 @@ private slots:
                 QVERIFY2(f.why.find("Connect its disk") != std::string::npos, f.why.c_str());
             std::filesystem::rename(scene.box / "unplugged", scene.in);
             QCOMPARE(library::recover(*store).setAside.size(), size_t{0});
-            QVERIFY(store->asideSteps().empty());
+            QVERIFY(store->journal().asideSteps().empty());
             std::string now = test::readBytes(scene.in / "a.flac");
             bool old = now == scene.before[(scene.in / "a.flac").native()];
             QVERIFY(old || tags::readTags(scene.in / "a.flac")->fields["title"].front() == "Gorse");
@@ -362,12 +363,12 @@ private:
         std::map<std::string, std::string> wanted = scene.before, essences;
         for (const auto& [path, bytes] : scene.before)
             essences[path] = path;
-        std::vector<library::SetSummary> sets = store.sets();
+        std::vector<library::SetSummary> sets = store.journal().sets();
         std::reverse(sets.begin(), sets.end());
         for (const library::SetSummary& set : sets) {
             QVERIFY(!set.running);
             std::map<std::string, std::string> next = wanted;
-            std::vector<library::SetStep> steps = store.steps(set.id);
+            std::vector<library::SetStep> steps = store.journal().steps(set.id);
             for (const library::SetStep& s : steps)
                 if (s.record.state == StepState::Done && !s.record.step.target.empty() && !s.record.step.copy)
                     next.erase(s.record.step.source.native());
@@ -405,7 +406,7 @@ private:
             still.insert(essence(path, bytes));
         QVERIFY(std::includes(still.begin(), still.end(), sounds.begin(), sounds.end()));
         work::Progress progress;
-        for (const library::SetSummary& set : store.sets()) {
+        for (const library::SetSummary& set : store.journal().sets()) {
             auto back = library::takeBackSet(store, set.id, std::nullopt, {}, progress);
             QVERIFY2(back.refused.empty(), back.refused.empty() ? "" : back.refused[0].second.c_str());
             QVERIFY2(back.error.empty(), back.error.c_str());

@@ -6,7 +6,7 @@
 #include <sys/stat.h>
 
 #include "core/files/scan.h"
-#include "core/work/job.h"
+#include "core/work/jobs.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -159,20 +159,46 @@ private slots:
         for (int i = 0; i < 50; ++i)
             test::makeSound(box.root(), std::to_string(i) + ".flac");
         std::atomic<int> found = 0;
-        std::promise<work::Job*> known;
-        files::ScanSummary summary;
-        work::Job job("scan", [&](std::stop_token stop, work::Progress& progress) {
-            summary = files::scan({box.root()}, {true, 2}, stop, progress, [&](files::ScannedFile) {
+        std::stop_source stop;
+        work::Progress progress;
+        const files::ScanSummary summary =
+            files::scan({box.root()}, {true, 2}, stop.get_token(), progress, [&](files::ScannedFile) {
                 if (++found == 5)
-                    known.get_future().get()->stop(); // the scan may be this far before the job is known
+                    stop.request_stop();
             });
-        });
-        known.set_value(&job);
-        job.wait();
         QVERIFY(summary.stopped);
         QVERIFY(found < 50);
-        QVERIFY(job.isDone());
-        QCOMPARE(job.progress().total, uint64_t{50});
+        QCOMPARE(progress.state().total, uint64_t{50});
+    }
+
+    /// Whatever throws, all threads end, and it comes out.
+    void whatThrowsEndsTheReading_data() {
+        QTest::addColumn<int>("where");
+        QTest::newRow("asking what is known") << 0;
+        QTest::newRow("taking what was read") << 1;
+        QTest::newRow("taking what is as it was") << 2;
+    }
+    void whatThrowsEndsTheReading() {
+        QFETCH(int, where);
+        test::Sandbox box;
+        for (int i = 0; i < 60; ++i)
+            test::makeSound(box.root(), std::to_string(i) + ".flac");
+        std::atomic<int> asked = 0;
+        auto fail = [&](int here) {
+            if (here == where && ++asked == 7)
+                throw Failure({ErrorKind::Damaged, {}, "The file of the library is damaged."});
+        };
+        files::ScanOptions options{true, 3};
+        options.known = [&](const Path& path) -> std::optional<files::FileState> {
+            fail(0);
+            return where == 2 ? std::optional(*files::stateOf(path)) : std::nullopt;
+        };
+        work::Progress progress;
+        QVERIFY_THROWS_EXCEPTION(Failure,
+                                 files::scan(
+                                     {box.root()}, options, {}, progress,
+                                     [&](files::ScannedFile) { fail(1); }, [&](const Path&) { fail(2); }));
+        QCOMPARE(scanned({box.root()}, true).size(), size_t{60}); // the reading processes are of use still
     }
 
     void sameResultsWhateverTheThreads() {

@@ -83,7 +83,7 @@ private:
             names.push_back(path);
         std::shuffle(names.begin(), names.end(), random_);
         names.resize(1 + next(names.size()));
-        files::FileSet set{"sequence", {}, {}};
+        files::ChangeSet set{"sequence", {}, {}};
         // Some of them change places, each going to where the next one is.
         size_t circle = next(3) == 0 && names.size() > 1 ? 2 + next(names.size() - 1) : 0;
         for (size_t i = 0; i < names.size(); ++i) {
@@ -172,7 +172,7 @@ private:
             return outcome.error;
         size_t expected = 0, left = 0;
         Disk after = model_;
-        std::vector<library::SetStep> steps = store_.steps(written.set);
+        std::vector<library::SetStep> steps = store_.journal().steps(written.set);
         std::vector<Effect*> done;
         for (Effect& e : written.effects) {
             if (e.back)

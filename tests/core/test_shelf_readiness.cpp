@@ -27,7 +27,7 @@ const audit::Standard archive{"Archive",
 /// What every file of the shelves should have, by looking at all of them.
 std::map<FileId, Marks> byLooking(Store& store, const audit::Standard& standard) {
     std::vector<FileRecord> records;
-    store.eachFile(true, [&](FileRecord&& r) {
+    store.files().each(true, [&](FileRecord&& r) {
         records.push_back(std::move(r));
         return true;
     });
@@ -82,7 +82,7 @@ class TestShelfReadiness : public QObject {
     uint64_t looked_ = 0; // files, the last time
 
     void fill(size_t count) {
-        const int64_t shelf = store_->addShelf("Archive", "/archive");
+        const int64_t shelf = store_->shelves().add("Archive", "/archive");
         bench::InventedLibrary invented(count);
         FileRecord r;
         std::vector<files::ScannedFile> files;
@@ -228,7 +228,7 @@ private slots:
         for (int round = 0; round < 60; ++round) {
             for (unsigned n = 1 + random() % 4; n > 0; --n) {
                 const FileId id = 1 + random() % 1500;
-                auto file = store_->file(id);
+                auto file = store_->files().find(id);
                 if (!file)
                     continue;
                 tags::Fields fields = file->tags.fields;
@@ -243,20 +243,20 @@ private slots:
                     fields["isrc"] = {"QZMFR2600001"};
                     break;
                 case 3:
-                    store_->forgetFile(id);
+                    store_->files().forget(id);
                     continue;
                 case 4:
-                    store_->setShelf({id}, file->shelf ? 0 : 1);
+                    store_->files().setShelf({id}, file->shelf ? 0 : 1);
                     continue;
                 case 5:
-                    store_->keep(kindField, {{id, {"speech"}}});
+                    store_->kept().save(kindField, {{id, {"speech"}}});
                     continue;
                 default:
-                    store_->moveFile(id, file->path.parent_path() / ("moved " + std::to_string(round) +
-                                                                     std::to_string(n) + ".flac"));
+                    store_->files().move(id, file->path.parent_path() / ("moved " + std::to_string(round) +
+                                                                         std::to_string(n) + ".flac"));
                     continue;
                 }
-                store_->updateFile(id, file->state, fields, file->shelf);
+                store_->files().update(id, file->state, fields, file->shelf);
             }
             if (round == 30) // new columns, as after many changes
                 search_ = searchMadeAnew(*store_);
@@ -271,7 +271,7 @@ private slots:
             for (size_t i = 1; i < order.size(); ++i)
                 QVERIFY(s->readyRows()->placeOf(order[i - 1]) <= s->readyRows()->placeOf(order[i]));
         }
-        QVERIFY(store_->generations().size() <= 4); // they do not pile up
+        QVERIFY(store_->revisions().known().size() <= 4); // they do not pile up
         const auto before = held_;
         measure();
         QCOMPARE(held_, before); // nothing to do
@@ -286,10 +286,10 @@ private slots:
         QVERIFY(asMap(measure()) == truth);
         QCOMPARE(looked_, uint64_t{0});
         // What has changed in between is looked at, and nothing else.
-        const auto file = *store_->file(17);
+        const auto file = *store_->files().find(17);
         tags::Fields fields = file.tags.fields;
         fields.erase("title");
-        store_->updateFile(17, file.state, fields, file.shelf);
+        store_->files().update(17, file.state, fields, file.shelf);
         held_.reset();
         search_ = {};
         QVERIFY(asMap(measure()) == byLooking(*store_, archive));
@@ -319,11 +319,11 @@ private slots:
                 held_.reset();
             search_ = searchOf(*store_, search_);
             const FileId id = before ? 40 : 80;
-            const auto file = *store_->file(id);
+            const auto file = *store_->files().find(id);
             tags::Fields fields = file.tags.fields;
             fields.erase("title");
-            store_->updateFile(id, file.state, fields, file.shelf); // the search does not know yet
-            store_->forgetFile(id + 1);
+            store_->files().update(id, file.state, fields, file.shelf); // the search does not know yet
+            store_->files().forget(id + 1);
             work::Progress progress;
             held_ = readinessOfShelves(*store_, search_, {archive}, held_, {}, progress);
             QVERIFY(asMap(measure()) == byLooking(*store_, archive));
@@ -337,8 +337,8 @@ private slots:
     void newColumnsForgetNothingThatIsNeeded() {
         fill(1000);
         measure();
-        const auto file = *store_->file(30);
-        store_->updateFile(30, file.state, tags::Fields{{"title", {"Gorse"}}}, file.shelf);
+        const auto file = *store_->files().find(30);
+        store_->files().update(30, file.state, tags::Fields{{"title", {"Gorse"}}}, file.shelf);
         search_ = searchMadeAnew(*store_);
         QVERIFY(asMap(measure()) == byLooking(*store_, archive));
         QVERIFY(looked_ < 100);
@@ -368,11 +368,11 @@ private slots:
 
     void theLibrarySaysWhatItIsHeldTo() {
         QCOMPARE(rulesOf(*store_).standard, audit::shippedStandards().front());
-        store_->setSetting(usualStandardKey, "Radio");
-        store_->setSetting(namesKey, files::profileKey(files::NameProfile::StrictAscii));
+        store_->settings().set(settings::defaultStandard, std::string("Radio"));
+        store_->settings().set(settings::names, files::NameProfile::StrictAscii);
         QCOMPARE(rulesOf(*store_).standard.name, std::string("Radio"));
         QCOMPARE(rulesOf(*store_).names, files::NameProfile::StrictAscii);
-        store_->setSetting(standardsKey, audit::toJson({archive}));
+        store_->settings().set(settings::standards, audit::toJson({archive}));
         QVERIFY(rulesOf(*store_).standard == archive);
     }
 };

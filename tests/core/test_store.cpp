@@ -23,7 +23,7 @@ private slots:
     void filesComeBackAsTheyWere() {
         Path file = test::makeSound(box_->root(), "old \xE5.flac");
         test::tag(file, {{"title", {"Север"}}, {"artist", {"A", "B"}}, {"reel", {"7"}}});
-        int64_t batch = store_->addBatch("Tarnholm");
+        int64_t batch = store_->batches().add("Tarnholm");
         files::ScannedFile scanned = files::scanFile(file);
         files::ScannedFile bad;
         bad.path = *box_ / "gone.mp3";
@@ -31,46 +31,46 @@ private slots:
         auto ids = store_->saveFiles({scanned, bad}, batch);
         store_.reset();
         store_ = std::move(*library::Store::open(*box_ / "library.db"));
-        auto read = store_->file(ids[0]);
+        auto read = store_->files().find(ids[0]);
         QVERIFY(read);
         QCOMPARE(read->path, file);
         QCOMPARE(read->tags.fields, scanned.tags->fields);
         QCOMPARE(read->tags.facts.sampleRate, 44100);
         QVERIFY(read->state == scanned.state);
-        QCOMPARE(store_->file(ids[1])->error, bad.error);
-        QCOMPARE(store_->batchFiles(batch).size(), size_t{2});
-        QCOMPARE(store_->allFiles().size(), size_t{2});
+        QCOMPARE(store_->files().find(ids[1])->error, bad.error);
+        QCOMPARE(store_->batches().files(batch).size(), size_t{2});
+        QCOMPARE(store_->files().all().size(), size_t{2});
         // The same path again is the same file.
-        QCOMPARE(store_->saveFile(scanned), ids[0]);
+        QCOMPARE(store_->files().save(scanned), ids[0]);
     }
 
     void forgettingABatch() {
-        int64_t shelf = store_->addShelf("Archive", *box_ / "shelf");
-        int64_t batch = store_->addBatch("one"), other = store_->addBatch("two");
+        int64_t shelf = store_->shelves().add("Archive", *box_ / "shelf");
+        int64_t batch = store_->batches().add("one"), other = store_->batches().add("two");
         Path a = test::makeSound(box_->root(), "a.flac"), b = test::makeSound(box_->root(), "b.flac"),
              c = test::makeSound(box_->root(), "c.flac");
         auto ids = store_->saveFiles({files::scanFile(a), files::scanFile(b), files::scanFile(c)}, batch);
-        store_->saveFile(files::scanFile(a), shelf);
-        store_->addToBatch(other, {ids[1]});
-        store_->forgetBatch(batch);
-        QVERIFY(store_->file(ids[0])); // on a shelf
-        QVERIFY(store_->file(ids[1])); // in another batch
-        QVERIFY(!store_->file(ids[2]));
+        store_->files().save(files::scanFile(a), shelf);
+        store_->batches().addFiles(other, {ids[1]});
+        store_->batches().forget(batch);
+        QVERIFY(store_->files().find(ids[0])); // on a shelf
+        QVERIFY(store_->files().find(ids[1])); // in another batch
+        QVERIFY(!store_->files().find(ids[2]));
         QVERIFY(std::filesystem::exists(c));
     }
 
     void whereFilesOfABatchCameFrom() {
         Path a = test::makeSound(*box_ / "in", "a.flac"), b = test::makeSound(*box_ / "in2", "b.flac"),
              c = test::makeSound(*box_ / "shelf", "c.flac");
-        int64_t batch = store_->addBatch("b");
+        int64_t batch = store_->batches().add("b");
         store_->saveFiles({files::scanFile(a), files::scanFile(b)}, batch);
         library::FileId kept =
-            store_->saveFile(files::scanFile(c), store_->addShelf("Archive", *box_ / "shelf"));
-        store_->sendToBatch(batch, {kept}); // while the others are still being read
-        store_->noteOrigins(batch, {*box_ / "in/"});
-        store_->noteOrigins(batch, {box_->root()}); // what is known stays
+            store_->files().save(files::scanFile(c), store_->shelves().add("Archive", *box_ / "shelf"));
+        store_->batches().send(batch, {kept}); // while the others are still being read
+        store_->batches().noteOrigins(batch, {*box_ / "in/"});
+        store_->batches().noteOrigins(batch, {box_->root()}); // what is known stays
         std::map<Path, size_t> from;
-        for (const library::BatchOrigin& o : store_->batchOrigins(batch)) {
+        for (const library::BatchOrigin& o : store_->batches().origins(batch)) {
             QVERIFY(o.when > 0);
             from[o.place] += o.files;
         }
@@ -81,12 +81,12 @@ private slots:
         Path a = test::makeSound(box_->root(), "a.flac"), b = test::makeSound(box_->root(), "b.flac");
         auto ids = store_->saveFiles({files::scanFile(a), files::scanFile(b)}, 0);
         auto state = *files::stateOf(a);
-        store_->savePeaks(ids[0], state, {0.0f, 0.5f, 1.0f, 2.0f});
-        store_->savePeaks(999, state, {0.5f}); // of a file that was forgotten meanwhile
-        auto heights = store_->peaks(ids[0], state);
+        store_->peaks().save(ids[0], state, {0.0f, 0.5f, 1.0f, 2.0f});
+        store_->peaks().save(999, state, {0.5f}); // of a file that was forgotten meanwhile
+        auto heights = store_->peaks().find(ids[0], state);
         QCOMPARE(heights.size(), size_t{4});
         QVERIFY(std::abs(heights[1] - 0.5f) < 0.01f && heights[3] == 1.0f);
-        QVERIFY(store_->peaks(ids[0], {state.size, state.modifiedNs + 1}).empty()); // another sound
+        QVERIFY(store_->peaks().find(ids[0], {state.size, state.modifiedNs + 1}).empty()); // another sound
         library::Database& db = store_->database();
         for (const char* sql :
              {"INSERT INTO kept_value VALUES (?, 'rating', 0, '4')",
@@ -99,8 +99,8 @@ private slots:
             for (library::FileId id : ids)
                 library::Statement(db, sql).bind(id).run();
         }
-        store_->moveFile(ids[0], *box_ / "elsewhere.flac"); // it is kept by the file, not by its place
-        store_->forgetFile(ids[1]);
+        store_->files().move(ids[0], *box_ / "elsewhere.flac"); // it is kept by the file, not by its place
+        store_->files().forget(ids[1]);
         for (const char* table :
              {"kept_value", "collection_file", "\"use\"", "family_file", "fingerprint", "peaks"}) {
             library::Statement s(db, std::string("SELECT file FROM ") + table);
@@ -129,12 +129,12 @@ private slots:
     }
 
     void puttingAwayAndBack() {
-        int64_t shelf = store_->addShelf("Archive", *box_ / "shelf");
-        int64_t batch = store_->addBatch("one");
+        int64_t shelf = store_->shelves().add("Archive", *box_ / "shelf");
+        int64_t batch = store_->batches().add("one");
         Path a = test::makeSound(*box_ / "in", "a.flac");
         library::FileId id = store_->saveFiles({files::scanFile(a)}, batch).front();
-        store_->saveDrafts({{id, "title", {}, library::Draft{{"Gorse"}, "typed", 1}},
-                            {id, "genre", {}, library::Draft{{"Folk"}, "typed", 1}}});
+        store_->drafts().save({{id, "title", {}, library::Draft{{"Gorse"}, "typed", 1}},
+                               {id, "genre", {}, library::Draft{{"Folk"}, "typed", 1}}});
         files::Step step;
         step.file = id;
         step.source = a;
@@ -142,115 +142,117 @@ private slots:
         step.changes = {{"title", {"Gorse"}}};
         work::Progress progress;
         auto outcome = library::writeSet(*store_, {"Put away", {step}, {}}, batch, {}, progress);
-        auto file = store_->file(id);
+        auto file = store_->files().find(id);
         QCOMPARE(file->path, step.target);
         QCOMPARE(file->shelf, shelf);
         QCOMPARE(file->tags.fields["title"].front(), std::string("Gorse"));
-        QVERIFY(store_->batchFiles(batch).empty());
-        auto drafts = store_->drafts();
+        QVERIFY(store_->batches().files(batch).empty());
+        auto drafts = store_->drafts().all();
         QCOMPARE(drafts.size(), size_t{1}); // what was not in the set is still a draft
         QCOMPARE(std::get<1>(drafts.front()), std::string("genre"));
 
-        auto steps = store_->steps(outcome.set);
+        auto steps = store_->journal().steps(outcome.set);
         QCOMPARE(steps.size(), size_t{1});
         QCOMPARE(steps[0].record.after["title"].front(), std::string("Gorse"));
         library::takeBackSet(*store_, outcome.set, std::nullopt, {}, progress);
-        file = store_->file(id);
+        file = store_->files().find(id);
         QCOMPARE(file->path, a);
         QCOMPARE(file->shelf, int64_t{0});
         QVERIFY(!file->tags.fields.contains("title"));
-        QCOMPARE(store_->batchFiles(batch).size(), size_t{1});
+        QCOMPARE(store_->batches().files(batch).size(), size_t{1});
     }
 
     void whatIsTypedDuringAWriteStays() {
-        int64_t batch = store_->addBatch("one");
+        int64_t batch = store_->batches().add("one");
         Path a = test::makeSound(*box_ / "in", "a.flac");
         library::FileId id = store_->saveFiles({files::scanFile(a)}, batch).front();
-        store_->saveDrafts({{id, "title", {}, library::Draft{{"Newer"}, "typed", 2}},
-                            {id, "artist", {}, library::Draft{{"A", "B"}, "typed", 1}}});
+        store_->drafts().save({{id, "title", {}, library::Draft{{"Newer"}, "typed", 2}},
+                               {id, "artist", {}, library::Draft{{"A", "B"}, "typed", 1}}});
         files::Step step;
         step.file = id;
         step.source = a;
         step.changes = {{"title", {"Older"}}, {"artist", {"A", "B"}}};
         work::Progress progress;
         library::writeSet(*store_, {"w", {step}, {}}, batch, {}, progress);
-        auto drafts = store_->drafts();
+        auto drafts = store_->drafts().all();
         QCOMPARE(drafts.size(), size_t{1});
         QCOMPARE(std::get<2>(drafts.front()).values, std::vector<std::string>{"Newer"});
     }
 
     void everyChangeOfAFileIsMarked() {
-        std::set<std::string> marks{store_->changes()};
+        std::set<std::string> marks{store_->revisions().current()};
         auto changed = [&](const char* what, auto&& change) {
             change();
-            QVERIFY2(marks.insert(store_->changes()).second, what);
+            QVERIFY2(marks.insert(store_->revisions().current()).second, what);
         };
         auto same = [&](const char* what, auto&& change) {
-            std::string before = store_->changes();
+            std::string before = store_->revisions().current();
             change();
-            QVERIFY2(store_->changes() == before, what);
+            QVERIFY2(store_->revisions().current() == before, what);
         };
         files::ScannedFile file;
         file.path = "/in/a.flac";
         file.tags.emplace();
         library::FileId id = 0;
-        changed("saved", [&] { id = store_->saveFile(file); });
-        changed("moved", [&] { store_->moveFile(id, "/in/b.flac"); });
-        changed("updated", [&] { store_->updateFile(id, {1, 2}, tags::Fields{{"title", {"Gorse"}}}, 0); });
-        int64_t shelf = 0, batch = 0;
-        same("a shelf", [&] { shelf = store_->addShelf("Archive", "/archive"); });
-        changed("put away", [&] { store_->updateFile(id, {1, 2}, std::nullopt, shelf); });
-        same("a batch", [&] { batch = store_->addBatch("b"); });
-        same("in a batch", [&] { store_->addToBatch(batch, {id}); });
-        same("a draft", [&] {
-            store_->saveDrafts({{id, "title", std::nullopt, library::Draft{{"Salt Road"}, "typed", 1}}});
+        changed("saved", [&] { id = store_->files().save(file); });
+        changed("moved", [&] { store_->files().move(id, "/in/b.flac"); });
+        changed("updated", [&] {
+            store_->files().update(id, {1, 2}, tags::Fields{{"title", {"Gorse"}}}, 0);
         });
-        same("a setting", [&] { store_->setSetting("names", "ascii"); });
-        changed("a shelf given up", [&] { store_->removeShelf(shelf); });
-        changed("forgotten", [&] { store_->forgetFile(id); });
+        int64_t shelf = 0, batch = 0;
+        same("a shelf", [&] { shelf = store_->shelves().add("Archive", "/archive"); });
+        changed("put away", [&] { store_->files().update(id, {1, 2}, std::nullopt, shelf); });
+        same("a batch", [&] { batch = store_->batches().add("b"); });
+        same("in a batch", [&] { store_->batches().addFiles(batch, {id}); });
+        same("a draft", [&] {
+            store_->drafts().save({{id, "title", std::nullopt, library::Draft{{"Salt Road"}, "typed", 1}}});
+        });
+        same("a setting", [&] { store_->settings().save("names", "ascii"); });
+        changed("a shelf given up", [&] { store_->shelves().remove(shelf); });
+        changed("forgotten", [&] { store_->files().forget(id); });
         // Another connection sees it, too.
         auto other = std::move(*library::Store::open(store_->file()));
-        QCOMPARE(other->changes(), store_->changes());
+        QCOMPARE(other->revisions().current(), store_->revisions().current());
     }
 
     void whatHasChangedIsTold() {
         files::ScannedFile file;
         file.path = "/in/a.flac";
         file.tags.emplace();
-        int64_t shelf = store_->addShelf("Archive", "/in");
-        library::FileId a = store_->saveFile(file, shelf);
-        const std::string first = store_->beginGeneration();
-        QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{}));
+        int64_t shelf = store_->shelves().add("Archive", "/in");
+        library::FileId a = store_->files().save(file, shelf);
+        const std::string first = store_->revisions().begin();
+        QCOMPARE(store_->revisions().changedSince(first), std::optional(std::vector<library::FileId>{}));
         file.path = "/in/b.flac";
-        library::FileId b = store_->saveFile(file, shelf);
-        store_->moveFile(a, "/in/c.flac");
-        QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{a, b}));
-        const std::string second = store_->beginGeneration();
-        store_->forgetFile(b);
-        QCOMPARE(store_->changedSince(second), std::optional(std::vector<library::FileId>{b}));
-        QCOMPARE(store_->changedSince(first), std::optional(std::vector<library::FileId>{a, b}));
-        QCOMPARE(store_->generations().front(), second);
-        store_->keepGenerations({second});
-        QVERIFY(!store_->changedSince(first));
-        QCOMPARE(store_->changedSince(second), std::optional(std::vector<library::FileId>{b}));
-        QVERIFY(!store_->changedSince("never heard of"));
+        library::FileId b = store_->files().save(file, shelf);
+        store_->files().move(a, "/in/c.flac");
+        QCOMPARE(store_->revisions().changedSince(first), std::optional(std::vector<library::FileId>{a, b}));
+        const std::string second = store_->revisions().begin();
+        store_->files().forget(b);
+        QCOMPARE(store_->revisions().changedSince(second), std::optional(std::vector<library::FileId>{b}));
+        QCOMPARE(store_->revisions().changedSince(first), std::optional(std::vector<library::FileId>{a, b}));
+        QCOMPARE(store_->revisions().known().front(), second);
+        store_->revisions().keep({second});
+        QVERIFY(!store_->revisions().changedSince(first));
+        QCOMPARE(store_->revisions().changedSince(second), std::optional(std::vector<library::FileId>{b}));
+        QVERIFY(!store_->revisions().changedSince("never heard of"));
         // What is not on a shelf, and what leaves it.
         file.path = "/in/d.flac";
-        library::FileId d = store_->saveFile(file);
-        QCOMPARE(store_->changedSince(second)->size(), size_t{1});
-        store_->updateFile(d, {1, 2}, std::nullopt, shelf);
-        const std::string third = store_->beginGeneration();
-        store_->updateFile(d, {1, 2}, std::nullopt, 0);
-        QCOMPARE(store_->changedSince(third), std::optional(std::vector<library::FileId>{d}));
+        library::FileId d = store_->files().save(file);
+        QCOMPARE(store_->revisions().changedSince(second)->size(), size_t{1});
+        store_->files().update(d, {1, 2}, std::nullopt, shelf);
+        const std::string third = store_->revisions().begin();
+        store_->files().update(d, {1, 2}, std::nullopt, 0);
+        QCOMPARE(store_->revisions().changedSince(third), std::optional(std::vector<library::FileId>{d}));
         // More than is worth a list.
         std::vector<files::ScannedFile> many(20001);
         for (size_t i = 0; i < many.size(); ++i)
             many[i].path = "/in/" + std::to_string(i);
         store_->saveFiles(many, 0, shelf);
-        QVERIFY(!store_->changedSince(second));
-        QCOMPARE(store_->changedSince(store_->generations().front()),
+        QVERIFY(!store_->revisions().changedSince(second));
+        QCOMPARE(store_->revisions().changedSince(store_->revisions().known().front()),
                  std::optional(std::vector<library::FileId>{}));
-        QCOMPARE(store_->files({a, 99999}).size(), size_t{1}); // what is no more is left out
+        QCOMPARE(store_->files().findAll({a, 99999}).size(), size_t{1}); // what is no more is left out
     }
 
     void aDamagedLibraryIsFoundAndACopyPutBack() {
@@ -261,7 +263,7 @@ private slots:
             many[i].tags.emplace();
             many[i].tags->fields = {{"title", {"Night Post " + std::to_string(i)}}};
         }
-        int64_t shelf = store_->addShelf("Archive", "/archive");
+        int64_t shelf = store_->shelves().add("Archive", "/archive");
         store_->saveFiles(many, 0, shelf);
         QCOMPARE(library::damageOf(file), std::string()); // while it is open
         QVERIFY(!library::keptCopy(file));
@@ -269,7 +271,7 @@ private slots:
         QVERIFY_RESULT(library::keepCopy(file));
         QVERIFY_RESULT(library::keepCopy(file)); // in place of the one before
         QVERIFY(library::keptCopy(file));
-        store_->saveFile(files::ScannedFile{"/archive/later.flac", {}, {}, "It is no sound."}, shelf);
+        store_->files().save(files::ScannedFile{"/archive/later.flac", {}, {}, "It is no sound."}, shelf);
         store_.reset();
         QCOMPARE(library::damageOf(file), std::string());
 
@@ -284,9 +286,9 @@ private slots:
         QVERIFY(test::readBytes(*aside) == bad); // nothing is thrown away
         QCOMPARE(library::damageOf(file), std::string());
         store_ = std::move(*library::Store::open(file));
-        QCOMPARE(store_->allFiles().size(), size_t{3000});
-        QCOMPARE(store_->file(2000)->tags.fields["title"].front(), std::string("Night Post 1999"));
-        QCOMPARE(store_->shelves().size(), size_t{1});
+        QCOMPARE(store_->files().all().size(), size_t{3000});
+        QCOMPARE(store_->files().find(2000)->tags.fields["title"].front(), std::string("Night Post 1999"));
+        QCOMPARE(store_->shelves().all().size(), size_t{1});
         store_.reset();
 
         // Not a library at all; a copy that is damaged, too.
@@ -301,7 +303,7 @@ private slots:
         std::filesystem::rename(file, *box_ / "library.db.damaged-9");
         test::writeBytes(*box_ / "library.db.fresh", copy);
         store_ = std::move(*library::Store::open(file));
-        QCOMPARE(store_->allFiles().size(), size_t{3000});
+        QCOMPARE(store_->files().all().size(), size_t{3000});
         QVERIFY(!std::filesystem::exists(*box_ / "library.db.fresh"));
     }
 
@@ -310,13 +312,13 @@ private slots:
         file.path = "/in/a.flac";
         file.tags.emplace();
         file.tags->fields = {{"title", {"Gorse"}}};
-        library::FileId id = store_->saveFile(file);
+        library::FileId id = store_->files().save(file);
         store_->database().execute("UPDATE file SET content = x'01FFFFFF'");
-        QVERIFY(!store_->file(id)->readable()); // so that nothing is written by it
-        QVERIFY(store_->file(id)->error.find("Bring it in again") != std::string::npos);
-        store_->saveFile(file);
-        QVERIFY(store_->file(id)->readable());
-        QCOMPARE(store_->file(id)->tags.fields["title"].front(), std::string("Gorse"));
+        QVERIFY(!store_->files().find(id)->readable()); // so that nothing is written by it
+        QVERIFY(store_->files().find(id)->error.find("Bring it in again") != std::string::npos);
+        store_->files().save(file);
+        QVERIFY(store_->files().find(id)->readable());
+        QCOMPARE(store_->files().find(id)->tags.fields["title"].front(), std::string("Gorse"));
     }
 
     void aLibraryOfAnOlderVersion() {
@@ -346,8 +348,8 @@ private slots:
         auto store = std::move(*library::Store::open(path));
         QVERIFY(std::filesystem::exists(*box_ /
                                         ("old.db.before-" + std::to_string(library::migrations().size()))));
-        QCOMPARE(store->allFiles().size(), size_t{2});
-        auto f = store->file(7);
+        QCOMPARE(store->files().all().size(), size_t{2});
+        auto f = store->files().find(7);
         QCOMPARE(f->path, Path("/archive/a.flac"));
         QCOMPARE(f->shelf, int64_t{1});
         QCOMPARE(f->added, int64_t{1700000000});
@@ -362,15 +364,15 @@ private slots:
         QCOMPARE(f->tags.pictures.front().width, 60);
         QVERIFY(
             (f->tags.fields == tags::Fields{{"title", {"Gorse"}}, {"artist", {"A", "B"}}, {"reel", {"7"}}}));
-        QCOMPARE(store->batchOrigins(3).front().when, int64_t{-1}); // from before that was noted
-        QCOMPARE(store->file(9)->error, std::string("It is no sound."));
-        QCOMPARE(store->fileByPath(Path("/in\xFF.mp3")), library::FileId{9});
-        QCOMPARE(store->batchFiles(3).size(), size_t{1});
-        QCOMPARE(store->drafts().size(), size_t{1});
+        QCOMPARE(store->batches().origins(3).front().when, int64_t{-1}); // from before that was noted
+        QCOMPARE(store->files().find(9)->error, std::string("It is no sound."));
+        QCOMPARE(store->files().idOf(Path("/in\xFF.mp3")), library::FileId{9});
+        QCOMPARE(store->batches().files(3).size(), size_t{1});
+        QCOMPARE(store->drafts().all().size(), size_t{1});
         // What belongs to a file still goes with it.
-        store->forgetFile(7);
-        QVERIFY(store->drafts().empty());
-        store->removeShelf(1);
+        store->files().forget(7);
+        QVERIFY(store->drafts().all().empty());
+        store->shelves().remove(1);
     }
 
 private:

@@ -1,16 +1,50 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Jobs, progress, the store's thread, taking back in order.
+// Jobs, progress, the library's thread, taking back in order.
 #include <QtTest>
 
 #include <atomic>
+#include <deque>
 
-#include "core/library/store_thread.h"
+#include "core/library/library_thread.h"
 #include "core/library/writing.h"
 #include "core/tags/tag_io.h"
-#include "core/work/job.h"
+#include "core/work/jobs.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
+
+namespace {
+
+/// What was delivered, called here one by one.
+class Delivered {
+public:
+    std::function<void(std::function<void()>)> take() {
+        return [this](std::function<void()> f) {
+            std::lock_guard lock(mutex_);
+            waiting_.push_back(std::move(f));
+            came_.notify_one();
+        };
+    }
+    void one() {
+        std::unique_lock lock(mutex_);
+        QVERIFY(came_.wait_for(lock, std::chrono::seconds(20), [this] { return !waiting_.empty(); }));
+        auto f = std::move(waiting_.front());
+        waiting_.pop_front();
+        lock.unlock();
+        f();
+    }
+    bool isEmpty() {
+        std::lock_guard lock(mutex_);
+        return waiting_.empty();
+    }
+
+private:
+    std::mutex mutex_;
+    std::condition_variable came_;
+    std::deque<std::function<void()>> waiting_;
+};
+
+} // namespace
 
 class TestWork : public QObject {
     Q_OBJECT
@@ -32,69 +66,288 @@ private slots:
         QCOMPARE(p.state().done, uint64_t{0});
     }
 
-    void aJobRunsAndEnds() {
-        std::atomic<bool> finished = false, worked = false;
-        work::Job job(
-            "read",
-            [&](std::stop_token, work::Progress& p) {
+    void aJobHandsBackAResult() {
+        Delivered delivered;
+        work::Jobs jobs(delivered.take());
+        std::optional<Result<int>> got;
+        const work::JobId id = jobs.start(
+            {"read"},
+            [](std::stop_token, work::Progress& p) -> Result<int> {
                 p.begin(1);
                 p.step("x");
-                worked = true;
+                return 7;
             },
-            [&] { finished = true; });
-        job.wait();
-        QVERIFY(worked && finished && job.isDone());
-        QCOMPARE(job.title(), std::string("read"));
-        QCOMPARE(job.progress().done, uint64_t{1});
+            [&](Result<int> r) { got = std::move(r); });
+        QVERIFY(id != 0);
+        delivered.one();
+        QVERIFY(got && *got);
+        QCOMPARE(**got, 7);
+        QVERIFY(jobs.isIdle());
     }
 
-    void aJobStopsWhenAsked() {
-        std::atomic<int> rounds = 0;
-        work::Job job("endless", [&](std::stop_token stop, work::Progress&) {
-            while (!stop.stop_requested()) {
-                ++rounds;
+    void whatAJobThrowsIsAnError_data() {
+        QTest::addColumn<int>("what");
+        QTest::addColumn<QString>("says");
+        QTest::newRow("a failure") << 0 << "The disk that the library is on is full.";
+        QTest::newRow("no memory") << 1 << "There is not enough memory for this.";
+        QTest::newRow("something of a library") << 2 << "Something unexpected went wrong: vector.";
+        QTest::newRow("no exception at all") << 3 << "Something unexpected went wrong.";
+    }
+    void whatAJobThrowsIsAnError() {
+        QFETCH(int, what);
+        QFETCH(QString, says);
+        Delivered delivered;
+        work::Jobs jobs(delivered.take());
+        QString said;
+        jobs.start(
+            {"fails"},
+            [what](std::stop_token, work::Progress&) -> Status {
+                if (what == 0)
+                    throw Failure({ErrorKind::NoSpace, {}, "The disk that the library is on is full."});
+                if (what == 1)
+                    throw std::bad_alloc();
+                if (what == 2)
+                    throw std::out_of_range("vector");
+                throw 5;
+            },
+            [&](Status s) { said = s ? "nothing" : QString::fromStdString(s.error().message); });
+        delivered.one();
+        QCOMPARE(said, says);
+    }
+
+    void stopHitsTheJobThatItNames() {
+        Delivered delivered;
+        work::Jobs jobs(delivered.take());
+        QStringList ended;
+        auto endless = [&](const char* name) {
+            return jobs.start(
+                {name},
+                [](std::stop_token stop, work::Progress&) -> Status {
+                    while (!stop.stop_requested())
+                        std::this_thread::yield();
+                    return Done{};
+                },
+                [&ended, name](Status) { ended << name; });
+        };
+        const work::JobId first = endless("first");
+        const work::JobId second = endless("second");
+        jobs.stop(first);
+        delivered.one();
+        QCOMPARE(ended, QStringList{"first"});
+        const work::JobId third = endless("third"); // in the place of the first in every list
+        jobs.stop(first);                           // once more: nobody else is meant
+        QTest::qSleep(20);
+        QCOMPARE(jobs.list().size(), size_t{2});
+        QVERIFY(!jobs.list()[0].stopping && !jobs.list()[1].stopping);
+        jobs.stop(second);
+        jobs.stop(third);
+        delivered.one();
+        delivered.one();
+        QVERIFY(jobs.isIdle());
+    }
+
+    void twoThatWriteNeverOverlap() {
+        Delivered delivered;
+        work::Jobs jobs(delivered.take());
+        std::atomic<int> writing = 0, most = 0, beside = 0;
+        auto write = [&](std::stop_token, work::Progress&) -> Status {
+            most = std::max(most.load(), ++writing);
+            QTest::qSleep(30);
+            --writing;
+            return Done{};
+        };
+        auto ended = [](Status) {};
+        for (int i = 0; i < 3; ++i)
+            jobs.start({"write", work::Priority::Asked, {.writesFiles = true}}, write, ended);
+        QVERIFY(jobs.isWriting());
+        QCOMPARE(jobs.list().back().waiting, true);
+        // What writes nothing does not wait for them.
+        jobs.start(
+            {"listen", work::Priority::Background},
+            [&](std::stop_token, work::Progress&) -> Status {
+                while (writing == 0)
+                    std::this_thread::yield();
+                beside = 1;
+                return Done{};
+            },
+            ended);
+        for (int i = 0; i < 4; ++i)
+            delivered.one();
+        QCOMPARE(most.load(), 1);
+        QCOMPARE(beside.load(), 1);
+        QVERIFY(!jobs.isWriting());
+    }
+
+    void whatWaitsAndIsStoppedNeverBegins() {
+        Delivered delivered;
+        work::Jobs jobs(delivered.take());
+        std::atomic<bool> go = false, begun = false;
+        jobs.start(
+            {"write", work::Priority::Asked, {.writesFiles = true}},
+            [&](std::stop_token, work::Progress&) -> Status {
+                while (!go)
+                    std::this_thread::yield();
+                return Done{};
+            },
+            [](Status) {});
+        std::optional<ErrorKind> kind;
+        const work::JobId second = jobs.start(
+            {"write", work::Priority::Asked, {.writesFiles = true}},
+            [&](std::stop_token, work::Progress&) -> Status {
+                begun = true;
+                return Done{};
+            },
+            [&](Status s) { kind = s.error().kind; });
+        jobs.stop(second);
+        delivered.one();
+        QCOMPARE(*kind, ErrorKind::Cancelled);
+        QVERIFY(!begun);
+        go = true;
+        delivered.one();
+    }
+
+    void nothingRunsOnBehindTheEnd() {
+        std::atomic<int> running = 0;
+        Delivered delivered;
+        {
+            work::Jobs jobs(delivered.take());
+            for (int i = 0; i < 4; ++i)
+                jobs.start(
+                    {"endless"},
+                    [&](std::stop_token stop, work::Progress&) -> Status {
+                        ++running;
+                        while (!stop.stop_requested())
+                            std::this_thread::yield();
+                        --running;
+                        return Done{};
+                    },
+                    [](Status) {});
+            while (running < 4)
                 std::this_thread::yield();
-            }
-        });
-        while (rounds == 0)
-            std::this_thread::yield();
-        QVERIFY(!job.isStopping());
-        job.stop();
-        QVERIFY(job.isStopping());
-        job.wait();
-        QVERIFY(job.isDone());
+        }
+        QCOMPARE(running.load(), 0);
+        QVERIFY(delivered.isEmpty()); // nobody is there to be told
     }
 
-    void theStoreThreadDoesAllInOrder() {
+    void theLibraryDoesAllInOrder() {
         test::Sandbox box;
         std::vector<int> order;
-        std::string failure;
+        QString refused;
+        Delivered delivered;
         {
-            library::StoreThread thread(box / "library.db", [&](const std::string& s) { failure = s; });
+            library::LibraryThread thread(box / "library.db", delivered.take());
             for (int i = 0; i < 50; ++i)
-                thread.post([&order, i](library::Store&) { order.push_back(i); });
-            thread.post([](library::Store& store) { store.setSetting("a", "1"); });
-            thread.post(
-                [](library::Store& store) { store.database().execute("NOT SQL AT ALL"); }); // fails alone
-            thread.post([&order](library::Store&) { order.push_back(50); });
+                thread.read([&order, i](library::Store&) { order.push_back(i); }, [](Status) {});
+            thread.write([](library::Store& store) { store.settings().save("a", "1"); }, [](Status) {});
+            thread.write([](library::Store& store) { store.database().execute("NOT SQL AT ALL"); },
+                         [&](Status s) { refused = QString::fromStdString(s.error().message); });
+            thread.read([&order](library::Store&) { order.push_back(50); }, [](Status) {});
+            thread.read([](library::Store& store) { return store.settings().find("a"); },
+                        [](Result<std::string> a) { QCOMPARE(*a, std::string("1")); });
         } // waits
+        for (int i = 0; i < 54; ++i)
+            delivered.one();
         QCOMPARE(order.size(), size_t{51});
         QVERIFY(std::is_sorted(order.begin(), order.end()));
-        QVERIFY(failure.find("database") != std::string::npos);
-        QCOMPARE((*library::Store::open(box / "library.db"))->setting("a"), std::string("1"));
+        QVERIFY2(refused.contains("refuses"), qPrintable(refused)); // it fails alone: it makes no sense
     }
 
-    void aLibraryThatCannotBeOpenedIsSaid() {
+    void aLibraryThatCannotBeOpenedIsToldToAllWhoAsk() {
         test::Sandbox box;
         test::writeBytes(box / "library.db",
                          "this is a letter, not a library, and it is long enough to be looked at");
-        std::string failure;
+        QStringList told;
+        auto tell = [&](Status s) { told << QString::fromStdString(s.error().message); };
+        Delivered delivered;
         {
-            library::StoreThread thread(box / "library.db", [&](const std::string& s) { failure = s; });
-            thread.post([](library::Store&) { qFatal("there is no store"); });
+            library::LibraryThread thread(box / "library.db", delivered.take());
+            thread.read([](library::Store&) { qFatal("there is no store"); }, tell);
+            thread.write([](library::Store&) { qFatal("there is no store"); }, tell);
         }
-        QVERIFY2(failure.find("cannot be opened") != std::string::npos, failure.c_str());
+        delivered.one();
+        delivered.one();
+        QCOMPARE(told.size(), 2);
+        for (const QString& sentence : told)
+            QVERIFY2(sentence.contains("cannot be opened"), qPrintable(sentence));
         QVERIFY(test::readBytes(box / "library.db").starts_with("this is a letter")); // and it was left alone
+    }
+
+    void aWriteThatFailsIsKeptUntilItSucceeds() {
+        test::Sandbox box;
+        std::atomic<bool> full = true;
+        std::atomic<int> tried = 0;
+        QStringList done;
+        Delivered delivered;
+        library::LibraryThread thread(box / "library.db", delivered.take(), {}, std::chrono::hours(1));
+        thread.write(
+            [&](library::Store& store) {
+                ++tried;
+                if (full)
+                    throw library::DatabaseError(ErrorKind::NoSpace, "The disk is full.");
+                store.settings().save("a", "first");
+            },
+            [&](Status s) { done << (s ? "first" : "first failed"); });
+        // Behind it, so that the library ends with the later one.
+        thread.write([](library::Store& store) { store.settings().save("a", "second"); },
+                     [&](Status) { done << "second"; });
+        // What only reads does not wait.
+        thread.read([](library::Store& store) { return store.settings().find("a"); },
+                    [&](Result<std::string> a) { done << "read " + QString::fromStdString(*a); });
+        delivered.one();
+        QCOMPARE(done, QStringList{"read "});
+        QVERIFY(thread.trouble());
+        QCOMPARE(thread.trouble()->sentence, std::string("The disk is full."));
+        QCOMPARE(thread.trouble()->unsaved, size_t{2});
+        QTRY_VERIFY(thread.isIdle());
+        thread.retry();
+        QTRY_COMPARE(tried.load(), 2);
+        QVERIFY(thread.trouble());
+        full = false;
+        thread.retry();
+        delivered.one();
+        delivered.one();
+        QCOMPARE(done, QStringList({"read ", "first", "second"}));
+        QTRY_VERIFY(!thread.trouble());
+        thread.read([](library::Store& store) { return store.settings().find("a"); },
+                    [&](Result<std::string> a) { QCOMPARE(*a, std::string("second")); });
+        delivered.one();
+    }
+
+    void itIsTriedAgainByItself() {
+        test::Sandbox box;
+        std::atomic<int> tried = 0;
+        Delivered delivered;
+        std::atomic<int> told = 0;
+        library::LibraryThread thread(
+            box / "library.db", delivered.take(), [&] { ++told; }, std::chrono::milliseconds(10));
+        bool written = false;
+        thread.write(
+            [&](library::Store&) {
+                if (++tried < 4)
+                    throw library::DatabaseError(ErrorKind::Io, "The disk fails.");
+            },
+            [&](Status s) { written = static_cast<bool>(s); });
+        while (!written)
+            delivered.one();
+        QCOMPARE(tried.load(), 4);
+        QTRY_VERIFY(!thread.trouble());
+    }
+
+    void theEndTriesOnceMoreAndGivesUp() {
+        test::Sandbox box;
+        std::atomic<int> tried = 0;
+        Delivered delivered;
+        {
+            library::LibraryThread thread(box / "library.db", delivered.take(), {}, std::chrono::hours(1));
+            auto fail = [&](library::Store&) {
+                ++tried;
+                throw library::DatabaseError(ErrorKind::NoSpace, "The disk is full.");
+            };
+            thread.write(fail, [](Status) {});
+            thread.write(fail, [](Status) {});
+            QTRY_VERIFY(thread.trouble());
+        }
+        QCOMPARE(tried.load(), 2); // the first one, twice
     }
 
     void readersAndTheWriterDoNotWaitForEachOther() {
@@ -102,13 +355,13 @@ private slots:
         auto writer = library::Store::open(box / "library.db");
         auto reader = library::Store::open(box / "library.db");
         Path file = test::makeSound(box.root(), "a.flac");
-        (*writer)->saveFile(files::scanFile(file));
+        (*writer)->files().save(files::scanFile(file));
         library::Transaction open((*writer)->database());
-        (*writer)->setSetting("half", "done");
-        QCOMPARE((*reader)->allFiles().size(), size_t{1});
-        QCOMPARE((*reader)->setting("half"), std::string());
+        (*writer)->settings().save("half", "done");
+        QCOMPARE((*reader)->files().all().size(), size_t{1});
+        QCOMPARE((*reader)->settings().find("half"), std::string());
         open.commit();
-        QCOMPARE((*reader)->setting("half"), std::string("done"));
+        QCOMPARE((*reader)->settings().find("half"), std::string("done"));
     }
 
     void unwrittenTransactionsLeaveNothing() {
@@ -116,9 +369,9 @@ private slots:
         auto store = library::Store::open(box / "library.db");
         {
             library::Transaction t((*store)->database());
-            (*store)->setSetting("a", "1");
+            (*store)->settings().save("a", "1");
         }
-        QCOMPARE((*store)->setting("a"), std::string());
+        QCOMPARE((*store)->settings().find("a"), std::string());
     }
 
     void laterSetsMustGoFirst() {
@@ -164,9 +417,9 @@ private slots:
             set = library::writeSet(*store, {"Put away", {s}, {}}, 0, {}, progress).set;
         }
         auto store = std::move(*library::Store::open(box / "library.db"));
-        QCOMPARE(store->sets().size(), size_t{1});
-        QCOMPARE(store->sets()[0].title, std::string("Put away"));
-        auto steps = store->steps(set);
+        QCOMPARE(store->journal().sets().size(), size_t{1});
+        QCOMPARE(store->journal().sets()[0].title, std::string("Put away"));
+        auto steps = store->journal().steps(set);
         QCOMPARE(steps[0].record.step.source, file);
         QCOMPARE(steps[0].record.step.changes["artist"], (std::vector<std::string>{"A", "B"}));
         QCOMPARE(steps[0].record.madeFolders, std::vector<Path>{box / "new \xE5"});
@@ -184,17 +437,17 @@ private slots:
         files::Step s;
         s.source = file;
         s.changes = {{"title", {"x"}}};
-        int64_t set = writing->beginSet({"w", {s}, {}}, 0); // begun, and not ended yet
+        int64_t set = writing->journal().begin({"w", {s}, {}}, 0); // begun, and not ended yet
         {
             library::WriterLock lock(*writing);
             QVERIFY(lock.isHeld());
             QVERIFY(library::recover(*starting).isEmpty());
-            QVERIFY(starting->sets().front().running);
+            QVERIFY(starting->journal().sets().front().running);
         }
         // Its program is gone: now it is settled.
         QCOMPARE(library::recover(*starting).sets, std::vector<std::string>{"w"});
-        QVERIFY(!starting->sets().front().running);
-        QCOMPARE(starting->steps(set)[0].record.state, files::StepState::Planned);
+        QVERIFY(!starting->journal().sets().front().running);
+        QCOMPARE(starting->journal().steps(set)[0].record.state, files::StepState::Planned);
     }
 
     void emptiedFoldersComeBack() {

@@ -25,7 +25,7 @@
 #include "support/watched_disk.h"
 
 using namespace moorfrost;
-using files::FileSet;
+using files::ChangeSet;
 using files::Step;
 using files::StepState;
 using files::io::Call;
@@ -48,7 +48,7 @@ Step step(const Path& source, const tags::Fields& changes, const Path& target = 
 struct Scene {
     Scene() : box(true) { std::filesystem::create_directories(box / "in"); }
     Path library() const { return box / "library.db"; }
-    library::WriteOutcome write(const FileSet& set) {
+    library::WriteOutcome write(const ChangeSet& set) {
         auto store = std::move(*library::Store::open(library()));
         work::Progress progress;
         return library::writeSet(*store, set, 0, {}, progress);
@@ -64,7 +64,7 @@ struct Scene {
     }
     /// Writes in a process of its own, which is killed in front of the n-th call of this kind; false if there
     /// was none.
-    bool killed(const FileSet& set, Call call, int n) {
+    bool killed(const ChangeSet& set, Call call, int n) {
         const pid_t child = ::fork();
         if (child == 0) {
             test::WatchedDisk disk;
@@ -141,10 +141,10 @@ private slots:
         Scene scene;
         auto store = std::move(*library::Store::open(scene.library()));
         const int before = test::CountedFlushes::count();
-        store->beginSet({"set", {step(scene.box / "in/a.flac", small)}, {}}, 0);
+        store->journal().begin({"set", {step(scene.box / "in/a.flac", small)}, {}}, 0);
         const int begun = test::CountedFlushes::count();
         QVERIFY2(begun > before, "the beginning of a set is not flushed");
-        store->endSet(1);
+        store->journal().end(1);
         QVERIFY2(test::CountedFlushes::count() > begun, "the end of a set is not flushed");
     }
 
@@ -157,7 +157,7 @@ private slots:
                 test::Sandbox box(true);
                 Path file = test::makeSound(box / "in", "a.flac");
                 const std::string foreign = "somebody's recording of the day", before = test::readBytes(file);
-                auto log = std::move(*files::GroupLog::open(box / "log"));
+                auto log = std::move(*files::WriteAheadLog::open(box / "log"));
                 test::MemoryHistory history;
                 work::Progress progress;
                 test::WatchedDisk disk;
@@ -194,7 +194,7 @@ private slots:
             test::tag(file, {{"title", {"Cold Slip"}}, {"comment", {"old"}}});
             std::string theirs = test::readBytes(file);
             theirs.replace(theirs.find("Cold Slip"), 9, "Night Pos");
-            auto log = std::move(*files::GroupLog::open(box / "log"));
+            auto log = std::move(*files::WriteAheadLog::open(box / "log"));
             test::MemoryHistory history;
             work::Progress progress;
             test::WatchedDisk disk;
@@ -224,7 +224,7 @@ private slots:
             test::Sandbox box;
             test::FarFolder far;
             Path file = test::makeSound(box / "in", "a.flac");
-            auto log = std::move(*files::GroupLog::open(box / "log"));
+            auto log = std::move(*files::WriteAheadLog::open(box / "log"));
             test::MemoryHistory history;
             work::Progress progress;
             test::WatchedDisk disk;
@@ -312,7 +312,7 @@ private slots:
             std::vector<std::string> names = {"a.flac", "b.flac", "c.flac"};
             names.resize(kind == 1 ? 3 : kind == 0 ? 2 : 1);
             std::map<std::string, std::string> asked;
-            FileSet set{"s", {}, {}};
+            ChangeSet set{"s", {}, {}};
             for (uint32_t i = 0; i < names.size(); ++i)
                 test::makeSound(in, names[i], i + 1);
             const auto before = scene.look();
@@ -442,7 +442,7 @@ private slots:
         Scene scene;
         test::SmallDisk disk(scene.box / "small", "size=4m");
         QVERIFY2(disk.isThere(), "a small disk could not be mounted");
-        FileSet set{"c", {}, {}};
+        ChangeSet set{"c", {}, {}};
         for (int i = 0; i < 3; ++i) {
             Path file = scene.box / "in" / ("note" + std::to_string(i) + ".txt");
             test::writeBytes(file, std::string(1400000, static_cast<char>('a' + i)));
@@ -465,7 +465,7 @@ private slots:
         Scene scene;
         test::SmallDisk disk(scene.box / "in", "size=32m");
         QVERIFY2(disk.isThere(), "a small disk could not be mounted");
-        FileSet set{"w", {}, {}};
+        ChangeSet set{"w", {}, {}};
         for (uint32_t i = 0; i < 60; ++i)
             set.steps.push_back(
                 step(test::makeSound(scene.box / "in", std::to_string(i) + ".flac", i), large));
@@ -507,24 +507,24 @@ private slots:
         const Path shelf = scene.box / "in/shelf/a.flac";
         auto store = std::move(*library::Store::open(scene.library()));
         for (const Path& p : {a, b})
-            store->saveFixity(
+            store->fixity().save(
                 {p, audio::essenceOf(**FileSource::open(p), audio::Format::Flac)->hash, "", 1, 1});
-        const std::string first = store->fixity(a)->essence, second = store->fixity(b)->essence;
+        const std::string first = store->fixity().find(a)->essence, second = store->fixity().find(b)->essence;
         QVERIFY(first != second);
         auto moved = scene.write({"m", {step(a, small, shelf)}, {}});
         QCOMPARE(moved.report.done, size_t{1});
-        QVERIFY(!store->fixity(a));
-        QCOMPARE(store->fixity(shelf)->essence, first);
+        QVERIFY(!store->fixity().find(a));
+        QCOMPARE(store->fixity().find(shelf)->essence, first);
         QCOMPARE(scene.takeBack(moved.set).done, size_t{1});
-        QVERIFY(!store->fixity(shelf));
-        QCOMPARE(store->fixity(a)->essence, first);
+        QVERIFY(!store->fixity().find(shelf));
+        QCOMPARE(store->fixity().find(a)->essence, first);
         auto exchanged = scene.write({"x", {step(a, {}, b), step(b, {}, a)}, {}});
         QCOMPARE(exchanged.report.done, size_t{2});
-        QCOMPARE(store->fixity(b)->essence, first);
-        QCOMPARE(store->fixity(a)->essence, second);
+        QCOMPARE(store->fixity().find(b)->essence, first);
+        QCOMPARE(store->fixity().find(a)->essence, second);
         QCOMPARE(scene.takeBack(exchanged.set).done, size_t{2});
-        QCOMPARE(store->fixity(a)->essence, first);
-        QCOMPARE(store->fixity(b)->essence, second);
+        QCOMPARE(store->fixity().find(a)->essence, first);
+        QCOMPARE(store->fixity().find(b)->essence, second);
     }
 };
 

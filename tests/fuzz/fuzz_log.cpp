@@ -9,20 +9,20 @@
 #include <sys/mman.h>
 #include <unistd.h>
 
-#include "core/files/group_log.h"
 #include "core/files/patching.h"
+#include "core/files/write_ahead_log.h"
 
 using namespace moorfrost;
 
 namespace {
 
 void asPayload(std::string_view bytes) {
-    auto steps = files::GroupLog::decode(bytes);
+    auto steps = files::WriteAheadLog::decode(bytes);
     if (!steps)
         return;
-    std::string again = files::GroupLog::encode(*steps);
-    auto twice = files::GroupLog::decode(again);
-    if (!twice || files::GroupLog::encode(*twice) != again)
+    std::string again = files::WriteAheadLog::encode(*steps);
+    auto twice = files::WriteAheadLog::decode(again);
+    if (!twice || files::WriteAheadLog::encode(*twice) != again)
         std::abort();
     // What recovery does first with a step: looking whether the patches are in the file.
     static int file = ::memfd_create("file", 0);
@@ -40,7 +40,7 @@ void asFile(std::string_view bytes) {
     if (::write(fd, bytes.data(), bytes.size()) < 0)
         std::abort();
     ::close(fd);
-    if (auto log = files::GroupLog::open(path))
+    if (auto log = files::WriteAheadLog::open(path))
         (void)(*log)->pending();
 }
 

@@ -10,9 +10,9 @@
 
 #include "core/audio/essence.h"
 #include "core/audio/sound_parts.h"
-#include "core/guard/messages.h"
 #include "core/library/search/query.h"
 #include "core/naming/plan.h"
+#include "core/sandbox/messages.h"
 #include "core/tags/picture.h"
 #include "core/tags/tag_io.h"
 #include "core/text/encodings.h"
@@ -81,9 +81,9 @@ void essence(std::string_view bytes) {
 }
 
 void messages(std::string_view bytes) {
-    guard::resultFrom<tags::TagFile>(bytes, guard::takeTagFile);
-    guard::resultFrom<tags::Picture>(bytes, guard::takePicture);
-    auto edit = guard::resultFrom<tags::PreparedEdit>(bytes, guard::takeEdit);
+    sandbox::resultFrom<tags::TagFile>(bytes, sandbox::takeTagFile);
+    sandbox::resultFrom<tags::Picture>(bytes, sandbox::takePicture);
+    auto edit = sandbox::resultFrom<tags::PreparedEdit>(bytes, sandbox::takeEdit);
     if (edit && *edit)
         isSound((*edit)->recipe, 1000);
 }

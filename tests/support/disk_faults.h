@@ -7,7 +7,7 @@
 #include <mutex>
 #include <stdexcept>
 
-#include "core/files/file_set.h"
+#include "core/files/change_set.h"
 #include "core/files/io.h"
 
 namespace moorfrost::test {
@@ -87,7 +87,7 @@ public:
     int64_t sets = 0;
     std::function<void()> committed; // after each durable call
 
-    int64_t begin(const files::FileSet& set) override {
+    int64_t begin(const files::ChangeSet& set) override {
         note("begin " + std::to_string(set.steps.size()));
         ++sets;
         for (size_t i = 0; i < set.steps.size(); ++i)
@@ -118,7 +118,7 @@ public:
         return it == steps.end() ? files::StepState::Planned : it->second.state;
     }
     /// What library::recover does, for this history. Returns the steps that were set aside.
-    std::vector<std::string> recover(files::GroupLog& log);
+    std::vector<std::string> recover(files::WriteAheadLog& log);
 
     /// The steps of a set that are done, in reverse order.
     std::vector<files::PastStep> past(int64_t set) const {
@@ -141,7 +141,7 @@ private:
     }
 };
 
-inline std::vector<std::string> MemoryHistory::recover(files::GroupLog& groupLog) {
+inline std::vector<std::string> MemoryHistory::recover(files::WriteAheadLog& groupLog) {
     std::vector<std::string> aside;
     uint64_t number = 0;
     auto found = files::recoverGroup(groupLog, number, [&](const files::NumberedStep& s) {
@@ -161,7 +161,7 @@ inline std::vector<std::string> MemoryHistory::recover(files::GroupLog& groupLog
     }
     done();
     if (number > 0)
-        groupLog.retire(number, true);
+        groupLog.retire(number, true).ignore(); // on a disk that fails on purpose
     return aside;
 }
 

@@ -31,19 +31,20 @@ void Driver::prepareApplication(const QString& theme) {
 }
 
 Driver::Driver(const Path& library)
-    : session_(std::make_unique<Session>(library)), window_(std::make_unique<MainWindow>(*session_)) {
+    : controllers_(std::make_unique<Controllers>(library)),
+      window_(std::make_unique<MainWindow>(*controllers_)) {
     window_->resize(1280, 800);
     window_->show();
     window_->activateWindow();
     if (!QTest::qWaitForWindowExposed(window_.get()) ||
-        !QTest::qWaitFor([this] { return session_->isLoaded(); }, 20000))
+        !QTest::qWaitFor([this] { return controllers_->isLoaded(); }, 20000))
         qFatal("The window did not come up");
     settle();
 }
 
 Driver::~Driver() {
     window_.reset();
-    session_.reset();
+    controllers_.reset();
 }
 
 void Driver::settle() {
@@ -53,28 +54,28 @@ void Driver::settle() {
     for (uint64_t asked = 0;;) {
         if (!QTest::qWaitFor([this] { return window_->isAtRest(); }, 120000))
             qFatal("A job did not end");
-        asked = session_->asked();
+        asked = controllers_->library.asked();
         QCoreApplication::processEvents();
         QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
-        if (window_->isAtRest() && session_->asked() == asked)
+        if (window_->isAtRest() && controllers_->library.asked() == asked)
             return;
     }
 }
 
 void Driver::bringIn(const std::vector<Path>& folders) {
-    session_->bringIn(folders, true);
+    controllers_->bringIn.start(folders, true);
     settle();
 }
 
 void Driver::addShelf(const Path& folder) {
-    session_->addShelf(shownName(folder), folder);
+    controllers_->shelves.add(shownName(folder), folder);
     settle();
 }
 
 bool Driver::chooseSleeve(const QString& title) {
     SleeveList* list = window_->bench()->sleeves();
     for (int i = 0; i < list->count(); ++i)
-        if (session_->sleeves()[static_cast<size_t>(i)].title == title) {
+        if (controllers_->sleeves.all()[static_cast<size_t>(i)].title == title) {
             list->choose(i);
             settle();
             return true;
@@ -93,8 +94,8 @@ QModelIndex Driver::bringInRow(const QString& part) const {
 }
 
 FileId Driver::fileNamed(const std::string& name) const {
-    for (FileId id : session_->batchFiles())
-        if (session_->file(id)->path.filename() == name)
+    for (FileId id : controllers_->sleeves.files())
+        if (controllers_->files.file(id)->path.filename() == name)
             return id;
     for (const library::FileRecord& f : libraryFiles())
         if (f.path.filename() == name)
@@ -104,8 +105,8 @@ FileId Driver::fileNamed(const std::string& name) const {
 
 std::vector<library::FileRecord> Driver::libraryFiles() const {
     std::vector<library::FileRecord> out;
-    auto store = std::move(*library::Store::open(session_->libraryFile()));
-    store->eachFile(true, [&](library::FileRecord&& f) {
+    auto store = std::move(*library::Store::open(controllers_->care.file()));
+    store->files().each(true, [&](library::FileRecord&& f) {
         out.push_back(std::move(f));
         return true;
     });
@@ -113,14 +114,14 @@ std::vector<library::FileRecord> Driver::libraryFiles() const {
 }
 
 void Driver::takeUp(FileId id) {
-    session_->takeUp({id}, [] {});
+    controllers_->files.takeUp(controllers_.get(), {id}, [] {});
     settle();
 }
 
 void makeSmallLibrary(const Path& folder) {
     auto store = std::move(*library::Store::open(folder / "library.db"));
     std::filesystem::create_directories(folder / "archive");
-    int64_t shelf = store->addShelf("Archive", folder / "archive");
+    int64_t shelf = store->shelves().add("Archive", folder / "archive");
     struct Song {
         const char *title, *artist, *album, *date, *genre, *isrc;
     };
@@ -142,7 +143,7 @@ void makeSmallLibrary(const Path& folder) {
         test::tag(file, fields);
         auto read = tags::readTags(file);
         auto source = *FileSource::open(file);
-        store->saveFile({file, {source->size(), source->modifiedNs()}, *read, {}}, shelf);
+        store->files().save({file, {source->size(), source->modifiedNs()}, *read, {}}, shelf);
     }
 }
 

@@ -23,7 +23,7 @@ public:
     Driver(const Driver&) = delete;
     Driver& operator=(const Driver&) = delete;
 
-    Session& session() { return *session_; }
+    Controllers& controllers() { return *controllers_; }
     MainWindow& window() { return *window_; }
     /// Until no job runs, nothing waits for the library and timers of the interface have run.
     void settle();
@@ -40,7 +40,7 @@ public:
     void takeUp(FileId id);
 
 private:
-    std::unique_ptr<Session> session_;
+    std::unique_ptr<Controllers> controllers_;
     std::unique_ptr<MainWindow> window_;
 };
 

@@ -5,8 +5,8 @@
 
 #include <fcntl.h>
 
-#include "core/guard/messages.h"
-#include "core/guard/worker.h"
+#include "core/sandbox/messages.h"
+#include "core/sandbox/worker.h"
 
 #include <unistd.h>
 
@@ -18,7 +18,7 @@ bool has(const std::string& path, const char* word) {
     return path.find(word) != std::string::npos;
 }
 
-void misbehave(const std::string& path, const guard::Answers& send) {
+void misbehave(const std::string& path, const sandbox::Answers& send) {
     if (has(path, "crash"))
         std::raise(SIGSEGV);
     if (has(path, "quit"))
@@ -39,46 +39,46 @@ void misbehave(const std::string& path, const guard::Answers& send) {
         }
 }
 
-void answer(std::string_view request, const guard::Answers& send) {
+void answer(std::string_view request, const sandbox::Answers& send) {
     WireReader in(request);
-    auto ask = static_cast<guard::Ask>(in.number());
-    if (ask == guard::Ask::Read) {
+    auto ask = static_cast<sandbox::Ask>(in.number());
+    if (ask == sandbox::Ask::Read) {
         for (const std::string& path : in.texts()) {
             WireWriter one;
             one.number(static_cast<uint64_t>(ask)).texts({path});
             if (has(path, "babble"))
                 misbehave(path, send);
             else
-                guard::answerRequest((misbehave(path, send), one.bytes()), send);
+                sandbox::answerRequest((misbehave(path, send), one.bytes()), send);
         }
-    } else if (ask == guard::Ask::Edit) {
+    } else if (ask == sandbox::Ask::Edit) {
         for (size_t n = in.count(); n > 0; --n) {
             Path path = in.text();
             misbehave(path, send);
-            const tags::Fields changes = guard::takeFields(in);
+            const tags::Fields changes = sandbox::takeFields(in);
             in.number(); // what to do with damage
             auto edit = tags::makeEdit(path, changes);
             if (has(path, "liar")) // a change that replaces the sound by something else
                 edit->recipe.extents = {{true, 0, edit->recipe.fresh.size()}};
-            send(guard::answerOf(edit));
+            send(sandbox::answerOf(edit));
         }
     } else {
         WireReader again(request);
         again.number();
         misbehave(again.text(), send);
-        guard::answerRequest(request, send);
+        sandbox::answerRequest(request, send);
     }
 }
 
 } // namespace
 
 int main() {
-    guard::limitOneself();
-    guard::serve(STDIN_FILENO, [](std::string_view request, const guard::Answers& send) {
+    sandbox::limitOneself();
+    sandbox::serve(STDIN_FILENO, [](std::string_view request, const sandbox::Answers& send) {
         try {
             answer(request, send);
         } catch (const std::bad_alloc&) {
-            ::_exit(guard::outOfMemory);
+            ::_exit(sandbox::outOfMemory);
         }
     });
     return 0;

@@ -55,7 +55,7 @@ void interruptAWrite(const Path& library, const std::vector<FilePtr>& files, con
             }
             void after(const files::io::Event&) override {}
         } killer(renames);
-        files::FileSet set{"Put away " + std::to_string(files.size()) + " files", {}, {}};
+        files::ChangeSet set{"Put away " + std::to_string(files.size()) + " files", {}, {}};
         for (const FilePtr& f : files) {
             files::Step step;
             step.file = f->id;
@@ -107,10 +107,10 @@ int main(int argc, char** argv) {
         qInfo("%s", qPrintable(file));
     };
     MainWindow& w = d.window();
-    Session& s = d.session();
+    Controllers& s = d.controllers();
     shot(&w, "start");
     d.addShelf(root / "Music archive");
-    s.newBatch("Tarnholm, autumn transfers");
+    s.batch.create("Tarnholm, autumn transfers");
     d.settle();
     d.bringIn({root / "incoming"});
     // The file whose text was stored in another encoding.
@@ -119,31 +119,31 @@ int main(int argc, char** argv) {
     w.bench()->bringIn()->tree()->scrollTo(mist, QAbstractItemView::PositionAtCenter);
     shot(&w, "bring-in");
     {
-        GatherDialog gather(s, &w);
+        GatherDialog gather({s.jobs, s.bringIn}, &w);
         gather.look(root / "incoming");
         gather.show();
         shot(&gather, "gather");
     }
     {
-        KindsDialog kinds(s, &w);
+        KindsDialog kinds({s.files, s.kinds}, &w);
         kinds.show();
         shot(&kinds, "kinds");
     }
-    s.standards().setOfBatch("Archive");
+    s.standards.setOfBatch("Archive");
     w.showWorkspace(MainWindow::Settings);
     w.settings()->showStandards();
     shot(&w, "standards");
-    s.standards().setOfBatch("Everyday");
+    s.standards.setOfBatch("Everyday");
     w.settings()->findChild<QScrollArea*>()->verticalScrollBar()->setValue(0);
     w.showWorkspace(MainWindow::Bench);
     {
-        MendTextDialog mend(s, s.batchFiles(), &w);
+        MendTextDialog mend({s.files, s.drafts}, s.sleeves.files(), &w);
         mend.show();
         shot(&mend, "mend-text");
     }
     {
-        CheckFilesDialog check(s, s.pathsOf(s.batchFiles()),
-                               QString("the %1 files shown").arg(s.batchFiles().size()), &w);
+        CheckFilesDialog check({s.messages, s.jobs, s.library}, s.files.pathsOf(s.sleeves.files()),
+                               QString("the %1 files shown").arg(s.sleeves.files().size()), &w);
         check.choose(CheckFilesDialog::Decoding);
         check.show();
         check.start();
@@ -157,11 +157,11 @@ int main(int argc, char** argv) {
         qFatal("no such sleeve");
     auto id = [&](const char* name) { return d.fileNamed(name); };
     std::string typed = "typed";
-    s.drafts().propose("Edit",
-                       {{id("03_untitled_v2.flac"), "title", {"Cold Slip"}},
-                        {id("04_bonus.flac"), "artist", {"The Hollow Ferry"}},
-                        {id("04_bonus.flac"), "track", {"4"}}},
-                       typed);
+    s.drafts.session().propose("Edit",
+                               {{id("03_untitled_v2.flac"), "title", {"Cold Slip"}},
+                                {id("04_bonus.flac"), "artist", {"The Hollow Ferry"}},
+                                {id("04_bonus.flac"), "track", {"4"}}},
+                               typed);
     std::vector<library::DraftSession::Wish> wishes;
     for (const char* name :
          {"01_nightpost_MASTER.flac", "02_ferryman_MASTER.flac", "03_untitled_v2.flac", "04_bonus.flac"}) {
@@ -171,16 +171,16 @@ int main(int argc, char** argv) {
             wishes.push_back({id(name), "date", {"1998-10-05"}});
     }
     wishes.push_back({id("02_ferryman_MASTER.flac"), "artist", {"The Hollow Ferry", "Isla Varnholt"}});
-    s.drafts().propose("Edit", wishes, typed);
-    w.player().play(s.file(id("01_nightpost_MASTER.flac")));
+    s.drafts.session().propose("Edit", wishes, typed);
+    w.player().play(s.files.file(id("01_nightpost_MASTER.flac")));
     shot(&w, "describe");
 
     ReadNamesDialog dialog(
-        s,
+        {s.jobs, s.settings, s.files, s.drafts, s.index, s.customFields, s.sleeves},
         [&] {
             std::vector<FileId> files;
-            for (FileId f : s.batchFiles())
-                if (s.file(f)->path.native().find("/strays/") != std::string::npos)
+            for (FileId f : s.sleeves.files())
+                if (s.files.file(f)->path.native().find("/strays/") != std::string::npos)
                     files.push_back(f);
             return files;
         }(),
@@ -193,10 +193,11 @@ int main(int argc, char** argv) {
     // Every folder that has a pattern is read by it, so that there is much to put away.
     auto readFolder = [&](const std::string& part, const char* plan) {
         std::vector<FileId> files;
-        for (FileId f : s.batchFiles())
-            if (s.file(f)->path.native().find(part) != std::string::npos)
+        for (FileId f : s.sleeves.files())
+            if (s.files.file(f)->path.native().find(part) != std::string::npos)
                 files.push_back(f);
-        ReadNamesDialog reader(s, files, &w);
+        ReadNamesDialog reader({s.jobs, s.settings, s.files, s.drafts, s.index, s.customFields, s.sleeves},
+                               files, &w);
         reader.setPlan(plan);
         d.settle();
         reader.takeButton()->click();
@@ -204,7 +205,7 @@ int main(int argc, char** argv) {
     };
     readFolder("/donation-lindqvist/Odran", "{artist}/{album}/CD{disc}/{track} {title}");
     readFolder("/donation-lindqvist/Хор", "{artist}/{album}/{track} {title}");
-    s.sortIntoSleeves();
+    s.batch.sortAnew();
     w.bench()->showStep(BenchPage::PutAway);
     d.chooseSleeve("Night Post EP");
     shot(&w, "put-away");
@@ -246,18 +247,19 @@ int main(int argc, char** argv) {
     // A write with troubles: a file with another name, and one that something else has changed.
     w.showWorkspace(MainWindow::Bench);
     std::vector<FileId> left;
-    for (FileId f : s.batchFiles())
-        if (s.file(f)->readable() && s.file(f)->path.native().find("/broken/") == std::string::npos &&
-            std::filesystem::exists(s.file(f)->path))
+    for (FileId f : s.sleeves.files())
+        if (s.files.file(f)->readable() &&
+            s.files.file(f)->path.native().find("/broken/") == std::string::npos &&
+            std::filesystem::exists(s.files.file(f)->path))
             left.push_back(f);
     if (left.size() < 6)
         qFatal("too few files are left on the bench");
     wishes.clear();
     for (size_t i = 0; i < 6; ++i)
         wishes.push_back({left[i], "genre", {"Field recording"}});
-    s.drafts().propose("Edit", wishes, typed);
-    std::filesystem::create_hard_link(s.file(left[1])->path, root / "another name");
-    test::tag(s.file(left[2])->path, {{"comment", {"by another program"}}});
+    s.drafts.session().propose("Edit", wishes, typed);
+    std::filesystem::create_hard_link(s.files.file(left[1])->path, root / "another name");
+    test::tag(s.files.file(left[2])->path, {{"comment", {"by another program"}}});
     d.settle();
     w.showWorkspace(MainWindow::Review);
     w.foot()->writeButton()->click();
@@ -266,7 +268,7 @@ int main(int argc, char** argv) {
 
     std::vector<FilePtr> some;
     for (size_t i = 0; i < left.size() && some.size() < 5; ++i)
-        if (FilePtr f = s.file(left[i]); i != 1 && i != 2)
+        if (FilePtr f = s.files.file(left[i]); i != 1 && i != 2)
             some.push_back(f);
     dialog.setParent(nullptr); // it is not the window's to delete
     opened.reset();

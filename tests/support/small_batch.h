@@ -59,7 +59,7 @@ protected:
         d_->settle();
     }
     MainWindow& w() { return d_->window(); }
-    Session& s() { return d_->session(); }
+    Controllers& s() { return d_->controllers(); }
     PutAwayPage* putAway() { return w().bench()->putAway(); }
     template<class Widget>
     Widget* named(QWidget* in, const QString& text) {

@@ -17,12 +17,12 @@
 
 namespace moorfrost::app {
 
-BatchDialog::BatchDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
+BatchDialog::BatchDialog(const Uses& use, QWidget* parent) : QDialog(parent), use_(use) {
     setWindowTitle(tr("This batch"));
     resize(620, 460);
-    name_ = new QLineEdit(session_.batchName());
+    name_ = new QLineEdit(use_.batch.name());
     name_->setAccessibleName(tr("Name of the batch"));
-    note_ = new QPlainTextEdit(session_.batchNote());
+    note_ = new QPlainTextEdit(use_.batch.note());
     note_->setAccessibleName(tr("Note on the batch"));
     note_->setPlaceholderText(tr("Whose files they are, what was agreed, what is left to do \u2026"));
     note_->setTabChangesFocus(true);
@@ -54,7 +54,7 @@ BatchDialog::BatchDialog(Session& session, QWidget* parent) : QDialog(parent), s
     layout->setSpacing(0);
     layout->addLayout(inner, 1);
     layout->addWidget(foot.widget);
-    session_.readOrigins([self = QPointer(this)](const std::vector<library::BatchOrigin>& origins) {
+    use_.batch.readOrigins(this, [self = QPointer(this)](const std::vector<library::BatchOrigin>& origins) {
         if (!self)
             return;
         for (const library::BatchOrigin& o : origins) {
@@ -76,7 +76,7 @@ BatchDialog::BatchDialog(Session& session, QWidget* parent) : QDialog(parent), s
 
 void BatchDialog::accept() {
     const QString name = name_->text().simplified();
-    session_.describeBatch(name.isEmpty() ? session_.batchName() : name, note_->toPlainText().trimmed());
+    use_.batch.describe(name.isEmpty() ? use_.batch.name() : name, note_->toPlainText().trimmed());
     QDialog::accept();
 }
 

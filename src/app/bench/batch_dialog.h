@@ -4,7 +4,7 @@
 
 #include <QDialog>
 
-#include "app/shell/session.h"
+#include "app/control/batch_controller.h"
 
 class QLineEdit;
 class QPlainTextEdit;
@@ -15,14 +15,19 @@ namespace moorfrost::app {
 class BatchDialog : public QDialog {
     Q_OBJECT
 public:
-    explicit BatchDialog(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        BatchController& batch;
+    };
+
+    explicit BatchDialog(const Uses& use, QWidget* parent = nullptr);
     QLineEdit* name() { return name_; }
     QPlainTextEdit* note() { return note_; }
     QTreeWidget* origins() { return origins_; }
     void accept() override;
 
 private:
-    Session& session_;
+    Uses use_;
     QLineEdit* name_;
     QPlainTextEdit* note_;
     QTreeWidget* origins_;

@@ -71,7 +71,7 @@ void StepButton::paintEvent(QPaintEvent*) {
     }
 }
 
-BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* line = new QHBoxLayout;
     auto* group = new QButtonGroup(this);
     const QString names[] = {tr("Bring in"), tr("Describe"), tr("Put away")};
@@ -93,7 +93,7 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
     line->setContentsMargins(10, 0, 12, 0);
     line->setSpacing(2);
 
-    sleeves_ = new SleeveList(session_);
+    sleeves_ = new SleeveList({use_.files, use_.batch, use_.sleeves});
     auto* sideHead = new QHBoxLayout;
     sleeveCount_ = new ShortLabel(tr("Sleeves"));
     sleeveCount_->setObjectName("caption");
@@ -121,9 +121,13 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
     sideLayout->addWidget(held);
     sideLayout->addWidget(sleeves_, 1);
 
-    bringIn_ = new BringInPage(session_);
-    describe_ = new DescribePage(session_);
-    putAway_ = new PutAwayPage(session_);
+    bringIn_ = new BringInPage({use_.messages, use_.jobs, use_.library, use_.files, use_.drafts, use_.index,
+                                use_.standards, use_.shelves, use_.journal, use_.batch, use_.kinds,
+                                use_.sleeves, use_.along, use_.duplicates, use_.bringIn});
+    describe_ = new DescribePage({use_.messages, use_.jobs, use_.settings, use_.files, use_.drafts,
+                                  use_.index, use_.batch, use_.kinds, use_.customFields, use_.sleeves});
+    putAway_ = new PutAwayPage(
+        {use_.jobs, use_.settings, use_.files, use_.drafts, use_.shelves, use_.customFields, use_.places});
     stack_ = new QStackedWidget;
     for (QWidget* page : std::initializer_list<QWidget*>{bringIn_, describe_, putAway_})
         stack_->addWidget(page);
@@ -145,16 +149,17 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
     connect(sleeves_, &SleeveList::chosenChanged, this, &BenchPage::passFiles);
     connect(standard_->menu(), &QMenu::aboutToShow, this, &BenchPage::fillStandards);
     connect(order_->menu(), &QMenu::aboutToShow, this, &BenchPage::fillOrders);
-    connect(&session_, &Session::batchChanged, this, &BenchPage::refreshCounts);
-    connect(&session_, &Session::placementsChanged, this, &BenchPage::refreshCounts);
-    connect(&session_, &Session::batchesChanged, this, &BenchPage::refreshBatches);
+    connect(&use_.sleeves, &SleeveViews::changed, this, &BenchPage::refreshCounts);
+    connect(&use_.places, &PlacesController::changed, this, &BenchPage::refreshCounts);
+    connect(&use_.kinds, &ContentKinds::changed, this, &BenchPage::refreshCounts);
+    connect(&use_.batch, &BatchController::changed, this, &BenchPage::refreshBatches);
     for (auto* page : {bringIn_})
         connect(page, &BringInPage::playRequested, this, &BenchPage::playRequested);
     connect(describe_, &DescribePage::playRequested, this, &BenchPage::playRequested);
     connect(batch_, &QComboBox::activated, this, [this](int i) {
         qlonglong id = batch_->itemData(i).toLongLong();
         if (id > 0)
-            session_.chooseBatch(id);
+            use_.batch.choose(id);
         else if (id == -1)
             newBatch();
         else if (id == -2)
@@ -163,7 +168,7 @@ BenchPage::BenchPage(Session& session, QWidget* parent) : QWidget(parent), sessi
             forgetBatch();
         refreshBatches();
     });
-    tools_ = new SleeveTools(session_, sleeves_, [this] {
+    tools_ = new SleeveTools({use_.batch, use_.sleeves}, sleeves_, [this] {
         return stack_->currentWidget() == bringIn_    ? bringIn_->chosen()
                : stack_->currentWidget() == describe_ ? describe_->sheet()->chosenFiles()
                                                       : std::vector<FileId>();
@@ -195,18 +200,19 @@ void BenchPage::passFiles() {
 
 void BenchPage::refreshCounts() {
     size_t files = 0, trouble = 0, unread = 0;
-    for (const SleeveView& s : session_.sleeves()) {
+    for (const SleeveView& s : use_.sleeves.all()) {
         files += s.files.size();
         trouble += s.unwritable;
         unread += s.unread;
     }
-    auto gaps = static_cast<int>(session_.gaps());
-    auto notMoved = static_cast<int>(files - trouble - std::min(files - trouble, session_.movesDrafted()));
+    auto gaps = static_cast<int>(use_.sleeves.gaps());
+    auto notMoved =
+        static_cast<int>(files - trouble - std::min(files - trouble, use_.places.places().moving()));
     bool any = files > 0;
-    const auto& sleeves = session_.sleeves();
+    const auto& sleeves = use_.sleeves.all();
     const bool strays = !sleeves.empty() && sleeves.back().isStrays();
-    const auto toSort = static_cast<int>(session_.straysToSort());
-    const auto kinds = static_cast<int>(session_.kinds().proposals().size());
+    const auto toSort = static_cast<int>(use_.sleeves.straysToSort());
+    const auto kinds = static_cast<int>(use_.kinds.proposals().size());
     steps_[BringIn]->setCount(!any                 ? QString()
                               : toSort + kinds > 0 ? tr("%n left", "", toSort + kinds)
                                                    : tr("sorted"),
@@ -231,25 +237,25 @@ void BenchPage::refreshCounts() {
     sleeveCount_->setText(n == 0 ? tr("Sleeves")
                                  : tr("%n sleeve(s)", "", strays ? n - 1 : n) +
                                        (strays ? tr(" and strays") : QString()));
-    standard_->setText(tr("%1 \u25BE").arg(qs(session_.standards().ofBatch().name)));
-    order_->setText(tr("%1 \u25BE").arg(orderName(session_.sleeveOrder())));
+    standard_->setText(tr("%1 \u25BE").arg(qs(use_.standards.ofBatch().name)));
+    order_->setText(tr("%1 \u25BE").arg(orderName(use_.sleeves.order())));
     side_->setVisible(any);
 }
 
-QString BenchPage::orderName(SleeveOrder order) {
-    return order == SleeveOrder::LeastReady  ? tr("least ready first")
-           : order == SleeveOrder::MostFiles ? tr("most files first")
-                                             : tr("by title");
+QString BenchPage::orderName(library::SleeveOrder order) {
+    return order == library::SleeveOrder::LeastReady  ? tr("least ready first")
+           : order == library::SleeveOrder::MostFiles ? tr("most files first")
+                                                      : tr("by title");
 }
 
 void BenchPage::fillStandards() {
     QMenu* menu = standard_->menu();
     menu->clear();
-    const std::string chosen = session_.standards().ofBatch().name;
+    const std::string chosen = use_.standards.ofBatch().name;
     auto* group = new QActionGroup(menu);
-    for (const audit::Standard& s : session_.standards().all()) {
-        QAction* action = menu->addAction(qs(s.name), this,
-                                          [this, name = s.name] { session_.standards().setOfBatch(name); });
+    for (const audit::Standard& s : use_.standards.all()) {
+        QAction* action =
+            menu->addAction(qs(s.name), this, [this, name = s.name] { use_.standards.setOfBatch(name); });
         action->setCheckable(true);
         action->setChecked(s.name == chosen);
         group->addAction(action);
@@ -262,26 +268,27 @@ void BenchPage::fillOrders() {
     QMenu* menu = order_->menu();
     menu->clear();
     auto* group = new QActionGroup(menu);
-    for (SleeveOrder order : {SleeveOrder::Title, SleeveOrder::LeastReady, SleeveOrder::MostFiles}) {
+    for (library::SleeveOrder order :
+         {library::SleeveOrder::Title, library::SleeveOrder::LeastReady, library::SleeveOrder::MostFiles}) {
         QAction* action =
-            menu->addAction(orderName(order), this, [this, order] { session_.setSleeveOrder(order); });
+            menu->addAction(orderName(order), this, [this, order] { use_.sleeves.setOrder(order); });
         action->setCheckable(true);
-        action->setChecked(order == session_.sleeveOrder());
+        action->setChecked(order == use_.sleeves.order());
         group->addAction(action);
     }
 }
 
 void BenchPage::refreshBatches() {
     batch_->clear();
-    for (const library::Batch& b : session_.batches())
+    for (const library::Batch& b : use_.batch.all())
         batch_->addItem(QString::fromStdString(b.name), static_cast<qlonglong>(b.id));
-    batch_->setToolTip(session_.batchNote());
+    batch_->setToolTip(use_.batch.note());
     if (batch_->count() == 0)
         batch_->addItem(tr("none yet"), 0);
-    batch_->setCurrentIndex(std::max(0, batch_->findData(static_cast<qlonglong>(session_.batch()))));
+    batch_->setCurrentIndex(std::max(0, batch_->findData(static_cast<qlonglong>(use_.batch.id()))));
     batch_->insertSeparator(batch_->count());
     batch_->addItem(tr("New batch\u2026"), -1);
-    if (session_.batch() > 0) {
+    if (use_.batch.id() > 0) {
         batch_->addItem(tr("About this batch\u2026"), -2);
         batch_->addItem(tr("Clear this batch off the bench\u2026"), -3);
     }
@@ -292,24 +299,24 @@ void BenchPage::newBatch() {
         QInputDialog::getText(this, tr("New batch"), tr("Name:"), QLineEdit::Normal,
                               tr("Batch of %1").arg(QLocale().toString(QDate::currentDate(), "d MMM")));
     if (!name.trimmed().isEmpty())
-        session_.newBatch(name.trimmed());
+        use_.batch.create(name.trimmed());
 }
 
 void BenchPage::describeBatch() {
-    if (session_.batch() > 0)
-        BatchDialog(session_, this).exec();
+    if (use_.batch.id() > 0)
+        BatchDialog({use_.batch}, this).exec();
 }
 
 void BenchPage::forgetBatch() {
-    auto drafts = static_cast<int>(session_.drafts().fieldDrafts());
+    auto drafts = static_cast<int>(use_.drafts.session().fieldDrafts());
     QString text =
         tr("\"%1\" goes off the bench. No file is touched, and what was put away stays in the library.")
-            .arg(session_.batchName());
+            .arg(use_.batch.name());
     if (drafts > 0)
         text += " " + tr("%n draft(s) that are not written are lost.", "", drafts);
     if (QMessageBox::question(this, tr("Clear the batch"), text, QMessageBox::Ok | QMessageBox::Cancel) ==
         QMessageBox::Ok)
-        session_.forgetBatch();
+        use_.batch.forget();
 }
 
 } // namespace moorfrost::app

@@ -5,7 +5,23 @@
 #include <QAbstractButton>
 #include <QStackedWidget>
 
-#include "app/shell/session.h"
+#include "app/control/along_files.h"
+#include "app/control/batch_controller.h"
+#include "app/control/bring_in.h"
+#include "app/control/content_kinds.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/duplicates.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/journal_controller.h"
+#include "app/control/library_access.h"
+#include "app/control/library_index.h"
+#include "app/control/library_settings.h"
+#include "app/control/messages.h"
+#include "app/control/places_controller.h"
+#include "app/control/shelves_controller.h"
+#include "app/control/sleeve_views.h"
+#include "app/control/standards.h"
 
 class QLabel;
 class QPushButton;
@@ -40,9 +56,31 @@ private:
 class BenchPage : public QWidget {
     Q_OBJECT
 public:
+    /// What it uses.
+    struct Uses {
+        Messages& messages;
+        JobList& jobs;
+        LibraryAccess& library;
+        LibrarySettings& settings;
+        FilesController& files;
+        DraftsController& drafts;
+        LibraryIndex& index;
+        Standards& standards;
+        ShelvesController& shelves;
+        JournalController& journal;
+        BatchController& batch;
+        ContentKinds& kinds;
+        CustomFields& customFields;
+        PlacesController& places;
+        SleeveViews& sleeves;
+        AlongFiles& along;
+        Duplicates& duplicates;
+        BringIn& bringIn;
+    };
+
     enum Step { BringIn, Describe, PutAway };
 
-    BenchPage(Session& session, QWidget* parent = nullptr);
+    BenchPage(const Uses& use, QWidget* parent = nullptr);
     void showStep(Step step);
     BringInPage* bringIn() { return bringIn_; }
     DescribePage* describe() { return describe_; }
@@ -63,9 +101,9 @@ private:
     void passFiles();
     void fillStandards();
     void fillOrders();
-    static QString orderName(SleeveOrder order);
+    static QString orderName(library::SleeveOrder order);
 
-    Session& session_;
+    Uses use_;
     std::vector<StepButton*> steps_;
     Choice* batch_;
     SleeveList* sleeves_;

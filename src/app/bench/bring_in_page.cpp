@@ -19,7 +19,7 @@
 
 namespace moorfrost::app {
 
-BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+BringInPage::BringInPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* tools = new QHBoxLayout;
     auto* add = button(tr("Add folder\u2026"));
     auto* files = button(tr("Add files\u2026"));
@@ -34,7 +34,7 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     tools->addWidget(flowing({add, files, gather, recent_, subfolders_}), 1);
     tools->addWidget(resort_, 0, Qt::AlignTop);
 
-    model_ = new FolderModel(session_, this);
+    model_ = new FolderModel({use_.shelves, use_.kinds, use_.duplicates}, this);
     tree_ = new QTreeView;
     tree_->setModel(model_);
     tree_->setAccessibleName(tr("Folders and files"));
@@ -61,7 +61,7 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(empty_);
-    details_ = new FileDetails(session_);
+    details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal});
     auto* splitter = new QSplitter;
     splitter->addWidget(tree_);
     splitter->addWidget(details_);
@@ -101,18 +101,21 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(empty_->button(), &QPushButton::clicked, this, &BringInPage::addFolder);
     connect(files, &QPushButton::clicked, this, &BringInPage::addFiles);
     connect(gather, &QPushButton::clicked, this, &BringInPage::gather);
-    connect(resort_, &QPushButton::clicked, &session_, &Session::sortIntoSleeves);
+    connect(resort_, &QPushButton::clicked, &use_.batch, &BatchController::sortAnew);
     connect(recent_->menu(), &QMenu::aboutToShow, this, &BringInPage::fillRecent);
     connect(tree_, &QTreeView::customContextMenuRequested, this, &BringInPage::showMenu);
     connect(check, &QPushButton::clicked, this, &BringInPage::checkFiles);
-    connect(&session_, &Session::alongChanged, this, [this] {
-        model_->setAlong(session_.along());
+    connect(&use_.along, &AlongFiles::changed, this, [this] {
+        model_->setAlong(use_.along.folders());
         refresh();
     });
     connect(kinds_, &QPushButton::clicked, this, &BringInPage::confirmKinds);
     auto repaint = [this] { tree_->viewport()->update(); };
-    connect(&session_.kinds(), &Kinds::changed, this, repaint);
-    connect(&session_.copies(), &Copies::changed, this, repaint);
+    connect(&use_.kinds, &ContentKinds::changed, this, [this, repaint] {
+        refresh();
+        repaint();
+    });
+    connect(&use_.duplicates, &Duplicates::changed, this, repaint);
     connect(tree_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &BringInPage::showDetails);
     connect(details_, &FileDetails::mendTextWanted, this, &BringInPage::mendText);
     connect(tree_, &QTreeView::activated, this, [this](const QModelIndex& index) {
@@ -122,22 +125,22 @@ BringInPage::BringInPage(Session& session, QWidget* parent) : QWidget(parent), s
 }
 
 void BringInPage::addFolder() {
-    QStringList recent = session_.recentFolders();
+    QStringList recent = use_.bringIn.recentFolders();
     QString dir = QFileDialog::getExistingDirectory(this, tr("Bring in a folder"),
                                                     recent.isEmpty() ? QString() : recent.front());
     if (!dir.isEmpty())
-        session_.bringIn({Path(ss(dir))}, subfolders_->isChecked());
+        use_.bringIn.start({Path(ss(dir))}, subfolders_->isChecked());
 }
 
 void BringInPage::addFiles() {
     std::vector<Path> paths;
     for (const QString& f : QFileDialog::getOpenFileNames(this, tr("Bring in files")))
         paths.emplace_back(ss(f));
-    session_.bringIn(paths, false);
+    use_.bringIn.start(paths, false);
 }
 
 void BringInPage::gather() {
-    GatherDialog(session_, this).exec();
+    GatherDialog({use_.jobs, use_.bringIn}, this).exec();
 }
 
 bool BringInPage::withSubfolders() const {
@@ -146,9 +149,9 @@ bool BringInPage::withSubfolders() const {
 
 void BringInPage::fillRecent() {
     recent_->menu()->clear();
-    for (const QString& folder : session_.recentFolders())
+    for (const QString& folder : use_.bringIn.recentFolders())
         recent_->menu()->addAction(
-            folder, [this, folder] { session_.bringIn({Path(ss(folder))}, subfolders_->isChecked()); });
+            folder, [this, folder] { use_.bringIn.start({Path(ss(folder))}, subfolders_->isChecked()); });
     if (recent_->menu()->isEmpty())
         recent_->menu()->addAction(tr("None yet"))->setEnabled(false);
 }
@@ -160,17 +163,17 @@ void BringInPage::setSleeves(const std::vector<const SleeveView*>& sleeves) {
         groups.push_back({s->key, s->version, [this, s] {
                               std::vector<FilePtr> files;
                               for (FileId id : s->files)
-                                  if (FilePtr f = session_.file(id))
+                                  if (FilePtr f = use_.files.file(id))
                                       files.push_back(std::move(f));
                               return files;
                           }});
-    model_->setAlong(session_.along());
+    model_->setAlong(use_.along.folders());
     model_->setGroups(groups);
     refresh();
 }
 
 void BringInPage::refresh() {
-    bool none = session_.sleeves().empty();
+    bool none = use_.sleeves.all().empty();
     stack_->setCurrentIndex(none ? 0 : 1);
     bottom_->setVisible(!none);
     resort_->setVisible(!none);
@@ -193,8 +196,8 @@ void BringInPage::refresh() {
     if (t.attention > 0)
         notes << tr("%n to look at", "", t.attention);
     attention_->setText(notes.join("  "));
-    const auto kinds = static_cast<int>(session_.kinds().proposals().size());
-    kinds_->setVisible(kinds > 0 || session_.kinds().unheard() > 0);
+    const auto kinds = static_cast<int>(use_.kinds.proposals().size());
+    kinds_->setVisible(kinds > 0 || use_.kinds.unheard() > 0);
     kinds_->setText(kinds == 0 ? tr("Kinds\u2026")
                     : isWide() ? tr("%n kind(s) to confirm\u2026", "", kinds)
                                : tr("%n kind(s)\u2026", "", kinds));
@@ -226,18 +229,18 @@ std::vector<FileId> BringInPage::chosen() const {
 }
 
 void BringInPage::removeChosen() {
-    session_.removeFromBatch(chosen());
+    use_.batch.removeFiles(chosen());
 }
 
 void BringInPage::showDetails() {
     std::vector<FileId> ids = chosen();
-    details_->showFile(ids.empty() ? nullptr : session_.file(ids.front()),
+    details_->showFile(ids.empty() ? nullptr : use_.files.file(ids.front()),
                        std::max(0, static_cast<int>(ids.size()) - 1));
 }
 
 void BringInPage::mendText() {
     // What is wrong in one file is mostly wrong in its neighbours: all that are shown are looked at.
-    MendTextDialog(session_, model_->files(), this).exec();
+    MendTextDialog({use_.files, use_.drafts}, model_->files(), this).exec();
 }
 
 void BringInPage::checkFiles() {
@@ -250,13 +253,13 @@ void BringInPage::checkFiles() {
     const auto count = static_cast<int>(ids.size());
     delete checks_;
     checks_ = new CheckFilesDialog(
-        session_, session_.pathsOf(ids),
+        {use_.messages, use_.jobs, use_.library}, use_.files.pathsOf(ids),
         some ? tr("the %n selected file(s)", "", count) : tr("the %n file(s) shown", "", count), this);
     checks_->exec();
 }
 
 void BringInPage::confirmKinds() {
-    KindsDialog dialog(session_, this);
+    KindsDialog dialog({use_.files, use_.kinds}, this);
     connect(&dialog, &KindsDialog::playRequested, this, &BringInPage::playRequested);
     dialog.exec();
 }
@@ -268,7 +271,7 @@ void BringInPage::showMenu(const QPoint& at) {
     menu.addAction(tr("Play"), [this, id] { emit playRequested(id); })->setEnabled(id > 0);
     menu.addAction(tr("Check files\u2026"), this, &BringInPage::checkFiles);
     menu.addAction(tr("Mend the text\u2026"), this, &BringInPage::mendText);
-    addKindMenu(menu, session_.kinds(), chosen());
+    addKindMenu(menu, use_.kinds, chosen());
     menu.addSeparator();
     emit menuOpens(menu);
     menu.addSeparator();

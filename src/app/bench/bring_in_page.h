@@ -8,7 +8,21 @@
 #include <QTreeView>
 
 #include "app/bench/folder_model.h"
-#include "app/shell/session.h"
+#include "app/control/along_files.h"
+#include "app/control/batch_controller.h"
+#include "app/control/bring_in.h"
+#include "app/control/content_kinds.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/duplicates.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/journal_controller.h"
+#include "app/control/library_access.h"
+#include "app/control/library_index.h"
+#include "app/control/messages.h"
+#include "app/control/shelves_controller.h"
+#include "app/control/sleeve_views.h"
+#include "app/control/standards.h"
 
 class QCheckBox;
 class QLabel;
@@ -25,7 +39,26 @@ class CheckFilesDialog;
 class BringInPage : public QWidget {
     Q_OBJECT
 public:
-    BringInPage(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        Messages& messages;
+        JobList& jobs;
+        LibraryAccess& library;
+        FilesController& files;
+        DraftsController& drafts;
+        LibraryIndex& index;
+        Standards& standards;
+        ShelvesController& shelves;
+        JournalController& journal;
+        BatchController& batch;
+        ContentKinds& kinds;
+        SleeveViews& sleeves;
+        AlongFiles& along;
+        Duplicates& duplicates;
+        BringIn& bringIn;
+    };
+
+    BringInPage(const Uses& use, QWidget* parent = nullptr);
     void addFolder();
     void addFiles();
     void gather();
@@ -54,7 +87,7 @@ private:
     void showMenu(const QPoint& at);
     void showDetails();
     void mendText();
-    Session& session_;
+    Uses use_;
     QPushButton* recent_;
     QCheckBox* subfolders_;
     QStackedWidget* stack_;

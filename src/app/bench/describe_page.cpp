@@ -22,7 +22,7 @@ const QStringList defaultColumns = {nameColumn, "track",        "title", "artist
                                     "date",     "album_artist", "genre", "disc",   "isrc"};
 }
 
-DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* tools = new QHBoxLayout;
     auto* names = button(tr("Read from names\u2026"));
     auto* casing = button(tr("Casing \u25BE"));
@@ -48,10 +48,10 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
         back->addWidget(b, 0, Qt::AlignTop);
     tools->addLayout(back);
 
-    model_ = new SheetModel(session_, this);
-    view_ = new SheetView(session_, model_);
+    model_ = new SheetModel({use_.files, use_.drafts, use_.kinds}, this);
+    view_ = new SheetView({use_.drafts, use_.customFields}, model_);
     view_->setAccessibleName(tr("Sheet of files and fields"));
-    drawer_ = new Drawer(session_);
+    drawer_ = new Drawer({use_.files, use_.drafts, use_.customFields});
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(view_);
@@ -94,22 +94,22 @@ DescribePage::DescribePage(Session& session, QWidget* parent) : QWidget(parent),
     connect(number, &QPushButton::clicked, this, &DescribePage::numberTracks);
     connect(mend, &QPushButton::clicked, this, &DescribePage::mendText);
     connect(columns, &QPushButton::clicked, this, &DescribePage::chooseColumns);
-    connect(undo, &QToolButton::clicked, this, [this] { session_.drafts().undo(); });
-    connect(redo, &QToolButton::clicked, this, [this] { session_.drafts().redo(); });
+    connect(undo, &QToolButton::clicked, this, [this] { use_.drafts.session().undo(); });
+    connect(redo, &QToolButton::clicked, this, [this] { use_.drafts.session().redo(); });
     connect(view_, &SheetView::chosenChanged, this, [this] { drawer_->setFiles(target()); });
     connect(view_, &SheetView::playRequested, this, &DescribePage::playRequested);
     connect(view_, &SheetView::menuRequested, this, &DescribePage::showMenu);
-    connect(model_, &SheetModel::refused, this, [this](const QString& s) { emit session_.said(s, true); });
-    connect(drawer_, &Drawer::refused, this, [this](const QString& s) { emit session_.said(s, true); });
-    connect(&session_, &Session::diskShown, this, &DescribePage::showDiskNote);
+    connect(model_, &SheetModel::refused, this, [this](const QString& s) { use_.messages.say(s, true); });
+    connect(drawer_, &Drawer::refused, this, [this](const QString& s) { use_.messages.say(s, true); });
+    connect(&use_.drafts, &DraftsController::diskShown, this, &DescribePage::showDiskNote);
     auto showUndo = [this, undo, redo] {
-        undo->setEnabled(session_.drafts().canUndo());
-        redo->setEnabled(session_.drafts().canRedo());
-        undo->setToolTip(tr("Undo %1 (Ctrl+Z)").arg(qs(session_.drafts().undoName())));
-        redo->setToolTip(tr("Redo %1 (Ctrl+Shift+Z)").arg(qs(session_.drafts().redoName())));
+        undo->setEnabled(use_.drafts.session().canUndo());
+        redo->setEnabled(use_.drafts.session().canRedo());
+        undo->setToolTip(tr("Undo %1 (Ctrl+Z)").arg(qs(use_.drafts.session().undoName())));
+        redo->setToolTip(tr("Redo %1 (Ctrl+Shift+Z)").arg(qs(use_.drafts.session().redoName())));
     };
     // After the session has recorded the action.
-    connect(&session_, &Session::draftsChanged, this, showUndo, Qt::QueuedConnection);
+    connect(&use_.drafts, &DraftsController::changed, this, showUndo, Qt::QueuedConnection);
     showUndo();
 }
 
@@ -135,11 +135,13 @@ void DescribePage::showDiskNote(bool on) {
 }
 
 void DescribePage::mendText() {
-    MendTextDialog(session_, target(), this).exec();
+    MendTextDialog({use_.files, use_.drafts}, target(), this).exec();
 }
 
 void DescribePage::readFromNames() {
-    ReadNamesDialog dialog(session_, target(), this);
+    ReadNamesDialog dialog(
+        {use_.jobs, use_.settings, use_.files, use_.drafts, use_.index, use_.customFields, use_.sleeves},
+        target(), this);
     dialog.exec();
 }
 
@@ -153,10 +155,10 @@ void DescribePage::changeCase(int how) {
         const tags::FieldDef* def = tags::fieldByKey(key);
         if (def && def->kind != tags::FieldKind::Text)
             return;
-        std::vector<std::string> values = session_.drafts().effective(id, key);
+        std::vector<std::string> values = use_.drafts.session().effective(id, key);
         for (std::string& v : values)
             v = change[how](v);
-        if (FilePtr f = session_.file(id); !values.empty() && f && f->mayHaveDrafts())
+        if (FilePtr f = use_.files.file(id); !values.empty() && f && f->mayHaveDrafts())
             wishes.push_back({id, key, values});
     };
     if (wholeTitles)
@@ -165,16 +167,16 @@ void DescribePage::changeCase(int how) {
     for (const QModelIndex& cell : cells)
         if (model_->isField(cell.column()))
             wish(model_->fileAt(cell.row()), model_->columns()[static_cast<size_t>(cell.column())]);
-    session_.drafts().propose(ss(tr("Casing")), wishes, ss(tr("casing")));
+    use_.drafts.session().propose(ss(tr("Casing")), wishes, ss(tr("casing")));
 }
 
 void DescribePage::numberTracks() {
     std::vector<library::DraftSession::Wish> wishes;
     int n = 0;
     for (FileId id : target())
-        if (FilePtr f = session_.file(id); f && f->mayHaveDrafts())
+        if (FilePtr f = use_.files.file(id); f && f->mayHaveDrafts())
             wishes.push_back({id, "track", {std::to_string(++n)}});
-    session_.drafts().propose(ss(tr("Number tracks")), wishes, ss(tr("numbered in the order shown")));
+    use_.drafts.session().propose(ss(tr("Number tracks")), wishes, ss(tr("numbered in the order shown")));
 }
 
 void DescribePage::chooseColumns() {
@@ -194,7 +196,7 @@ void DescribePage::showMenu(const QPoint& at) {
         menu.addAction(tr("Play\tSpace"),
                        [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
     menu.addAction(tr("Remove from the batch (the files stay as they are)"),
-                   [this] { session_.removeFromBatch(target()); });
+                   [this] { use_.batch.removeFiles(target()); });
     menu.exec(at);
 }
 

@@ -4,7 +4,16 @@
 
 #include <QWidget>
 
-#include "app/shell/session.h"
+#include "app/control/batch_controller.h"
+#include "app/control/content_kinds.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/library_index.h"
+#include "app/control/library_settings.h"
+#include "app/control/messages.h"
+#include "app/control/places_controller.h"
+#include "app/control/sleeve_views.h"
 #include "app/widgets/sheet.h"
 
 class QLabel;
@@ -18,7 +27,21 @@ class Drawer;
 class DescribePage : public QWidget {
     Q_OBJECT
 public:
-    DescribePage(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        Messages& messages;
+        JobList& jobs;
+        LibrarySettings& settings;
+        FilesController& files;
+        DraftsController& drafts;
+        LibraryIndex& index;
+        BatchController& batch;
+        ContentKinds& kinds;
+        CustomFields& customFields;
+        SleeveViews& sleeves;
+    };
+
+    DescribePage(const Uses& use, QWidget* parent = nullptr);
     void setFiles(std::vector<FileId> files);
     SheetView* sheet() { return view_; }
     void readFromNames();
@@ -38,7 +61,7 @@ private:
     void showDiskNote(bool on);
     std::vector<FileId> target() const; // what is selected, else all that is shown
 
-    Session& session_;
+    Uses use_;
     SheetModel* model_;
     SheetView* view_;
     Drawer* drawer_;

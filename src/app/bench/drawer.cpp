@@ -24,7 +24,7 @@ const QStringList defaultFields = {"title", "artist", "album_artist", "album",  
 constexpr int coverSide = 88;
 } // namespace
 
-Drawer::Drawer(Session& session, QWidget* parent) : QFrame(parent), session_(session) {
+Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     setObjectName("drawer");
     setMinimumWidth(250);
     auto* top = new QHBoxLayout;
@@ -115,7 +115,7 @@ void Drawer::chooseFields() {
     std::vector<std::string> all;
     for (const tags::FieldDef& def : tags::fieldTable())
         all.push_back(def.key);
-    for (const std::string& key : session_.customKeys())
+    for (const std::string& key : use_.customFields.keys())
         all.push_back(key);
     for (const std::string& key : all) {
         QAction* action = menu.addAction(fieldLabel(key));
@@ -150,7 +150,7 @@ void Drawer::rebuildFields() {
         auto* name = label(fieldLabel(key), "quiet");
         name->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
         name->setMinimumWidth(92);
-        auto* box = new FieldBox(session_, key);
+        auto* box = new FieldBox({use_.files, use_.drafts}, key);
         name->setBuddy(box);
         box->setFiles(files_);
         connect(box, &FieldBox::refused, this, &Drawer::refused);
@@ -170,7 +170,7 @@ void Drawer::setFiles(const std::vector<FileId>& files) {
     auto n = static_cast<int>(files_.size());
     count_->setText(
         n == 0   ? tr("No files chosen")
-        : n == 1 ? shownName(session_.file(files_.front()) ? session_.file(files_.front())->path : Path())
+        : n == 1 ? shownName(use_.files.file(files_.front()) ? use_.files.file(files_.front())->path : Path())
                  : tr("%n file(s) together", "", n));
     form_->setEnabled(n > 0);
     refreshCover();
@@ -181,7 +181,7 @@ void Drawer::refreshCover() {
     int having = 0;
     std::set<uint64_t> sizes;
     for (FileId id : files_)
-        if (FilePtr f = session_.file(id); f && !f->tags.pictures.empty()) {
+        if (FilePtr f = use_.files.file(id); f && !f->tags.pictures.empty()) {
             ++having;
             sizes.insert(f->tags.pictures.front().bytes);
             if (!with)

@@ -5,7 +5,9 @@
 #include <QFrame>
 #include <QLabel>
 
-#include "app/shell/session.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/places_controller.h"
 
 class QGridLayout;
 
@@ -17,7 +19,14 @@ class ShortLabel;
 class Drawer : public QFrame {
     Q_OBJECT
 public:
-    Drawer(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        FilesController& files;
+        DraftsController& drafts;
+        CustomFields& customFields;
+    };
+
+    Drawer(const Uses& use, QWidget* parent = nullptr);
     void setFiles(const std::vector<FileId>& files);
     QSize sizeHint() const override { return {300, 400}; }
 
@@ -30,7 +39,7 @@ private:
     void chooseFields();
     void addField(const std::string& key);
 
-    Session& session_;
+    Uses use_;
     std::vector<FileId> files_;
     std::vector<std::string> keys_;
     QLabel *cover_, *coverTitle_, *coverFacts_, *coverNote_, *count_;

@@ -33,7 +33,7 @@ bool FolderModel::ByFolder::operator()(std::string_view a, std::string_view b) c
     });
 }
 
-FolderModel::FolderModel(Session& session, QObject* parent) : QAbstractItemModel(parent), session_(session) {}
+FolderModel::FolderModel(const Uses& use, QObject* parent) : QAbstractItemModel(parent), use_(use) {}
 
 void FolderModel::Totals::add(const Totals& more) {
     files += more.files;
@@ -178,7 +178,7 @@ void FolderModel::setGroups(const std::vector<Group>& groups) {
     nameFolders();
 }
 
-void FolderModel::setAlong(std::shared_ptr<const Session::Along> along) {
+void FolderModel::setAlong(std::shared_ptr<const AlongFiles::Folders> along) {
     if (std::exchange(along_, along) == along)
         return;
     totals_.along = 0;

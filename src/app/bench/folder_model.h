@@ -9,7 +9,10 @@
 #include <map>
 #include <unordered_map>
 
-#include "app/shell/session.h"
+#include "app/control/along_files.h"
+#include "app/control/content_kinds.h"
+#include "app/control/duplicates.h"
+#include "app/control/shelves_controller.h"
 #include "app/widgets/paint.h"
 
 namespace moorfrost::app {
@@ -17,6 +20,13 @@ namespace moorfrost::app {
 class FolderModel : public QAbstractItemModel {
     Q_OBJECT
 public:
+    /// What it uses.
+    struct Uses {
+        ShelvesController& shelves;
+        ContentKinds& kinds;
+        Duplicates& duplicates;
+    };
+
     enum Column { Name, Length, Kind, Size, Note, ColumnCount };
 
     struct Totals {
@@ -32,13 +42,13 @@ public:
         std::function<std::vector<FilePtr>()> files;
     };
 
-    explicit FolderModel(Session& session, QObject* parent = nullptr);
+    explicit FolderModel(const Uses& use, QObject* parent = nullptr);
 
     /// Costs little where little is new. (A file on its way from one group to another may be in both; it is
     /// shown once.)
     void setGroups(const std::vector<Group>& groups);
     /// What is in their folders beside them; never nullptr.
-    void setAlong(std::shared_ptr<const Session::Along> along);
+    void setAlong(std::shared_ptr<const AlongFiles::Folders> along);
     const Totals& totals() const { return totals_; }
     /// nullptr for folders and for what goes along.
     FilePtr fileAt(const QModelIndex& index) const;
@@ -112,13 +122,13 @@ private:
     static QVariant otherData(const files::OtherFile& file, int column, int role);
     QVariant fileData(const library::FileRecord& file, int column, int role) const;
 
-    Session& session_;
+    Uses use_;
     void numberFrom(size_t folder);
     std::vector<std::unique_ptr<Folder>> folders_; // by path (ByFolder)
     size_t shared_ = 0;                            // how much of their paths is not shown
     std::unordered_map<const library::FileRecord*, Known> known_;
     std::unordered_map<std::string, ShownGroup> shownGroups_;
-    std::shared_ptr<const Session::Along> along_ = std::make_shared<Session::Along>();
+    std::shared_ptr<const AlongFiles::Folders> along_ = std::make_shared<AlongFiles::Folders>();
     uint32_t run_ = 0;
     Totals totals_;
 };

@@ -38,10 +38,10 @@ FolderModel::Finding FolderModel::find(const FilePtr& file) {
 
 /// "Tone"; "Tone?" while it waits to be confirmed; "" for music.
 QString FolderModel::kindOf(const library::FileRecord& file) const {
-    if (const matching::KindProposal* p = session_.kinds().proposalFor(file.id))
+    if (const matching::KindProposal* p = use_.kinds.proposalFor(file.id))
         return tr("%1?").arg(kindText(p->kind));
-    const matching::Kind kind = session_.kinds().of(file.id);
-    return kind == matching::Kind::Music ? QString() : kindText(kind);
+    const matching::ContentKind kind = use_.kinds.of(file.id);
+    return kind == matching::ContentKind::Music ? QString() : kindText(kind);
 }
 
 QVariant FolderModel::data(const QModelIndex& i, int role) const {
@@ -97,7 +97,7 @@ QString FolderModel::noteOf(const library::FileRecord& f, const Finding& finding
     QStringList parts;
     if (const QString kind = kindOf(f); !kind.isEmpty())
         parts << kind;
-    if (const Copies::Copy* copy = session_.copies().of(f.id)) {
+    if (const Duplicates::Other* copy = use_.duplicates.of(f.id)) {
         const QString name = shownName(copy->path);
         parts << (copy->inLibrary ? tr("in the library as %1").arg(name) : tr("same sound as %1").arg(name));
     }
@@ -140,9 +140,9 @@ QVariant FolderModel::fileData(const library::FileRecord& f, int column, int rol
     case Qt::ToolTipRole:
         if (column != Note)
             return {};
-        if (const Copies::Copy* copy = session_.copies().of(f.id))
+        if (const Duplicates::Other* copy = use_.duplicates.of(f.id))
             return tr("%1\nThe same sound, byte for byte: %2")
-                .arg(noteOf(f, finding), session_.placeText(copy->path));
+                .arg(noteOf(f, finding), use_.shelves.placeText(copy->path));
         return noteOf(f, finding);
     case Qt::FontRole:
         return column == Name ? QVariant(theme::monoFont()) : QVariant();

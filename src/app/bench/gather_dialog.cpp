@@ -18,7 +18,7 @@ enum Column { Format, Files, Size, Folders };
 constexpr int formatRole = Qt::UserRole, bytesRole = Qt::UserRole + 1, filesRole = Qt::UserRole + 2;
 } // namespace
 
-GatherDialog::GatherDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
+GatherDialog::GatherDialog(const Uses& use, QWidget* parent) : QDialog(parent), use_(use) {
     setWindowTitle(tr("Gather"));
     resize(560, 420);
     auto* what = label(tr("Picks all sound of some formats out of a folder, however deep. The rest is not "
@@ -60,7 +60,7 @@ GatherDialog::GatherDialog(Session& session, QWidget* parent) : QDialog(parent),
 }
 
 void GatherDialog::choose() {
-    const QStringList recent = session_.recentFolders();
+    const QStringList recent = use_.bringIn.recentFolders();
     const QString dir = QFileDialog::getExistingDirectory(this, tr("Gather from a folder"),
                                                           recent.isEmpty() ? QString() : recent.front());
     if (!dir.isEmpty())
@@ -82,38 +82,41 @@ void GatherDialog::look(const Path& folder) {
         files::ScanSummary summary;
         std::string trouble; // of the folder itself
     };
-    auto work = std::make_shared<Work>();
-    session_.jobs().start(
-        tr("Looking through %1").arg(shownName(folder)),
-        [work, folder, mine = looking_](std::stop_token stop, work::Progress& progress) {
+    use_.jobs.start(
+        this, {ss(tr("Looking through %1").arg(shownName(folder)))},
+        [folder, mine = looking_](std::stop_token stop, work::Progress& progress) -> Result<Work> {
             std::stop_callback both(stop, [mine] { mine->request_stop(); });
+            Work work;
             uint64_t seen = 0;
-            files::findFiles({folder}, true, mine->get_token(), work->summary,
+            files::findFiles({folder}, true, mine->get_token(), work.summary,
                              [&](std::vector<files::FoundFile>&& some) {
                                  for (const files::FoundFile& f : some) {
                                      if (!f.error.empty()) {
                                          if (f.path == folder)
-                                             work->trouble = f.error;
+                                             work.trouble = f.error;
                                          continue;
                                      }
-                                     Share& share = work->shares[audio::formatByExtension(f.path)];
+                                     Share& share = work.shares[audio::formatByExtension(f.path)];
                                      ++share.files;
                                      share.bytes += f.state.size;
                                      share.folders.insert(f.path.parent_path());
                                  }
                                  progress.expect(seen += some.size());
                              });
+            return work;
         },
-        [self = QPointer(this), work, mine = looking_] {
-            if (!self || self->looking_ != mine)
+        [this, mine = looking_](const Result<Work>& work) {
+            if (looking_ != mine)
                 return;
-            self->fill(work->shares);
-            if (mine->stop_requested())
-                self->summary_->setText(tr("Stopped: there may be more."));
+            fill(work ? work->shares : Shares());
+            if (!work)
+                summary_->setText(qs(work.error().message));
+            else if (mine->stop_requested())
+                summary_->setText(tr("Stopped: there may be more."));
             else if (!work->trouble.empty())
-                self->summary_->setText(qs(work->trouble));
+                summary_->setText(qs(work->trouble));
             else if (!work->summary.folders.empty())
-                self->summary_->setText(qs(work->summary.folders.front().message));
+                summary_->setText(qs(work->summary.folders.front().message));
         });
 }
 
@@ -162,7 +165,7 @@ void GatherDialog::take() {
         if (const QTreeWidgetItem* item = tree_->topLevelItem(i); item->checkState(Format) == Qt::Checked)
             formats.insert(static_cast<audio::Format>(item->data(Format, formatRole).toInt()));
     accept();
-    session_.bringIn({folder_}, true, formats);
+    use_.bringIn.start({folder_}, true, formats);
 }
 
 } // namespace moorfrost::app

@@ -6,7 +6,8 @@
 
 #include <map>
 
-#include "app/shell/session.h"
+#include "app/control/bring_in.h"
+#include "app/control/job_list.h"
 
 class QLabel;
 class QPushButton;
@@ -19,7 +20,13 @@ class ShortLabel;
 class GatherDialog : public QDialog {
     Q_OBJECT
 public:
-    GatherDialog(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        JobList& jobs;
+        BringIn& bringIn;
+    };
+
+    GatherDialog(const Uses& use, QWidget* parent = nullptr);
 
     /// Looks what is there; nothing is read yet.
     void look(const Path& folder);
@@ -38,7 +45,7 @@ private:
     void count();
     void take();
 
-    Session& session_;
+    Uses use_;
     Path folder_;
     std::shared_ptr<std::stop_source> looking_; // the look that counts: others are stopped
     ShortLabel* where_;

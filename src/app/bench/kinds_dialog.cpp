@@ -12,14 +12,14 @@
 
 namespace moorfrost::app {
 
-using matching::Kind;
+using matching::ContentKind;
 
 namespace {
 enum Column { File, Length, Is, Why };
 constexpr int idRole = Qt::UserRole, kindRole = Qt::UserRole + 1;
 } // namespace
 
-KindsDialog::KindsDialog(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
+KindsDialog::KindsDialog(const Uses& use, QWidget* parent) : QDialog(parent), use_(use) {
     setWindowTitle(tr("Kinds to confirm"));
     resize(900, 480);
     auto* head = new QHBoxLayout;
@@ -33,7 +33,7 @@ KindsDialog::KindsDialog(Session& session, QWidget* parent) : QDialog(parent), s
     tree_ = new QTreeWidget;
     tree_->setRootIsDecorated(false);
     tree_->setAccessibleName(tr("Files and what they may be"));
-    prepareTree(tree_, {tr("File"), tr("Length"), tr("Kind"), tr("Why")});
+    prepareTree(tree_, {tr("File"), tr("Length"), tr("ContentKind"), tr("Why")});
     tree_->header()->resizeSection(File, 300);
     tree_->header()->resizeSection(Length, 64);
     tree_->header()->resizeSection(Is, 90);
@@ -43,7 +43,7 @@ KindsDialog::KindsDialog(Session& session, QWidget* parent) : QDialog(parent), s
     chosen->addWidget(play_);
     chosen->addSpacing(12);
     chosen->addWidget(label(tr("What is selected is"), "quiet"));
-    for (Kind kind : matching::allKinds()) {
+    for (ContentKind kind : matching::allKinds()) {
         auto* b = button(kindText(kind));
         kindButtons_.push_back(b);
         chosen->addWidget(b);
@@ -69,21 +69,21 @@ KindsDialog::KindsDialog(Session& session, QWidget* parent) : QDialog(parent), s
     };
     connect(play_, &QPushButton::clicked, this, play);
     connect(tree_, &QTreeWidget::itemActivated, this, play);
-    connect(listen_, &QPushButton::clicked, this, [this] { session_.listenToBatch(true); });
-    connect(&session_.kinds(), &Kinds::changed, this, &KindsDialog::fill);
+    connect(listen_, &QPushButton::clicked, this, [this] { use_.kinds.listen(true); });
+    connect(&use_.kinds, &ContentKinds::changed, this, &KindsDialog::fill);
     fill();
     tree_->setCurrentItem(tree_->topLevelItem(0));
     tree_->setFocus();
 }
 
 void KindsDialog::fill() {
-    std::map<FileId, Kind> chosen; // here already
+    std::map<FileId, ContentKind> chosen; // here already
     for (int i = 0; i < tree_->topLevelItemCount(); ++i)
         chosen[tree_->topLevelItem(i)->data(File, idRole).toLongLong()] =
-            static_cast<Kind>(tree_->topLevelItem(i)->data(File, kindRole).toInt());
+            static_cast<ContentKind>(tree_->topLevelItem(i)->data(File, kindRole).toInt());
     tree_->clear();
-    for (const auto& [id, proposal] : session_.kinds().proposals()) {
-        FilePtr f = session_.file(id);
+    for (const auto& [id, proposal] : use_.kinds.proposals()) {
+        FilePtr f = use_.files.file(id);
         if (!f)
             continue;
         auto* item = new QTreeWidgetItem(tree_);
@@ -101,12 +101,12 @@ void KindsDialog::fill() {
     refresh();
 }
 
-void KindsDialog::setKind(QTreeWidgetItem* item, Kind kind) {
+void KindsDialog::setKind(QTreeWidgetItem* item, ContentKind kind) {
     item->setText(Is, kindText(kind));
     item->setData(File, kindRole, static_cast<int>(kind));
 }
 
-void KindsDialog::setSelected(Kind kind) {
+void KindsDialog::setSelected(ContentKind kind) {
     for (QTreeWidgetItem* item : tree_->selectedItems())
         setKind(item, kind);
 }
@@ -118,19 +118,19 @@ void KindsDialog::refresh() {
         b->setEnabled(any);
     play_->setEnabled(any);
     confirm_->setEnabled(count > 0);
-    const auto unheard = static_cast<int>(session_.kinds().unheard());
+    const auto unheard = static_cast<int>(use_.kinds.unheard());
     listen_->setVisible(unheard > 0);
     listen_->setText(tr("Listen to %n more file(s)", "", unheard));
     summary_->setText(count == 0 ? tr("Nothing to confirm.") : tr("%n file(s)", "", count));
 }
 
 void KindsDialog::confirm() {
-    std::map<FileId, Kind> kinds;
+    std::map<FileId, ContentKind> kinds;
     for (int i = 0; i < tree_->topLevelItemCount(); ++i)
         kinds[tree_->topLevelItem(i)->data(File, idRole).toLongLong()] =
-            static_cast<Kind>(tree_->topLevelItem(i)->data(File, kindRole).toInt());
+            static_cast<ContentKind>(tree_->topLevelItem(i)->data(File, kindRole).toInt());
     accept();
-    session_.kinds().confirm(kinds);
+    use_.kinds.confirm(kinds);
 }
 
 } // namespace moorfrost::app

@@ -4,7 +4,8 @@
 
 #include <QDialog>
 
-#include "app/shell/session.h"
+#include "app/control/content_kinds.h"
+#include "app/control/files_controller.h"
 
 class QLabel;
 class QPushButton;
@@ -16,21 +17,27 @@ namespace moorfrost::app {
 class KindsDialog : public QDialog {
     Q_OBJECT
 public:
-    KindsDialog(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        FilesController& files;
+        ContentKinds& kinds;
+    };
+
+    KindsDialog(const Uses& use, QWidget* parent = nullptr);
     QTreeWidget* list() { return tree_; }
     QPushButton* confirmButton() { return confirm_; }
-    QPushButton* kindButton(matching::Kind kind) { return kindButtons_[static_cast<size_t>(kind)]; }
+    QPushButton* kindButton(matching::ContentKind kind) { return kindButtons_[static_cast<size_t>(kind)]; }
 
 signals:
     void playRequested(moorfrost::app::FileId id);
 
 private:
     void fill();
-    void setKind(QTreeWidgetItem* item, matching::Kind kind);
-    void setSelected(matching::Kind kind);
+    void setKind(QTreeWidgetItem* item, matching::ContentKind kind);
+    void setSelected(matching::ContentKind kind);
     void confirm();
     void refresh();
-    Session& session_;
+    Uses use_;
     QTreeWidget* tree_;
     QLabel* summary_;
     QPushButton *confirm_, *play_, *listen_;

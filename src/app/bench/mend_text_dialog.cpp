@@ -18,8 +18,8 @@ enum Column { File, Field, Now, Then, In };
 constexpr int rowRole = Qt::UserRole + 2;
 } // namespace
 
-MendTextDialog::MendTextDialog(Session& session, std::vector<FileId> files, QWidget* parent)
-    : QDialog(parent), session_(session), files_(std::move(files)) {
+MendTextDialog::MendTextDialog(const Uses& use, std::vector<FileId> files, QWidget* parent)
+    : QDialog(parent), use_(use), files_(std::move(files)) {
     setWindowTitle(tr("Mend the text"));
     resize(980, 560);
     auto* head = new QHBoxLayout;
@@ -65,10 +65,10 @@ void MendTextDialog::fill() {
     tree_->blockSignals(true);
     tree_->clear();
     for (FileId id : files_) {
-        FilePtr f = session_.file(id);
+        FilePtr f = use_.files.file(id);
         if (!f || !f->readable())
             continue;
-        tags::Fields fields = session_.drafts().effective(id);
+        tags::Fields fields = use_.drafts.session().effective(id);
         std::string encoding = chosen.empty() ? tags::likelyEncoding(fields) : chosen;
         if (encoding.empty())
             continue;
@@ -117,8 +117,8 @@ void MendTextDialog::take() {
             wishes[row.encoding].push_back({row.file, row.key, row.values});
         }
     for (const auto& [encoding, list] : wishes)
-        session_.drafts().propose(ss(tr("Mend the text")), list,
-                                  ss(tr("read again as %1").arg(qs(encoding))));
+        use_.drafts.session().propose(ss(tr("Mend the text")), list,
+                                      ss(tr("read again as %1").arg(qs(encoding))));
     accept();
 }
 

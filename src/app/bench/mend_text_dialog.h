@@ -6,7 +6,8 @@
 #include <QDialog>
 #include <QTreeWidget>
 
-#include "app/shell/session.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
 
 class QLabel;
 class QPushButton;
@@ -18,7 +19,13 @@ class Choice;
 class MendTextDialog : public QDialog {
     Q_OBJECT
 public:
-    MendTextDialog(Session& session, std::vector<FileId> files, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        FilesController& files;
+        DraftsController& drafts;
+    };
+
+    MendTextDialog(const Uses& use, std::vector<FileId> files, QWidget* parent = nullptr);
     QTreeWidget* results() { return tree_; }
     Choice* encoding() { return encoding_; }
     QPushButton* takeButton() { return take_; }
@@ -34,7 +41,7 @@ private:
         std::vector<std::string> values;
         std::string encoding;
     };
-    Session& session_;
+    Uses use_;
     std::vector<FileId> files_;
     std::vector<Row> rows_;
     Choice* encoding_;

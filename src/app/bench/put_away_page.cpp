@@ -24,7 +24,7 @@ constexpr int pillsRole = Qt::UserRole + 1; // list of "tone|text"
 constexpr int idRole = Qt::UserRole + 2;
 constexpr int draftRole = Qt::UserRole + 3;
 
-const std::pair<const char*, const char*> usualPlans[] = {
+const std::pair<const char*, const char*> shippedPlans[] = {
     {QT_TRANSLATE_NOOP("PutAwayPage", "Artist / year album"),
      "{album artist, else artist}/{date: year} {album}/{disc: if several, after \"-\"}{track: 2 digits} "
      "{title}"},
@@ -89,7 +89,7 @@ public:
 
 } // namespace
 
-PutAwayPage::PutAwayPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* top = new QHBoxLayout;
     shelf_ = new Choice;
     shelf_->setMinimumWidth(190);
@@ -189,33 +189,34 @@ PutAwayPage::PutAwayPage(Session& session, QWidget* parent) : QWidget(parent), s
         std::vector<library::DraftSession::Wish> wishes;
         if (editor_->plan() && wish().shelf > 0)
             for (FileId id : files_)
-                if (session_.drafts().find(id, library::placeKey))
+                if (use_.drafts.session().find(id, library::placeKey))
                     wishes.push_back({id, library::placeKey, wish().toValues()});
-        session_.drafts().propose(ss(tr("Change the plan")), wishes, ss(tr("plan")));
+        use_.drafts.session().propose(ss(tr("Change the plan")), wishes, ss(tr("plan")));
     };
+    editor_->setText(shippedPlans[0].second);
     connect(editor_, &ChipEditor::changed, this, [this, adjust] {
         error_->setText(editor_->error());
         error_->setVisible(!editor_->error().isEmpty());
         if (editor_->plan())
-            session_.setSetting("last plan", editor_->text());
+            use_.settings.set(library::settings::lastPlan, ss(editor_->text()));
         adjust();
     });
     connect(shelf_, &QComboBox::activated, this, [this, adjust](int i) {
         if (shelf_->itemData(i).toLongLong() == 0)
             addShelf();
         else
-            session_.setSetting("last shelf", shelf_->itemData(i).toString());
+            use_.settings.set(library::settings::lastShelf, shelf_->itemData(i).toLongLong());
         adjust();
     });
     connect(plan_, &QComboBox::activated, this,
             [this](int i) { editor_->setText(plan_->itemData(i).toString()); });
     connect(save, &QPushButton::clicked, this, &PutAwayPage::savePlan);
     connect(move_, &QPushButton::clicked, this, [this, adjust] {
-        session_.setSetting("put away mode", "move");
+        use_.settings.set(library::settings::putAwayMode, "move");
         adjust();
     });
     connect(copy_, &QPushButton::clicked, this, [this, adjust] {
-        session_.setSetting("put away mode", "copy");
+        use_.settings.set(library::settings::putAwayMode, "copy");
         adjust();
     });
     connect(along_, &QCheckBox::toggled, this, adjust);
@@ -223,21 +224,24 @@ PutAwayPage::PutAwayPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(empty_->button(), &QPushButton::clicked, this, &PutAwayPage::addShelf);
     connect(draft_, &QPushButton::clicked, this, &PutAwayPage::draftMoves);
     connect(drop_, &QPushButton::clicked, this, &PutAwayPage::dropMoves);
-    connect(&session_, &Session::shelvesChanged, this, &PutAwayPage::refreshShelves);
-    connect(&session_, &Session::draftsChanged, this, soon);
-    connect(&session_, &Session::loaded, this, [this] {
-        QString last = session_.setting("last plan");
+    connect(&use_.shelves, &ShelvesController::changed, this, &PutAwayPage::refreshShelves);
+    connect(&use_.drafts, &DraftsController::changed, this, soon);
+    connect(&use_.settings, &LibrarySettings::changed, this, [soon](const std::string& key) {
+        if (LibrarySettings::is(key, library::settings::names))
+            soon();
+    });
+    connect(&use_.settings, &LibrarySettings::loaded, this, [this] {
+        const QString last = qs(use_.settings.get(library::settings::lastPlan));
         refreshPlans();
-        editor_->setText(last.isEmpty() ? QString(usualPlans[0].second) : last);
-        (session_.setting("put away mode") == "copy" ? copy_ : move_)->setChecked(true);
+        editor_->setText(last.isEmpty() ? QString(shippedPlans[0].second) : last);
+        (use_.settings.get(library::settings::putAwayMode) == "copy" ? copy_ : move_)->setChecked(true);
         refreshShelves();
     });
     move_->setChecked(true);
-    editor_->setText(usualPlans[0].second);
 }
 
-PlaceWish PutAwayPage::wish() const {
-    PlaceWish w;
+bench::PlaceWish PutAwayPage::wish() const {
+    bench::PlaceWish w;
     w.shelf = shelf_->currentData().toLongLong();
     w.plan = ss(editor_->text());
     w.copy = copy_->isChecked();
@@ -249,9 +253,9 @@ PlaceWish PutAwayPage::wish() const {
 void PutAwayPage::refreshShelves() {
     qlonglong wanted = shelf_->currentData().toLongLong();
     if (wanted == 0)
-        wanted = session_.setting("last shelf").toLongLong();
+        wanted = use_.settings.get(library::settings::lastShelf);
     shelf_->clear();
-    for (const library::Shelf& s : session_.shelves()) {
+    for (const library::Shelf& s : use_.shelves.all()) {
         shelf_->addItem(qs(s.name), static_cast<qlonglong>(s.id));
         shelf_->setItemData(shelf_->count() - 1, shownPath(s.path), Qt::ToolTipRole);
     }
@@ -262,10 +266,10 @@ void PutAwayPage::refreshShelves() {
 
 void PutAwayPage::refreshPlans() {
     plan_->clear();
-    for (const auto& [name, text] : usualPlans)
+    for (const auto& [name, text] : shippedPlans)
         plan_->addItem(tr(name), QString(text));
-    for (const QString& line : session_.setting("plans").split('\n', Qt::SkipEmptyParts))
-        plan_->addItem(line.section('\t', 0, 0), line.section('\t', 1));
+    for (const std::string& line : use_.settings.get(library::settings::plans))
+        plan_->addItem(qs(line).section('\t', 0, 0), qs(line).section('\t', 1));
     int at = plan_->findData(editor_->text());
     plan_->setCurrentIndex(at);
     plan_->setPlaceholderText(tr("own plan"));
@@ -277,9 +281,9 @@ void PutAwayPage::savePlan() {
     QString name = QInputDialog::getText(this, tr("Keep this plan"), tr("Name of the plan:")).simplified();
     if (name.isEmpty())
         return;
-    QStringList lines = session_.setting("plans").split('\n', Qt::SkipEmptyParts);
-    lines << name + "\t" + editor_->text();
-    session_.setSetting("plans", lines.join('\n'));
+    std::vector<std::string> lines = use_.settings.get(library::settings::plans);
+    lines.push_back(ss(name + "\t" + editor_->text()));
+    use_.settings.set(library::settings::plans, lines);
     refreshPlans();
 }
 
@@ -291,12 +295,12 @@ void PutAwayPage::addShelf() {
     }
     QString name = QInputDialog::getText(this, tr("Add a shelf"), tr("Name of the shelf:"), QLineEdit::Normal,
                                          QDir(dir).dirName());
-    session_.addShelf(name.isEmpty() ? QDir(dir).dirName() : name, Path(ss(dir)));
+    use_.shelves.add(name.isEmpty() ? QDir(dir).dirName() : name, Path(ss(dir)));
 }
 
 void PutAwayPage::setFiles(std::vector<FileId> files) {
     files_ = std::move(files);
-    editor_->setCustomFields(session_.customKeys());
+    editor_->setCustomFields(use_.customFields.keys());
     planned_ = false;
     timer_.start();
 }
@@ -306,10 +310,10 @@ void PutAwayPage::planAgain() {
         return;
     int at = plan_->findData(editor_->text());
     plan_->setCurrentIndex(at);
-    bool noShelf = session_.shelves().empty();
+    bool noShelf = use_.shelves.all().empty();
     stack_->setCurrentIndex(noShelf ? 1 : 0);
     draft_->setVisible(!noShelf);
-    auto options = session_.putAwayOptions(wish());
+    auto options = bench::optionsFor(wish(), use_.places.rules());
     if (!options) {
         draft_->setEnabled(false);
         if (noShelf)
@@ -318,15 +322,14 @@ void PutAwayPage::planAgain() {
         return; // the last good tree stays in sight while the plan is mended
     }
     int run = ++run_;
-    auto files = session_.putAwayFiles(files_);
-    auto result = std::make_shared<naming::PutAwayResult>();
-    session_.jobs().start(
-        tr("Working out the places"),
-        [files, options = *options, result](std::stop_token stop, work::Progress&) {
-            *result = naming::planPutAway(files, options, stop);
+    auto files = use_.places.toPlace(files_);
+    use_.jobs.start(
+        this, {ss(tr("Working out the places"))},
+        [files, options = *options](std::stop_token stop, work::Progress&) -> Result<naming::PutAwayResult> {
+            return naming::planPutAway(files, options, stop);
         },
-        [this, result, run] {
-            if (run == run_)
+        [this, run](const Result<naming::PutAwayResult>& result) {
+            if (run == run_ && result)
                 show(*result);
         });
 }
@@ -340,7 +343,7 @@ void PutAwayPage::show(const naming::PutAwayResult& result) {
     QFont bold = theme::uiFont(13, QFont::DemiBold);
     root->setFont(0, bold);
     root->setFirstColumnSpanned(false);
-    auto options = session_.putAwayOptions(wish());
+    auto options = bench::optionsFor(wish(), use_.places.rules());
     std::set<Path> fresh(result.newFolders.begin(), result.newFolders.end());
     std::map<Path, QTreeWidgetItem*> folders;
     std::function<QTreeWidgetItem*(const Path&)> folderItem = [&](const Path& relative) -> QTreeWidgetItem* {
@@ -394,7 +397,8 @@ void PutAwayPage::show(const naming::PutAwayResult& result) {
         item->setForeground(1, theme::colours().third);
         item->setData(0, idRole, static_cast<qlonglong>(p.id));
         item->setData(0, draftRole,
-                      p.id > 0 && session_.drafts().find(p.id, library::placeKey) != nullptr && p.moves());
+                      p.id > 0 && use_.drafts.session().find(p.id, library::placeKey) != nullptr &&
+                          p.moves());
         QStringList pills, tips;
         for (const naming::Mark& m : p.marks) {
             pills << pillOf(toneOf(m.kind), qs(m.text));
@@ -439,7 +443,7 @@ void PutAwayPage::show(const naming::PutAwayResult& result) {
         l->setVisible(!l->text().isEmpty());
     size_t drafted = 0, toDraft = 0;
     for (const naming::Placement& p : result.files) {
-        bool has = session_.drafts().find(p.id, library::placeKey) != nullptr;
+        bool has = use_.drafts.session().find(p.id, library::placeKey) != nullptr;
         drafted += has && p.moves();
         toDraft += !has && p.moves();
     }
@@ -452,7 +456,7 @@ void PutAwayPage::show(const naming::PutAwayResult& result) {
 }
 
 void PutAwayPage::draftMoves() {
-    auto options = session_.putAwayOptions(wish());
+    auto options = bench::optionsFor(wish(), use_.places.rules());
     if (!options)
         return;
     std::vector<library::DraftSession::Wish> wishes;
@@ -461,7 +465,8 @@ void PutAwayPage::draftMoves() {
         bool blocked = false, inPlace = false;
         for (const QString& pill : item->data(1, pillsRole).toStringList()) {
             blocked |= pill.startsWith(QString::number(static_cast<int>(paint::Tone::Wrong)) + "|");
-            inPlace |= item->toolTip(0) == shownPath(session_.file(id) ? session_.file(id)->path : Path());
+            inPlace |=
+                item->toolTip(0) == shownPath(use_.files.file(id) ? use_.files.file(id)->path : Path());
         }
         if (id > 0 && !blocked && !inPlace)
             wishes.push_back({id, library::placeKey, wish().toValues()});
@@ -470,7 +475,7 @@ void PutAwayPage::draftMoves() {
     };
     for (int i = 0; i < tree_->topLevelItemCount(); ++i)
         collect(tree_->topLevelItem(i));
-    session_.drafts().propose(
+    use_.drafts.session().propose(
         ss(tr("Put away")), wishes,
         ss(tr("plan: %1").arg(plan_->currentText().isEmpty() ? editor_->text() : plan_->currentText())));
 }
@@ -479,7 +484,7 @@ void PutAwayPage::dropMoves() {
     std::vector<std::pair<FileId, std::string>> which;
     for (FileId id : files_)
         which.emplace_back(id, library::placeKey);
-    session_.drafts().drop(ss(tr("Drop moves")), which);
+    use_.drafts.session().drop(ss(tr("Drop moves")), which);
 }
 
 } // namespace moorfrost::app

@@ -7,7 +7,12 @@
 
 #include <atomic>
 
-#include "app/shell/session.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/library_settings.h"
+#include "app/control/places_controller.h"
+#include "app/control/shelves_controller.h"
 
 class QCheckBox;
 class QLabel;
@@ -22,7 +27,18 @@ class EmptyHint;
 class PutAwayPage : public QWidget {
     Q_OBJECT
 public:
-    PutAwayPage(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        JobList& jobs;
+        LibrarySettings& settings;
+        FilesController& files;
+        DraftsController& drafts;
+        ShelvesController& shelves;
+        CustomFields& customFields;
+        PlacesController& places;
+    };
+
+    PutAwayPage(const Uses& use, QWidget* parent = nullptr);
     void setFiles(std::vector<FileId> files);
     ChipEditor* editor() { return editor_; }
     QTreeWidget* tree() { return tree_; }
@@ -31,7 +47,7 @@ public:
     bool isPlanned() const { return planned_; }
 
 private:
-    PlaceWish wish() const;
+    bench::PlaceWish wish() const;
     void refreshShelves();
     void refreshPlans();
     void planAgain();
@@ -40,7 +56,7 @@ private:
     void dropMoves();
     void savePlan();
 
-    Session& session_;
+    Uses use_;
     std::vector<FileId> files_;
     Choice *shelf_, *plan_;
     QPushButton *move_, *copy_, *draft_, *drop_;

@@ -57,14 +57,14 @@ struct ReadNamesDialog::Reading {
     std::vector<naming::NameReading> results;
 };
 
-ReadNamesDialog::ReadNamesDialog(Session& session, std::vector<FileId> files, QWidget* parent)
-    : QDialog(parent), session_(session), files_(std::move(files)) {
+ReadNamesDialog::ReadNamesDialog(const Uses& use, std::vector<FileId> files, QWidget* parent)
+    : QDialog(parent), use_(use), files_(std::move(files)) {
     setWindowTitle(tr("Read from names"));
     resize(980, 600);
     artists_ = std::make_shared<Artists>();
-    artists_->library = session_.index().searcher();
-    for (FileId id : session_.batchFiles())
-        for (std::string& v : session_.drafts().effective(id, "artist"))
+    artists_->library = use_.index.searcher();
+    for (FileId id : use_.sleeves.files())
+        for (std::string& v : use_.drafts.session().effective(id, "artist"))
             artists_->batch.insert(std::move(v));
 
     auto* layout = new QVBoxLayout(this);
@@ -85,7 +85,7 @@ ReadNamesDialog::ReadNamesDialog(Session& session, std::vector<FileId> files, QW
     line->addWidget(plans_);
     head->addLayout(line);
     editor_ = new ChipEditor;
-    editor_->setCustomFields(session_.customKeys());
+    editor_->setCustomFields(use_.customFields.keys());
     head->addWidget(editor_);
     error_ = label({}, "wrong");
     error_->setWordWrap(true);
@@ -114,7 +114,7 @@ ReadNamesDialog::ReadNamesDialog(Session& session, std::vector<FileId> files, QW
     connect(take_, &QPushButton::clicked, this, &ReadNamesDialog::take);
     connect(tree_, &QTreeWidget::itemChanged, this, &ReadNamesDialog::countTicked);
 
-    QString last = session_.setting("last name plan");
+    const QString last = qs(use_.settings.get(library::settings::lastNamePlan));
     editor_->setText(last.isEmpty() ? QString(usualPlans[0]) : last);
 }
 
@@ -132,17 +132,18 @@ void ReadNamesDialog::readAgain() {
     auto reading = std::make_shared<Reading>();
     reading->plan = *plan;
     for (FileId id : files_)
-        reading->paths.push_back(session_.file(id) ? session_.file(id)->path : Path());
+        reading->paths.push_back(use_.files.file(id) ? use_.files.file(id)->path : Path());
     take_->setEnabled(false); // until what is shown is what this plan gives
     const int run = ++run_;
-    session_.jobs().start(
-        tr("Reading names"),
-        [reading, artists = artists_](std::stop_token, work::Progress&) {
+    use_.jobs.start(
+        this, {ss(tr("Reading names"))},
+        [reading, artists = artists_](std::stop_token, work::Progress&) -> Status {
             reading->results = naming::readNames(reading->plan, reading->paths, artists->folded());
+            return Done{};
         },
-        [self = QPointer(this), run, reading] {
-            if (self && run == self->run_)
-                self->showReading(*reading);
+        [this, run, reading](const Status& read) {
+            if (run == run_ && read)
+                showReading(*reading);
         });
 }
 
@@ -173,7 +174,7 @@ void ReadNamesDialog::showReading(const Reading& reading) {
         item->setToolTip(0, shownPath(paths[i]));
         item->setFont(0, theme::monoFont());
         item->setData(0, resultRole, static_cast<qulonglong>(i));
-        FilePtr f = session_.file(files_[i]);
+        FilePtr f = use_.files.file(files_[i]);
         bool usable = r.fits && f && f->writable();
         item->setCheckState(0, usable && !r.doubtful ? Qt::Checked : Qt::Unchecked);
         if (!usable)
@@ -238,8 +239,8 @@ void ReadNamesDialog::take() {
             if (tags::whyNotValid(key, values).empty())
                 wishes.push_back({files_[at], key, values});
     }
-    session_.setSetting("last name plan", editor_->text());
-    session_.drafts().propose(ss(tr("Read from names")), wishes, ss(tr("read from the name")));
+    use_.settings.set(library::settings::lastNamePlan, ss(editor_->text()));
+    use_.drafts.session().propose(ss(tr("Read from names")), wishes, ss(tr("read from the name")));
     accept();
 }
 

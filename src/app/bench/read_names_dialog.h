@@ -5,7 +5,13 @@
 #include <QDialog>
 #include <QTreeWidget>
 
-#include "app/shell/session.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/library_index.h"
+#include "app/control/library_settings.h"
+#include "app/control/places_controller.h"
+#include "app/control/sleeve_views.h"
 #include "core/naming/read_names.h"
 
 class QLabel;
@@ -18,7 +24,18 @@ class Choice;
 class ReadNamesDialog : public QDialog {
     Q_OBJECT
 public:
-    ReadNamesDialog(Session& session, std::vector<FileId> files, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        JobList& jobs;
+        LibrarySettings& settings;
+        FilesController& files;
+        DraftsController& drafts;
+        LibraryIndex& index;
+        CustomFields& customFields;
+        SleeveViews& sleeves;
+    };
+
+    ReadNamesDialog(const Uses& use, std::vector<FileId> files, QWidget* parent = nullptr);
     void setPlan(const QString& plan);
     QPushButton* takeButton() { return take_; }
     QTreeWidget* results() { return tree_; }
@@ -33,7 +50,7 @@ private:
     void take();
     void countTicked();
 
-    Session& session_;
+    Uses use_;
     std::vector<FileId> files_;
     struct Artists;
     std::shared_ptr<Artists> artists_;

@@ -26,7 +26,7 @@ constexpr int fileRole = Qt::UserRole + 1;
 constexpr int fieldRole = Qt::UserRole + 2;
 } // namespace
 
-ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+ReviewPage::ReviewPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* head = new QHBoxLayout;
     title_ = label({}, "title");
     note_ = new ShortLabel; // it gives way to the buttons
@@ -59,18 +59,20 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
     for (QPushButton* b :
          {drop_, dropAll_, readAgain_, allNames_, thisName_, evenDamaged_, retry_, takeBack_, back_})
         head->addWidget(b);
-    connect(retry_, &QPushButton::clicked, this, [this] { session_.write(); });
+    connect(retry_, &QPushButton::clicked, this, [this] { use_.writing.write(); });
     connect(readAgain_, &QPushButton::clicked, this, [this] {
         std::vector<FileId> files;
-        for (const files::StepRecord& r : session_.lastReport()->steps)
+        for (const files::StepRecord& r : use_.writing.lastReport()->steps)
             if (r.stale && r.step.file > 0)
                 files.push_back(r.step.file);
-        session_.readAgain(files);
+        use_.writing.readAgain(files);
     });
-    connect(allNames_, &QPushButton::clicked, this, [this] { session_.write(files::HardLinks::AllNames); });
-    connect(thisName_, &QPushButton::clicked, this, [this] { session_.write(files::HardLinks::ThisName); });
+    connect(allNames_, &QPushButton::clicked, this,
+            [this] { use_.writing.write(files::HardLinks::AllNames); });
+    connect(thisName_, &QPushButton::clicked, this,
+            [this] { use_.writing.write(files::HardLinks::ThisName); });
     connect(evenDamaged_, &QPushButton::clicked, this,
-            [this] { session_.write(files::HardLinks::Ask, tags::Damage::Allow); });
+            [this] { use_.writing.write(files::HardLinks::Ask, tags::Damage::Allow); });
     banner_ = label({}, "banner");
     banner_->setWordWrap(true);
     tree_ = new QTreeWidget;
@@ -96,22 +98,24 @@ ReviewPage::ReviewPage(Session& session, QWidget* parent) : QWidget(parent), ses
     timer_.setSingleShot(true);
     timer_.setInterval(30);
     connect(&timer_, &QTimer::timeout, this, &ReviewPage::refresh);
-    for (auto signal : {&Session::draftsChanged, &Session::placementsChanged, &Session::written})
-        connect(&session_, signal, this, [this] {
-            isOld_ = true;
-            if (isVisible()) // else when it is seen next
-                timer_.start();
-        });
+    auto soon = [this] {
+        isOld_ = true;
+        if (isVisible()) // else when it is seen next
+            timer_.start();
+    };
+    connect(&use_.drafts, &DraftsController::changed, this, soon);
+    connect(&use_.places, &PlacesController::changed, this, soon);
+    connect(&use_.writing, &WritingController::written, this, soon);
     connect(drop_, &QPushButton::clicked, this, &ReviewPage::dropChosen);
     connect(dropAll_, &QPushButton::clicked, this, [this] {
         std::set<FileId> files;
-        for (const auto& [id, fields] : session_.drafts().all())
+        for (const auto& [id, fields] : use_.drafts.session().all())
             files.insert(id);
-        session_.drafts().dropAll(ss(tr("Drop all drafts")), files);
+        use_.drafts.session().dropAll(ss(tr("Drop all drafts")), files);
     });
     connect(takeBack_, &QPushButton::clicked, this,
-            [this] { session_.takeBack(session_.lastSet(), std::nullopt); });
-    connect(back_, &QPushButton::clicked, &session_, &Session::clearReport);
+            [this] { use_.writing.takeBack(use_.writing.lastSet(), std::nullopt); });
+    connect(back_, &QPushButton::clicked, &use_.writing, &WritingController::clearReport);
     connect(tree_, &QTreeWidget::itemSelectionChanged, this,
             [this] { drop_->setEnabled(!tree_->selectedItems().isEmpty()); });
     auto* remove = new QShortcut(QKeySequence::Delete, tree_);
@@ -129,10 +133,10 @@ void ReviewPage::showEvent(QShowEvent* event) {
 void ReviewPage::refresh() {
     isOld_ = false;
     timer_.stop();
-    bool report = session_.lastReport().has_value();
+    bool report = use_.writing.lastReport().has_value();
     bool asks = false, stale = false, cut = false;
     if (report)
-        for (const files::StepRecord& r : session_.lastReport()->steps) {
+        for (const files::StepRecord& r : use_.writing.lastReport()->steps) {
             asks = asks || r.linksAsked;
             cut = cut || r.damageAsked;
             stale = stale || (r.stale && r.step.file > 0);
@@ -142,12 +146,12 @@ void ReviewPage::refresh() {
     thisName_->setVisible(asks);
     // One question at a time: a narrow window has no room for all.
     evenDamaged_->setVisible(cut && !asks);
-    size_t rest = report ? session_.lastReport()->failed + session_.lastReport()->left : 0;
+    size_t rest = report ? use_.writing.lastReport()->failed + use_.writing.lastReport()->left : 0;
     retry_->setVisible(rest > 0 && !asks && !stale && !cut);
-    retry_->setText(report && session_.lastReport()->left > 0 ? tr("Write the rest") : tr("Retry"));
+    retry_->setText(report && use_.writing.lastReport()->left > 0 ? tr("Write the rest") : tr("Retry"));
     drop_->setVisible(!report);
     dropAll_->setVisible(!report);
-    takeBack_->setVisible(report && session_.lastReport()->done > 0);
+    takeBack_->setVisible(report && use_.writing.lastReport()->done > 0);
     back_->setVisible(report);
     if (report)
         showReport();
@@ -159,8 +163,8 @@ void ReviewPage::refresh() {
 /// the others by their places.
 std::vector<FilePtr> ReviewPage::inReadingOrder() const {
     std::unordered_map<FileId, size_t> sleeveOf;
-    for (size_t i = 0; i < session_.sleeves().size(); ++i)
-        for (FileId id : session_.sleeves()[i].files)
+    for (size_t i = 0; i < use_.sleeves.all().size(); ++i)
+        for (FileId id : use_.sleeves.all()[i].files)
             sleeveOf.emplace(id, i);
     struct Placed {
         size_t sleeve;
@@ -168,8 +172,8 @@ std::vector<FilePtr> ReviewPage::inReadingOrder() const {
         FilePtr file;
     };
     std::vector<Placed> all;
-    for (const auto& [id, fields] : session_.drafts().all())
-        if (FilePtr f = session_.file(id)) {
+    for (const auto& [id, fields] : use_.drafts.session().all())
+        if (FilePtr f = use_.files.file(id)) {
             auto sleeve = sleeveOf.find(id);
             auto number = [&](const char* key) {
                 return std::strtol(tags::firstValue(f->tags.fields, key).c_str(), nullptr, 10);
@@ -198,12 +202,12 @@ void ReviewPage::showDrafts() {
     int drafts = 0;
     for (const FilePtr& f : inReadingOrder()) {
         const FileId id = f->id;
-        const auto& fields = session_.drafts().of(id);
+        const auto& fields = use_.drafts.session().of(id);
         auto* parent = new QTreeWidgetItem(tree_);
         parent->setText(What, shownName(f->path));
         parent->setFont(What, theme::monoFont());
         parent->setToolTip(What, shownPath(f->path));
-        parent->setText(Present, session_.placeText(f->path.parent_path()));
+        parent->setText(Present, use_.shelves.placeText(f->path.parent_path()));
         parent->setToolTip(Present, shownPath(f->path.parent_path()));
         parent->setFont(Present, theme::monoFont());
         parent->setForeground(Present, c.third);
@@ -221,14 +225,14 @@ void ReviewPage::showDrafts() {
             item->setForeground(Future, c.heather);
             item->setFont(Future, bold);
             if (key == library::placeKey) {
-                const naming::Placement* p = session_.placementOf(id);
-                bool copy = PlaceWish::fromValues(draft.values).copy;
+                const naming::Placement* p = use_.places.places().of(id);
+                bool copy = bench::PlaceWish::fromValues(draft.values).copy;
                 item->setText(What, copy ? tr("Copy to") : tr("Move to"));
-                item->setText(Present, session_.placeText(f->path));
+                item->setText(Present, use_.shelves.placeText(f->path));
                 item->setFont(Future, theme::monoFont());
                 item->setFont(Present, theme::monoFont());
                 if (p && p->moves()) {
-                    item->setText(Future, session_.placeText(p->to));
+                    item->setText(Future, use_.shelves.placeText(p->to));
                 } else {
                     QStringList why;
                     if (p)
@@ -258,8 +262,8 @@ void ReviewPage::showDrafts() {
     tree_->expandAll();
     tree_->verticalScrollBar()->setValue(scroll);
     tree_->setUpdatesEnabled(true);
-    auto moves = static_cast<int>(session_.movesDrafted());
-    const auto& drafted = session_.drafts().all();
+    auto moves = static_cast<int>(use_.places.places().moving());
+    const auto& drafted = use_.drafts.session().all();
     auto files = static_cast<int>(drafted.size());
     const auto changed = std::count_if(drafted.begin(), drafted.end(), [](const auto& of) {
         return of.second.size() > of.second.count(library::placeKey);
@@ -274,7 +278,7 @@ void ReviewPage::showDrafts() {
     note_->setText(files == 0 ? QString()
                               : tr("%1. Nothing is written yet; all of it can be taken back afterwards.")
                                     .arg(parts.join(", ")));
-    const library::HistoryUse& history = session_.history();
+    const library::HistoryUse& history = use_.journal.use();
     banner_->setVisible(files > 0 && !history.next.empty());
     if (!history.next.empty())
         setBanner(
@@ -292,7 +296,7 @@ void ReviewPage::showDrafts() {
 }
 
 void ReviewPage::showReport() {
-    const files::SetReport& r = *session_.lastReport();
+    const files::SetReport& r = *use_.writing.lastReport();
     const auto& c = theme::colours();
     title_->setText(tr("Written"));
     note_->setText({});
@@ -325,9 +329,9 @@ void ReviewPage::showReport() {
         QStringList fields;
         for (const auto& [key, values] : s->step.changes)
             fields << fieldLabel(key);
-        item->setText(Future, done && !s->step.target.empty() ? session_.placeText(s->step.target)
+        item->setText(Future, done && !s->step.target.empty() ? use_.shelves.placeText(s->step.target)
                                                               : fields.join(", "));
-        item->setText(Present, session_.placeText(s->step.source));
+        item->setText(Present, use_.shelves.placeText(s->step.source));
         item->setToolTip(Future, shownPath(s->step.target));
         item->setToolTip(Present, shownPath(s->step.source));
         item->setFont(Present, theme::monoFont());
@@ -363,7 +367,7 @@ void ReviewPage::setBanner(const QString& text, const char* look) {
 }
 
 void ReviewPage::dropChosen() {
-    if (session_.lastReport())
+    if (use_.writing.lastReport())
         return;
     std::vector<std::pair<FileId, std::string>> which;
     for (QTreeWidgetItem* item : tree_->selectedItems()) {
@@ -372,10 +376,10 @@ void ReviewPage::dropChosen() {
         if (!field.isEmpty())
             which.emplace_back(id, ss(field));
         else
-            for (const auto& [key, draft] : session_.drafts().of(id))
+            for (const auto& [key, draft] : use_.drafts.session().of(id))
                 which.emplace_back(id, key);
     }
-    session_.drafts().drop(ss(tr("Drop drafts")), which);
+    use_.drafts.session().drop(ss(tr("Drop drafts")), which);
 }
 
 } // namespace moorfrost::app

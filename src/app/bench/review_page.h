@@ -7,7 +7,13 @@
 #include <QPushButton>
 #include <QTreeWidget>
 
-#include "app/shell/session.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/journal_controller.h"
+#include "app/control/places_controller.h"
+#include "app/control/shelves_controller.h"
+#include "app/control/sleeve_views.h"
+#include "app/control/writing_controller.h"
 
 class QStackedWidget;
 
@@ -20,7 +26,18 @@ class EmptyHint;
 class ReviewPage : public QWidget {
     Q_OBJECT
 public:
-    ReviewPage(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        FilesController& files;
+        DraftsController& drafts;
+        ShelvesController& shelves;
+        JournalController& journal;
+        PlacesController& places;
+        SleeveViews& sleeves;
+        WritingController& writing;
+    };
+
+    ReviewPage(const Uses& use, QWidget* parent = nullptr);
     QTreeWidget* tree() { return tree_; }
     void dropChosen();
     QPushButton* retryButton() { return retry_; }
@@ -40,7 +57,7 @@ private:
     void showReport();
     void setBanner(const QString& text, const char* look);
 
-    Session& session_;
+    Uses use_;
     QLabel *title_, *banner_;
     ShortLabel* note_;
     QPushButton *drop_, *dropAll_, *takeBack_, *back_, *retry_, *readAgain_, *allNames_, *thisName_,

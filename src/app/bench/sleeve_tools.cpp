@@ -17,8 +17,8 @@ namespace {
 enum Role { Key = Qt::UserRole, IsNew };
 }
 
-SleeveChooser::SleeveChooser(Session& session, std::vector<FileId> files, QWidget* parent)
-    : QDialog(parent), session_(session), files_(std::move(files)) {
+SleeveChooser::SleeveChooser(const Uses& use, std::vector<FileId> files, QWidget* parent)
+    : QDialog(parent), use_(use), files_(std::move(files)) {
     setWindowTitle(tr("Put %n file(s) into a sleeve", "", static_cast<int>(files_.size())));
     resize(460, 420);
     name_ = new QLineEdit;
@@ -55,7 +55,7 @@ void SleeveChooser::fill() {
         item->setData(Key, qs(key));
         item->setData(IsNew, isNew);
     };
-    for (const SleeveView& s : session_.sleeves())
+    for (const SleeveView& s : use_.sleeves.all())
         if (!s.isStrays() && list_->count() < most &&
             text::fold(ss(s.title)).find(wanted) != std::string::npos)
             add(tr("%1 \u00B7 %2").arg(s.title, s.line()), s.key, false);
@@ -71,14 +71,14 @@ void SleeveChooser::take() {
     if (!item)
         return;
     if (item->data(IsNew).toBool())
-        session_.newSleeve(files_, name_->text().simplified());
+        use_.batch.newSleeve(files_, name_->text().simplified());
     else
-        session_.putIntoSleeve(files_, ss(item->data(Key).toString()));
+        use_.batch.putIntoSleeve(files_, ss(item->data(Key).toString()));
     accept();
 }
 
-SleeveTools::SleeveTools(Session& session, SleeveList* list, std::function<std::vector<FileId>()> files)
-    : QObject(list), session_(session), list_(list), files_(std::move(files)) {
+SleeveTools::SleeveTools(const Uses& use, SleeveList* list, std::function<std::vector<FileId>()> files)
+    : QObject(list), use_(use), list_(list), files_(std::move(files)) {
     list->setContextMenuPolicy(Qt::CustomContextMenu);
     connect(list, &QWidget::customContextMenuRequested, this, &SleeveTools::showMenu);
     connect(
@@ -94,14 +94,14 @@ std::vector<FileId> SleeveTools::wanted() const {
     std::vector<FileId> files = files_();
     if (files.empty())
         for (const std::string& key : list_->chosenKeys())
-            if (const SleeveView* s = session_.sleeve(key))
+            if (const SleeveView* s = use_.sleeves.find(key))
                 files.insert(files.end(), s->files.begin(), s->files.end());
     return files;
 }
 
 void SleeveTools::putInto() {
     if (std::vector<FileId> files = wanted(); !files.empty())
-        SleeveChooser(session_, files, window()).exec();
+        SleeveChooser(use_, files, window()).exec();
 }
 
 void SleeveTools::makeNew(const std::vector<FileId>& files) {
@@ -114,25 +114,25 @@ void SleeveTools::makeNew(const std::vector<FileId>& files) {
                               QLineEdit::Normal, {}, &ok)
             .simplified();
     if (ok)
-        session_.newSleeve(files, name);
+        use_.batch.newSleeve(files, name);
 }
 
 void SleeveTools::toStrays() {
-    session_.putIntoSleeve(wanted(), {});
+    use_.batch.putIntoSleeve(wanted(), {});
 }
 
 void SleeveTools::letSort() {
-    session_.letSort(wanted());
+    use_.batch.letSort(wanted());
 }
 
 void SleeveTools::merge() {
     const std::vector<std::string> keys = list_->chosenKeys();
-    session_.mergeSleeves(keys);
+    use_.batch.mergeSleeves(keys);
 }
 
 void SleeveTools::rename() {
     const std::vector<std::string> keys = list_->chosenKeys();
-    const SleeveView* s = keys.size() == 1 ? session_.sleeve(keys.front()) : nullptr;
+    const SleeveView* s = keys.size() == 1 ? use_.sleeves.find(keys.front()) : nullptr;
     if (!s || s->isStrays())
         return;
     bool ok = false;
@@ -141,23 +141,26 @@ void SleeveTools::rename() {
         tr("Name on the bench (the files are not changed; leave it empty for their album):"),
         QLineEdit::Normal, s->title, &ok);
     if (ok)
-        session_.nameSleeve(keys.front(), name);
+        use_.batch.nameSleeve(keys.front(), name);
 }
 
 void SleeveTools::fillSplit(QMenu& menu) {
     const std::vector<std::string> keys = list_->chosenKeys();
-    const std::pair<QString, SplitBy> ways[] = {
-        {tr("Folder"), SplitBy::Folder}, {tr("Disc"), SplitBy::Disc}, {tr("Album"), SplitBy::Album},
-        {tr("Artist"), SplitBy::Artist}, {tr("Date"), SplitBy::Date}, {tr("Format"), SplitBy::Format}};
+    const std::pair<QString, bench::SplitBy> ways[] = {
+        {tr("Folder"), bench::SplitBy::Folder}, {tr("Disc"), bench::SplitBy::Disc},
+        {tr("Album"), bench::SplitBy::Album},   {tr("Artist"), bench::SplitBy::Artist},
+        {tr("Date"), bench::SplitBy::Date},     {tr("Format"), bench::SplitBy::Format}};
     for (const auto& [name, by] : ways) {
         const bool one = keys.size() == 1 && !keys.front().empty();
-        const size_t parts = one ? session_.partsOf(keys.front(), by).size() : 0;
+        const size_t parts = one ? use_.batch.batch().partsOf(keys.front(), by).size() : 0;
         QAction* action =
             menu.addAction(parts > 1 ? tr("%1: into %n sleeve(s)", "", static_cast<int>(parts)).arg(name)
                                      : tr("%1: all the same").arg(name));
         action->setEnabled(parts > 1);
-        connect(action, &QAction::triggered, this,
-                [this, keys, by] { session_.splitSleeve(keys.front(), by); });
+        connect(action, &QAction::triggered, this, [this, key = keys.front(), by] {
+            const SleeveView* sleeve = use_.sleeves.find(key);
+            use_.batch.splitSleeve(key, by, sleeve ? sleeve->title : QString());
+        });
     }
 }
 
@@ -186,7 +189,7 @@ void SleeveTools::showMenu(const QPoint& at) {
     auto files = [this, keys] {
         std::vector<FileId> out;
         for (const std::string& key : keys)
-            if (const SleeveView* s = session_.sleeve(key))
+            if (const SleeveView* s = use_.sleeves.find(key))
                 out.insert(out.end(), s->files.begin(), s->files.end());
         return out;
     };
@@ -197,15 +200,15 @@ void SleeveTools::showMenu(const QPoint& at) {
     QMenu* apart = menu.addMenu(tr("Split by"));
     apart->setEnabled(keys.size() == 1 && sleeves == 1);
     fillSplit(*apart);
-    menu.addAction(tr("To the strays"), this, [this, files] { session_.putIntoSleeve(files(), {}); })
+    menu.addAction(tr("To the strays"), this, [this, files] { use_.batch.putIntoSleeve(files(), {}); })
         ->setEnabled(sleeves > 0);
-    menu.addAction(tr("Let Moorfrost sort them again"), this, [this, files] { session_.letSort(files()); })
+    menu.addAction(tr("Let Moorfrost sort them again"), this, [this, files] { use_.batch.letSort(files()); })
         ->setEnabled(!keys.empty());
-    menu.addAction(tr("Undo the last change of sleeves"), this, [this] { session_.undoByHand(); })
-        ->setEnabled(session_.canUndoByHand());
+    menu.addAction(tr("Undo the last change of sleeves"), this, [this] { use_.batch.undoByHand(); })
+        ->setEnabled(use_.batch.batch().canUndoByHand());
     menu.addSeparator();
     menu.addAction(tr("Remove from the batch (the files stay as they are)"), this,
-                   [this, files] { session_.removeFromBatch(files()); })
+                   [this, files] { use_.batch.removeFiles(files()); })
         ->setEnabled(!keys.empty());
     menu.exec(list_->viewport()->mapToGlobal(at));
 }

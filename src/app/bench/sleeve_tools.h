@@ -5,7 +5,8 @@
 
 #include <QDialog>
 
-#include "app/shell/session.h"
+#include "app/control/batch_controller.h"
+#include "app/control/sleeve_views.h"
 
 class QLineEdit;
 class QListWidget;
@@ -19,14 +20,20 @@ class SleeveList;
 class SleeveChooser : public QDialog {
     Q_OBJECT
 public:
-    SleeveChooser(Session& session, std::vector<FileId> files, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        BatchController& batch;
+        SleeveViews& sleeves;
+    };
+
+    SleeveChooser(const Uses& use, std::vector<FileId> files, QWidget* parent = nullptr);
     QLineEdit* name() { return name_; }
     QListWidget* list() { return list_; }
     void take();
 
 private:
     void fill();
-    Session& session_;
+    Uses use_;
     std::vector<FileId> files_;
     QLineEdit* name_;
     QListWidget* list_;
@@ -35,8 +42,10 @@ private:
 class SleeveTools : public QObject {
     Q_OBJECT
 public:
+    using Uses = SleeveChooser::Uses;
+
     /// `files`: those that are chosen in the step that is in sight.
-    SleeveTools(Session& session, SleeveList* list, std::function<std::vector<FileId>()> files);
+    SleeveTools(const Uses& use, SleeveList* list, std::function<std::vector<FileId>()> files);
 
     void putInto();
     void makeNew(const std::vector<FileId>& files);
@@ -54,7 +63,7 @@ private:
     QWidget* window() const;
     void fillSplit(QMenu& menu);
     std::vector<FileId> wanted() const; // chosen files, else those of the chosen sleeves
-    Session& session_;
+    Uses use_;
     SleeveList* list_;
     std::function<std::vector<FileId>()> files_;
 };

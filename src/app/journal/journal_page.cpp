@@ -24,13 +24,13 @@ constexpr int numberRole = Qt::UserRole + 2;
 
 class SetDelegate : public QStyledItemDelegate {
 public:
-    SetDelegate(Session& session, QObject* parent) : QStyledItemDelegate(parent), session_(session) {}
+    SetDelegate(const JournalPage::Uses& use, QObject* parent) : QStyledItemDelegate(parent), use_(use) {}
     QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 58}; }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         auto row = static_cast<size_t>(index.row());
-        if (row >= session_.sets().size())
+        if (row >= use_.journal.sets().size())
             return;
-        const library::SetSummary& s = session_.sets()[row];
+        const library::SetSummary& s = use_.journal.sets()[row];
         const auto& c = theme::colours();
         QRect r = option.rect;
         bool chosen = option.state & QStyle::State_Selected;
@@ -43,7 +43,7 @@ public:
                             s.done > 0 ? JournalPage::tr("partly taken back") : JournalPage::tr("taken back"),
                             paint::Tone::Neutral) +
                 6;
-        const auto& next = session_.history().next;
+        const auto& next = use_.journal.use().next;
         bool goes = std::any_of(next.begin(), next.end(), [&](const auto& n) { return n.id == s.id; });
         if (s.dropped || goes)
             right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22),
@@ -77,12 +77,12 @@ public:
     }
 
 private:
-    Session& session_;
+    JournalPage::Uses use_;
 };
 
 } // namespace
 
-JournalPage::JournalPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+JournalPage::JournalPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* head = new QHBoxLayout;
     title_ = label(tr("Journal"), "title");
     note_ = label({}, "quiet");
@@ -93,7 +93,7 @@ JournalPage::JournalPage(Session& session, QWidget* parent) : QWidget(parent), s
     head->addWidget(takeBackChosen_);
     head->addWidget(takeBack_);
     list_ = new QListWidget;
-    list_->setItemDelegate(new SetDelegate(session_, list_));
+    list_->setItemDelegate(new SetDelegate(use_, list_));
     list_->setUniformItemSizes(true);
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     list_->setAccessibleName(tr("Sets that were written"));
@@ -122,7 +122,7 @@ JournalPage::JournalPage(Session& session, QWidget* parent) : QWidget(parent), s
     layout->setSpacing(0);
     layout->addWidget(bar("head", head, 46));
     layout->addWidget(stack_, 1);
-    connect(&session_, &Session::journalChanged, this, &JournalPage::refill);
+    connect(&use_.journal, &JournalController::changed, this, &JournalPage::refill);
     connect(list_, &QListWidget::currentRowChanged, this, &JournalPage::readSteps);
     connect(takeBack_, &QPushButton::clicked, this, [this] { takeBack(false); });
     connect(takeBackChosen_, &QPushButton::clicked, this, [this] { takeBack(true); });
@@ -136,7 +136,7 @@ void JournalPage::refill() {
     list_->blockSignals(true);
     list_->clear();
     int row = 0, at = 0;
-    for (const library::SetSummary& s : session_.sets()) {
+    for (const library::SetSummary& s : use_.journal.sets()) {
         auto* item = new QListWidgetItem(list_);
         item->setData(idRole, static_cast<qlonglong>(s.id));
         item->setData(Qt::AccessibleTextRole, qs(s.title));
@@ -158,7 +158,7 @@ void JournalPage::readSteps() {
     if (!list_->currentItem())
         return;
     set_ = list_->currentItem()->data(idRole).toLongLong();
-    session_.readSteps(set_, [this, set = set_](std::vector<library::SetStep> steps) {
+    use_.journal.readSteps(this, set_, [this, set = set_](std::vector<library::SetStep> steps) {
         if (set == set_)
             showSteps(std::move(steps));
     });
@@ -201,8 +201,8 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
             line->setFlags(Qt::ItemIsEnabled);
         };
         if (!r.step.target.empty())
-            child(r.step.copy ? tr("Copied to") : tr("Place"), session_.placeText(r.step.target),
-                  session_.placeText(r.step.source), true);
+            child(r.step.copy ? tr("Copied to") : tr("Place"), use_.shelves.placeText(r.step.target),
+                  use_.shelves.placeText(r.step.source), true);
         std::vector<std::string> keys;
         for (const auto& [key, values] : r.step.changes)
             keys.push_back(key);
@@ -235,7 +235,7 @@ void JournalPage::takeBack(bool onlyChosen) {
             if (!item->parent())
                 steps->insert(item->data(What, numberRole).toULongLong());
     }
-    session_.takeBack(set_, steps);
+    use_.writing.takeBack(set_, steps);
 }
 
 } // namespace moorfrost::app

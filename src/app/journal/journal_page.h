@@ -6,7 +6,9 @@
 #include <QPushButton>
 #include <QTreeWidget>
 
-#include "app/shell/session.h"
+#include "app/control/journal_controller.h"
+#include "app/control/shelves_controller.h"
+#include "app/control/writing_controller.h"
 
 class QLabel;
 class QStackedWidget;
@@ -16,7 +18,14 @@ namespace moorfrost::app {
 class JournalPage : public QWidget {
     Q_OBJECT
 public:
-    JournalPage(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        ShelvesController& shelves;
+        JournalController& journal;
+        WritingController& writing;
+    };
+
+    JournalPage(const Uses& use, QWidget* parent = nullptr);
     QListWidget* sets() { return list_; }
     QTreeWidget* files() { return tree_; }
     QPushButton* takeBackButton() { return takeBack_; }
@@ -27,7 +36,7 @@ private:
     void showSteps(std::vector<library::SetStep> steps);
     void takeBack(bool onlyChosen);
 
-    Session& session_;
+    Uses use_;
     QListWidget* list_;
     QTreeWidget* tree_;
     QStackedWidget* stack_;

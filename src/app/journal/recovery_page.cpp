@@ -14,7 +14,7 @@ namespace {
 enum Column { File, Place };
 }
 
-RecoveryPage::RecoveryPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+RecoveryPage::RecoveryPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* head = new QHBoxLayout;
     auto* journal = button(tr("Look in the journal"));
     auto* go = button(tr("Go on"), "accent");
@@ -36,12 +36,12 @@ RecoveryPage::RecoveryPage(Session& session, QWidget* parent) : QWidget(parent),
     layout->addWidget(tree_, 1);
     connect(go, &QPushButton::clicked, this, &RecoveryPage::goOn);
     connect(journal, &QPushButton::clicked, this, &RecoveryPage::journalWanted);
-    connect(&session_, &Session::interruptionFound, this, &RecoveryPage::refresh);
-    connect(&session_, &Session::shelvesChanged, this, &RecoveryPage::refresh); // they tell the places
+    connect(&use_.care, &LibraryCare::interruptionFound, this, &RecoveryPage::refresh);
+    connect(&use_.shelves, &ShelvesController::changed, this, &RecoveryPage::refresh); // they tell the places
 }
 
 void RecoveryPage::refresh() {
-    const library::RecoveryReport& r = session_.recovered();
+    const library::RecoveryReport& r = use_.care.recovered();
     const auto& c = theme::colours();
     QStringList sets;
     for (const std::string& title : r.sets)
@@ -85,8 +85,8 @@ void RecoveryPage::refresh() {
         parent->setForeground(File, colour);
         line(parent, advice, c.second);
         for (const library::RecoveredFile& f : files) {
-            auto* item =
-                new QTreeWidgetItem(parent, {shownName(f.path), session_.placeText(f.path.parent_path())});
+            auto* item = new QTreeWidgetItem(
+                parent, {shownName(f.path), use_.shelves.placeText(f.path.parent_path())});
             item->setFont(File, theme::monoFont());
             item->setFont(Place, theme::monoFont());
             item->setToolTip(Place, shownPath(f.path));

@@ -6,14 +6,21 @@
 #include <QLabel>
 #include <QTreeWidget>
 
-#include "app/shell/session.h"
+#include "app/control/library_care.h"
+#include "app/control/shelves_controller.h"
 
 namespace moorfrost::app {
 
 class RecoveryPage : public QWidget {
     Q_OBJECT
 public:
-    explicit RecoveryPage(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        ShelvesController& shelves;
+        LibraryCare& care;
+    };
+
+    explicit RecoveryPage(const Uses& use, QWidget* parent = nullptr);
     QTreeWidget* tree() { return tree_; }
     QString text() const { return text_->text(); }
 
@@ -23,7 +30,7 @@ signals:
 
 private:
     void refresh();
-    Session& session_;
+    Uses use_;
     QLabel* text_;
     QTreeWidget* tree_;
 };

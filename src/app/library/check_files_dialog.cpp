@@ -53,9 +53,9 @@ struct CheckFilesDialog::Shared {
     std::stop_source stop;
 };
 
-CheckFilesDialog::CheckFilesDialog(Session& session, std::vector<Path> files, const QString& where,
+CheckFilesDialog::CheckFilesDialog(const Uses& use, std::vector<Path> files, const QString& where,
                                    QWidget* parent)
-    : QDialog(parent), session_(session), files_(std::move(files)) {
+    : QDialog(parent), use_(use), files_(std::move(files)) {
     setWindowTitle(tr("Check files"));
     resize(940, 640);
     kinds_ = new QButtonGroup(this);
@@ -197,8 +197,9 @@ void CheckFilesDialog::start(const Path& list, const Path& folder) {
     stop_->setEnabled(true);
     save_->setEnabled(false);
     timer_.start();
-    auto work = [shared = shared_, kind, paths = files_, list, folder, library = session_.libraryFile(),
-                 storeNew = storeNew_->isChecked()](std::stop_token stop, work::Progress& progress) {
+    auto work = [shared = shared_, kind, paths = files_, list, folder, library = use_.library.file(),
+                 storeNew = storeNew_->isChecked()](std::stop_token stop,
+                                                    work::Progress& progress) -> Status {
         // Either the window's own Stop or that of the shelf.
         std::stop_callback either(stop, [&] { shared->stop.request_stop(); });
         std::stop_token both = shared->stop.get_token();
@@ -210,34 +211,31 @@ void CheckFilesDialog::start(const Path& list, const Path& folder) {
             shared->news.push_back(f);
             shared->progress = progress.state();
         };
-        Status status = Done{};
+        if (kind == CheckList)
+            return library::checkAgainstList(list, both, progress, found);
+        if (kind == WriteList)
+            return library::writeList(folder, list, both, progress, found);
         if (kind == Decoding) {
             library::checkDecoding(paths, both, progress, found);
-        } else if (kind == CheckList) {
-            status = library::checkAgainstList(list, both, progress, found);
-        } else if (kind == WriteList) {
-            status = library::writeList(folder, list, both, progress, found);
-        } else if (auto store = library::Store::open(library)) {
-            std::vector<library::Fixity> stored;
-            for (const Path& p : paths)
-                if (auto f = (*store)->fixity(p))
-                    stored.push_back(*f);
-            library::checkFixity(paths, stored, false, both, progress, found);
-            if (storeNew)
-                for (const library::Fixity& f : fresh)
-                    (*store)->saveFixity(f);
-        } else {
-            status = store.error();
+            return Done{};
         }
-        if (!status) {
-            std::lock_guard lock(shared->mutex);
-            shared->error = status.error().message;
-        }
+        auto store = library::Store::open(library);
+        if (!store)
+            return store.error();
+        std::vector<library::Fixity> stored;
+        for (const Path& p : paths)
+            if (auto f = (*store)->fixity().find(p))
+                stored.push_back(*f);
+        library::checkFixity(paths, stored, false, both, progress, found);
+        if (storeNew)
+            for (const library::Fixity& f : fresh)
+                (*store)->fixity().save(f);
+        return Done{};
     };
-    QPointer<CheckFilesDialog> self(this);
-    session_.jobs().start(tr("Checking files: %1").arg(title_), work, [self] {
-        if (self)
-            self->ended();
+    use_.jobs.start(this, {ss(tr("Checking files: %1").arg(title_))}, work, [this](const Status& status) {
+        if (!status)
+            shared_->error = status.error().message;
+        ended();
     });
 }
 
@@ -313,8 +311,8 @@ void CheckFilesDialog::ended() {
     const bool troubles =
         !shared_->error.empty() ||
         std::any_of(found_.begin(), found_.end(), [](const auto& f) { return library::isTrouble(f.state); });
-    emit session_.said(tr("The check of files has ended: %1 \"Check files\" shows it.").arg(summary),
-                       troubles);
+    use_.messages.say(tr("The check of files has ended: %1 \"Check files\" shows it.").arg(summary),
+                      troubles);
 }
 
 bool CheckFilesDialog::showAgain(const QPointer<CheckFilesDialog>& last) {
@@ -344,19 +342,18 @@ void CheckFilesDialog::askAndSave() {
 void CheckFilesDialog::saveReport(const Path& file) {
     std::string title =
         ss(tr("%1, %2").arg(title_, QLocale().toString(QDateTime::currentDateTime(), QLocale::ShortFormat)));
-    auto report = std::make_shared<exchange::Report>(library::reportOf(title, found_));
-    auto status = std::make_shared<Status>(Done{});
-    session_.jobs().start(
-        tr("Saving the report"),
-        [report, file, status](std::stop_token, work::Progress&) { *status = exchange::save(*report, file); },
-        [this, self = QPointer<CheckFilesDialog>(this), file, status, &session = session_] {
-            bool fine = static_cast<bool>(*status);
-            emit session.said(fine ? tr("The report was saved as %1.").arg(shownPath(file))
-                                   : qs(status->error().message),
-                              !fine);
+    use_.jobs.start(
+        &use_.messages, {ss(tr("Saving the report"))},
+        [report = library::reportOf(title, found_), file](std::stop_token, work::Progress&) {
+            return exchange::save(report, file);
+        },
+        [&messages = use_.messages, self = QPointer(this), file](const Status& saved) {
+            messages.say(saved ? tr("The report was saved as %1.").arg(shownPath(file))
+                               : qs(saved.error().message),
+                         !saved);
             if (self)
-                summary_->setText(fine ? tr("Saved as %1.").arg(shownName(file))
-                                       : qs(status->error().message));
+                self->summary_->setText(saved ? tr("Saved as %1.").arg(shownName(file))
+                                              : qs(saved.error().message));
         });
 }
 

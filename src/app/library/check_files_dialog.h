@@ -7,7 +7,9 @@
 #include <QPointer>
 #include <QTreeWidget>
 
-#include "app/shell/session.h"
+#include "app/control/job_list.h"
+#include "app/control/library_access.h"
+#include "app/control/messages.h"
 #include "core/library/file_check.h"
 
 class QButtonGroup;
@@ -21,10 +23,17 @@ namespace moorfrost::app {
 class CheckFilesDialog : public QDialog {
     Q_OBJECT
 public:
+    /// What it uses.
+    struct Uses {
+        Messages& messages;
+        JobList& jobs;
+        LibraryAccess& library;
+    };
+
     enum Kind { Fixity, Decoding, CheckList, WriteList };
 
     /// `where`: what the files are, for people ("the batch", "3 selected files").
-    CheckFilesDialog(Session& session, std::vector<Path> files, const QString& where,
+    CheckFilesDialog(const Uses& use, std::vector<Path> files, const QString& where,
                      QWidget* parent = nullptr);
     ~CheckFilesDialog() override;
 
@@ -54,7 +63,7 @@ private:
     void addRow(const library::CheckedFile& file);
     void ended();
 
-    Session& session_;
+    Uses use_;
     std::vector<Path> files_;
     QButtonGroup* kinds_;
     QCheckBox *onlyTrouble_, *storeNew_;

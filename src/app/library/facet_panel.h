@@ -6,7 +6,7 @@
 
 #include <QTreeWidget>
 
-#include "app/shell/session.h"
+#include "app/control/files_controller.h"
 #include "core/library/search/searcher.h"
 
 namespace moorfrost::app {

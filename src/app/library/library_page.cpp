@@ -47,8 +47,8 @@ std::string sortColumn(const std::string& key) {
 
 } // namespace
 
-LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-    bar_ = new SearchBar(session_);
+LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
+    bar_ = new SearchBar({use_.jobs, use_.settings});
     count_ = new ShortLabel;
     count_->setObjectName("quiet");
     save_ = button(tr("Save search"));
@@ -58,8 +58,8 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     send_ = button(tr("Send to bench"));
     send_->setToolTip(tr("Puts the selected files on the bench, to be described or put away again"));
 
-    model_ = new TrackModel(session_, this);
-    view_ = new SheetView(session_, model_);
+    model_ = new TrackModel({use_.drafts}, this);
+    view_ = new SheetView({use_.drafts, use_.customFields}, model_);
     view_->setAccessibleName(tr("Tracks"));
     view_->setSelectionBehavior(QAbstractItemView::SelectRows);
     view_->setEditTriggers(QAbstractItemView::NoEditTriggers);
@@ -86,12 +86,12 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     stack_->addWidget(empty_);
     stack_->addWidget(gridPage());
     facets_ = new FacetPanel;
-    details_ = new FileDetails(session_);
+    details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal});
     layOut();
 
-    connect(&session_.index(), &LibraryIndex::changed, this, &LibraryPage::takeSearcher);
-    connect(&session_, &Session::loaded, this, [this] {
-        if (!savedSearches().empty() || SearchBar::findsBeginnings(session_))
+    connect(&use_.index, &LibraryIndex::changed, this, &LibraryPage::takeSearcher);
+    connect(&use_.settings, &LibrarySettings::loaded, this, [this] {
+        if (!savedSearches().empty() || bar_->findsBeginnings())
             bar_->parse(); // the library may have been searchable before these were read
     });
     connect(bar_, &SearchBar::changed, this, &LibraryPage::search);
@@ -139,9 +139,9 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(empty_->button(), &QPushButton::clicked, this, &LibraryPage::benchWanted);
     connect(details_, &FileDetails::mendTextWanted, this, [this] {
         std::vector<FileId> files = chosenFiles();
-        session_.takeUp(files, [self = QPointer(this), files] {
+        use_.files.takeUp(this, files, [self = QPointer(this), files] {
             if (self)
-                MendTextDialog(self->session_, files, self).exec();
+                MendTextDialog({self->use_.files, self->use_.drafts}, files, self).exec();
         });
     });
     showSorting();
@@ -202,7 +202,7 @@ void LibraryPage::layOut() {
 }
 
 QWidget* LibraryPage::gridPage() {
-    grid_ = new SleeveGrid(session_);
+    grid_ = new SleeveGrid({use_.index, use_.standards});
     group_ = new Choice;
     group_->addItems({tr("Not grouped"), tr("By artist"), tr("By label"), tr("By decade")});
     group_->setCurrentIndex(QSettings().value("library/group", 0).toInt());
@@ -258,7 +258,7 @@ void LibraryPage::showMenu(const QPoint& at) {
     menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
     menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
     if (count > 0 && count <= mostWithKind)
-        addKindMenu(menu, session_.kinds(), chosenFiles());
+        addKindMenu(menu, use_.kinds, chosenFiles());
     if (!showsSleeves())
         menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
     menu.exec(at);
@@ -269,9 +269,9 @@ QString LibraryPage::told() const {
 }
 
 void LibraryPage::takeSearcher() {
-    if (!session_.index().searcher())
+    if (!use_.index.searcher())
         return;
-    searcher_ = session_.index().searcher();
+    searcher_ = use_.index.searcher();
     facets_->setMeasured(searcher_->readyRows() != nullptr);
     facets_->setCustomFields(searcher_->customFields());
     bar_->setSearcher(searcher_); // and so searches
@@ -293,35 +293,39 @@ void LibraryPage::search() {
     for (const std::string& key : facets_->keys())
         question.facets.emplace_back(key, facets_->mostOf(key));
     question.saved = savedSearches();
-    question.beginnings = SearchBar::findsBeginnings(session_);
+    question.beginnings = bar_->findsBeginnings();
     // All of many are chosen again as all.
     if (view_->selectionModel()->hasSelection() &&
         view_->chosenCount() < std::max<size_t>(1000, model_->rows().size()))
         question.chosen = view_->chosenFiles();
-    auto counts = std::make_shared<LibraryCounts>();
-    auto work = [session = &session_, self = QPointer(this), run, question, counts, searcher = searcher_,
-                 mine = stop_](std::stop_token stop, work::Progress&) mutable {
+    auto work = [jobs = &use_.jobs, self = QPointer(this), run, question, searcher = searcher_,
+                 mine = stop_](std::stop_token stop, work::Progress&) mutable -> Result<LibraryCounts> {
         // Either a newer question or the end of the program.
         std::stop_callback either(stop, [&] { mine.request_stop(); });
         const std::stop_token both = mine.get_token();
         auto rows = std::make_shared<LibraryRows>(rowsFor(question, *searcher, both));
         if (both.stop_requested())
-            return;
-        QMetaObject::invokeMethod( // the session outlives its jobs, the page need not
-            session,
+            return LibraryCounts();
+        QMetaObject::invokeMethod( // the list outlives its jobs, the page need not
+            jobs,
             [self, run, question, rows, searcher] {
                 if (self && run == self->run_)
                     self->take(question, searcher, std::move(*rows));
             },
             Qt::QueuedConnection);
-        *counts = countsFor(question, *searcher, both);
+        return countsFor(question, *searcher, both);
     };
-    session_.jobs().start(tr("Searching"), work, [self = QPointer(this), run, question, counts] {
-        if (!self || run != self->run_)
-            return;
-        self->facets_->show(question.query, self->bar_->text(), counts->saved, counts->facets);
-        self->searched_ = true;
-    });
+    use_.jobs.start(this, {ss(tr("Searching"))}, work,
+                    [this, run, question](const Result<LibraryCounts>& counts) {
+                        if (run != run_)
+                            return;
+                        if (!counts) {
+                            use_.messages.say(counts.error());
+                            return;
+                        }
+                        facets_->show(question.query, bar_->text(), counts->saved, counts->facets);
+                        searched_ = true;
+                    });
 }
 
 void LibraryPage::take(const LibraryQuestion& question, std::shared_ptr<const library::Searcher> searcher,
@@ -377,8 +381,8 @@ void LibraryPage::choose(const std::vector<int>& rows) {
     if (static_cast<size_t>(again.size()) > mostRanges) { // rather none than others
         view_->clearSelection();
         view_->selectionModel()->clearCurrentIndex();
-        emit session_.said(tr("The choice was given up: in this order it would be in too many pieces."),
-                           false);
+        use_.messages.say(tr("The choice was given up: in this order it would be in too many pieces."),
+                          false);
         return;
     }
     if (again.isEmpty())
@@ -425,7 +429,9 @@ void LibraryPage::showSorting() {
 
 std::vector<SavedSearch> LibraryPage::savedSearches() const {
     std::vector<SavedSearch> out;
-    const QJsonArray list = QJsonDocument::fromJson(session_.setting("searches").toUtf8()).array();
+    const QJsonArray list =
+        QJsonDocument::fromJson(QByteArray::fromStdString(use_.settings.get(library::settings::searches)))
+            .array();
     for (const QJsonValue& v : list)
         out.push_back({ss(v[QLatin1String("name")].toString()), ss(v[QLatin1String("query")].toString()), 0});
     return out;
@@ -435,7 +441,8 @@ void LibraryPage::keepSearches(const std::vector<SavedSearch>& searches) {
     QJsonArray list;
     for (const SavedSearch& s : searches)
         list.append(QJsonObject{{"name", qs(s.name)}, {"query", qs(s.query)}});
-    session_.setSetting("searches", QString::fromUtf8(QJsonDocument(list).toJson(QJsonDocument::Compact)));
+    use_.settings.set(library::settings::searches,
+                      QJsonDocument(list).toJson(QJsonDocument::Compact).toStdString());
     search();
 }
 
@@ -455,7 +462,10 @@ void LibraryPage::saveSearch(const QString& name) {
 }
 
 void LibraryPage::sendToBench() {
-    session_.sendToBench(chosenFiles());
+    const std::vector<FileId> files = chosenFiles();
+    use_.batch.send(files, [&messages = use_.messages, n = static_cast<int>(files.size())] {
+        messages.say(tr("%n file(s) sent to the bench.", "", n));
+    });
     emit benchWanted();
 }
 
@@ -478,7 +488,7 @@ void LibraryPage::checkFiles() {
     const auto n = static_cast<int>(paths.size());
     delete checks_;
     checks_ = new CheckFilesDialog(
-        session_, std::move(paths),
+        {use_.messages, use_.jobs, use_.library}, std::move(paths),
         some ? tr("the %n selected file(s)", "", n) : tr("the %n file(s) shown", "", n), this);
     checks_->exec();
 }
@@ -491,7 +501,7 @@ void LibraryPage::showDetails() {
         details_->showFile(nullptr);
         return;
     }
-    session_.withFile(first, [self = QPointer(this), run, count](const FilePtr& file) {
+    use_.files.withFile(this, first, [self = QPointer(this), run, count](const FilePtr& file) {
         if (self && run == self->detailsRun_)
             self->details_->showFile(file, static_cast<int>(count) - 1);
     });

@@ -8,9 +8,21 @@
 #include <QPushButton>
 #include <QWidget>
 
+#include "app/control/batch_controller.h"
+#include "app/control/content_kinds.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/journal_controller.h"
+#include "app/control/library_access.h"
+#include "app/control/library_index.h"
+#include "app/control/library_settings.h"
+#include "app/control/messages.h"
+#include "app/control/places_controller.h"
+#include "app/control/shelves_controller.h"
+#include "app/control/standards.h"
 #include "app/library/library_answer.h"
 #include "app/library/search_bar.h"
-#include "app/shell/session.h"
 #include "app/widgets/sheet.h"
 
 class QSlider;
@@ -29,7 +41,24 @@ class TrackModel;
 class LibraryPage : public QWidget {
     Q_OBJECT
 public:
-    LibraryPage(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        Messages& messages;
+        JobList& jobs;
+        LibraryAccess& library;
+        LibrarySettings& settings;
+        FilesController& files;
+        DraftsController& drafts;
+        LibraryIndex& index;
+        Standards& standards;
+        ShelvesController& shelves;
+        JournalController& journal;
+        BatchController& batch;
+        ContentKinds& kinds;
+        CustomFields& customFields;
+    };
+
+    explicit LibraryPage(const Uses& use, QWidget* parent = nullptr);
     SearchBar* searchBar() { return bar_; }
     QLineEdit* searchBox() { return bar_->box(); }
     SheetView* table() { return view_; }
@@ -77,7 +106,7 @@ private:
     std::vector<SavedSearch> savedSearches() const;
     void keepSearches(const std::vector<SavedSearch>& searches);
 
-    Session& session_;
+    Uses use_;
     SearchBar* bar_;
     ShortLabel* count_;
     QPushButton *save_, *check_, *send_, *tracks_, *sleeves_;

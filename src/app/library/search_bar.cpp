@@ -27,7 +27,7 @@ QToolButton* quietButton(const char* name) {
 
 } // namespace
 
-SearchBar::SearchBar(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+SearchBar::SearchBar(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     box_ = new QLineEdit;
     box_->setPlaceholderText(tr("Search: words, artist:varnholt, year:1970-1989, missing:isrc \u2026"));
     box_->setAccessibleName(tr("Search the library"));
@@ -88,13 +88,13 @@ QString SearchBar::trouble() const {
     return parsed_.error ? trouble_->text() : QString();
 }
 
-bool SearchBar::findsBeginnings(const Session& session) {
-    return session.setting("words") == "beginnings";
+bool SearchBar::findsBeginnings() const {
+    return use_.settings.get(library::settings::words) == library::WordPlaces::Beginnings;
 }
 
 void SearchBar::parse() {
     parsed_ = library::parseQuery(text(), searcher_ ? searcher_->customFields() : std::vector<std::string>());
-    if (findsBeginnings(session_))
+    if (findsBeginnings())
         parsed_.query = library::withBeginnings(std::move(parsed_.query));
     showUnderstood();
     emit changed();
@@ -144,16 +144,16 @@ void SearchBar::askForSuggestions() {
     int run = ++run_;
     if (!searcher_)
         return;
-    auto found = std::make_shared<std::vector<library::Suggestion>>();
     std::string query = text();
     auto cursor = static_cast<size_t>(box_->text().left(box_->cursorPosition()).toUtf8().size());
-    session_.jobs().start(
-        tr("Looking for what may follow"),
-        [searcher = searcher_, query, cursor, found](std::stop_token, work::Progress&) {
-            *found = library::suggest(*searcher, query, cursor);
+    use_.jobs.start(
+        this, {ss(tr("Looking for what may follow"))},
+        [searcher = searcher_, query, cursor](std::stop_token,
+                                              work::Progress&) -> Result<std::vector<library::Suggestion>> {
+            return library::suggest(*searcher, query, cursor);
         },
-        [this, run, found] {
-            if (run != run_)
+        [this, run](Result<std::vector<library::Suggestion>> found) {
+            if (run != run_ || !found)
                 return;
             suggestions_ = std::move(*found);
             suggestionModel_->clear();

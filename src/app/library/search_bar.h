@@ -6,7 +6,8 @@
 #include <QLineEdit>
 #include <QWidget>
 
-#include "app/shell/session.h"
+#include "app/control/job_list.h"
+#include "app/control/library_settings.h"
 #include "core/library/search/suggest.h"
 
 class QCompleter;
@@ -21,7 +22,13 @@ class FlowLayout;
 class SearchBar : public QWidget {
     Q_OBJECT
 public:
-    explicit SearchBar(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        JobList& jobs;
+        LibrarySettings& settings;
+    };
+
+    explicit SearchBar(const Uses& use, QWidget* parent = nullptr);
 
     QLineEdit* box() { return box_; }
     std::string text() const;
@@ -35,7 +42,7 @@ public:
     QString trouble() const;
     QStringList suggestions() const;
     /// Whether words are found at the beginnings of words only, as chosen in Settings.
-    static bool findsBeginnings(const Session& session);
+    bool findsBeginnings() const;
     /// Understands anew what is typed.
     void parse();
 
@@ -47,7 +54,7 @@ private:
     void askForSuggestions();
     void takeSuggestion(int row);
 
-    Session& session_;
+    Uses use_;
     QLineEdit* box_;
     QWidget *understood_, *chipArea_;
     QToolButton* trouble_;

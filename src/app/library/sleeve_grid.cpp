@@ -20,10 +20,10 @@ namespace moorfrost::app {
 /// Headings and sleeves in one list.
 class SleeveGridModel : public QAbstractListModel {
 public:
-    SleeveGridModel(Session& session, QObject* parent) : QAbstractListModel(parent), session_(session) {
+    SleeveGridModel(const SleeveGrid::Uses& use, QObject* parent) : QAbstractListModel(parent), use_(use) {
         askTimer_.setSingleShot(true);
         connect(&askTimer_, &QTimer::timeout, this, &SleeveGridModel::askForTallies);
-        connect(&session_.standards(), &Standards::changed, this, [this] {
+        connect(&use_.standards, &Standards::changed, this, [this] {
             forgetTallies();
             if (rowCount() > 0)
                 emit dataChanged(index(0), index(rowCount() - 1));
@@ -140,7 +140,7 @@ private:
         const std::vector<int> rows = std::exchange(wanted_, {});
         for (int row : rows)
             files.push_back(searcher_->idOf(sleeveAt(index(row))->rows.front()));
-        session_.readReadiness(files, [self = QPointer(this), rows, files, run = run_](auto answers) {
+        use_.index.readReadiness(this, files, [self = QPointer(this), rows, files, run = run_](auto answers) {
             if (!self || self->run_ != run)
                 return;
             for (size_t i = 0; i < rows.size(); ++i) {
@@ -151,7 +151,7 @@ private:
         });
     }
 
-    Session& session_;
+    SleeveGrid::Uses use_;
     std::vector<library::LibrarySleeve> sleeves_;
     std::shared_ptr<const library::Searcher> searcher_;
     std::vector<Entry> entries_;
@@ -217,8 +217,8 @@ private:
 
 } // namespace
 
-SleeveGrid::SleeveGrid(Session& session, QWidget* parent)
-    : TileView(parent), model_(new SleeveGridModel(session, this)) {
+SleeveGrid::SleeveGrid(const Uses& use, QWidget* parent)
+    : TileView(parent), model_(new SleeveGridModel(use, this)) {
     setAccessibleName(tr("Sleeves"));
     setModel(model_);
     setItemDelegate(new GridDelegate(this, model_));

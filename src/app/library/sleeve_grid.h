@@ -2,7 +2,8 @@
 // The result as covers: title, who, year and tally of every sleeve, under headings where they are grouped.
 #pragma once
 
-#include "app/shell/session.h"
+#include "app/control/library_index.h"
+#include "app/control/standards.h"
 #include "app/widgets/tile_view.h"
 #include "core/library/search/sleeves.h"
 
@@ -13,7 +14,13 @@ class SleeveGridModel;
 class SleeveGrid : public TileView {
     Q_OBJECT
 public:
-    explicit SleeveGrid(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        LibraryIndex& index;
+        Standards& standards;
+    };
+
+    explicit SleeveGrid(const Uses& use, QWidget* parent = nullptr);
 
     void setSleeves(std::vector<library::LibrarySleeve> sleeves,
                     std::shared_ptr<const library::Searcher> searcher);

@@ -1,19 +1,20 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/library/track_model.h"
 
+#include "app/control/content_kinds.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/paint.h"
 #include "core/text/text.h"
 
 namespace moorfrost::app {
 
-TrackModel::TrackModel(Session& session, QObject* parent) : FileTable(parent), session_(session) {
+TrackModel::TrackModel(const Uses& use, QObject* parent) : FileTable(parent), use_(use) {
     auto refresh = [this] {
         if (rowCount() > 0 && columnCount() > 0)
             emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
     };
-    connect(&session_, &Session::draftsChanged, this, refresh);
-    connect(&session_, &Session::diskShown, this, refresh);
+    connect(&use_.drafts, &DraftsController::changed, this, refresh);
+    connect(&use_.drafts, &DraftsController::diskShown, this, refresh);
 }
 
 void TrackModel::setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows) {
@@ -34,9 +35,9 @@ int TrackModel::rowCount(const QModelIndex& parent) const {
 }
 
 const library::Draft* TrackModel::draftOf(int row, const std::string& key) const {
-    if (key[0] == '@' || session_.showsDisk() || session_.drafts().all().empty())
+    if (key[0] == '@' || use_.drafts.showsDisk() || use_.drafts.session().all().empty())
         return nullptr;
-    return session_.drafts().find(fileAt(row), key);
+    return use_.drafts.session().find(fileAt(row), key);
 }
 
 QString TrackModel::cellText(int row, const std::string& key) const {

@@ -3,7 +3,7 @@
 // is seen. Drafts stand in their cells.
 #pragma once
 
-#include "app/shell/session.h"
+#include "app/control/drafts_controller.h"
 #include "app/widgets/file_table.h"
 #include "core/library/search/searcher.h"
 
@@ -12,7 +12,12 @@ namespace moorfrost::app {
 class TrackModel : public FileTable {
     Q_OBJECT
 public:
-    explicit TrackModel(Session& session, QObject* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        DraftsController& drafts;
+    };
+
+    explicit TrackModel(const Uses& use, QObject* parent = nullptr);
 
     void setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows);
     const std::vector<library::Row>& rows() const { return rows_; }
@@ -28,7 +33,7 @@ private:
     QString cellText(int row, const std::string& key) const;
     const library::Draft* draftOf(int row, const std::string& key) const;
 
-    Session& session_;
+    Uses use_;
     std::shared_ptr<const library::Searcher> searcher_;
     std::vector<library::Row> rows_;
 };

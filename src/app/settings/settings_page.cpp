@@ -20,7 +20,7 @@
 
 namespace moorfrost::app {
 
-SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* head = new QHBoxLayout;
     head->addWidget(label(tr("Settings"), "title"));
     head->addStretch();
@@ -39,21 +39,23 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
         column->addSpacing(4);
     };
 
-    // One of several, kept with the library; the first if none was chosen.
-    auto choices = [&](std::initializer_list<std::pair<QString, const char*>> all, const char* setting) {
+    // One of several, kept with the library.
+    auto choices = [&]<class T>(std::initializer_list<std::pair<QString, T>> all,
+                                const library::Setting<T>& setting) {
         auto* group = new QButtonGroup(this);
-        for (const auto& [name, key] : all) {
+        for (const auto& [name, value] : all) {
             auto* radio = new QRadioButton(name);
-            radio->setProperty("key", key);
-            radio->setChecked(group->buttons().isEmpty());
+            radio->setProperty("key", qs(library::settingText(value)));
             group->addButton(radio);
             column->addWidget(radio);
-            connect(radio, &QRadioButton::clicked, this, [this, setting, key = QString(key)] {
-                session_.setSetting(setting, key);
-                emit choiceChanged(setting);
-            });
+            auto show = [this, radio, &setting, value = value] {
+                radio->setChecked(use_.settings.get(setting) == value);
+            };
+            show();
+            connect(&use_.settings, &LibrarySettings::loaded, radio, show);
+            connect(radio, &QRadioButton::clicked, this,
+                    [this, &setting, value = value] { use_.settings.set(setting, value); });
         }
-        return group;
     };
     section(tr("Appearance"), tr("Both themes have the same contrast."));
     auto* look = new QButtonGroup(this);
@@ -74,25 +76,28 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
     section(tr("Standards"),
             tr("What a ready release has. The tally of a sleeve has one mark for each rule, in this order. "
                "Idents, tones and other files that are not music are not asked."));
-    standards_ = new StandardEditor(session_);
+    standards_ = new StandardEditor({use_.settings, use_.standards, use_.customFields, use_.sleeves});
     column->addWidget(standards_);
     column->addSpacing(20);
     section(tr("Names on shelves"), tr("What the names of files and folders must suit. A value can never "
                                        "leave its shelf, whichever is chosen."));
-    names_ = choices(
+    using files::NameProfile;
+    choices.operator()<NameProfile>(
         {{tr("Portable: also for sticks and other systems. : becomes -, ? and * are left out, no trailing "
              "dots"),
-          "portable"},
-         {tr("Linux: everything but / is kept"), "linux"},
-         {tr("Strict ASCII: portable, in plain letters"), "ascii"}},
-        "names");
+          NameProfile::Portable},
+         {tr("Linux: everything but / is kept"), NameProfile::Linux},
+         {tr("Strict ASCII: portable, in plain letters"), NameProfile::StrictAscii}},
+        library::settings::names);
     column->addSpacing(20);
     section(tr("Searching"), tr("Where the words that are typed are looked for. What is asked of a field is "
                                 "found anywhere in its value."));
-    words_ = choices(
-        {{tr("Anywhere: \"lock\" also finds \"Hemlock\""), "anywhere"},
-         {tr("At the beginnings of words: \"lock\" finds \"Locks\", but not \"Hemlock\""), "beginnings"}},
-        "words");
+    using library::WordPlaces;
+    choices.operator()<WordPlaces>(
+        {{tr("Anywhere: \"lock\" also finds \"Hemlock\""), WordPlaces::Anywhere},
+         {tr("At the beginnings of words: \"lock\" finds \"Locks\", but not \"Hemlock\""),
+          WordPlaces::Beginnings}},
+        library::settings::words);
     column->addSpacing(20);
     section(tr("Shelves"), tr("The root folders in which put-away files live."));
     shelves_ = new QGridLayout;
@@ -137,25 +142,20 @@ SettingsPage::SettingsPage(Session& session, QWidget* parent) : QWidget(parent),
     layout->addWidget(bar("head", head, 46));
     layout->addWidget(scroll_, 1);
     connect(add, &QPushButton::clicked, this, &SettingsPage::shelfWanted);
-    connect(&session_, &Session::shelvesChanged, this, &SettingsPage::refreshShelves);
+    connect(&use_.shelves, &ShelvesController::changed, this, &SettingsPage::refreshShelves);
     connect(keepTimes_, &QCheckBox::clicked, this,
-            [this](bool on) { session_.setSetting("keep-times", on ? "yes" : "no"); });
+            [this](bool on) { use_.settings.set(library::settings::keepTimes, on); });
     connect(historyLimit_, &QComboBox::activated, this, [this](int i) {
-        session_.setSetting("history-limit", historyLimit_->itemData(i).toString());
-        session_.refreshJournal();
+        use_.settings.set(library::settings::historyLimit, historyLimit_->itemData(i).toLongLong());
+        use_.journal.refresh();
     });
-    connect(&session_, &Session::journalChanged, this, &SettingsPage::refreshJournal);
-    connect(&session_, &Session::loaded, this, [this] {
-        for (const auto& [group, setting] : {std::pair(names_, "names"), std::pair(words_, "words")})
-            for (QAbstractButton* b : group->buttons())
-                if (b->property("key").toString() == session_.setting(setting))
-                    b->setChecked(true);
-    });
+    connect(&use_.journal, &JournalController::changed, this, &SettingsPage::refreshJournal);
+    connect(&use_.settings, &LibrarySettings::loaded, this, &SettingsPage::refreshJournal);
     refreshShelves();
 }
 
 void SettingsPage::showStandards() {
-    standards_->show(session_.standards().ofBatch().name);
+    standards_->show(use_.standards.ofBatch().name);
     scroll_->widget()->layout()->activate();
     // Its heading, too.
     scroll_->verticalScrollBar()->setValue(standards_->y() - 80);
@@ -163,8 +163,8 @@ void SettingsPage::showStandards() {
 }
 
 void SettingsPage::refreshJournal() {
-    keepTimes_->setChecked(session_.setting("keep-times") == "yes");
-    const library::HistoryUse& use = session_.history();
+    keepTimes_->setChecked(use_.settings.get(library::settings::keepTimes));
+    const library::HistoryUse& use = use_.journal.use();
     auto size = [](uint64_t bytes) {
         return QLocale().formattedDataSize(static_cast<qint64>(bytes), 1, QLocale::DataSizeSIFormat);
     };
@@ -175,7 +175,7 @@ void SettingsPage::refreshJournal() {
             best = i;
     historyLimit_->setCurrentIndex(best);
     QString text =
-        tr("%1 are kept now, in the library: %2.").arg(size(use.used), shownPath(session_.libraryFile()));
+        tr("%1 are kept now, in the library: %2.").arg(size(use.used), shownPath(use_.care.file()));
     if (!use.next.empty())
         text += " " + tr("With the next write the %n oldest set(s) can no longer be taken back.", "",
                          static_cast<int>(use.next.size()));
@@ -188,7 +188,7 @@ void SettingsPage::refreshShelves() {
         delete item;
     }
     int row = 0;
-    for (const library::Shelf& s : session_.shelves()) {
+    for (const library::Shelf& s : use_.shelves.all()) {
         auto* name = label(qs(s.name), "");
         name->setFont(theme::uiFont(13, QFont::Medium));
         auto* path = new ShortLabel(shownPath(s.path));
@@ -202,13 +202,13 @@ void SettingsPage::refreshShelves() {
         shelves_->addWidget(read, row, 2);
         shelves_->addWidget(rename, row, 3);
         shelves_->addWidget(remove, row, 4);
-        connect(read, &QPushButton::clicked, this, [this, s] { session_.readShelves({s}); });
+        connect(read, &QPushButton::clicked, this, [this, s] { use_.shelves.read({s}); });
         connect(rename, &QPushButton::clicked, this, [this, s] {
             QString n = QInputDialog::getText(this, tr("Rename the shelf"), tr("Name:"), QLineEdit::Normal,
                                               qs(s.name))
                             .simplified();
             if (!n.isEmpty())
-                session_.renameShelf(s.id, n);
+                use_.shelves.rename(s.id, n);
         });
         connect(remove, &QPushButton::clicked, this, [this, s] {
             if (QMessageBox::question(
@@ -216,7 +216,7 @@ void SettingsPage::refreshShelves() {
                     tr("The library forgets the files on \"%1\". The files themselves stay where they are.")
                         .arg(qs(s.name)),
                     QMessageBox::Ok | QMessageBox::Cancel) == QMessageBox::Ok)
-                session_.removeShelf(s.id);
+                use_.shelves.remove(s.id);
         });
         ++row;
     }

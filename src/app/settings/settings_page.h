@@ -5,7 +5,13 @@
 
 #include <QWidget>
 
-#include "app/shell/session.h"
+#include "app/control/journal_controller.h"
+#include "app/control/library_care.h"
+#include "app/control/library_settings.h"
+#include "app/control/places_controller.h"
+#include "app/control/shelves_controller.h"
+#include "app/control/sleeve_views.h"
+#include "app/control/standards.h"
 
 class QGridLayout;
 class QButtonGroup;
@@ -21,24 +27,32 @@ class StandardEditor;
 class SettingsPage : public QWidget {
     Q_OBJECT
 public:
-    SettingsPage(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        LibrarySettings& settings;
+        Standards& standards;
+        ShelvesController& shelves;
+        JournalController& journal;
+        CustomFields& customFields;
+        SleeveViews& sleeves;
+        LibraryCare& care;
+    };
+
+    SettingsPage(const Uses& use, QWidget* parent = nullptr);
     /// Brings the standard that the batch is held to into sight.
     void showStandards();
     StandardEditor* standards() { return standards_; }
 
 signals:
     void themeChanged();
-    /// One of what is kept with the library: "names", "words".
-    void choiceChanged(const std::string& setting);
     void shelfWanted();
 
 private:
     void refreshShelves();
-    Session& session_;
+    Uses use_;
     QScrollArea* scroll_;
     StandardEditor* standards_;
     QGridLayout* shelves_;
-    QButtonGroup *names_, *words_;
     QCheckBox* keepTimes_;
     QComboBox* historyLimit_;
     QLabel* historyUse_;

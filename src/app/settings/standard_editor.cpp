@@ -18,7 +18,7 @@ namespace moorfrost::app {
 
 using audit::RuleKind;
 
-StandardEditor::StandardEditor(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+StandardEditor::StandardEditor(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     choice_ = new Choice;
     choice_->setAccessibleName(tr("Standard"));
     choice_->setMinimumWidth(180);
@@ -26,8 +26,8 @@ StandardEditor::StandardEditor(Session& session, QWidget* parent) : QWidget(pare
     new_->setMenu(new QMenu(new_));
     auto* rename = button(tr("Rename\u2026"), "flat");
     remove_ = button(tr("Remove\u2026"), "flat");
-    usual_ = new QCheckBox(tr("the usual one"));
-    usual_->setToolTip(tr("The library is held to it, and every batch for which no other was chosen"));
+    default_ = new QCheckBox(tr("the default"));
+    default_->setToolTip(tr("The library is held to it, and every batch for which no other was chosen"));
     auto* box = new QFrame;
     box->setObjectName("rows");
     list_ = new QVBoxLayout(box);
@@ -41,7 +41,7 @@ StandardEditor::StandardEditor(Session& session, QWidget* parent) : QWidget(pare
 
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
-    column->addWidget(flowing({choice_, usual_, new_, rename, remove_}));
+    column->addWidget(flowing({choice_, default_, new_, rename, remove_}));
     auto* captions = new QHBoxLayout;
     captions->setSpacing(4);
     auto* kind = label(tr("Rule"), "caption");
@@ -57,24 +57,24 @@ StandardEditor::StandardEditor(Session& session, QWidget* parent) : QWidget(pare
     column->addWidget(more, 0, Qt::AlignLeft);
 
     connect(choice_, &QComboBox::activated, this, [this](int i) { show(ss(choice_->itemText(i))); });
-    connect(usual_, &QCheckBox::clicked, this, [this](bool on) {
+    connect(default_, &QCheckBox::clicked, this, [this](bool on) {
         if (on)
-            session_.standards().setUsual(shown_);
+            use_.standards.setDefault(shown_);
         refresh(); // one of them always is
     });
     connect(new_->menu(), &QMenu::aboutToShow, this, &StandardEditor::fillNew);
     connect(rename, &QPushButton::clicked, this, &StandardEditor::rename);
     connect(remove_, &QPushButton::clicked, this, &StandardEditor::remove);
-    connect(&session_.standards(), &Standards::changed, this, [this] {
+    connect(&use_.standards, &Standards::changed, this, [this] {
         if (!saving_)
             refresh();
     });
-    connect(&session_, &Session::batchChanged, this, &StandardEditor::showMet);
+    connect(&use_.sleeves, &SleeveViews::changed, this, &StandardEditor::showMet);
     refresh();
 }
 
 const audit::Standard* StandardEditor::standard() const {
-    const auto& all = session_.standards().all();
+    const auto& all = use_.standards.all();
     auto it = std::find_if(all.begin(), all.end(), [this](const auto& s) { return s.name == shown_; });
     return it == all.end() ? nullptr : &*it;
 }
@@ -86,13 +86,13 @@ void StandardEditor::show(const std::string& name) {
 
 void StandardEditor::refresh() {
     if (!standard())
-        shown_ = session_.standards().usual().name;
+        shown_ = use_.standards.byDefault().name;
     const QSignalBlocker quiet(choice_);
     choice_->clear();
-    for (const audit::Standard& s : session_.standards().all())
+    for (const audit::Standard& s : use_.standards.all())
         choice_->addItem(qs(s.name));
     choice_->setCurrentText(qs(shown_));
-    usual_->setChecked(shown_ == session_.standards().usual().name);
+    default_->setChecked(shown_ == use_.standards.byDefault().name);
     remove_->setEnabled(choice_->count() > 1);
     fillRows();
 }
@@ -112,7 +112,7 @@ void StandardEditor::fillRows() {
 }
 
 void StandardEditor::addRow(const audit::Rule& rule) {
-    auto* row = new RuleRow(rule, session_.customKeys());
+    auto* row = new RuleRow(rule, use_.customFields.keys());
     rows_.push_back(row);
     list_->addWidget(row);
     connect(row, &RuleRow::changed, this, &StandardEditor::save);
@@ -125,7 +125,7 @@ void StandardEditor::addRule(RuleKind kind) {
     if (kind == RuleKind::Codes)
         rule.fields = {"isrc"};
     else if (kind == RuleKind::Names)
-        rule.plan = ss(session_.setting("last plan"));
+        rule.plan = use_.settings.get(library::settings::lastPlan);
     addRow(rule);
     rows_.back()->show();
     rows_.back()->focusFirst();
@@ -158,12 +158,12 @@ void StandardEditor::rowsChanged() {
 }
 
 void StandardEditor::showMet() {
-    const bool held = session_.standards().ofBatch().name == shown_;
+    const bool held = use_.standards.ofBatch().name == shown_;
     size_t part = 0;
     for (RuleRow* row : rows_) {
         int met = 0, asked = 0;
         if (held && row->isUsable()) {
-            for (const SleeveView& s : session_.sleeves())
+            for (const SleeveView& s : use_.sleeves.all())
                 if (!s.isStrays() && part < s.readiness.parts.size()) {
                     met += s.readiness.parts[part].met == audit::Met::Yes;
                     asked += s.readiness.parts[part].met != audit::Met::NotAsked;
@@ -175,7 +175,7 @@ void StandardEditor::showMet() {
 }
 
 void StandardEditor::save() {
-    std::vector<audit::Standard> all = session_.standards().all();
+    std::vector<audit::Standard> all = use_.standards.all();
     for (audit::Standard& s : all)
         if (s.name == shown_) {
             s.rules.clear();
@@ -184,7 +184,7 @@ void StandardEditor::save() {
                     s.rules.push_back(row->rule());
         }
     saving_ = true;
-    session_.standards().setAll(std::move(all));
+    use_.standards.setAll(std::move(all));
     saving_ = false;
     rowsChanged();
 }
@@ -209,7 +209,7 @@ std::string StandardEditor::askName(const QString& title, const QString& propose
         name = QInputDialog::getText(this, title, prompt, QLineEdit::Normal, name, &ok).simplified();
         if (!ok || name.isEmpty())
             return {};
-        const auto& all = session_.standards().all();
+        const auto& all = use_.standards.all();
         if (ss(name) == own ||
             std::none_of(all.begin(), all.end(), [&](const auto& s) { return s.name == ss(name); }))
             return ss(name);
@@ -222,9 +222,9 @@ void StandardEditor::add(audit::Standard standard, const QString& proposed) {
     if (standard.name.empty())
         return;
     shown_ = standard.name;
-    std::vector<audit::Standard> all = session_.standards().all();
+    std::vector<audit::Standard> all = use_.standards.all();
     all.push_back(std::move(standard));
-    session_.standards().setAll(std::move(all));
+    use_.standards.setAll(std::move(all));
 }
 
 void StandardEditor::rename() {
@@ -232,20 +232,20 @@ void StandardEditor::rename() {
     if (name.empty() || name == shown_)
         return;
     const std::string before = std::exchange(shown_, name);
-    session_.standards().rename(before, name);
+    use_.standards.rename(before, name);
 }
 
 void StandardEditor::remove() {
     if (QMessageBox::question(this, tr("Remove the standard"),
                               tr("\"%1\" and its rules are removed. Batches that are held to it are held to "
-                                 "the usual one.")
+                                 "the default.")
                                   .arg(qs(shown_)),
                               QMessageBox::Ok | QMessageBox::Cancel) != QMessageBox::Ok)
         return;
-    std::vector<audit::Standard> all = session_.standards().all();
+    std::vector<audit::Standard> all = use_.standards.all();
     std::erase_if(all, [this](const audit::Standard& s) { return s.name == shown_; });
     shown_.clear();
-    session_.standards().setAll(std::move(all));
+    use_.standards.setAll(std::move(all));
 }
 
 } // namespace moorfrost::app

@@ -4,7 +4,10 @@
 
 #include <QWidget>
 
-#include "app/shell/session.h"
+#include "app/control/library_settings.h"
+#include "app/control/places_controller.h"
+#include "app/control/sleeve_views.h"
+#include "app/control/standards.h"
 
 class QCheckBox;
 class QComboBox;
@@ -18,7 +21,15 @@ class RuleRow;
 class StandardEditor : public QWidget {
     Q_OBJECT
 public:
-    explicit StandardEditor(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        LibrarySettings& settings;
+        Standards& standards;
+        CustomFields& customFields;
+        SleeveViews& sleeves;
+    };
+
+    explicit StandardEditor(const Uses& use, QWidget* parent = nullptr);
 
     /// Shows the rules of this one.
     void show(const std::string& name);
@@ -43,9 +54,9 @@ private:
     std::string askName(const QString& title, const QString& proposed, const std::string& own);
     const audit::Standard* standard() const;
 
-    Session& session_;
+    Uses use_;
     QComboBox* choice_;
-    QCheckBox* usual_;
+    QCheckBox* default_;
     QPushButton *new_, *remove_;
     QVBoxLayout* list_;
     std::vector<RuleRow*> rows_;

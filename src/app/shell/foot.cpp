@@ -66,8 +66,7 @@ void Waveform::mousePressEvent(QMouseEvent* event) {
     emit clicked(event->position().x() / width());
 }
 
-Foot::Foot(Session& session, Player& player, QWidget* parent)
-    : QFrame(parent), session_(session), player_(player) {
+Foot::Foot(const Uses& use, Player& player, QWidget* parent) : QFrame(parent), use_(use), player_(player) {
     setObjectName("foot");
     setFixedHeight(46);
     auto* layout = new QHBoxLayout(this);
@@ -104,10 +103,11 @@ Foot::Foot(Session& session, Player& player, QWidget* parent)
         showPlayer();
     });
     connect(&player_, &Player::changed, this, &Foot::showPlayer);
-    connect(&session_, &Session::draftsChanged, this, &Foot::showDrafts);
-    connect(&session_, &Session::placementsChanged, this, &Foot::showDrafts);
-    connect(&session_, &Session::batchesChanged, this, &Foot::showDrafts);
-    connect(&session_.jobs(), &JobList::changed, this, &Foot::showDrafts);
+    connect(&use_.drafts, &DraftsController::changed, this, &Foot::showDrafts);
+    connect(&use_.places, &PlacesController::changed, this, &Foot::showDrafts);
+    connect(&use_.batch, &BatchController::changed, this, &Foot::showDrafts);
+    connect(&use_.jobs, &JobList::changed, this, &Foot::showDrafts);
+    connect(&use_.writing, &WritingController::written, this, &Foot::showDrafts);
     showPlayer();
     showDrafts();
 }
@@ -135,7 +135,7 @@ void Foot::showPlayer() {
         time_->clear();
         return;
     }
-    std::string title = tags::firstValue(session_.drafts().effective(file->id), "title");
+    std::string title = tags::firstValue(use_.drafts.session().effective(file->id), "title");
     playing_->setText(title.empty() ? shownName(file->path) : qs(title));
     if (player_.isPlaying())
         trouble_.clear();
@@ -154,20 +154,22 @@ void Foot::loadPeaks() {
     peaksOf_ = file->id;
     wave_->setPeaks({});
     wave_->setToolTip({});
-    session_.withPeaks(file, [self = QPointer(this), id = file->id](const Result<std::vector<float>>& peaks) {
-        if (!self || id != self->peaksOf_)
+    use_.peaks.read(this, file, [this, id = file->id](const Result<Peaks::Shape>& peaks) {
+        if (id != peaksOf_)
             return;
         if (peaks)
-            self->wave_->setPeaks(*peaks);
+            wave_->setPeaks(*peaks);
         else
-            self->wave_->setTrouble(tr("No shape of the sound: %1").arg(qs(peaks.error().message)));
+            wave_->setTrouble(tr("No shape of the sound: %1").arg(qs(peaks.error().message)));
     });
 }
 
 void Foot::showDrafts() {
-    auto drafts = static_cast<int>(session_.drafts().fieldDrafts());
-    auto inFiles = static_cast<int>(session_.drafts().filesWithFieldDrafts());
-    auto moves = static_cast<int>(session_.movesDrafted());
+    const bench::DraftCounts& counts = use_.places.counts();
+    const auto drafts = static_cast<int>(counts.fields);
+    const auto inFiles = static_cast<int>(counts.files);
+    const auto elsewhere = static_cast<int>(counts.elsewhere);
+    const auto moves = static_cast<int>(use_.places.places().moving());
     bool any = drafts > 0 || moves > 0;
     drafts_->setText(drafts > 0
                          ? tr("%1 in %2").arg(tr("%n draft(s)", "", drafts), tr("%n file(s)", "", inFiles))
@@ -176,10 +178,11 @@ void Foot::showDrafts() {
     if (moves > 0)
         parts << tr("%n file(s) to move", "", moves);
     parts << (any ? tr("nothing written yet") : tr("No drafts: nothing to write"));
+    if (elsewhere > 0)
+        parts << tr("%n more in other batches", "", elsewhere);
     moves_->setText((drafts > 0 ? QString("\u00B7 ") : QString()) + parts.join(" \u00B7 "));
-    bool idle = session_.jobs().isIdle();
     review_->setEnabled(any || reviewing_);
-    write_->setEnabled(any && idle);
+    write_->setEnabled(any && use_.writing.canWrite());
     write_->setText(!reviewing_ || !any ? tr("Write\u2026") : tr("Write %n change(s)", "", drafts + moves));
 }
 
@@ -219,16 +222,16 @@ QString JobShelf::troubleText() const {
 }
 
 void JobShelf::refresh() {
-    std::vector<work::Job*> shown;
-    for (const auto& job : jobs_.running())
-        if (!job->isDone() && job->progress().total > 0)
-            shown.push_back(job.get());
+    std::vector<work::JobView> shown;
+    for (work::JobView& job : jobs_.list())
+        if (job.progress.total > 0 || job.waiting)
+            shown.push_back(std::move(job));
     while (rows_.size() < shown.size()) {
         auto* box = new QWidget;
         auto* line = new QHBoxLayout(box);
         line->setContentsMargins(0, 0, 0, 0);
         line->setSpacing(12);
-        Row row{box, label({}, ""), label({}, "quiet"), new QProgressBar, button(tr("Stop"))};
+        Row row{0, box, label({}, ""), label({}, "quiet"), new QProgressBar, button(tr("Stop"))};
         row.bar->setTextVisible(false);
         row.bar->setFixedWidth(180);
         line->addWidget(row.title);
@@ -236,12 +239,7 @@ void JobShelf::refresh() {
         line->addWidget(row.detail, 1);
         line->addWidget(row.stop);
         size_t index = rows_.size();
-        connect(row.stop, &QPushButton::clicked, this, [this, index] {
-            size_t i = 0;
-            for (const auto& job : jobs_.running())
-                if (!job->isDone() && job->progress().total > 0 && i++ == index)
-                    job->stop();
-        });
+        connect(row.stop, &QPushButton::clicked, this, [this, index] { jobs_.stop(rows_[index].job); });
         static_cast<QVBoxLayout*>(layout())->insertWidget(static_cast<int>(rows_.size()), box);
         rows_.push_back(row);
     }
@@ -249,10 +247,17 @@ void JobShelf::refresh() {
         rows_[i].box->setVisible(i < shown.size());
         if (i >= shown.size())
             continue;
-        work::Progress::State s = shown[i]->progress();
-        rows_[i].title->setText(qs(shown[i]->title()));
-        rows_[i].bar->setRange(0, static_cast<int>(s.total));
+        const work::JobView& job = shown[i];
+        const work::Progress::State& s = job.progress;
+        rows_[i].job = job.id;
+        rows_[i].title->setText(qs(job.title));
+        rows_[i].bar->setRange(0, std::max(1, static_cast<int>(s.total)));
         rows_[i].bar->setValue(static_cast<int>(s.done));
+        rows_[i].stop->setEnabled(!job.stopping);
+        if (job.waiting) {
+            rows_[i].detail->setText(tr("waits until what is being written is done"));
+            continue;
+        }
         QStringList parts{tr("%L1 of %L2").arg(s.done).arg(s.total)};
         if (s.perSecond > 0)
             parts << tr("%L1 a second").arg(qRound(s.perSecond));
@@ -260,14 +265,13 @@ void JobShelf::refresh() {
             parts << tr("%n second(s) left", "", static_cast<int>(s.secondsLeft + 0.5));
         parts << qs(text::forDisplay(s.item));
         rows_[i].detail->setText(parts.join(" \u00B7 "));
-        rows_[i].stop->setEnabled(!shown[i]->isStopping());
     }
     trouble_->setVisible(jobs_.trouble().has_value());
     if (jobs_.trouble()) {
         troubleTitle_->setText(jobs_.trouble()->title);
         troubleDetail_->setText(jobs_.trouble()->detail);
         troubleDetail_->setToolTip(jobs_.trouble()->detail);
-        retry_->setEnabled(jobs_.isIdle());
+        retry_->setEnabled(!jobs_.isWriting());
         for (QPushButton* b : {look_, retry_}) // of a write
             b->setVisible(static_cast<bool>(jobs_.trouble()->retry));
     }

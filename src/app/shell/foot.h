@@ -9,8 +9,13 @@
 #include <QPushButton>
 #include <QToolButton>
 
+#include "app/control/batch_controller.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/peaks.h"
+#include "app/control/places_controller.h"
+#include "app/control/writing_controller.h"
 #include "app/shell/player.h"
-#include "app/shell/session.h"
 
 namespace moorfrost::app {
 
@@ -42,7 +47,17 @@ private:
 class Foot : public QFrame {
     Q_OBJECT
 public:
-    Foot(Session& session, Player& player, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        JobList& jobs;
+        DraftsController& drafts;
+        BatchController& batch;
+        PlacesController& places;
+        WritingController& writing;
+        Peaks& peaks;
+    };
+
+    Foot(const Uses& use, Player& player, QWidget* parent = nullptr);
     QPushButton* reviewButton() { return review_; }
     QPushButton* writeButton() { return write_; }
     /// On the review page the button writes; elsewhere it leads there.
@@ -56,7 +71,7 @@ private:
     void showDrafts();
     void loadPeaks();
 
-    Session& session_;
+    Uses use_;
     Player& player_;
     QToolButton* play_;
     Waveform* wave_;
@@ -82,6 +97,7 @@ signals:
 
 private:
     struct Row {
+        work::JobId job; // that Stop is for
         QWidget* box;
         QLabel *title, *detail;
         QProgressBar* bar;

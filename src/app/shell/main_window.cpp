@@ -33,16 +33,21 @@
 
 namespace moorfrost::app {
 
-MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent), session_(session) {
+MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(parent), c_(controllers) {
     setWindowTitle("Moorfrost");
     setAcceptDrops(true);
     setMinimumSize(720, 480);
-    bench_ = new BenchPage(session_);
-    library_ = new LibraryPage(session_);
-    journal_ = new JournalPage(session_);
-    settings_ = new SettingsPage(session_);
-    review_ = new ReviewPage(session_);
-    recovery_ = new RecoveryPage(session_);
+    bench_ = new BenchPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
+                            c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
+                            c_.places, c_.sleeves, c_.along, c_.duplicates, c_.bringIn});
+    library_ = new LibraryPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
+                                c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields});
+    journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing});
+    settings_ = new SettingsPage(
+        {c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields, c_.sleeves, c_.care});
+    review_ =
+        new ReviewPage({c_.files, c_.drafts, c_.shelves, c_.journal, c_.places, c_.sleeves, c_.writing});
+    recovery_ = new RecoveryPage({c_.shelves, c_.care});
     stack_ = new QStackedWidget;
     for (QWidget* page :
          std::initializer_list<QWidget*>{bench_, library_, journal_, settings_, review_, recovery_})
@@ -84,8 +89,8 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     message_ = label({}, "banner");
     message_->setWordWrap(true);
     message_->hide();
-    jobShelf_ = new JobShelf(session_.jobs());
-    foot_ = new Foot(session_, player_);
+    jobShelf_ = new JobShelf(c_.jobs);
+    foot_ = new Foot({c_.jobs, c_.drafts, c_.batch, c_.places, c_.writing, c_.peaks}, player_);
     auto* right = new QVBoxLayout;
     right->setContentsMargins(0, 0, 0, 0);
     right->setSpacing(0);
@@ -105,15 +110,15 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
     connect(foot_->reviewButton(), &QPushButton::clicked, this,
             [this] { showWorkspace(workspace() == Review ? before_ : Review); });
     connect(foot_->writeButton(), &QPushButton::clicked, this, &MainWindow::writeOrReview);
-    connect(&session_, &Session::said, this, &MainWindow::say);
+    connect(&c_.messages, &Messages::said, this, &MainWindow::say);
     connect(jobShelf_, &JobShelf::lookWanted, this, [this] { showWorkspace(Review); });
-    connect(&session_, &Session::libraryDamaged, this, &MainWindow::tellDamage);
-    connect(&session_, &Session::interruptionFound, this, [this] { showWorkspace(Interruption); });
+    connect(&c_.care, &LibraryCare::damaged, this, &MainWindow::tellDamage);
+    connect(&c_.care, &LibraryCare::interruptionFound, this, [this] { showWorkspace(Interruption); });
     connect(recovery_, &RecoveryPage::goOn, this, [this] { showWorkspace(Bench); });
     connect(recovery_, &RecoveryPage::journalWanted, this, [this] { showWorkspace(Journal); });
     connect(bench_, &BenchPage::playRequested, this, &MainWindow::play);
-    connect(&session_, &Session::written, this, [] { Covers::instance().lookAgain(); });
-    connect(&session_.index(), &LibraryIndex::changed, this, [] { Covers::instance().lookAgain(); });
+    connect(&c_.writing, &WritingController::written, this, [] { Covers::instance().lookAgain(); });
+    connect(&c_.index, &LibraryIndex::changed, this, [] { Covers::instance().lookAgain(); });
     connect(library_, &LibraryPage::playRequested, this, &MainWindow::play);
     connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
     connect(bench_, &BenchPage::standardsWanted, this, [this] {
@@ -121,20 +126,18 @@ MainWindow::MainWindow(Session& session, QWidget* parent) : QMainWindow(parent),
         settings_->showStandards();
     });
     connect(settings_, &SettingsPage::shelfWanted, bench_->putAway(), &PutAwayPage::addShelf);
-    connect(settings_, &SettingsPage::choiceChanged, this, [this](const std::string& setting) {
-        if (setting == "words")
+    connect(&c_.settings, &LibrarySettings::changed, this, [this](const std::string& key) {
+        if (LibrarySettings::is(key, library::settings::words))
             library_->searchBar()->parse();
-        else
-            emit session_.draftsChanged(); // places are worked out anew
     });
     connect(settings_, &SettingsPage::themeChanged, this, [this] {
         // Icons are drawn in the colours of the theme.
         for (QToolButton* b : findChildren<QToolButton*>())
             if (b->property("icon").typeId() == QMetaType::QString)
                 b->setIcon(theme::icon(b->property("icon").toString()));
-        emit session_.batchChanged();
-        emit session_.draftsChanged();
-        emit session_.journalChanged();
+        emit c_.sleeves.changed();
+        emit c_.drafts.changed();
+        emit c_.journal.changed();
     });
     messageTimer_.setSingleShot(true);
     connect(&messageTimer_, &QTimer::timeout, message_, &QWidget::hide);
@@ -156,15 +159,13 @@ MainWindow::~MainWindow() {
 bool MainWindow::isAtRest() const {
     constexpr int moment = 1000; // milliseconds; what comes later is not waited for
     auto isDue = [](const QTimer* t) { return t->isActive() && t->isSingleShot() && t->interval() < moment; };
-    return session_.isQuiet() && Covers::instance().isIdle() &&
-           std::ranges::none_of(session_.findChildren<QTimer*>(), isDue) &&
+    return c_.isQuiet() && !c_.isDue(moment) && Covers::instance().isIdle() &&
            std::ranges::none_of(findChildren<QTimer*>(), isDue);
 }
 
 void MainWindow::showWorkspace(Workspace workspace) {
-    if (this->workspace() == Review && workspace != Review && session_.lastReport() &&
-        !session_.jobs().trouble())
-        session_.clearReport(); // the report has been seen; the journal keeps it
+    if (this->workspace() == Review && workspace != Review && c_.writing.lastReport() && !c_.jobs.trouble())
+        c_.writing.clearReport(); // the report has been seen; the journal keeps it
     if (workspace == Review && this->workspace() != Review)
         before_ = this->workspace();
     stack_->setCurrentIndex(workspace);
@@ -184,12 +185,12 @@ void MainWindow::showWorkspace(Workspace workspace) {
 
 void MainWindow::writeOrReview() {
     if (workspace() != Review) {
-        if (session_.lastReport() && !session_.jobs().trouble())
-            session_.clearReport();
+        if (c_.writing.lastReport() && !c_.jobs.trouble())
+            c_.writing.clearReport();
         showWorkspace(Review);
         return;
     }
-    session_.write();
+    c_.writing.write();
 }
 
 void MainWindow::say(const QString& sentence, bool trouble) {
@@ -204,7 +205,7 @@ void MainWindow::say(const QString& sentence, bool trouble) {
 void MainWindow::tellDamage(const QString& sentence) {
     QMessageBox box(QMessageBox::Warning, tr("The library is damaged"), sentence, QMessageBox::NoButton,
                     this);
-    auto copy = library::keptCopy(session_.libraryFile());
+    auto copy = library::keptCopy(c_.care.file());
     QString more = tr("Your files of sound are not in it and are as they were.");
     QPushButton* back = nullptr;
     if (copy) {
@@ -233,9 +234,9 @@ void MainWindow::play(FileId id) {
     if (player_.file() && player_.file()->id == id)
         player_.toggle();
     else
-        session_.withFile(id, [self = QPointer(this)](const FilePtr& f) {
-            if (self && f)
-                self->player_.play(f);
+        c_.files.withFile(this, id, [this](const FilePtr& f) {
+            if (f)
+                player_.play(f);
         });
 }
 
@@ -300,7 +301,7 @@ void MainWindow::dropEvent(QDropEvent* event) {
     event->acceptProposedAction();
     showWorkspace(Bench);
     bench_->showStep(BenchPage::BringIn);
-    session_.bringIn(paths, bench_->bringIn()->withSubfolders());
+    c_.bringIn.start(paths, bench_->bringIn()->withSubfolders());
 }
 
 /// Return presses the button of the foot that has the keyboard, as in dialogs. Not those of the pages: when
@@ -326,12 +327,12 @@ bool MainWindow::eventFilter(QObject* object, QEvent* event) {
     if (event->type() == QEvent::KeyPress || event->type() == QEvent::KeyRelease) {
         auto* key = static_cast<QKeyEvent*>(event);
         if (key->key() == Qt::Key_Alt && !key->isAutoRepeat() && isActiveWindow())
-            session_.setShowDisk(event->type() == QEvent::KeyPress);
-        else if (session_.showsDisk() && event->type() == QEvent::KeyPress &&
+            c_.drafts.setShowsDisk(event->type() == QEvent::KeyPress);
+        else if (c_.drafts.showsDisk() && event->type() == QEvent::KeyPress &&
                  key->modifiers() & Qt::AltModifier)
-            session_.setShowDisk(false); // a shortcut with Alt, not a look at the disk
-    } else if (event->type() == QEvent::WindowDeactivate && session_.showsDisk()) {
-        session_.setShowDisk(false);
+            c_.drafts.setShowsDisk(false); // a shortcut with Alt, not a look at the disk
+    } else if (event->type() == QEvent::WindowDeactivate && c_.drafts.showsDisk()) {
+        c_.drafts.setShowsDisk(false);
     }
     return QMainWindow::eventFilter(object, event);
 }

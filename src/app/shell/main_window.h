@@ -7,9 +7,9 @@
 #include <QStackedWidget>
 #include <QToolButton>
 
+#include "app/shell/controllers.h"
 #include "app/shell/player.h"
 #include "app/shell/rail_button.h"
-#include "app/shell/session.h"
 
 namespace moorfrost::app {
 
@@ -27,7 +27,7 @@ class MainWindow : public QMainWindow {
 public:
     enum Workspace { Bench, Library, Journal, Settings, Review, Interruption };
 
-    explicit MainWindow(Session& session, QWidget* parent = nullptr);
+    explicit MainWindow(Controllers& controllers, QWidget* parent = nullptr);
     ~MainWindow() override;
     void showWorkspace(Workspace workspace);
     /// What the application ends with to have the copy of the library put back, and to be started again.
@@ -63,7 +63,7 @@ private:
     void writeOrReview();
     void explainScreen();
 
-    Session& session_;
+    Controllers& c_;
     Player player_;
     QStackedWidget* stack_;
     std::vector<RailButton*> rail_;

@@ -77,7 +77,7 @@ void MainWindow::makeActions() {
         step(BenchPage::BringIn);
         bench_->bringIn()->confirmKinds();
     });
-    add(tr("Sort into sleeves again"), {}, [this] { session_.sortIntoSleeves(); });
+    add(tr("Sort into sleeves again"), {}, [this] { c_.batch.sortAnew(); });
     auto tools = [this] { return bench_->sleeveTools(); };
     add(tr("Put the chosen files into a sleeve\u2026"), QKeySequence("Ctrl+J"),
         [tools] { tools()->putInto(); });
@@ -86,20 +86,20 @@ void MainWindow::makeActions() {
     add(tr("Merge the chosen sleeves"), QKeySequence("Ctrl+M"), [tools] { tools()->merge(); });
     add(tr("Split the chosen sleeve\u2026"), QKeySequence("Ctrl+Shift+J"), [tools] { tools()->split(); });
     add(tr("Rename the sleeve\u2026"), QKeySequence("Shift+F2"), [tools] { tools()->rename(); });
-    add(tr("Undo the last change of sleeves"), QKeySequence("Ctrl+Alt+Z"), [this] { session_.undoByHand(); });
+    add(tr("Undo the last change of sleeves"), QKeySequence("Ctrl+Alt+Z"), [this] { c_.batch.undoByHand(); });
     section->addSeparator();
     add(tr("New batch\u2026"), {}, [this] { bench_->newBatch(); });
     add(tr("About this batch\u2026"), {}, [this] { bench_->describeBatch(); });
     add(tr("Clear this batch off the bench\u2026"), {}, [this] { bench_->forgetBatch(); });
-    add(tr("Read the shelves again"), {}, [this] { session_.readShelves(session_.shelves()); });
+    add(tr("Read the shelves again"), {}, [this] { c_.shelves.read(c_.shelves.all()); });
     section->addSeparator();
     add(tr("Step: Bring in"), QKeySequence("Alt+1"), [step] { step(BenchPage::BringIn); });
     add(tr("Step: Describe"), QKeySequence("Alt+2"), [step] { step(BenchPage::Describe); });
     add(tr("Step: Put away"), QKeySequence("Alt+3"), [step] { step(BenchPage::PutAway); });
 
     open(tr("Drafts"));
-    add(tr("Undo"), QKeySequence("Ctrl+Z"), [this] { session_.drafts().undo(); });
-    add(tr("Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { session_.drafts().redo(); });
+    add(tr("Undo"), QKeySequence("Ctrl+Z"), [this] { c_.drafts.session().undo(); });
+    add(tr("Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { c_.drafts.session().redo(); });
     section->addSeparator();
     addForSheet(tr("Copy cells"), QKeySequence("Ctrl+C"), &SheetView::copy);
     addForSheet(tr("Paste cells"), QKeySequence("Ctrl+V"), &SheetView::paste);
@@ -125,9 +125,9 @@ void MainWindow::makeActions() {
         bench_->describe()->chooseColumns();
     });
     QAction* disk = add(tr("Show what is on disk (or hold Alt)"), {},
-                        [this] { session_.setShowDisk(!session_.showsDisk()); });
+                        [this] { c_.drafts.setShowsDisk(!c_.drafts.showsDisk()); });
     disk->setCheckable(true);
-    connect(&session_, &Session::diskShown, disk, &QAction::setChecked);
+    connect(&c_.drafts, &DraftsController::diskShown, disk, &QAction::setChecked);
     section->addSeparator();
     add(tr("Review"), QKeySequence("Ctrl+E"), [this] { foot_->reviewButton()->click(); });
     add(tr("Write"), QKeySequence("Ctrl+Return"), [this] { foot_->writeButton()->click(); });

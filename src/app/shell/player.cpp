@@ -5,7 +5,7 @@
 #include <QMediaDevices>
 
 #include "app/shell/text_utils.h"
-#include "core/guard/readers.h"
+#include "core/sandbox/parser_pool.h"
 
 namespace moorfrost::app {
 
@@ -140,7 +140,7 @@ void Player::startAt(double seconds) {
     sink_ = std::make_unique<QAudioSink>(device, format);
     startedAt_ = seconds;
     decoder_ = std::jthread([this, seconds, path = file_->path](std::stop_token stop) {
-        const Status played = guard::Readers::shared().play(
+        const Status played = sandbox::ParserPool::shared().play(
             path, rate, channels, seconds, stop, [&](const std::vector<int16_t>& samples) {
                 return buffer_.put(QByteArray(reinterpret_cast<const char*>(samples.data()),
                                               static_cast<qsizetype>(samples.size() * sizeof(int16_t))),

@@ -6,7 +6,7 @@
 #include <functional>
 #include <optional>
 
-#include "app/shell/job_list.h"
+#include "app/control/job_list.h"
 #include "core/base/result.h"
 
 namespace moorfrost::app {

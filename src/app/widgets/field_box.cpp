@@ -24,12 +24,12 @@ void beginValue(QLineEdit* edit) {
     edit->insert(" " + qs(std::string(tags::valueBreak)) + " ");
 }
 
-FieldBox::FieldBox(Session& session, const std::string& key, QWidget* parent)
-    : QLineEdit(parent), session_(session), key_(key) {
+FieldBox::FieldBox(const Uses& use, const std::string& key, QWidget* parent)
+    : QLineEdit(parent), use_(use), key_(key) {
     setAccessibleName(fieldLabel(key));
     setObjectName("field");
-    connect(&session_, &Session::draftsChanged, this, &FieldBox::refresh);
-    connect(&session_, &Session::diskShown, this, &FieldBox::refresh);
+    connect(&use_.drafts, &DraftsController::changed, this, &FieldBox::refresh);
+    connect(&use_.drafts, &DraftsController::diskShown, this, &FieldBox::refresh);
 }
 
 void FieldBox::setFiles(const std::vector<FileId>& files) {
@@ -52,8 +52,8 @@ void FieldBox::refresh() {
     std::set<std::string> origins;
     bool writable = !files_.empty();
     for (FileId id : files_) {
-        ++counts[session_.shownValues(id, key_)];
-        if (const library::Draft* d = session_.drafts().find(id, key_); d && !session_.showsDisk()) {
+        ++counts[use_.drafts.shownValues(id, key_)];
+        if (const library::Draft* d = use_.drafts.session().find(id, key_); d && !use_.drafts.showsDisk()) {
             drafted_ = true;
             origins.insert(d->origin);
         }
@@ -75,7 +75,7 @@ void FieldBox::refresh() {
     } else if (drafted_) {
         note_ = origins.size() == 1 ? qs(*origins.begin()) : tr("several origins");
     }
-    setReadOnly(!writable || session_.showsDisk());
+    setReadOnly(!writable || use_.drafts.showsDisk());
     setPlaceholderText(several    ? tr("%n value(s)", "", static_cast<int>(counts_.size()))
                        : drafted_ ? tr("will be blank")
                                   : QString());
@@ -114,10 +114,10 @@ void FieldBox::propose(const std::vector<std::string>& values, const QString& ac
     }
     std::vector<library::DraftSession::Wish> wishes;
     for (FileId id : files_)
-        if (FilePtr f = session_.file(id); f && f->mayHaveDrafts())
+        if (FilePtr f = use_.files.file(id); f && f->mayHaveDrafts())
             wishes.push_back({id, key_, values});
     setModified(false);
-    session_.drafts().propose(ss(action), wishes, ss(tr("typed")));
+    use_.drafts.session().propose(ss(action), wishes, ss(tr("typed")));
     refresh();
 }
 
@@ -155,7 +155,7 @@ QMenu* FieldBox::makeMenu() {
         std::vector<std::pair<FileId, std::string>> which;
         for (FileId id : files_)
             which.emplace_back(id, key_);
-        session_.drafts().drop(ss(tr("Drop drafts")), which);
+        use_.drafts.session().drop(ss(tr("Drop drafts")), which);
     });
     drop->setEnabled(drafted_);
     return menu;

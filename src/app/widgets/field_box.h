@@ -5,7 +5,8 @@
 
 #include <QLineEdit>
 
-#include "app/shell/session.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
 
 namespace moorfrost::app {
 
@@ -15,7 +16,13 @@ void beginValue(QLineEdit* edit);
 class FieldBox : public QLineEdit {
     Q_OBJECT
 public:
-    FieldBox(Session& session, const std::string& key, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        FilesController& files;
+        DraftsController& drafts;
+    };
+
+    FieldBox(const Uses& use, const std::string& key, QWidget* parent = nullptr);
     const std::string& key() const { return key_; }
     /// What is typed is taken for the files that it was typed for.
     void setFiles(const std::vector<FileId>& files);
@@ -38,7 +45,7 @@ private:
     void propose(const std::vector<std::string>& values, const QString& action);
     QMenu* makeMenu();
 
-    Session& session_;
+    Uses use_;
     std::string key_;
     std::vector<FileId> files_;
     std::vector<std::pair<std::vector<std::string>, int>> counts_; // most frequent first

@@ -32,7 +32,7 @@ QString breakable(QString path) {
 
 } // namespace
 
-FileDetails::FileDetails(Session& session, QWidget* parent) : QFrame(parent), session_(session) {
+FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     setObjectName("drawer");
     setMinimumWidth(230);
     auto* side = new QVBoxLayout;
@@ -218,14 +218,14 @@ void FileDetails::showFields() {
 }
 
 void FileDetails::showReadiness() {
-    const auto searcher = session_.index().searcher();
+    const auto searcher = use_.index.searcher();
     const library::ReadyRows* ready = searcher ? searcher->readyRows() : nullptr;
     const auto row = ready ? searcher->rowOf(file_->id) : std::nullopt;
     const library::Marks* marks = row ? ready->marksOf(*row) : nullptr;
     if (!marks)
         return;
     caption(tr("Readiness"));
-    const QString standard = qs(session_.standards().usual().name);
+    const QString standard = qs(use_.standards.byDefault().name);
     if (library::unmetOf(*marks) == 0) {
         wide(tr("Its release is ready by the standard \u201C%1\u201D.").arg(standard), "");
         return;
@@ -278,14 +278,15 @@ void FileDetails::showSound() {
 
 void FileDetails::showPlace() {
     caption(tr("Where it is"));
-    wide(breakable(session_.placeText(file_->path)), "mono");
+    wide(breakable(use_.shelves.placeText(file_->path)), "mono");
     grid_->itemAtPosition(row_ - 1, 0)->widget()->setToolTip(shownPath(file_->path));
     line(tr("Added"), QLocale().toString(QDateTime::fromSecsSinceEpoch(file_->added), QLocale::ShortFormat));
 }
 
 void FileDetails::askForHistory() {
-    session_.readHistory(
-        file_->id, [self = QPointer(this), asked = ++asked_](const std::vector<library::Event>& events) {
+    use_.journal.readHistory(
+        this, file_->id,
+        [self = QPointer(this), asked = ++asked_](const std::vector<library::Event>& events) {
             if (self && self->file_ && self->asked_ == asked && !events.empty())
                 self->showHistory(events);
         });
@@ -301,7 +302,7 @@ void FileDetails::showHistory(const std::vector<library::Event>& events) {
         if (!fields.isEmpty())
             what << tr("Changed: %1").arg(fields.join(", "));
         if (!e.to.empty() && e.to != e.from)
-            what << tr("Came from %1").arg(breakable(session_.placeText(e.from)));
+            what << tr("Came from %1").arg(breakable(use_.shelves.placeText(e.from)));
         if (what.isEmpty())
             what << qs(e.title);
         if (e.takenBack)

@@ -5,7 +5,10 @@
 
 #include <QFrame>
 
-#include "app/shell/session.h"
+#include "app/control/journal_controller.h"
+#include "app/control/library_index.h"
+#include "app/control/shelves_controller.h"
+#include "app/control/standards.h"
 
 class QGridLayout;
 class QLabel;
@@ -16,7 +19,15 @@ namespace moorfrost::app {
 class FileDetails : public QFrame {
     Q_OBJECT
 public:
-    explicit FileDetails(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        LibraryIndex& index;
+        Standards& standards;
+        ShelvesController& shelves;
+        JournalController& journal;
+    };
+
+    explicit FileDetails(const Uses& use, QWidget* parent = nullptr);
 
     /// `more`: how many others are chosen, too. No file: says so.
     void showFile(FilePtr file, int more = 0);
@@ -42,7 +53,7 @@ private:
     void showHistory(const std::vector<library::Event>& events);
     void showCover();
 
-    Session& session_;
+    Uses use_;
     FilePtr file_;
     QLabel *cover_, *title_, *subtitle_;
     QGridLayout* grid_;

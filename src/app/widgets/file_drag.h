@@ -6,7 +6,7 @@
 
 #include <memory>
 
-#include "app/shell/session.h"
+#include "app/control/files_controller.h"
 
 namespace moorfrost::app::drag {
 

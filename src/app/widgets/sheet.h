@@ -6,7 +6,10 @@
 
 class QLineEdit;
 
-#include "app/shell/session.h"
+#include "app/control/content_kinds.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/places_controller.h"
 #include "app/widgets/file_table.h"
 
 namespace moorfrost::app {
@@ -14,7 +17,14 @@ namespace moorfrost::app {
 class SheetModel : public FileTable {
     Q_OBJECT
 public:
-    explicit SheetModel(Session& session, QObject* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        FilesController& files;
+        DraftsController& drafts;
+        ContentKinds& kinds;
+    };
+
+    explicit SheetModel(const Uses& use, QObject* parent = nullptr);
 
     /// Rows that stay keep their selection and an open editor.
     void setFiles(std::vector<FileId> files);
@@ -29,7 +39,7 @@ public:
     QString cellText(FileId id, const std::string& key) const;
 
 private:
-    Session& session_;
+    Uses use_;
     std::vector<FileId> files_;
     std::map<std::string, std::string> usual_; // per column: the value most files have
     void findUsual();
@@ -40,7 +50,13 @@ private:
 class SheetView : public QTableView {
     Q_OBJECT
 public:
-    SheetView(Session& session, FileTable* model, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        DraftsController& drafts;
+        CustomFields& customFields;
+    };
+
+    SheetView(const Uses& use, FileTable* model, QWidget* parent = nullptr);
 
     /// Of the selected rows, in their order; of the current one if none is.
     std::vector<FileId> chosenFiles() const;
@@ -76,7 +92,7 @@ private:
     std::vector<int> columnsInSight() const; // from the left
     int placeOf(int column) const;
     std::vector<std::pair<int, int>> chosenRows() const; // from, to, in rising order
-    Session& session_;
+    Uses use_;
     FileTable* model_;
 };
 

@@ -10,14 +10,14 @@
 
 namespace moorfrost::app {
 
-SheetModel::SheetModel(Session& session, QObject* parent) : FileTable(parent), session_(session) {
+SheetModel::SheetModel(const Uses& use, QObject* parent) : FileTable(parent), use_(use) {
     auto refresh = [this] {
         findUsual();
         if (!files_.empty() && columnCount() > 0)
             emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
     };
-    connect(&session_, &Session::draftsChanged, this, refresh);
-    connect(&session_, &Session::diskShown, this, refresh);
+    connect(&use_.drafts, &DraftsController::changed, this, refresh);
+    connect(&use_.drafts, &DraftsController::diskShown, this, refresh);
 }
 
 void SheetModel::setFiles(std::vector<FileId> files) {
@@ -112,7 +112,7 @@ void SheetModel::findUsual() {
     for (const char* key : {"album", "album_artist", "date", "label", "catalogue_number"}) {
         std::map<std::string, size_t> counts;
         for (FileId id : files_)
-            ++counts[tags::shownValues(session_.drafts().effective(id, key))];
+            ++counts[tags::shownValues(use_.drafts.session().effective(id, key))];
         auto best = std::max_element(counts.begin(), counts.end(),
                                      [](const auto& a, const auto& b) { return a.second < b.second; });
         if (best != counts.end() && best->second * 3 >= files_.size() * 2 && best->second < files_.size())
@@ -121,7 +121,7 @@ void SheetModel::findUsual() {
 }
 
 QString SheetModel::cellText(FileId id, const std::string& key) const {
-    FilePtr f = session_.file(id);
+    FilePtr f = use_.files.file(id);
     if (!f)
         return {};
     if (key == nameColumn)
@@ -136,8 +136,8 @@ QString SheetModel::cellText(FileId id, const std::string& key) const {
                    : qs(f->tags.facts.codec == "PCM" ? audio::formatName(f->tags.format)
                                                      : f->tags.facts.codec);
     if (key == kindColumn)
-        return kindText(session_.kinds().of(id));
-    return qs(tags::shownValues(session_.shownValues(id, key)));
+        return kindText(use_.kinds.of(id));
+    return qs(tags::shownValues(use_.drafts.shownValues(id, key)));
 }
 
 QVariant SheetModel::data(const QModelIndex& index, int role) const {
@@ -145,23 +145,23 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
         return {};
     FileId id = fileAt(index.row());
     const std::string& key = keyAt(index.column());
-    const library::Draft* draft = isField(index.column()) ? session_.drafts().find(id, key) : nullptr;
+    const library::Draft* draft = isField(index.column()) ? use_.drafts.session().find(id, key) : nullptr;
     switch (role) {
     case Qt::DisplayRole:
         return cellText(id, key).replace('\n', QChar(0x21B5));
     case Qt::EditRole:
         return cellText(id, key);
     case DraftRole:
-        return draft != nullptr && !session_.showsDisk();
+        return draft != nullptr && !use_.drafts.showsDisk();
     case OddRole: {
         auto usual = usual_.find(key);
-        return usual != usual_.end() && !session_.showsDisk() &&
-               tags::shownValues(session_.drafts().effective(id, key)) != usual->second;
+        return usual != usual_.end() && !use_.drafts.showsDisk() &&
+               tags::shownValues(use_.drafts.session().effective(id, key)) != usual->second;
     }
     case KeyRole:
         return qs(key);
     case Qt::ToolTipRole: {
-        FilePtr f = session_.file(id);
+        FilePtr f = use_.files.file(id);
         if (!f)
             return {};
         if (key == nameColumn || key == placeColumn)
@@ -188,8 +188,8 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
 
 Qt::ItemFlags SheetModel::flags(const QModelIndex& index) const {
     Qt::ItemFlags f = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
-    FilePtr file = index.isValid() ? session_.file(fileAt(index.row())) : nullptr;
-    if (file && file->mayHaveDrafts() && isField(index.column()) && !session_.showsDisk())
+    FilePtr file = index.isValid() ? use_.files.file(fileAt(index.row())) : nullptr;
+    if (file && file->mayHaveDrafts() && isField(index.column()) && !use_.drafts.showsDisk())
         f |= Qt::ItemIsEditable;
     return f;
 }
@@ -203,8 +203,8 @@ bool SheetModel::setData(const QModelIndex& index, const QVariant& value, int ro
         emit refused(qs(why));
         return false;
     }
-    session_.drafts().propose(ss(tr("Edit %1").arg(columnLabel(key))), {{fileAt(index.row()), key, values}},
-                              ss(tr("typed")));
+    use_.drafts.session().propose(ss(tr("Edit %1").arg(columnLabel(key))),
+                                  {{fileAt(index.row()), key, values}}, ss(tr("typed")));
     return true;
 }
 

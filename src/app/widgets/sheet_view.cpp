@@ -170,8 +170,8 @@ public:
 
 } // namespace
 
-SheetView::SheetView(Session& session, FileTable* model, QWidget* parent)
-    : QTableView(parent), session_(session), model_(model) {
+SheetView::SheetView(const Uses& use, FileTable* model, QWidget* parent)
+    : QTableView(parent), use_(use), model_(model) {
     setVerticalHeader(new RowHeights);
     setModel(model);
     setItemDelegate(new CellDelegate(this));
@@ -382,7 +382,7 @@ void SheetView::paste() {
                          : QModelIndex(),
                      rows[r][c]);
     }
-    session_.drafts().propose(ss(tr("Paste")), wishes, ss(tr("pasted")));
+    use_.drafts.session().propose(ss(tr("Paste")), wishes, ss(tr("pasted")));
     if (refused.isEmpty() && nowhere > 0)
         refused = tr("%n pasted value(s) had no cell to go into", "", nowhere) +
                   tr(": beyond the edge, or where nothing can be typed.");
@@ -402,9 +402,9 @@ void SheetView::fillDown() {
             continue;
         const std::string& key = model_->keyAt(index.column());
         wishes.push_back({model_->fileAt(index.row()), key,
-                          session_.drafts().effective(model_->fileAt(it->second.row()), key)});
+                          use_.drafts.session().effective(model_->fileAt(it->second.row()), key)});
     }
-    session_.drafts().propose(ss(tr("Fill down")), wishes, ss(tr("filled down")));
+    use_.drafts.session().propose(ss(tr("Fill down")), wishes, ss(tr("filled down")));
 }
 
 void SheetView::blank() {
@@ -412,14 +412,14 @@ void SheetView::blank() {
     for (const QModelIndex& index : cells())
         if (index.flags() & Qt::ItemIsEditable)
             wishes.push_back({model_->fileAt(index.row()), model_->keyAt(index.column()), {}});
-    session_.drafts().propose(ss(tr("Blank")), wishes, ss(tr("blanked")));
+    use_.drafts.session().propose(ss(tr("Blank")), wishes, ss(tr("blanked")));
 }
 
 void SheetView::dropDrafts() {
     std::vector<std::pair<FileId, std::string>> which;
     for (const QModelIndex& index : cells())
         which.emplace_back(model_->fileAt(index.row()), model_->keyAt(index.column()));
-    session_.drafts().drop(ss(tr("Drop drafts")), which);
+    use_.drafts.session().drop(ss(tr("Drop drafts")), which);
 }
 
 void SheetView::chooseColumns(const QString& settingsKey) {
@@ -429,7 +429,7 @@ void SheetView::chooseColumns(const QString& settingsKey) {
         all.push_back(key);
     for (const tags::FieldDef& def : tags::fieldTable())
         all.push_back(def.key);
-    for (const std::string& key : session_.customKeys())
+    for (const std::string& key : use_.customFields.keys())
         all.push_back(key);
     for (const std::string& key : all) {
         QAction* action = menu.addAction(key[0] == '@' ? columnLabel(key) : fieldLabel(key));

@@ -19,12 +19,12 @@ namespace {
 
 class SleeveDelegate : public QStyledItemDelegate {
 public:
-    SleeveDelegate(Session& session, QObject* parent) : QStyledItemDelegate(parent), session_(session) {}
+    SleeveDelegate(const SleeveList::Uses& use, QObject* parent) : QStyledItemDelegate(parent), use_(use) {}
 
     QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 63}; }
 
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const auto& sleeves = session_.sleeves();
+        const auto& sleeves = use_.sleeves.all();
         auto row = static_cast<size_t>(index.row());
         if (row >= sleeves.size())
             return;
@@ -36,7 +36,7 @@ public:
         paint::listRow(*p, r, chosen, option.state & QStyle::State_HasFocus);
         QRect cover(r.left() + 12, r.top() + 9, 44, 44);
         QPixmap picture;
-        if (FilePtr f = session_.file(s.coverFile))
+        if (FilePtr f = use_.files.file(s.coverFile))
             picture = Covers::instance().cover(*f, 44);
         if (picture.isNull())
             paint::blankCover(*p, cover, s.isStrays() ? "file" : "sleeve");
@@ -59,20 +59,20 @@ public:
     }
 
 private:
-    Session& session_;
+    SleeveList::Uses use_;
 };
 
 } // namespace
 
 class SleeveModel : public QAbstractListModel {
 public:
-    SleeveModel(Session& session, SleeveList* list)
-        : QAbstractListModel(list), session_(session), list_(list) {}
+    SleeveModel(const SleeveList::Uses& use, SleeveList* list)
+        : QAbstractListModel(list), use_(use), list_(list) {}
 
     /// True if rows came, went or moved.
     bool refill() {
         std::vector<std::string> keys;
-        for (const SleeveView& s : session_.sleeves())
+        for (const SleeveView& s : use_.sleeves.all())
             keys.push_back(s.key);
         if (keys == keys_) {
             if (!keys.empty())
@@ -90,7 +90,7 @@ public:
         return parent.isValid() ? 0 : static_cast<int>(keys_.size());
     }
     QVariant data(const QModelIndex& index, int role) const override {
-        const auto& sleeves = session_.sleeves();
+        const auto& sleeves = use_.sleeves.all();
         auto row = static_cast<size_t>(index.row());
         if (row >= sleeves.size())
             return {};
@@ -113,7 +113,7 @@ public:
     QMimeData* mimeData(const QModelIndexList& indexes) const override {
         std::vector<FileId> files;
         for (const QModelIndex& i : indexes) {
-            const std::vector<FileId>& of = session_.sleeves()[static_cast<size_t>(i.row())].files;
+            const std::vector<FileId>& of = use_.sleeves.all()[static_cast<size_t>(i.row())].files;
             files.insert(files.end(), of.begin(), of.end());
         }
         return drag::dataOf(files).release();
@@ -130,22 +130,22 @@ public:
             return false;
         }
         // After the drag has ended: it must not find other rows under it.
-        const std::string key = session_.sleeves()[static_cast<size_t>(parent.row())].key;
+        const std::string key = use_.sleeves.all()[static_cast<size_t>(parent.row())].key;
         QMetaObject::invokeMethod(
-            this, [this, files, key] { session_.putIntoSleeve(files, key); }, Qt::QueuedConnection);
+            this, [this, files, key] { use_.batch.putIntoSleeve(files, key); }, Qt::QueuedConnection);
         return false; // nothing of what is dragged is to be removed
     }
 
 private:
-    Session& session_;
+    SleeveList::Uses use_;
     SleeveList* list_;
     std::vector<std::string> keys_;
 };
 
-SleeveList::SleeveList(Session& session, QWidget* parent)
-    : QListView(parent), session_(session), model_(new SleeveModel(session, this)) {
+SleeveList::SleeveList(const Uses& use, QWidget* parent)
+    : QListView(parent), use_(use), model_(new SleeveModel(use, this)) {
     setModel(model_);
-    setItemDelegate(new SleeveDelegate(session, this));
+    setItemDelegate(new SleeveDelegate(use, this));
     setSelectionMode(QAbstractItemView::ExtendedSelection);
     setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -154,7 +154,7 @@ SleeveList::SleeveList(Session& session, QWidget* parent)
     setDropIndicatorShown(true);
     setDragDropOverwriteMode(true); // on a sleeve or beside all of them, not between two
     setAccessibleName(tr("Sleeves"));
-    connect(&session_, &Session::batchChanged, this, &SleeveList::refill);
+    connect(&use_.sleeves, &SleeveViews::changed, this, &SleeveList::refill);
     connect(&Covers::instance(), &Covers::ready, viewport(), qOverload<>(&QWidget::update));
     connect(selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
         if (!filling_)
@@ -225,7 +225,7 @@ std::vector<const SleeveView*> SleeveList::chosen() const {
     const std::vector<std::string> keys = chosenKeys();
     const std::set<std::string> wanted(keys.begin(), keys.end());
     std::vector<const SleeveView*> out;
-    for (const SleeveView& s : session_.sleeves())
+    for (const SleeveView& s : use_.sleeves.all())
         if (wanted.empty() || wanted.contains(s.key))
             out.push_back(&s);
     return out;
@@ -235,7 +235,7 @@ std::vector<FileId> SleeveList::chosenFiles() const {
     std::vector<FileId> out;
     for (const SleeveView* s : chosen())
         for (FileId id : s->files)
-            if (FilePtr f = session_.file(id); f && f->readable())
+            if (FilePtr f = use_.files.file(id); f && f->readable())
                 out.push_back(id);
     return out;
 }

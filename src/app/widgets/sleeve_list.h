@@ -4,7 +4,9 @@
 
 #include <QListView>
 
-#include "app/shell/session.h"
+#include "app/control/batch_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/sleeve_views.h"
 
 namespace moorfrost::app {
 
@@ -13,7 +15,14 @@ class SleeveModel;
 class SleeveList : public QListView {
     Q_OBJECT
 public:
-    explicit SleeveList(Session& session, QWidget* parent = nullptr);
+    /// What it uses.
+    struct Uses {
+        FilesController& files;
+        BatchController& batch;
+        SleeveViews& sleeves;
+    };
+
+    explicit SleeveList(const Uses& use, QWidget* parent = nullptr);
 
     /// The sleeves that are chosen; all of the batch if none is.
     std::vector<const SleeveView*> chosen() const;
@@ -31,7 +40,7 @@ signals:
 
 private:
     void refill();
-    Session& session_;
+    Uses use_;
     SleeveModel* model_;
     bool filling_ = false;
 };

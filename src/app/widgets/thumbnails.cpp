@@ -11,7 +11,7 @@
 #include <QStandardPaths>
 #include <QThread>
 
-#include "core/guard/readers.h"
+#include "core/sandbox/parser_pool.h"
 
 namespace moorfrost::app::thumbnails {
 
@@ -27,7 +27,7 @@ QImage square(const QImage& image, int side) {
 
 /// Decoded, cut and scaled in a reading process.
 QImage frontCover(const Path& path, int side) {
-    auto square = guard::Readers::shared().coverOf(path, std::min(side, mostSide));
+    auto square = sandbox::ParserPool::shared().coverOf(path, std::min(side, mostSide));
     if (!square)
         return {};
     const QImage there(reinterpret_cast<const uchar*>(square->pixels.data()), square->side, square->side,

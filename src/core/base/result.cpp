@@ -3,6 +3,7 @@
 
 #include <cerrno>
 #include <cstring>
+#include <new>
 
 namespace moorfrost {
 
@@ -27,6 +28,20 @@ Error systemError(int errorNumber, const Path& path, const std::string& doing) {
         return {ErrorKind::Invalid, path, doing + " failed: the name is longer than the disk allows."};
     default:
         return {ErrorKind::Io, path, doing + " failed: " + std::strerror(errorNumber) + "."};
+    }
+}
+
+Error errorOfException() {
+    try {
+        throw;
+    } catch (const Failure& f) {
+        return f.error();
+    } catch (const std::bad_alloc&) {
+        return {ErrorKind::Io, {}, "There is not enough memory for this."};
+    } catch (const std::exception& e) {
+        return {ErrorKind::Io, {}, std::string("Something unexpected went wrong: ") + e.what() + "."};
+    } catch (...) {
+        return {ErrorKind::Io, {}, "Something unexpected went wrong."};
     }
 }
 

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <filesystem>
+#include <stdexcept>
 #include <string>
 #include <utility>
 #include <variant>
@@ -33,7 +34,7 @@ struct Error {
 
 /// A value or an Error. Test it before use; asking for the wrong one throws std::bad_variant_access.
 template<class T>
-class Result {
+class [[nodiscard]] Result {
 public:
     Result(T value) : state_(std::move(value)) {}
     Result(Error error) : state_(std::move(error)) {}
@@ -46,6 +47,8 @@ public:
     T* operator->() { return &value(); }
     const T* operator->() const { return &value(); }
     const Error& error() const { return std::get<Error>(state_); }
+    /// Where it makes no difference whether it failed; why is told beside it.
+    void ignore() const {}
 
 private:
     std::variant<T, Error> state_;
@@ -53,6 +56,20 @@ private:
 
 struct Done {};
 using Status = Result<Done>;
+
+/// An Error as an exception, for code in which no function can hand one back. It ends at the edges of a
+/// module: at the latest where a job or the library's thread hands back its Result (errorOf).
+class Failure : public std::runtime_error {
+public:
+    explicit Failure(Error error) : std::runtime_error(error.message), error_(std::move(error)) {}
+    const Error& error() const { return error_; }
+
+private:
+    Error error_;
+};
+
+/// What the exception that is being handled says, as a value. To be called in a catch block.
+Error errorOfException();
 
 /// The error of a failed system call, in words.
 Error systemError(int errorNumber, const Path& path, const std::string& doing);

@@ -369,7 +369,7 @@ uint64_t Work::newFileBytes() const {
     return r.step.copy || r.cross || r.how == CommitClass::Rewrite ? recipe.size() : 0;
 }
 
-Result<GroupOutcome> runGroup(GroupLog& log, std::vector<std::unique_ptr<Work>>& works) {
+Result<GroupOutcome> runGroup(WriteAheadLog& log, std::vector<std::unique_ptr<Work>>& works) {
     std::vector<NumberedStep> entries;
     for (const auto& w : works) {
         w->record().state = StepState::Begun;

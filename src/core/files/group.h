@@ -10,7 +10,7 @@
 #include <memory>
 
 #include "core/files/disk.h"
-#include "core/files/group_log.h"
+#include "core/files/write_ahead_log.h"
 
 namespace moorfrost::files {
 
@@ -35,7 +35,7 @@ struct GroupOutcome {
 
 /// Carries out the works, in this order. Each ends as Done or Failed (with its sentence), unless it is
 /// unsettled, when it stays Begun. An Error if the log could not be written: nothing was touched then.
-Result<GroupOutcome> runGroup(GroupLog& log, std::vector<std::unique_ptr<Work>>& works);
+Result<GroupOutcome> runGroup(WriteAheadLog& log, std::vector<std::unique_ptr<Work>>& works);
 
 /// What became of a step of a group that was interrupted.
 struct Settled {

@@ -20,7 +20,7 @@ using Group = std::vector<std::unique_ptr<Work>>;
 /// throw.
 class GroupLoop {
 public:
-    GroupLoop(GroupLog& log, std::function<void(Group&)> ended) : log_(log), ended_(std::move(ended)) {}
+    GroupLoop(WriteAheadLog& log, std::function<void(Group&)> ended) : log_(log), ended_(std::move(ended)) {}
 
     /// Adds works that must run together. False after trouble with the log.
     bool add(Group unit);
@@ -37,7 +37,7 @@ private:
     void wait();
     void run(Group group);
 
-    GroupLog& log_;
+    WriteAheadLog& log_;
     std::function<void(Group&)> ended_;
     Group group_;
     uint64_t images_ = 0, newFiles_ = 0, last_ = 0;

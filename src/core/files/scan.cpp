@@ -6,7 +6,7 @@
 #include <deque>
 #include <mutex>
 
-#include "core/guard/readers.h"
+#include "core/sandbox/parser_pool.h"
 #include "core/work/parallel.h"
 
 namespace moorfrost::files {
@@ -36,7 +36,7 @@ ScannedFile scanFile(const Path& path) {
     FoundFile file = findFile(path);
     Result<tags::TagFile> tags = reasonOf(file);
     if (file.error.empty())
-        tags = guard::Readers::shared().readTags(path);
+        tags = sandbox::ParserPool::shared().readTags(path);
     return scanned(std::move(file), std::move(tags));
 }
 
@@ -55,14 +55,14 @@ public:
         complete_ = true;
         more_.notify_all();
     }
-    std::optional<guard::Readers::Question> take(bool wait) {
+    std::optional<sandbox::ParserPool::Question> take(bool wait) {
         std::unique_lock lock(mutex_);
         if (wait)
             more_.wait(lock, [&] { return next_ < files_.size() || complete_; });
         if (next_ == files_.size())
             return std::nullopt;
         size_t number = next_++;
-        return guard::Readers::Question{number, files_[number].path.native(), {}};
+        return sandbox::ParserPool::Question{number, files_[number].path.native(), {}};
     }
     FoundFile moveOut(size_t number) {
         std::lock_guard lock(mutex_);
@@ -85,6 +85,10 @@ ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std
     ScanSummary summary;
     Waiting waiting;
     std::mutex mutex; // one call at a time
+    // Where something throws, all threads end, and it is thrown on.
+    std::stop_source ending;
+    const std::stop_callback asked(stop, [&] { ending.request_stop(); });
+    const std::stop_token end = ending.get_token();
     progress.begin(0);
     auto tell = [&](FoundFile&& file, Result<tags::TagFile>&& tags) {
         ScannedFile read = scanned(std::move(file), std::move(tags));
@@ -109,7 +113,7 @@ ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std
     };
     auto find = [&] {
         uint64_t count = 0;
-        findFiles(roots, options.subfolders, stop, summary, [&](std::vector<FoundFile>&& some) {
+        findFiles(roots, options.subfolders, end, summary, [&](std::vector<FoundFile>&& some) {
             if (options.wanted)
                 std::erase_if(some, [&](const FoundFile& file) { return !options.wanted(file); });
             count += some.size();
@@ -120,19 +124,25 @@ ScanSummary scan(const std::vector<Path>& roots, const ScanOptions& options, std
         waiting.noMore();
     };
     auto read = [&] {
-        guard::Readers::shared().readEach([&](bool wait) { return waiting.take(wait); }, stop,
-                                          [&](size_t number, Result<tags::TagFile> tags) {
-                                              if (!stop.stop_requested())
-                                                  tell(waiting.moveOut(number), std::move(tags));
-                                          });
+        sandbox::ParserPool::shared().readEach([&](bool wait) { return waiting.take(wait); }, end,
+                                               [&](size_t number, Result<tags::TagFile> tags) {
+                                                   if (!end.stop_requested())
+                                                       tell(waiting.moveOut(number), std::move(tags));
+                                               });
     };
     // Reading begins with the first file that is found; whoever has found all of them then reads, too.
     work::inParallel(
         work::threadsFor(options.threads),
         [&](size_t i) {
-            if (i == 0)
-                find();
-            read();
+            try {
+                if (i == 0)
+                    find();
+                read();
+            } catch (...) {
+                ending.request_stop();
+                waiting.noMore();
+                throw;
+            }
         },
         options.threads);
     summary.stopped = stop.stop_requested();

@@ -10,7 +10,7 @@
 
 #include "core/audio/essence.h"
 #include "core/files/disk.h"
-#include "core/guard/readers.h"
+#include "core/sandbox/parser_pool.h"
 #include "core/text/text.h"
 
 namespace moorfrost::files {
@@ -248,7 +248,7 @@ std::string whyChanged(const StepRecord& r, const FileState& now, bool& touched)
         "The file was changed by something else since it was read. Read it again, then decide.";
     if (!r.step.expectedFields || r.step.expectedEssence.empty())
         return sentence;
-    auto tags = guard::Readers::shared().readTags(r.real);
+    auto tags = sandbox::ParserPool::shared().readTags(r.real);
     auto source = FileSource::open(r.real);
     if (!tags || !source)
         return sentence;

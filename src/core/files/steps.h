@@ -35,7 +35,7 @@ enum class HardLinks {
     AllNames, // change the file itself, where that can be done safely
 };
 
-struct FileSet {
+struct ChangeSet {
     std::string title; // "Put away 12 files"
     std::vector<Step> steps;
     std::vector<Path> emptied; // folders to remove at the end, if they are empty by then

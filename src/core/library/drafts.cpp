@@ -127,6 +127,32 @@ void DraftSession::redo() {
     undo_.push_back(std::move(action));
 }
 
+void DraftSession::forgetWritten(const std::vector<Written>& written) {
+    std::set<FileId> touched;
+    auto forget = [&](FileId file, const std::string& field) {
+        put({file, field, std::nullopt, std::nullopt}, true);
+        touched.insert(file);
+    };
+    for (const Written& w : written) {
+        for (const auto& [field, values] : w.fields)
+            if (const Draft* draft = find(w.file, field); draft && draft->values == values)
+                forget(w.file, field);
+        if (w.moved && find(w.file, placeKey))
+            forget(w.file, placeKey);
+    }
+    if (!touched.empty() && observer_)
+        observer_(touched);
+}
+
+void DraftSession::forgetFiles(const std::vector<FileId>& files) {
+    std::set<FileId> touched;
+    for (FileId id : files)
+        if (drafts_.erase(id) > 0)
+            touched.insert(id);
+    if (!touched.empty() && observer_)
+        observer_(touched);
+}
+
 void DraftSession::forgetHistory() {
     undo_.clear();
     redo_.clear();

@@ -45,6 +45,16 @@ public:
     void undo();
     void redo();
     void forgetHistory();
+    /// What was written is no draft any more, unless something else was proposed meanwhile; nor is the place
+    /// if `moved`. The store knows it already (DraftTable::removeWritten): nothing goes to the sink.
+    struct Written {
+        FileId file = 0;
+        tags::Fields fields;
+        bool moved = false;
+    };
+    void forgetWritten(const std::vector<Written>& written);
+    /// These files are no more, and their drafts with them; the store knows it already.
+    void forgetFiles(const std::vector<FileId>& files);
 
     const Draft* find(FileId file, std::string_view field) const;
     const std::map<std::string, Draft, std::less<>>& of(FileId file) const;

@@ -11,8 +11,8 @@
 #include "core/audio/essence.h"
 #include "core/files/checksums.h"
 #include "core/files/disk.h"
-#include "core/guard/readers.h"
 #include "core/library/fixity.h"
+#include "core/sandbox/parser_pool.h"
 #include "core/text/text.h"
 #include "core/work/parallel.h"
 
@@ -112,7 +112,7 @@ void checkFixity(const std::vector<Path>& files, const std::vector<Fixity>& stor
 void checkDecoding(const std::vector<Path>& files, std::stop_token stop, work::Progress& progress,
                    const Checked& found) {
     each(files.size(), stop, progress, found, [&](size_t i) {
-        auto check = guard::Readers::shared().checkDecoding(files[i], stop, {});
+        auto check = sandbox::ParserPool::shared().checkDecoding(files[i], stop, {});
         if (!check)
             return failed(files[i], check.error().message);
         std::string trouble = check->trouble();

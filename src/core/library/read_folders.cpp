@@ -8,7 +8,7 @@
 
 namespace moorfrost::library {
 
-FoldersRead readFolders(const Path& library, const std::vector<Path>& roots, bool subfolders,
+Result<FoldersRead> readFolders(const Path& library, const std::vector<Path>& roots, bool subfolders,
                         std::stop_token stop, work::Progress& progress,
                         const std::function<void(std::vector<files::ScannedFile>&&)>& some,
                         const std::function<bool(const files::FoundFile&)>& wanted) {
@@ -16,17 +16,18 @@ FoldersRead readFolders(const Path& library, const std::vector<Path>& roots, boo
     constexpr auto longest = std::chrono::milliseconds(250);
     constexpr size_t most = 500;
     FoldersRead out;
-    std::unique_ptr<Store> store;
-    if (auto opened = Store::open(library))
-        store = std::move(*opened);
+    auto opened = Store::open(library);
+    if (!opened)
+        return opened.error();
+    Store* store = opened->get();
     std::mutex mutex; // several threads ask
     files::ScanOptions options;
     options.subfolders = subfolders;
     options.wanted = wanted;
     options.known = [&](const Path& path) -> std::optional<files::FileState> {
         std::lock_guard lock(mutex);
-        FileId id = store ? store->fileByPath(path) : 0;
-        auto known = id != 0 ? store->file(id) : std::nullopt;
+        const FileId id = store->files().idOf(path);
+        auto known = id != 0 ? store->files().find(id) : std::nullopt;
         // What a very old version read had no details.
         bool whole = known && known->readable() && !known->tags.tags.empty();
         return whole ? std::optional(known->state) : std::nullopt;
@@ -45,7 +46,7 @@ FoldersRead readFolders(const Path& library, const std::vector<Path>& roots, boo
         },
         [&](const Path& path) {
             std::lock_guard lock(mutex);
-            out.unchanged.push_back(store->fileByPath(path));
+            out.unchanged.push_back(store->files().idOf(path));
         });
     if (!waiting.empty())
         some(std::move(waiting));

@@ -8,7 +8,7 @@
 #include <string>
 #include <vector>
 
-#include "core/files/file_set.h"
+#include "core/files/change_set.h"
 #include "core/files/scan.h"
 
 namespace moorfrost::library {

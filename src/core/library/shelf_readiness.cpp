@@ -31,7 +31,7 @@ void checkSleeves(Store& store, const Searcher& searcher, const RowsBySleeve& sl
         for (; end < sleeves.size() && (end == i || ids.size() < atOnce); ++end)
             for (Row r : sleeves[end])
                 ids.push_back(searcher.idOf(r));
-        std::vector<FileRecord> records = store.files(ids); // in this order, but some may be gone
+        std::vector<FileRecord> records = store.files().findAll(ids); // in this order, but some may be gone
         auto next = records.begin();
         for (; i < end; ++i) {
             std::vector<audit::CheckedFile> files;
@@ -57,7 +57,7 @@ struct ToLookAt {
 
 /// nullopt if that is not known, or so much that it is no shorter way.
 std::optional<ToLookAt> toLookAt(Store& store, const Searcher& searcher, const ReadinessTable& table) {
-    const auto changed = store.changedSince(table.generation);
+    const auto changed = store.revisions().changedSince(table.generation);
     if (!changed || changed->size() > searcher.count() / 4)
         return std::nullopt;
     ToLookAt out{RowSet(searcher.all().size()), {}};
@@ -87,9 +87,9 @@ const audit::Standard& standardByName(const std::vector<audit::Standard>& standa
 }
 
 ShelfRules rulesOf(Store& store) {
-    const auto own = audit::standardsFromJson(store.setting(standardsKey));
-    return {standardByName(own ? *own : audit::shippedStandards(), store.setting(usualStandardKey)),
-            files::profileFromKey(store.setting(namesKey))};
+    const auto own = audit::standardsFromJson(store.settings().get(settings::standards));
+    return {standardByName(own ? *own : audit::shippedStandards(), store.settings().get(settings::defaultStandard)),
+            store.settings().get(settings::names)};
 }
 
 audit::CheckedFile checkedFile(const audit::Standard& standard, const FileRecord& file, tags::Fields fields,
@@ -145,8 +145,8 @@ std::shared_ptr<const ReadinessTable> readinessOfShelves(Store& store, const Lib
     }
 
     // What changes from here on is told by the new generation; what `search` has not seen yet by an older.
-    std::string generation = store.beginGeneration();
-    const bool upToDate = store.changes() == search.changes;
+    std::string generation = store.revisions().begin();
+    const bool upToDate = store.revisions().current() == search.changes;
     if (!upToDate)
         generation = held ? held->generation : search.generation;
     std::vector<std::string> names;
@@ -190,14 +190,14 @@ std::shared_ptr<const ReadinessTable> readinessOfShelves(Store& store, const Lib
     auto made = out.finish();
     try {
         // Of a large library only now and then: what has changed since is known.
-        std::string left = text::split(store.setting(readinessGenerationsKey) + " ", " ").front();
-        const std::vector<std::string> known = store.generations();
+        std::string left = text::split(store.settings().find(readinessGenerationsKey) + " ", " ").front();
+        const std::vector<std::string> known = store.revisions().known();
         const bool isLeft = held && std::find(known.begin(), known.end(), left) != known.end();
         if (upToDate && (!isLeft || made->files.size() < 50000 || sleeves.rows.size() > 500))
             if (saveReadiness(*made, file, stamp))
                 left = made->generation;
-        store.setSetting(readinessGenerationsKey, left + " " + made->generation);
-        store.keepGenerations(generationsUsed(store, search.generation));
+        store.settings().save(readinessGenerationsKey, left + " " + made->generation);
+        store.revisions().keep(generationsUsed(store, search.generation));
     } catch (const DatabaseError&) { // of a full disk
     }
     return made;

@@ -19,13 +19,9 @@ struct ShelfRules {
     bool operator==(const ShelfRules&) const = default;
 };
 
-// The settings of a library that say so.
-inline constexpr const char* standardsKey = "standards";    // all of them, as JSON
-inline constexpr const char* usualStandardKey = "standard"; // the name of the usual one
-inline constexpr const char* namesKey = "names";            // files::profileFromKey
 /// The standard of that name; the first where there is none.
 const audit::Standard& standardByName(const std::vector<audit::Standard>& standards, const std::string& name);
-/// The usual standard, as the library has it in its settings.
+/// The default standard, and what names must suit, as the library has it in its settings.
 ShelfRules rulesOf(Store& store);
 
 /// A file to be checked. `fields` and `path`: as they are, or will be; `file` must outlive what is returned.

@@ -2,6 +2,8 @@
 #include "core/library/writing.h"
 
 #include <algorithm>
+#include <iterator>
+#include <utility>
 
 #include <fcntl.h>
 #include <fmt/format.h>
@@ -9,7 +11,7 @@
 #include <unistd.h>
 
 #include "core/files/disk.h"
-#include "core/files/group_log.h"
+#include "core/files/write_ahead_log.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -21,67 +23,75 @@ namespace {
 
 /// Brings what the library knows of the files in step with steps that were done: one group, one transaction.
 void follow(Store& store, const std::vector<Shelf>& shelves, int64_t batch,
-            const std::vector<const StepRecord*>& steps, bool reread) {
+            const std::vector<const StepRecord*>& steps, bool reread, std::vector<FileId>& touched) {
     std::vector<std::pair<FileId, Path>> moves;
     std::vector<Path> sources;
     for (const StepRecord* r : steps)
         sources.push_back(r->step.source);
-    std::vector<FileId> ids = store.filesByPath(sources);
+    std::vector<FileId> ids = store.files().idsOf(sources);
     for (size_t i = 0; i < steps.size(); ++i) {
         if (steps[i]->step.file > 0)
             ids[i] = steps[i]->step.file;
         if (!steps[i]->step.copy && ids[i] > 0 && !steps[i]->step.target.empty())
             moves.emplace_back(ids[i], steps[i]->step.target);
     }
-    store.moveFiles(moves);
+    for (const auto& [id, to] : moves) // what the library believed to be there is forgotten
+        if (FileId displaced = store.files().idOf(to); displaced > 0)
+            touched.push_back(displaced);
+    store.files().moveAll(moves);
+    std::ranges::copy_if(ids, std::back_inserter(touched), [](FileId id) { return id > 0; });
     for (size_t i = 0; i < steps.size(); ++i) {
         const StepRecord& r = *steps[i];
         Path now = r.step.target.empty() ? r.step.source : r.step.target;
         int64_t shelf = shelfOf(shelves, now);
         bool isNew = ids[i] == 0 || r.step.copy;
         if (!isNew && reread)
-            store.saveFile(files::scanFile(now), shelf);
+            store.files().save(files::scanFile(now), shelf);
         else if (!isNew)
-            store.updateFile(ids[i], r.stateAfter,
-                             r.step.changes.empty() ? std::nullopt : std::optional(r.after), shelf);
+            store.files().update(ids[i], r.stateAfter,
+                                 r.step.changes.empty() ? std::nullopt : std::optional(r.after), shelf);
         else if (shelf > 0 && audio::formatByExtension(now) != audio::Format::Unknown)
-            store.saveFile(files::scanFile(now), shelf); // what goes along is not the library's to know
+            store.files().save(files::scanFile(now), shelf); // what goes along is not the library's to know
         if (ids[i] > 0) {
-            store.removeWritten(ids[i], r.step.changes, !r.step.target.empty());
+            store.drafts().removeWritten(ids[i], r.step.changes, !r.step.target.empty());
             if (!r.step.target.empty() && shelf > 0 && batch > 0)
-                store.removeFromBatch(batch, {ids[i]});
+                store.batches().removeFiles(batch, {ids[i]});
         }
     }
 }
 
 void unfollow(Store& store, const std::vector<Shelf>& shelves, int64_t batch,
-              const std::vector<const StepRecord*>& steps) {
+              const std::vector<const StepRecord*>& steps, std::vector<FileId>& touched) {
     std::vector<std::pair<FileId, Path>> moves;
     std::vector<FileId> ids;
     for (const StepRecord* r : steps) {
-        ids.push_back(store.fileByPath(r->step.target.empty() ? r->step.source : r->step.target));
+        ids.push_back(store.files().idOf(r->step.target.empty() ? r->step.source : r->step.target));
         if (!r->step.copy && ids.back() > 0)
             moves.emplace_back(ids.back(), r->step.source);
     }
-    store.moveFiles(moves);
+    store.files().moveAll(moves);
     for (size_t i = 0; i < steps.size(); ++i) {
         const StepRecord& r = *steps[i];
         FileId id = ids[i];
         if (r.step.copy) {
-            if (id > 0)
-                store.forgetFile(id);
-            id = store.fileByPath(r.step.source);
+            if (id > 0) {
+                store.files().forget(id);
+                touched.push_back(id);
+            }
+            id = store.files().idOf(r.step.source);
             if (id == 0 && batch > 0 && audio::formatByExtension(r.step.source) != audio::Format::Unknown)
-                id = store.saveFile(files::scanFile(r.step.source));
+                id = store.files().save(files::scanFile(r.step.source));
         } else if (id > 0) {
-            store.saveFile(files::scanFile(r.step.source), shelfOf(shelves, r.step.source));
+            store.files().save(files::scanFile(r.step.source), shelfOf(shelves, r.step.source));
         }
+        if (id > 0)
+            touched.push_back(id);
         if (id == 0 || batch == 0 || r.step.target.empty() || shelfOf(shelves, r.step.source) != 0)
             continue;
-        std::vector<Batch> all = store.batches();
+        std::vector<Batch> all = store.batches().all();
         bool there = std::any_of(all.begin(), all.end(), [&](const Batch& b) { return b.id == batch; });
         if (there || !all.empty())
-            store.addToBatch(there ? batch : all.back().id, {id});
+            store.batches().addFiles(there ? batch : all.back().id, {id});
     }
 }
 
@@ -90,12 +100,12 @@ class StoreJournal : public files::JournalSink {
 public:
     /// `reread`: the records do not tell all fields (they come from the log), so the files are read again.
     StoreJournal(Store& store, int64_t batch, bool reread = false)
-        : store_(store), shelves_(store.shelves()), batch_(batch), reread_(reread) {}
+        : store_(store), shelves_(store.shelves().all()), batch_(batch), reread_(reread) {}
 
-    int64_t begin(const files::FileSet& set) override { return store_.beginSet(set, batch_); }
+    int64_t begin(const files::ChangeSet& set) override { return store_.journal().begin(set, batch_); }
     void stepsEnded(int64_t set, const std::vector<std::pair<size_t, const StepRecord*>>& steps) override {
         Transaction transaction(store_.database());
-        store_.saveSteps(set, steps);
+        store_.journal().saveSteps(set, steps);
         std::vector<const StepRecord*> done, back;
         for (const auto& [number, record] : steps) {
             if (record->state == StepState::Done)
@@ -110,28 +120,31 @@ public:
         for (const StepRecord* r : back)
             if (!r->step.copy && !r->step.target.empty())
                 moves.emplace_back(r->step.target, r->step.source);
-        store_.moveFixity(moves);
-        follow(store_, shelves_, batch_, done, reread_);
-        unfollow(store_, shelves_, batch_, back);
+        store_.fixity().moveAll(moves);
+        follow(store_, shelves_, batch_, done, reread_, touched_);
+        unfollow(store_, shelves_, batch_, back, touched_);
         transaction.commit();
     }
     void foldersRemoved(int64_t set, const std::vector<Path>& folders) override {
-        store_.saveRemovedFolders(set, folders);
+        store_.journal().saveRemovedFolders(set, folders);
     }
-    void end(int64_t set, bool) override { store_.endSet(set); }
+    void end(int64_t set, bool) override { store_.journal().end(set); }
+    /// Files of which something else is known now.
+    std::vector<FileId> takeTouched() { return std::exchange(touched_, {}); }
 
 private:
     Store& store_;
     std::vector<Shelf> shelves_;
     int64_t batch_;
     bool reread_;
+    std::vector<FileId> touched_;
 };
 
 /// The group log of a library lies beside it.
-Result<std::unique_ptr<files::GroupLog>> openLog(const Store& store) {
+Result<std::unique_ptr<files::WriteAheadLog>> openLog(const Store& store) {
     Path path = store.file();
     path += ".group";
-    return files::GroupLog::open(path);
+    return files::WriteAheadLog::open(path);
 }
 
 int openLock(const Store& store) {
@@ -167,7 +180,7 @@ int64_t shelfOf(const std::vector<Shelf>& shelves, const Path& path) {
     return best;
 }
 
-WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, std::stop_token stop,
+WriteOutcome writeSet(Store& store, const files::ChangeSet& set, int64_t batch, std::stop_token stop,
                       work::Progress& progress) {
     WriterLock lock(store);
     WriteOutcome outcome;
@@ -182,22 +195,23 @@ WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, st
         outcome.report.error = outcome.recovered.error;
         return outcome;
     }
-    store.dropOldHistory();
+    store.journal().dropOld();
     StoreJournal journal(store, batch);
-    files::FileSet open = set;
+    files::ChangeSet open = set;
     for (files::Step& step : open.steps) // a stored fixity can show that a file was only touched
         if (step.expected && step.expectedFields && step.expectedEssence.empty())
             if (auto now = files::stateOf(step.source); now && *now != *step.expected)
-                if (auto fixity = store.fixity(step.source))
+                if (auto fixity = store.fixity().find(step.source))
                     step.expectedEssence = fixity->essence;
-    for (const files::NumberedStep& s : store.asideSteps())
+    for (const files::NumberedStep& s : store.journal().asideSteps())
         if (s.record.blocked)
             for (files::Step& step : open.steps)
                 if (step.source == s.record.step.source || step.source == s.record.step.target)
                     step.refused = "An earlier write of this file is set aside. " + s.record.error;
-    store.supersede(open);
+    store.journal().supersede(open);
     outcome.report = files::carryOut(open, journal, **log, stop, progress);
     outcome.set = outcome.report.set;
+    outcome.touched = journal.takeTouched();
     return outcome;
 }
 
@@ -214,11 +228,11 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
     if (!outcome.error.empty())
         return outcome;
     std::vector<files::PastStep> wanted;
-    std::vector<SetStep> steps = store.steps(set, true);
+    std::vector<SetStep> steps = store.journal().steps(set, true);
     for (auto it = steps.rbegin(); it != steps.rend(); ++it) {
         if (it->record.state != StepState::Done || (only && !only->contains(it->number)))
             continue;
-        if (auto later = store.laterSetOn(set, it->record)) {
+        if (auto later = store.journal().laterSetOn(set, it->record)) {
             outcome.refused.emplace_back(
                 it->record.step.target.empty() ? it->record.step.source : it->record.step.target,
                 fmt::format("It was changed again by \"{}\" (set {}). Take that back first.", later->title,
@@ -230,10 +244,12 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
     // Folders that the write removed come back with the first file that returns, or here, if they held
     // nothing else.
     if (!only)
-        for (const Path& folder : store.removedFolders(set))
-            files::makeFolders(folder);
-    StoreJournal journal(store, store.batchOfSet(set));
+        for (const Path& folder : store.journal().removedFolders(set))
+            if (Status made = files::makeFolders(folder); !made)
+                outcome.refused.emplace_back(folder, made.error().message);
+    StoreJournal journal(store, store.journal().batchOf(set));
     outcome.error = files::takeBack(wanted, journal, **log, stop, progress);
+    outcome.touched = journal.takeTouched();
     for (const files::PastStep& step : wanted) {
         const StepRecord& r = step.record;
         if (r.state == StepState::TakenBack) {
@@ -251,21 +267,21 @@ namespace {
 void recordRecovered(Store& store, files::Recovered& found, RecoveryReport& report) {
     files::NumberedStep& s = found.step;
     StepRecord& r = s.record;
-    StoreJournal journal(store, store.batchOfSet(s.set), true);
+    StoreJournal journal(store, store.journal().batchOf(s.set), true);
     Path shown = r.step.target.empty() || !found.finished ? r.step.source : r.step.target;
     if (!s.takingBack) {
         if (r.state == StepState::SetAside)
-            store.keepAside(s);
+            store.journal().keepAside(s);
         // What went through is recorded together, see recoverWith.
     } else {
-        for (SetStep& past : store.steps(s.set)) {
+        for (SetStep& past : store.journal().steps(s.set)) {
             if (past.number != s.number)
                 continue;
             if (found.finished)
                 past.record.state = StepState::TakenBack;
             else if (r.state == StepState::SetAside)
                 past.record.notes.push_back(r.error);
-            store.saveSteps(s.set, {{s.number, &past.record}});
+            store.journal().saveSteps(s.set, {{s.number, &past.record}});
             if (found.finished)
                 journal.stepsEnded(s.set, {{s.number, &past.record}});
         }
@@ -287,18 +303,18 @@ void recordAll(Store& store, std::vector<files::Recovered>& found, RecoveryRepor
             ended[f.step.set].emplace_back(f.step.number, &r);
     }
     for (const auto& [set, steps] : ended)
-        StoreJournal(store, store.batchOfSet(set), true).stepsEnded(set, steps);
+        StoreJournal(store, store.journal().batchOf(set), true).stepsEnded(set, steps);
     for (files::Recovered& f : found)
         recordRecovered(store, f, report);
 }
 
 } // namespace
 
-RecoveryReport recoverWith(Store& store, files::GroupLog& log) {
+RecoveryReport recoverWith(Store& store, files::WriteAheadLog& log) {
     RecoveryReport report;
     uint64_t number = 0;
     auto found = files::recoverGroup(log, number, [&](const files::NumberedStep& s) {
-        StepState now = store.stateOfStep(s.set, s.number);
+        StepState now = store.journal().stateOfStep(s.set, s.number);
         return s.takingBack ? now != StepState::Done : now != StepState::Planned;
     });
     if (!found) {
@@ -307,7 +323,7 @@ RecoveryReport recoverWith(Store& store, files::GroupLog& log) {
     }
     recordAll(store, *found, report);
     // What was set aside earlier may be within reach again.
-    std::vector<files::NumberedStep> aside = store.asideSteps();
+    std::vector<files::NumberedStep> aside = store.journal().asideSteps();
     if (found->empty() && !aside.empty()) {
         std::vector<files::Recovered> again = files::settleAgain(std::move(aside));
         std::erase_if(again,
@@ -317,9 +333,9 @@ RecoveryReport recoverWith(Store& store, files::GroupLog& log) {
     if (number > 0)
         if (Status retired = log.retire(number, true); !retired)
             report.error = retired.error().message;
-    for (const auto& [set, title] : store.openSets()) {
+    for (const auto& [set, title] : store.journal().openSets()) {
         report.sets.push_back(title);
-        store.endSet(set);
+        store.journal().end(set);
     }
     return report;
 }

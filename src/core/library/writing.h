@@ -31,17 +31,19 @@ struct WriteOutcome {
     int64_t set = 0;
     files::SetReport report;
     RecoveryReport recovered; // what was put right before
+    std::vector<FileId> touched; // files of which the library knows something else now, or nothing any more
 };
 
 /// Carries out the set. Written drafts are removed, files are read again, files that came onto a shelf leave
 /// the batch.
-WriteOutcome writeSet(Store& store, const files::FileSet& set, int64_t batch, std::stop_token stop,
+WriteOutcome writeSet(Store& store, const files::ChangeSet& set, int64_t batch, std::stop_token stop,
                       work::Progress& progress);
 
 struct TakeBackOutcome {
     size_t done = 0;
     std::vector<std::pair<Path, std::string>> refused; // with the reason
     std::string error;                                 // a sentence when it could not go on
+    std::vector<FileId> touched;                       // as in WriteOutcome
 };
 
 /// Takes back a set, or only some of its steps (by number). Files return to the batch that they came from.
@@ -51,7 +53,7 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
 /// After a crash: puts right what was being written. Does nothing while another program is writing.
 RecoveryReport recover(Store& store);
 /// The same, by whoever holds the WriterLock and the log.
-RecoveryReport recoverWith(Store& store, files::GroupLog& log);
+RecoveryReport recoverWith(Store& store, files::WriteAheadLog& log);
 
 /// Held by whoever writes files for a library, in whatever process: so that a program that starts does not
 /// take a write that is going on for one that was interrupted.

@@ -14,7 +14,7 @@
 #include <fmt/format.h>
 #include <xxhash.h>
 
-#include "core/matching/joining.h"
+#include "core/matching/release_clustering.h"
 #include "core/text/text.h"
 
 namespace moorfrost::matching {
@@ -64,11 +64,11 @@ Sleeve sleeveOf(const std::vector<const Part*>& parts, std::string key, const ch
 } // namespace
 
 struct SleeveForming::Impl {
-    using Parts = std::unordered_set<const JoinPart*>;
+    using Parts = std::unordered_set<const ClusteringPart*>;
     /// Sleeves of several parts.
     struct Group {
         Sleeve sleeve;
-        std::vector<const JoinPart*> members;
+        std::vector<const ClusteringPart*> members;
     };
     struct Place { // of a part
         const std::string* folder;
@@ -86,15 +86,15 @@ struct SleeveForming::Impl {
         std::vector<const FileTraits*> files;
         // Made of them.
         FolderParts parts;
-        std::deque<JoinPart> join;
+        std::deque<ClusteringPart> join;
         std::deque<Sleeve> alone; // each part, if it is joined to no other
         bool changed = false;
     };
     std::unordered_map<int64_t, FileTraits> files; // nodes stay where they are
     std::map<std::string, Folder> folders;
     std::set<std::string> changed; // of them
-    std::unordered_map<const JoinPart*, Known> parts;
-    std::unordered_map<uint64_t, std::vector<const JoinPart*>> byNumber;
+    std::unordered_map<const ClusteringPart*, Known> parts;
+    std::unordered_map<uint64_t, std::vector<const ClusteringPart*>> byNumber;
     std::list<Group> groups;
     Sleeve strays;
     std::unordered_map<std::string, uint64_t> told; // what changes() told last, by key
@@ -110,9 +110,9 @@ struct SleeveForming::Impl {
     }
 
     void forgetParts(Folder& f, Parts& touched) {
-        for (const JoinPart& p : f.join) {
+        for (const ClusteringPart& p : f.join) {
             for (uint64_t n : p.numbers()) {
-                std::vector<const JoinPart*>& all = byNumber[n];
+                std::vector<const ClusteringPart*>& all = byNumber[n];
                 std::erase(all, &p);
                 touched.insert(all.begin(), all.end()); // may belong otherwise without it
                 if (all.empty())
@@ -120,7 +120,7 @@ struct SleeveForming::Impl {
             }
             parts.erase(&p);
         }
-        for (const JoinPart& p : f.join)
+        for (const ClusteringPart& p : f.join)
             touched.erase(&p);
         f.join.clear();
         f.alone.clear();
@@ -131,7 +131,7 @@ struct SleeveForming::Impl {
         f.parts = partsOfFolder(f.files);
         std::map<std::string, int> uses;
         for (const Part& p : f.parts.parts) {
-            const JoinPart& join = f.join.emplace_back(p);
+            const ClusteringPart& join = f.join.emplace_back(p);
             std::string told = p.exactFolder.native() + '\n' + p.album + '\n' + p.artist + '\n' +
                                p.files.front()->name.before;
             if (const int n = uses[told]++; n > 0)
@@ -147,33 +147,34 @@ struct SleeveForming::Impl {
     /// Joins anew what may be joined to these.
     void joinAround(const Parts& touched) {
         Parts reached = touched;
-        std::vector<const JoinPart*> queue(touched.begin(), touched.end());
+        std::vector<const ClusteringPart*> queue(touched.begin(), touched.end());
         std::unordered_set<uint64_t> seen;
         while (!queue.empty()) {
-            const JoinPart* p = queue.back();
+            const ClusteringPart* p = queue.back();
             queue.pop_back();
             for (uint64_t n : p->numbers())
                 if (seen.insert(n).second)
-                    for (const JoinPart* other : byNumber[n])
+                    for (const ClusteringPart* other : byNumber[n])
                         if (reached.insert(other).second)
                             queue.push_back(other);
         }
-        std::vector<std::pair<Place, const JoinPart*>> order;
-        for (const JoinPart* p : reached) {
+        std::vector<std::pair<Place, const ClusteringPart*>> order;
+        for (const ClusteringPart* p : reached) {
             Known& known = parts.at(p);
             known.group = nullptr;
             order.emplace_back(known.place, p);
         }
         std::sort(order.begin(), order.end());
-        std::vector<const JoinPart*> all;
+        std::vector<const ClusteringPart*> all;
         for (const auto& [place, p] : order)
             all.push_back(p);
         groups.remove_if([&](const Group& g) {
-            return std::any_of(g.members.begin(), g.members.end(),
-                               [&](const JoinPart* p) { return !parts.contains(p) || reached.contains(p); });
+            return std::any_of(g.members.begin(), g.members.end(), [&](const ClusteringPart* p) {
+                return !parts.contains(p) || reached.contains(p);
+            });
         });
-        Joining joining(all);
-        for (const Joining::Group& found : joining.groups()) {
+        ReleaseClustering joining(all);
+        for (const ReleaseClustering::Group& found : joining.groups()) {
             Group& group = groups.emplace_back();
             std::vector<const Part*> members;
             std::string key = parts.at(all[found.members.front()]).alone->key;
@@ -234,7 +235,7 @@ std::vector<const Sleeve*> SleeveForming::sleeves() {
     std::vector<const Sleeve*> out;
     std::set<const Impl::Group*> there; // each at the place of the first of its parts
     for (const auto& [path, folder] : impl_->folders)
-        for (const JoinPart& p : folder.join) {
+        for (const ClusteringPart& p : folder.join) {
             const Impl::Known& known = impl_->parts.at(&p);
             if (!known.group)
                 out.push_back(known.alone);

@@ -15,12 +15,12 @@ std::string stampOf(const std::string& generation) {
 
 /// The held columns with everything that the store knows to have changed since they were made.
 bool layOver(Store& store, LibrarySearch& held) {
-    const std::string now = store.changes();
-    auto changed = store.changedSince(held.generation);
+    const std::string now = store.revisions().current();
+    auto changed = store.revisions().changedSince(held.generation);
     if (!changed)
         return false;
     ColumnsBuilder builder;
-    for (const FileRecord& file : store.files(*changed))
+    for (const FileRecord& file : store.files().findAll(*changed))
         if (file.shelf > 0)
             builder.add(file);
     if (!changed->empty())
@@ -31,7 +31,7 @@ bool layOver(Store& store, LibrarySearch& held) {
 }
 
 LibrarySearch fromSnapshot(Store& store) {
-    for (const std::string& generation : store.generations())
+    for (const std::string& generation : store.revisions().known())
         if (auto arena = Arena::map(snapshotOf(store.file()), stampOf(generation)))
             return {std::make_shared<Searcher>(std::make_shared<Columns>(arena)), generation, {}};
     return {};
@@ -40,7 +40,7 @@ LibrarySearch fromSnapshot(Store& store) {
 } // namespace
 
 std::vector<std::string> generationsUsed(Store& store, const std::string& columns) {
-    std::vector<std::string> out = text::split(store.setting(readinessGenerationsKey), " ");
+    std::vector<std::string> out = text::split(store.settings().find(readinessGenerationsKey), " ");
     out.push_back(columns);
     return out;
 }
@@ -50,7 +50,7 @@ Path snapshotOf(const Path& library) {
 }
 
 LibrarySearch searchOf(Store& store, const LibrarySearch& held, std::stop_token stop) {
-    if (held.searcher && store.changes() == held.changes)
+    if (held.searcher && store.revisions().current() == held.changes)
         return held;
     LibrarySearch out = held.searcher ? held : fromSnapshot(store);
     if (out.searcher && layOver(store, out))
@@ -69,9 +69,9 @@ bool isWorthMakingAnew(const LibrarySearch& held) {
 
 LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
     LibrarySearch out;
-    out.generation = store.beginGeneration();
+    out.generation = store.revisions().begin();
     ColumnsBuilder builder(snapshotOf(store.file()), stampOf(out.generation));
-    store.eachPacked([&](const PackedRecord& file) {
+    store.files().eachPacked([&](const PackedRecord& file) {
         builder.add(file);
         return !stop.stop_requested();
     });
@@ -79,7 +79,7 @@ LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
         return {};
     auto columns = builder.finish();
     if (columns->arena().isMapped()) // it was left
-        store.keepGenerations(generationsUsed(store, out.generation));
+        store.revisions().keep(generationsUsed(store, out.generation));
     out.searcher = std::make_shared<Searcher>(columns);
     if (!layOver(store, out)) // more has changed meanwhile than is kept in mind
         return searchMadeAnew(store, stop);

@@ -5,6 +5,36 @@
 
 namespace moorfrost::library {
 
+namespace {
+
+Error errorOf(int code, std::string_view says) {
+    switch (code & 0xff) { // the rest tells more of the same
+    case SQLITE_FULL:
+        return {ErrorKind::NoSpace, {}, "The disk that the library is on is full."};
+    case SQLITE_READONLY:
+    case SQLITE_PERM:
+    case SQLITE_AUTH:
+        return {ErrorKind::Permission, {}, "The library may not be written to: it or its disk is read-only."};
+    case SQLITE_CORRUPT:
+    case SQLITE_NOTADB:
+        return {ErrorKind::Damaged, {}, "The file of the library is damaged (" + std::string(says) + ")."};
+    case SQLITE_BUSY:
+    case SQLITE_LOCKED:
+        return {ErrorKind::Io, {}, "Another program has kept the library locked for too long."};
+    case SQLITE_NOMEM:
+    case SQLITE_IOERR:
+    case SQLITE_CANTOPEN:
+    case SQLITE_PROTOCOL:
+        return {ErrorKind::Io, {}, "The disk that the library is on fails (" + std::string(says) + ")."};
+    default:
+        return {ErrorKind::Invalid, {}, "The library refuses it (" + std::string(says) + ")."};
+    }
+}
+
+} // namespace
+
+DatabaseError::DatabaseError(int sqliteCode, std::string_view says) : Failure(errorOf(sqliteCode, says)) {}
+
 Statement::Statement(Database& db, std::string_view sql) : db_(db) {
     auto it = db.idle_.find(sql);
     if (it == db.idle_.end())
@@ -26,7 +56,7 @@ Statement::~Statement() {
 
 void Statement::check(int code) const {
     if (code != SQLITE_OK && code != SQLITE_ROW && code != SQLITE_DONE)
-        throw DatabaseError(std::string("the library database says: ") + sqlite3_errmsg(db_.db_));
+        throw DatabaseError(sqlite3_extended_errcode(db_.db_), sqlite3_errmsg(db_.db_));
 }
 
 Statement& Statement::bind(int64_t value) {
@@ -111,9 +141,9 @@ int Statement::columns() const {
 
 void Database::open(const Path& file, int flags) {
     if (sqlite3_open_v2(file.c_str(), &db_, flags | SQLITE_OPEN_NOMUTEX, nullptr) != SQLITE_OK) {
-        std::string message = sqlite3_errmsg(db_);
+        const DatabaseError error(sqlite3_extended_errcode(db_), sqlite3_errmsg(db_));
         sqlite3_close(db_);
-        throw DatabaseError(message);
+        throw error;
     }
     sqlite3_busy_timeout(db_, 15000);
 }
@@ -153,9 +183,9 @@ void Database::forgetPages() {
 void Database::execute(const char* sql) {
     char* message = nullptr;
     if (sqlite3_exec(db_, sql, nullptr, nullptr, &message) != SQLITE_OK) {
-        std::string what = message ? message : "unknown trouble";
+        const DatabaseError error(sqlite3_extended_errcode(db_), message ? message : "");
         sqlite3_free(message);
-        throw DatabaseError("the library database says: " + what);
+        throw error;
     }
 }
 

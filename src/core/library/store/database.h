@@ -1,11 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// A thin hold on SQLite: a connection and prepared statements. Errors are thrown as DatabaseError and stay
-// inside library/store.
+// A thin hold on SQLite: a connection and prepared statements. Errors are thrown as DatabaseError; jobs and
+// the library's thread make values of them (errorOfException).
 #pragma once
 
 #include <cstdint>
 #include <map>
-#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -17,9 +16,13 @@ struct sqlite3_stmt;
 
 namespace moorfrost::library {
 
-class DatabaseError : public std::runtime_error {
+/// Kinds: NoSpace, Permission, Damaged and Io, where the disk or another program is the reason and the same
+/// may succeed later; Invalid, where what was asked for makes no sense.
+class DatabaseError : public Failure {
 public:
-    using std::runtime_error::runtime_error;
+    DatabaseError(ErrorKind kind, std::string sentence) : Failure({kind, {}, std::move(sentence)}) {}
+    /// Of SQLite, with its own words.
+    DatabaseError(int sqliteCode, std::string_view says);
 };
 
 class Database;

@@ -39,7 +39,7 @@ std::string sentence(const std::string& words) {
 Path emptyPlace(const Path& library) {
     for (const char* end : {"", "-wal", "-shm"})
         if (const Path left = freshOf(library) += end; files::isThere(left))
-            files::removeFile(left);
+            files::removeFile(left).ignore(); // opening it tells
     return freshOf(library);
 }
 
@@ -104,10 +104,10 @@ Status keepCopy(const Path& library) {
         Database db(library);
         Statement(db, "VACUUM INTO ?").bind(part.native()).run();
     } catch (const DatabaseError& e) {
-        if (files::isThere(part)) // of a full disk, say
-            files::removeFile(part);
+        if (files::isThere(part))             // of a full disk, say
+            files::removeFile(part).ignore(); // the next copy does
         return Error{ErrorKind::Io, library,
-                     std::string("The copy of the library could not be made: ") + e.what() + "."};
+                     std::string("The copy of the library could not be made. ") + e.what()};
     }
     int fd = ::open(part.c_str(), O_RDWR | O_CLOEXEC);
     const bool kept = fd >= 0 && files::io::flush(fd) == 0 && files::io::rename(part, copy) == 0;
@@ -144,14 +144,13 @@ Result<Salvage> makeAnew(const Path& library) {
             return store.error();
         taken = salvage(library, (*store)->database());
         // Where not even the list of tables can be read, the copy still knows the shelves, and more.
-        if (auto copy = keptCopy(library); copy && taken.files == 0 && (*store)->shelves().empty()) {
+        if (auto copy = keptCopy(library); copy && taken.files == 0 && (*store)->shelves().all().empty()) {
             taken = salvage(copy->file, (*store)->database());
             taken.fromCopy = true;
         }
-        (*store)->setSetting(readShelvesKey, "1");
+        (*store)->settings().set(settings::readShelves, true);
     } catch (const DatabaseError& e) {
-        return Error{ErrorKind::Io, library,
-                     std::string("The library could not be made anew: ") + e.what() + "."};
+        return Error{ErrorKind::Io, library, std::string("The library could not be made anew. ") + e.what()};
     }
     auto aside = exchange(library);
     if (!aside)

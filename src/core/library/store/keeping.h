@@ -34,10 +34,9 @@ struct Salvage {
 };
 /// Puts a library in the place of the damaged one that holds all that can still be read of it (if that is
 /// nothing, what its copy has), and notes in
-/// it (setting readShelvesKey) that the folders of its shelves are to be read again. Otherwise like
+/// it (settings::readShelves) that the folders of its shelves are to be read again. Otherwise like
 /// putBackCopy.
 Result<Salvage> makeAnew(const Path& library);
-inline constexpr const char* readShelvesKey = "read shelves";
 
 /// Where putting back was cut off between two steps, ends it. Before the library is opened.
 void endPutBack(const Path& library);

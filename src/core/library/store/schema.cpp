@@ -131,6 +131,13 @@ const std::vector<Migration>& migrations() {
             JOIN kept_value ON kept_value.file = file.id AND field = 'kind' WHERE file.shelf IS NOT NULL
             ON CONFLICT (file) DO UPDATE SET generation = excluded.generation;
         )"},
+        // 7 -> 8. The batches of a file are found without reading all batches. Long work that goes on after a
+        // restart.
+        {R"(
+        CREATE INDEX batch_file_file ON batch_file (file);
+        CREATE TABLE lasting_work (
+            id INTEGER PRIMARY KEY, kind TEXT NOT NULL, details TEXT NOT NULL, begun INTEGER NOT NULL);
+        )"},
     };
     return list;
 }

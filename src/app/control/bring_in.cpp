@@ -1,0 +1,125 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/control/bring_in.h"
+
+#include <QDate>
+#include <QLocale>
+
+#include <algorithm>
+
+#include "core/library/read_folders.h"
+
+namespace moorfrost::app {
+
+using library::Store;
+namespace settings = library::settings;
+
+QStringList BringIn::recentFolders() const {
+    QStringList out;
+    for (const std::string& folder : settings_.get(settings::recentFolders))
+        out << qs(folder);
+    return out;
+}
+
+void BringIn::remember(const std::vector<Path>& paths) {
+    constexpr size_t most = 8;
+    std::vector<std::string> recent = settings_.get(settings::recentFolders);
+    for (const Path& p : paths) {
+        if (!text::isUtf8(p.native()))
+            continue; // remembered as text
+        std::erase(recent, p.native());
+        recent.insert(recent.begin(), p.native());
+    }
+    recent.resize(std::min(most, recent.size()));
+    settings_.set(settings::recentFolders, recent);
+}
+
+void BringIn::start(const std::vector<Path>& paths, bool subfolders, const std::set<audio::Format>& formats) {
+    if (paths.empty())
+        return;
+    const QString title =
+        paths.size() == 1
+            ? shownName(paths.front().has_filename() ? paths.front() : paths.front().parent_path())
+            : tr("%n place(s)", "", static_cast<int>(paths.size()));
+    remember(paths);
+    if (batch_.id() != 0) {
+        read(title, {paths, subfolders, formats, batch_.id()});
+        return;
+    }
+    batch_.create(tr("%1, %2").arg(title, QLocale().toString(QDate::currentDate(), "d MMM")),
+                  [this, title, paths, subfolders, formats] {
+                      if (batch_.id() != 0)
+                          read(title, {paths, subfolders, formats, batch_.id()});
+                  });
+}
+
+void BringIn::read(const QString& title, const Wish& wish) {
+    jobs_.start(
+        this, {ss(tr("Reading %1").arg(title))},
+        [this, wish, file = library_.file()](std::stop_token stop,
+                                             work::Progress& progress) -> Result<library::FoldersRead> {
+            std::function<bool(const files::FoundFile&)> wanted;
+            if (!wish.formats.empty())
+                wanted = [&wish](const files::FoundFile& f) {
+                    return wish.formats.contains(audio::formatByExtension(f.path));
+                };
+            auto some = [this, batch = wish.batch](std::vector<files::ScannedFile>&& files) {
+                if (auto trouble = library_.trouble()) // what is read could not be kept
+                    throw Failure({trouble->kind, {}, trouble->sentence});
+                library_.write(
+                    this,
+                    [files = std::move(files), batch](Store& store) {
+                        return library::readWorkRows(store, store.saveFiles(files, batch));
+                    },
+                    [this](Result<library::WorkRows> rows) {
+                        if (rows)
+                            batch_.add(std::move(*rows));
+                    });
+            };
+            return library::readFolders(file, wish.paths, wish.subfolders, stop, progress, some, wanted);
+        },
+        [this, wish](Result<library::FoldersRead> read) {
+            if (read)
+                end(wish, *read);
+            else
+                messages_.say(read.error());
+        });
+}
+
+void BringIn::end(const Wish& wish, const library::FoldersRead& read) {
+    for (const Error& e : read.summary.folders)
+        messages_.say(e);
+    if (read.summary.stopped)
+        messages_.say(tr("Stopped. %n file(s) were read.", "", static_cast<int>(read.summary.read)));
+    std::vector<FileId> missing; // of those that are as they were, but not of the batch in sight
+    int shelved = 0;
+    for (FileId id : read.unchanged)
+        if (const FilePtr f = files_.file(id); f && batch_.batch().places().contains(id))
+            shelved += f->shelf > 0;
+        else
+            missing.push_back(id);
+    library_.write(
+        this,
+        [wish, missing](Store& store) {
+            library::Transaction transaction(store.database());
+            store.batches().addFiles(wish.batch, missing);
+            store.batches().noteOrigins(wish.batch, wish.paths);
+            transaction.commit();
+            return library::readWorkRows(store, missing);
+        },
+        [this, shelved, n = static_cast<int>(read.unchanged.size())](Result<library::WorkRows> rows) {
+            if (!rows)
+                return;
+            const auto also = shelved + static_cast<int>(std::ranges::count_if(
+                                            rows->files, [](const auto& f) { return f.shelf > 0; }));
+            if (n > 0) {
+                QString text = tr("%n file(s) are as they were, and were not read again.", "", n);
+                if (also > 0)
+                    text += " " + tr("%n of them are in the library already.", "", also);
+                messages_.say(text);
+            }
+            batch_.add(std::move(*rows));
+            emit ended();
+        });
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,79 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/control/drafts_controller.h"
+
+#include <ctime>
+
+namespace moorfrost::app {
+
+using library::Store;
+
+DraftsController::DraftsController(LibraryAccess& library, FilesController& files)
+    : library_(library), files_(files), session_([&files](FileId id) { return files.known().fieldsOf(id); },
+                                                 [] { return static_cast<int64_t>(std::time(nullptr)); }) {
+    session_.setSink([this](const std::vector<library::DraftChange>& changes) {
+        library_.write([changes](Store& store) { store.drafts().save(changes); });
+    });
+    session_.setObserver([this](const std::set<FileId>& touched) {
+        bench::Changes changes;
+        changes.drafts = touched;
+        files_.feed().publish(std::move(changes));
+        emit changed();
+    });
+    connect(&files_, &FilesController::rowsTaken, this, [this](const library::WorkRows& rows) {
+        std::vector<FileId> gone;
+        for (FileId id : rows.asked)
+            if (!files_.known().contains(id))
+                gone.push_back(id);
+        session_.forgetFiles(gone);
+    });
+}
+
+void DraftsController::load() {
+    struct Loaded {
+        std::vector<std::tuple<FileId, std::string, library::Draft>> drafts;
+        library::WorkRows rows;
+    };
+    library_.read(
+        this,
+        [](Store& store) {
+            Loaded loaded;
+            loaded.drafts = store.drafts().all();
+            std::set<FileId> files;
+            for (const auto& [file, field, draft] : loaded.drafts)
+                files.insert(file);
+            loaded.rows = library::readWorkRows(store, {files.begin(), files.end()});
+            return loaded;
+        },
+        [this](Result<Loaded> loaded) {
+            if (!loaded)
+                return;
+            files_.take(std::move(loaded->rows));
+            session_.load(loaded->drafts);
+        });
+}
+
+tags::Fields DraftsController::shownFields(FileId id) const {
+    FilePtr f = files_.file(id);
+    if (!f)
+        return {};
+    return showsDisk_ ? f->tags.fields : session_.effective(id);
+}
+
+std::vector<std::string> DraftsController::shownValues(FileId id, const std::string& key) const {
+    if (!showsDisk_)
+        return session_.effective(id, key);
+    const tags::Fields* fields = files_.known().fieldsOf(id);
+    if (!fields)
+        return {};
+    const auto it = fields->find(key);
+    return it == fields->end() ? std::vector<std::string>() : it->second;
+}
+
+void DraftsController::setShowsDisk(bool on) {
+    if (showsDisk_ == on)
+        return;
+    showsDisk_ = on;
+    emit diskShown(on);
+}
+
+} // namespace moorfrost::app

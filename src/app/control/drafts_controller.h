@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What is proposed for files: the drafts, kept in the library as they are made, and whether the drafts or
+// what is on disk is shown.
+#pragma once
+
+#include <QObject>
+
+#include "app/control/files_controller.h"
+#include "core/library/drafts.h"
+
+namespace moorfrost::app {
+
+class DraftsController : public QObject {
+    Q_OBJECT
+public:
+    DraftsController(LibraryAccess& library, FilesController& files);
+
+    /// Reads what is kept of them, and of their files.
+    void load();
+    library::DraftSession& session() { return session_; }
+    const library::DraftSession& session() const { return session_; }
+
+    tags::Fields shownFields(FileId id) const; // as they will be, or as on disk while that is shown
+    std::vector<std::string> shownValues(FileId id, const std::string& key) const;
+    bool showsDisk() const { return showsDisk_; }
+    void setShowsDisk(bool on);
+
+signals:
+    void changed();
+    void diskShown(bool on);
+
+private:
+    LibraryAccess& library_;
+    FilesController& files_;
+    library::DraftSession session_;
+    bool showsDisk_ = false;
+};
+
+} // namespace moorfrost::app

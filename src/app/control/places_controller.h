@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Where drafted files will be, and how many drafts there are: worked out anew, in the background, whenever
+// drafts, files, shelves or what names must suit have changed. Meant are the files that go with the batch in
+// sight.
+#pragma once
+
+#include <QObject>
+#include <QTimer>
+
+#include "app/control/drafts_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/library_index.h"
+#include "app/control/shelves_controller.h"
+#include "core/bench/batch.h"
+#include "core/bench/planning.h"
+
+namespace moorfrost::app {
+
+/// The fields that are in files but not in the table of fields.
+class CustomFields {
+public:
+    CustomFields(const FilesController& files, const DraftsController& drafts, const LibraryIndex& index)
+        : files_(files), drafts_(drafts), index_(index) {}
+    /// Of the library, of what is worked on, and of drafts.
+    std::vector<std::string> keys() const;
+
+private:
+    const FilesController& files_;
+    const DraftsController& drafts_;
+    const LibraryIndex& index_;
+};
+
+class PlacesController : public QObject {
+    Q_OBJECT
+public:
+    PlacesController(FilesController& files, DraftsController& drafts, const bench::Batch& batch,
+                     ShelvesController& shelves, LibrarySettings& settings, const CustomFields& fields,
+                     JobList& jobs);
+
+    const bench::Places& places() const { return places_; }
+    /// They are those of the drafts as they are now.
+    bool areCurrent() const { return !waiting_ && running_ == 0; }
+    const bench::DraftCounts& counts() const;
+    /// The drafts as they are now.
+    std::vector<bench::Proposal> proposals() const;
+    bench::PlaceRules rules() const;
+    /// These as a plan sees them; those that cannot be read are left out.
+    std::vector<naming::PutAwayFile> toPlace(const std::vector<FileId>& ids) const;
+
+signals:
+    void changed();
+
+private:
+    void soon();
+    void workOut();
+    void take(bench::Places places);
+
+    FilesController& files_;
+    DraftsController& drafts_;
+    const bench::Batch& batch_;
+    ShelvesController& shelves_;
+    LibrarySettings& settings_;
+    const CustomFields& fields_;
+    JobList& jobs_;
+    bench::Places places_;
+    mutable bench::DraftCounts counts_;
+    mutable std::optional<uint64_t> counted_; // in which revision of the feed
+    QTimer timer_{this};
+    bool waiting_ = false;    // they are to be worked out
+    work::JobId running_ = 0; // by this job
+};
+
+} // namespace moorfrost::app

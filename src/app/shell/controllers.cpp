@@ -1,0 +1,116 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/controllers.h"
+
+#include <algorithm>
+#include <future>
+
+namespace moorfrost::app {
+
+namespace settings = library::settings;
+
+Controllers::Controllers(const Path& file)
+    : library(file), settings(library), files(library), drafts(library, files), index(jobs, library),
+      standards(settings, messages), shelves(library, settings, jobs, messages), journal(library),
+      batch(library, settings, files, drafts, standards, jobs),
+      kinds(library, files, jobs, [this](FileId id) { return batch.batch().places().contains(id); }),
+      customFields(files, drafts, index),
+      places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
+      sleeves(batch.batch(), files, drafts, places, kinds, standards, settings), along(batch, files, jobs),
+      duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
+      bringIn(library, settings, files, batch, jobs, messages),
+      writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
+      care(library, jobs, messages), peaks(library, jobs) {
+    auto look = [this] { // what is worked out of the batch in the background
+        kinds.listen();
+        duplicates.look();
+    };
+    connect(&library, &LibraryAccess::failed, this, [this](const QString& sentence) {
+        messages.say(sentence, true);
+        care.check();
+    });
+    connect(&index, &LibraryIndex::failed, this, [this](const QString& s) { messages.say(s, true); });
+    connect(&index, &LibraryIndex::changed, this, look);
+    connect(&batch, &BatchController::touched, &sleeves, &SleeveViews::arrange);
+    auto lookAgain = [this, look] {
+        look();
+        along.look();
+        index.refresh();
+    };
+    connect(&bringIn, &BringIn::ended, this, lookAgain);
+    connect(&batch, &BatchController::membersChanged, this, lookAgain);
+    connect(&kinds, &ContentKinds::kept, this, [this] { index.refresh(); });
+    connect(&shelves, &ShelvesController::filesChanged, this, [this] {
+        files.readAllAgain(this);
+        index.refresh();
+    });
+    connect(&writing, &WritingController::written, this, [this] {
+        along.look();
+        index.refresh();
+    });
+    connect(&writing, &WritingController::recovered, &care, &LibraryCare::tell);
+    connect(&standards, &Standards::changed, this, [this] {
+        if (loaded_)
+            index.holdTo(standards.shelfRules());
+    });
+    files.feed().subscribe([this, look](const bench::Changes& changes) {
+        if (changes.batch) {
+            along.look();
+            look();
+        }
+    });
+    begin();
+}
+
+void Controllers::begin() {
+    auto open = std::make_shared<std::promise<void>>();
+    // It is searched as soon as it is open (and brought up to date), while the window is still being built.
+    library.read(
+        this, [open](library::Store&) { open->set_value(); }, [](const Status&) {});
+    index.refresh(open->get_future().share());
+    care.recover();
+    settings.load();
+    shelves.load();
+    drafts.load();
+    journal.refresh();
+    connect(&settings, &LibrarySettings::loaded, this, [this] { batch.load(); });
+    connect(&batch, &BatchController::loaded, this, [this] {
+        loaded_ = true;
+        index.holdTo(standards.shelfRules());
+        index.refresh();
+        care.checkSoon();
+        emit loaded();
+        if (settings.get(settings::readShelves)) { // the library was made anew
+            if (shelves.all().empty())
+                messages.say(tr("Which folders were its shelves is not known any more. Add them in Settings: "
+                                "they are read at once."),
+                             true);
+            shelves.read(shelves.all());
+        }
+    });
+}
+
+Controllers::~Controllers() {
+    jobs.stopAndWait(); // jobs use the others
+}
+
+std::vector<QObject*> Controllers::all() {
+    return {&jobs,  &library, &settings, &files,   &drafts, &index,      &standards, &shelves, &journal,
+            &batch, &kinds,   &places,   &sleeves, &along,  &duplicates, &bringIn,   &writing, &care};
+}
+
+bool Controllers::isDue(int milliseconds) const {
+    auto due = [milliseconds](const QTimer* t) {
+        return t->isActive() && t->isSingleShot() && t->interval() < milliseconds;
+    };
+    return std::ranges::any_of(const_cast<Controllers*>(this)->all(), [&](QObject* controller) {
+        return std::ranges::any_of(controller->findChildren<QTimer*>(), due);
+    });
+}
+
+void Controllers::catchUp() {
+    files.readAllAgain(this);
+    journal.refresh();
+    index.refresh();
+}
+
+} // namespace moorfrost::app

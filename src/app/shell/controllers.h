@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// All controllers of the application, each a matter with one owner, and how they follow one another. Pages
+// get those of them that they use.
+#pragma once
+
+#include "app/control/along_files.h"
+#include "app/control/batch_controller.h"
+#include "app/control/bring_in.h"
+#include "app/control/content_kinds.h"
+#include "app/control/drafts_controller.h"
+#include "app/control/duplicates.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/journal_controller.h"
+#include "app/control/library_access.h"
+#include "app/control/library_care.h"
+#include "app/control/library_index.h"
+#include "app/control/library_settings.h"
+#include "app/control/messages.h"
+#include "app/control/peaks.h"
+#include "app/control/places_controller.h"
+#include "app/control/shelves_controller.h"
+#include "app/control/sleeve_views.h"
+#include "app/control/standards.h"
+#include "app/control/writing_controller.h"
+
+namespace moorfrost::app {
+
+class Controllers : public QObject {
+    Q_OBJECT
+public:
+    explicit Controllers(const Path& library);
+    ~Controllers() override;
+
+    bool isLoaded() const { return loaded_; }
+    /// No job runs and nothing is asked of the library. What waits for a moment (timers) is told apart.
+    bool isQuiet() const { return jobs.isIdle() && library.isIdle(); }
+    /// Timers of theirs that run out within so many milliseconds.
+    bool isDue(int milliseconds) const;
+    /// Where another program may have changed the library: everything that differs is taken over.
+    void catchUp();
+
+    // In the order in which they are made; each uses only those before it.
+    Messages messages;
+    JobList jobs;
+    LibraryAccess library;
+    LibrarySettings settings;
+    FilesController files;
+    DraftsController drafts;
+    LibraryIndex index;
+    Standards standards;
+    ShelvesController shelves;
+    JournalController journal;
+    BatchController batch;
+    ContentKinds kinds;
+    CustomFields customFields;
+    PlacesController places;
+    SleeveViews sleeves;
+    AlongFiles along;
+    Duplicates duplicates;
+    BringIn bringIn;
+    WritingController writing;
+    LibraryCare care;
+    Peaks peaks;
+
+signals:
+    void loaded();
+
+private:
+    void begin();
+    std::vector<QObject*> all();
+
+    bool loaded_ = false;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What is remembered with a library: one table of settings, each with its type and what holds where nothing
+// was set. The library keeps them as texts (store/setting_table).
+#pragma once
+
+#include <map>
+#include <string>
+#include <vector>
+
+#include "core/files/safe_name.h"
+
+namespace moorfrost::library {
+
+template<class T>
+struct Setting {
+    const char* key; // in the library
+    T byDefault;
+};
+
+enum class SleeveOrder { Title, LeastReady, MostFiles };
+/// Where in a text the words of a question are looked for.
+enum class WordPlaces { Anywhere, Beginnings };
+
+namespace settings {
+using Strings = std::vector<std::string>;
+// Bringing in, batches.
+inline const Setting<Strings> recentFolders{"recent folders", {}}; // the latest first
+inline const Setting<int64_t> batch{"batch", 0};                   // the one in sight
+inline const Setting<SleeveOrder> sleeveOrder{"sleeve order", SleeveOrder::Title};
+// Names.
+inline const Setting<files::NameProfile> names{"names", files::NameProfile::Portable};
+inline const Setting<std::string> lastPlan{"last plan", {}};
+inline const Setting<Strings> plans{"plans", {}}; // kept under a name, each as the Put away page writes it
+inline const Setting<std::string> lastNamePlan{"last name plan", {}}; // by which names were read
+// Putting away, writing.
+inline const Setting<int64_t> lastShelf{"last shelf", 0};
+inline const Setting<std::string> putAwayMode{"put away mode", "move"};     // or "copy"
+inline const Setting<bool> keepTimes{"keep-times", false};                  // of files whose tags are written
+inline const Setting<int64_t> historyLimit{"history-limit", 2'000'000'000}; // bytes kept for taking back
+// Standards.
+inline const Setting<std::string> standards{"standards", {}};      // as JSON; none: those that are shipped
+inline const Setting<std::string> defaultStandard{"standard", {}}; // its name; none: the first
+inline const Setting<Strings> batchStandards{"standards of batches", {}}; // "number name"
+// The library.
+inline const Setting<std::string> searches{"searches", {}}; // saved ones, as JSON
+inline const Setting<WordPlaces> words{"words", WordPlaces::Anywhere};
+inline const Setting<bool> readShelves{"read shelves", false}; // its folders are to be read: it was made anew
+} // namespace settings
+
+// How values are kept. What cannot be read is what holds by default.
+std::string settingText(const std::string& value);
+std::string settingText(bool value);
+std::string settingText(int64_t value);
+std::string settingText(const std::vector<std::string>& value);
+std::string settingText(files::NameProfile value);
+std::string settingText(SleeveOrder value);
+std::string settingText(WordPlaces value);
+void readSetting(const std::string& text, std::string& value);
+void readSetting(const std::string& text, bool& value);
+void readSetting(const std::string& text, int64_t& value);
+void readSetting(const std::string& text, std::vector<std::string>& value);
+void readSetting(const std::string& text, files::NameProfile& value);
+void readSetting(const std::string& text, SleeveOrder& value);
+void readSetting(const std::string& text, WordPlaces& value);
+
+template<class T>
+T settingFrom(const std::string& text, const Setting<T>& setting) {
+    T value = setting.byDefault;
+    if (!text.empty())
+        readSetting(text, value);
+    return value;
+}
+
+} // namespace moorfrost::library

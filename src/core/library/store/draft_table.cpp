@@ -1,0 +1,60 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/store/draft_table.h"
+
+#include <nlohmann/json.hpp>
+
+namespace moorfrost::library {
+
+using nlohmann::json;
+
+namespace {
+/// How the values of a draft are stored.
+std::string valuesText(const std::vector<std::string>& values) {
+    return json(values).dump(-1, ' ', false, json::error_handler_t::replace);
+}
+} // namespace
+
+std::vector<std::tuple<FileId, std::string, Draft>> DraftTable::all() {
+    std::vector<std::tuple<FileId, std::string, Draft>> out;
+    Statement s(db_, "SELECT file, field, \"values\", origin, \"when\" FROM draft");
+    while (s.step()) {
+        json values = json::parse(s.string(2), nullptr, false);
+        Draft draft{{}, s.string(3), s.integer(4)};
+        if (values.is_array())
+            draft.values = values.get<std::vector<std::string>>();
+        out.emplace_back(s.integer(0), s.string(1), std::move(draft));
+    }
+    return out;
+}
+
+void DraftTable::save(const std::vector<DraftChange>& changes) {
+    Transaction transaction(db_);
+    Statement put(
+        db_, "INSERT OR REPLACE INTO draft SELECT ?,?,?,?,? WHERE EXISTS (SELECT 1 FROM file WHERE id=?)");
+    Statement drop(db_, "DELETE FROM draft WHERE file=? AND field=?");
+    for (const DraftChange& change : changes) {
+        if (change.after) {
+            put.bind(change.file)
+                .bind(change.field)
+                .bind(valuesText(change.after->values))
+                .bind(change.after->origin);
+            put.bind(change.after->when).bind(change.file).run();
+        } else {
+            drop.bind(change.file).bind(change.field).run();
+        }
+    }
+    transaction.commit();
+}
+
+void DraftTable::removeWritten(FileId file, const tags::Fields& written, bool moved) {
+    Transaction transaction(db_);
+    // What was typed while the write went on is a new draft and stays.
+    Statement drop(db_, "DELETE FROM draft WHERE file=? AND field=? AND \"values\"=?");
+    for (const auto& [field, values] : written)
+        drop.bind(file).bind(field).bind(valuesText(values)).run();
+    if (moved)
+        Statement(db_, "DELETE FROM draft WHERE file=? AND field=?").bind(file).bind(placeKey).run();
+    transaction.commit();
+}
+
+} // namespace moorfrost::library

@@ -1,0 +1,186 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/store/file_table.h"
+
+#include <ctime>
+
+#include "core/library/store/path_key.h"
+#include "core/tags/packed.h"
+
+namespace moorfrost::library {
+
+namespace {
+
+const std::string recordColumns =
+    "SELECT id, path, size, modified_ns, error, shelf, added, content,"
+    " (SELECT value FROM kept_value WHERE file=file.id AND field='kind') FROM file ";
+
+FileRecord recordFrom(const Statement& row) {
+    FileRecord r;
+    r.id = row.integer(0);
+    r.path = row.string(1);
+    r.state = {static_cast<uint64_t>(row.integer(2)), row.integer(3)};
+    r.error = row.string(4);
+    r.shelf = row.integer(5);
+    r.added = row.integer(6);
+    r.kind = row.string(8);
+    if (!tags::unpack(row.view(7), r.tags) && r.error.empty())
+        r.error = "What the library knew of this file is damaged. Bring it in again.";
+    r.tags.facts.size = r.state.size;
+    return r;
+}
+
+} // namespace
+
+FileId FileTable::writeRow(const files::ScannedFile& f, int64_t shelf) {
+    static const tags::TagFile none;
+    const std::string content = tags::packed(f.tags ? *f.tags : none);
+    FileId id = idOf(f.path);
+    if (id != 0) {
+        Statement update(db_, "UPDATE file SET size=?, modified_ns=?, error=?, content=? WHERE id=?");
+        update.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
+        update.bind(f.error).bindBlob(content).bind(id).run();
+    } else {
+        Statement insert(db_,
+                         "INSERT INTO file (path, path_key, size, modified_ns, error, content, added, shelf)"
+                         " VALUES (?,?,?,?,?,?,?,?)");
+        insert.bindPath(f.path).bind(pathKey(f.path.native()));
+        insert.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
+        insert.bind(f.error).bindBlob(content).bind(static_cast<int64_t>(std::time(nullptr)));
+        shelf > 0 ? insert.bind(shelf) : insert.bindNull();
+        insert.run();
+        return db_.lastId();
+    }
+    if (shelf >= 0)
+        setShelf({id}, shelf);
+    return id;
+}
+
+void FileTable::setShelf(const std::vector<FileId>& files, int64_t shelf) {
+    Transaction transaction(db_);
+    Statement set(db_, "UPDATE file SET shelf=? WHERE id=?");
+    for (FileId id : files) {
+        shelf > 0 ? set.bind(shelf) : set.bindNull();
+        set.bind(id).run();
+    }
+    transaction.commit();
+}
+
+std::vector<FileId> FileTable::saveAll(const std::vector<files::ScannedFile>& files, int64_t shelf) {
+    std::vector<FileId> ids;
+    Transaction transaction(db_);
+    for (const files::ScannedFile& file : files)
+        ids.push_back(writeRow(file, shelf));
+    transaction.commit();
+    return ids;
+}
+
+FileId FileTable::save(const files::ScannedFile& file, int64_t shelf) {
+    Transaction transaction(db_);
+    FileId id = writeRow(file, shelf);
+    transaction.commit();
+    return id;
+}
+
+std::vector<FileRecord> FileTable::all() {
+    std::vector<FileRecord> out;
+    each(false, [&](FileRecord&& r) {
+        out.push_back(std::move(r));
+        return true;
+    });
+    return out;
+}
+
+void FileTable::each(bool putAway, const std::function<bool(FileRecord&&)>& each) {
+    Statement rows(db_, recordColumns + (putAway ? "WHERE shelf IS NOT NULL ORDER BY id" : "ORDER BY id"));
+    while (rows.step() && each(recordFrom(rows))) {
+    }
+}
+
+void FileTable::eachPacked(const std::function<bool(const PackedRecord&)>& each) {
+    Statement row(db_, recordColumns + "WHERE shelf IS NOT NULL ORDER BY id");
+    while (row.step() &&
+           each({row.integer(0), row.view(1), static_cast<uint64_t>(row.integer(2)), row.view(4).empty(),
+                 row.integer(5), row.integer(6), row.view(7), row.view(8)})) {
+    }
+    db_.forgetPages();
+}
+
+std::vector<FileRecord> FileTable::findAll(const std::vector<FileId>& ids) {
+    std::vector<FileRecord> out;
+    Statement row(db_, recordColumns + "WHERE id=?");
+    for (FileId id : ids) {
+        if (row.bind(id).step())
+            out.push_back(recordFrom(row));
+        row.reset();
+    }
+    return out;
+}
+
+std::optional<FileRecord> FileTable::find(FileId id) {
+    std::vector<FileRecord> found = findAll({id});
+    return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
+}
+
+FileId FileTable::idOf(const Path& path) {
+    Statement s(db_, "SELECT id FROM file WHERE path_key=? AND path=?");
+    return s.bind(pathKey(path.native())).bindPath(path).step() ? s.integer(0) : 0;
+}
+
+std::vector<FileId> FileTable::idsOf(const std::vector<Path>& paths) {
+    std::vector<FileId> ids;
+    for (const Path& path : paths)
+        ids.push_back(idOf(path));
+    return ids;
+}
+
+void FileTable::move(FileId id, const Path& to) {
+    Transaction transaction(db_);
+    if (FileId other = idOf(to); other != 0 && other != id)
+        forget(other);
+    Statement(db_, "UPDATE file SET path=?, path_key=? WHERE id=?")
+        .bindPath(to)
+        .bind(pathKey(to.native()))
+        .bind(id)
+        .run();
+    transaction.commit();
+}
+
+void FileTable::moveAll(const std::vector<std::pair<FileId, Path>>& moves) {
+    Transaction transaction(db_);
+    // They may change places: none may be taken for one that was there before.
+    Statement away(db_, "UPDATE file SET path=x'', path_key=0 WHERE id=?");
+    for (const auto& [id, to] : moves)
+        away.bind(id).run();
+    for (const auto& [id, to] : moves)
+        move(id, to);
+    transaction.commit();
+}
+
+void FileTable::update(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
+                       int64_t shelf) {
+    Transaction transaction(db_);
+    Statement update(db_, "UPDATE file SET size=?, modified_ns=?, shelf=? WHERE id=?");
+    update.bind(static_cast<int64_t>(state.size)).bind(state.modifiedNs);
+    shelf > 0 ? update.bind(shelf) : update.bindNull();
+    update.bind(id).run();
+    if (auto before = fields ? find(id) : std::nullopt) {
+        tags::TagFile& t = before->tags;
+        // What is written is written into all tags of a file.
+        std::erase_if(t.differences, [&](const tags::Difference& d) {
+            auto old = std::as_const(t.fields).find(d.key), now = fields->find(d.key);
+            return (old == t.fields.cend()) != (now == fields->end()) ||
+                   (now != fields->end() && old->second != now->second);
+        });
+        t.fields = *fields;
+        Statement(db_, "UPDATE file SET content=? WHERE id=?").bindBlob(tags::packed(t)).bind(id).run();
+    }
+    transaction.commit();
+}
+
+void FileTable::forget(FileId id) {
+    Transaction transaction(db_);
+    Statement(db_, "DELETE FROM file WHERE id=?").bind(id).run();
+    transaction.commit();
+}
+
+} // namespace moorfrost::library

@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/work_rows.h"
+
+#include <algorithm>
+
+namespace moorfrost::library {
+
+WorkRows readWorkRows(Store& store, const std::vector<FileId>& files) {
+    WorkRows out;
+    out.asked = files;
+    out.files = store.files().findAll(files);
+    out.batches = store.batches().placesOf(files);
+    out.kinds = store.kept().find(kindField, files);
+    out.proposedKinds = store.kept().find(proposedKindField, files);
+    return out;
+}
+
+BatchContents readBatch(Store& store, int64_t batch, const std::vector<FileId>& besides) {
+    BatchContents out;
+    out.batches = store.batches().all();
+    for (const Batch& b : out.batches)
+        if (b.id == batch || out.batch == 0)
+            out.batch = b.id;
+    out.files = store.batches().files(out.batch);
+    out.notes = store.batches().notes(out.batch);
+    std::vector<FileId> wanted = besides;
+    for (const BatchFile& f : out.files)
+        wanted.push_back(f.file);
+    std::ranges::sort(wanted);
+    wanted.erase(std::unique(wanted.begin(), wanted.end()), wanted.end());
+    out.rows = readWorkRows(store, wanted);
+    return out;
+}
+
+} // namespace moorfrost::library

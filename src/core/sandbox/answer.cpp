@@ -1,0 +1,124 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What a reading process does with a request.
+#include <algorithm>
+#include <new>
+
+#include "core/audio/decoder.h"
+#include "core/sandbox/messages.h"
+#include "core/sandbox/worker.h"
+
+namespace moorfrost::sandbox {
+
+namespace {
+
+/// The front cover of a file as a square, else its first picture.
+Result<pictures::Square> coverOf(const Path& path, int side) {
+    constexpr size_t mostBytes = 32u << 20;
+    auto all = tags::readPictures(path);
+    if (!all)
+        return all.error();
+    if (all->empty())
+        return Error{ErrorKind::NotFound, path, "The file has no picture."};
+    auto front = std::find_if(all->begin(), all->end(),
+                              [](const tags::Picture& p) { return p.info.type == "front cover"; });
+    const tags::Picture& best = front == all->end() ? all->front() : *front;
+    if (best.data.size() > mostBytes)
+        return Error{ErrorKind::Unsupported, path, "The picture has more than 32 MB."};
+    return pictures::squareOf(best.data, side);
+}
+
+void answerOne(Ask ask, WireReader& in, const Answers& send) {
+    switch (ask) {
+    case Ask::Read:
+        for (const std::string& path : in.texts())
+            send(answerOf(tags::readTags(path)));
+        return;
+    case Ask::Edit:
+        for (size_t n = in.count(); n > 0; --n) {
+            Path path = in.text();
+            const tags::Fields changes = takeFields(in);
+            const tags::Damage damage = in.number() == 1 ? tags::Damage::Allow : tags::Damage::Refuse;
+            send(answerOf(tags::makeEdit(path, changes, damage)));
+        }
+        return;
+    case Ask::Pictures: {
+        auto pictures = tags::readPictures(in.text());
+        WireWriter out;
+        out.number(pictures ? 1 : 0);
+        if (pictures) {
+            out.number(pictures->size());
+            for (const tags::Picture& p : *pictures)
+                put(out, p);
+        } else {
+            put(out, pictures.error());
+        }
+        send(out.bytes());
+        return;
+    }
+    case Ask::Peaks: {
+        Path path = in.text();
+        auto peaks = audio::peaksOf(path, in.number(), {}, [&](double seconds) { send(goingOn(seconds)); });
+        WireWriter out;
+        out.number(peaks ? 1 : 0);
+        if (peaks) {
+            out.number(peaks->size());
+            for (float v : *peaks)
+                out.real(v);
+        } else {
+            put(out, peaks.error());
+        }
+        send(out.bytes());
+        return;
+    }
+    case Ask::Traits:
+        send(answerOf(
+            audio::soundTraitsOf(Path(in.text()), {}, [&](double seconds) { send(goingOn(seconds)); })));
+        return;
+    case Ask::Cover: {
+        const Path path = in.text();
+        send(answerOf(coverOf(path, in.whole())));
+        return;
+    }
+    case Ask::Play: {
+        Path path = in.text();
+        const int rate = in.whole(), channels = in.whole();
+        const double from = in.real();
+        auto decoder = audio::Decoder::open(path, rate, channels);
+        if (decoder && from > 0)
+            (*decoder)->seek(from);
+        while (decoder) {
+            std::vector<int16_t> samples = (*decoder)->next();
+            if (samples.empty())
+                break;
+            send(soundMessage(samples));
+        }
+        WireWriter out;
+        out.number(decoder ? 1 : 0);
+        if (!decoder)
+            put(out, decoder.error());
+        send(out.bytes());
+        return;
+    }
+    case Ask::Decode:
+        send(answerOf(audio::checkDecoding(in.text(), [&](double seconds) {
+            send(goingOn(seconds));
+            return true;
+        })));
+        return;
+    }
+}
+
+} // namespace
+
+void answerRequest(std::string_view request, const Answers& send) {
+    WireReader in(request);
+    auto ask = static_cast<Ask>(in.number());
+    try {
+        answerOne(ask, in, send);
+    } catch (const std::bad_alloc&) {
+        // The memory may be in pieces now: a new process is better than this one.
+        std::_Exit(outOfMemory);
+    }
+}
+
+} // namespace moorfrost::sandbox
