@@ -232,6 +232,17 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::LibraryTroubleBar</name>
+    <message numerus="yes">
+        <source>%1 %n change(s) wait to be saved. Nothing is lost: they are saved as soon as that is possible, as long as Moorfrost stays open.</source>
+        <translation><numerusform>%1 %n change wait to be saved. Nothing is lost: they are saved as soon as that is possible, as long as Moorfrost stays open.</numerusform><numerusform>%1 %n changes wait to be saved. Nothing is lost: they are saved as soon as that is possible, as long as Moorfrost stays open.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n change(s) could not be written to the library.</source>
+        <translation><numerusform>%n change could not be written to the library.</numerusform><numerusform>%n changes could not be written to the library.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::MendTextDialog</name>
     <message numerus="yes">
         <source>All text of these %n file(s) looks right.</source>

@@ -152,6 +152,31 @@ private slots:
         QVERIFY2(std::find(heard.begin(), heard.end(), 3) == heard.end(), qPrintable(told));
     }
 
+    void theFootSaysWhatPlays() {
+        auto says = [this](const QString& text) {
+            for (QLabel* l : d_->window().foot()->findChildren<QLabel*>())
+                if (l->text() == text)
+                    return true;
+            return false;
+        };
+        const FileId id = d_->fileNamed("stairs.flac");
+        player().play(d_->controllers().files.file(id));
+        QVERIFY(says("stairs.flac")); // nothing better is known
+        player().stop();
+        d_->controllers().drafts.session().propose(
+            "Edit", {{id, "title", {"Tide Table"}}, {id, "artist", {"Isla Varnholt", "Kestrel & Rook"}}},
+            "t");
+        player().play(d_->controllers().files.file(id));
+        QVERIFY(says("Tide Table \u00B7 " + qs(tags::shownValues({"Isla Varnholt", "Kestrel & Rook"}))));
+        // The same of a file of the library that is not worked on.
+        auto shelved = std::make_shared<library::FileRecord>(*d_->controllers().files.file(id));
+        shelved->id = 4711;
+        shelved->tags.fields = {{"title", {"Gorse"}}, {"artist", {"The Hollow Ferry"}}};
+        player().play(shelved);
+        QVERIFY(says("Gorse \u00B7 The Hollow Ferry"));
+        player().stop();
+    }
+
     void pausingAndTheEnd() {
         const FilePtr file = d_->controllers().files.file(d_->fileNamed("stairs.flac"));
         player().play(file);

@@ -101,6 +101,10 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     connect(view_, &SheetView::menuRequested, this, &DescribePage::showMenu);
     connect(model_, &SheetModel::refused, this, [this](const QString& s) { use_.messages.say(s, true); });
     connect(drawer_, &Drawer::refused, this, [this](const QString& s) { use_.messages.say(s, true); });
+    connect(view_, &SheetView::editingEnded, this, [this] {
+        if (next_ && !view_->openEditor())
+            setFiles(*std::exchange(next_, std::nullopt));
+    });
     connect(&use_.drafts, &DraftsController::diskShown, this, &DescribePage::showDiskNote);
     auto showUndo = [this, undo, redo] {
         undo->setEnabled(use_.drafts.session().canUndo());
@@ -114,6 +118,11 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
 }
 
 void DescribePage::setFiles(std::vector<FileId> files) {
+    next_.reset();
+    if (view_->openEditor() && files != model_->files()) {
+        next_ = std::move(files); // when the hands that type are done
+        return;
+    }
     bool same = files == model_->files();
     stack_->setCurrentIndex(files.empty() ? 1 : 0);
     model_->setFiles(std::move(files));

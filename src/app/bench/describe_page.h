@@ -4,6 +4,8 @@
 
 #include <QWidget>
 
+#include <optional>
+
 #include "app/control/batch_controller.h"
 #include "app/control/content_kinds.h"
 #include "app/control/drafts_controller.h"
@@ -62,6 +64,7 @@ private:
     std::vector<FileId> target() const; // what is selected, else all that is shown
 
     Uses use_;
+    std::optional<std::vector<FileId>> next_; // are shown when an open editor is closed
     SheetModel* model_;
     SheetView* view_;
     Drawer* drawer_;

@@ -97,7 +97,10 @@ ReviewPage::ReviewPage(const Uses& use, QWidget* parent) : QWidget(parent), use_
     layout->addWidget(stack_, 1);
     timer_.setSingleShot(true);
     timer_.setInterval(30);
-    connect(&timer_, &QTimer::timeout, this, &ReviewPage::refresh);
+    connect(&timer_, &QTimer::timeout, this, [this] {
+        if (isVisible())
+            refresh();
+    });
     auto soon = [this] {
         isOld_ = true;
         if (isVisible()) // else when it is seen next

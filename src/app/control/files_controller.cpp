@@ -6,6 +6,13 @@ namespace moorfrost::app {
 using library::Store;
 using library::WorkRows;
 
+FilesController::FilesController(LibraryAccess& library) : library_(library) {
+    feed_.subscribe([this](const bench::Changes& changes) {
+        if (!changes.files.empty())
+            emit changed(changes.files);
+    });
+}
+
 void FilesController::withFile(QObject* asker, FileId id, std::function<void(FilePtr)> then) {
     if (FilePtr held = file(id)) {
         then(held);
@@ -41,10 +48,24 @@ void FilesController::readAgain(QObject* asker, const std::vector<FileId>& ids, 
 }
 
 void FilesController::readAllAgain(QObject* asker, std::function<void()> then) {
-    readAgain(asker, known_.ids(), std::move(then));
+    library_.read(
+        this, [ids = known_.ids()](Store& store) { return library::readWorkRows(store, ids); },
+        [this, asker = QPointer<QObject>(asker), then](Result<WorkRows> rows) {
+            if (rows)
+                take(std::move(*rows), true);
+            if (asker && then)
+                then();
+        });
 }
 
-void FilesController::take(WorkRows rows) {
+namespace {
+bool isSame(const library::FileRecord& a, const library::FileRecord& b) {
+    return a.path == b.path && a.state == b.state && a.error == b.error && a.shelf == b.shelf &&
+           a.kind == b.kind && a.tags.fields == b.tags.fields;
+}
+} // namespace
+
+void FilesController::take(WorkRows rows, bool onlyOthers) {
     std::set<FileId> gone(rows.asked.begin(), rows.asked.end());
     bench::Changes changes;
     for (library::FileRecord& f : rows.files) {
@@ -53,7 +74,9 @@ void FilesController::take(WorkRows rows) {
         if (auto it = rows.batches.find(f.id); it != rows.batches.end())
             for (const auto& [batch, place] : it->second)
                 batches.push_back(batch);
-        changes.files.insert(f.id);
+        const FilePtr held = known_.find(f.id);
+        if (!onlyOthers || !held || !isSame(*held, f) || known_.batchesOf(f.id) != batches)
+            changes.files.insert(f.id);
         known_.put(std::move(f), std::move(batches));
     }
     for (FileId id : gone)

@@ -20,7 +20,7 @@ using library::FileId;
 class FilesController : public QObject {
     Q_OBJECT
 public:
-    explicit FilesController(LibraryAccess& library) : library_(library) {}
+    explicit FilesController(LibraryAccess& library);
 
     const bench::KnownFiles& known() const { return known_; }
     /// Of those that are worked on; nullptr for others of the library.
@@ -36,14 +36,16 @@ public:
     void readAgain(QObject* asker, const std::vector<FileId>& ids, std::function<void()> then = {});
     /// All that is worked on, where another program may have changed the library.
     void readAllAgain(QObject* asker, std::function<void()> then = {});
-    /// What was read of the library just now.
-    void take(library::WorkRows rows);
+    /// What was read of the library just now. `onlyOthers`: what is as it was is not told of.
+    void take(library::WorkRows rows, bool onlyOthers = false);
     /// These are not worked on any more.
     void letGo(const std::vector<FileId>& ids);
 
 signals:
     /// What the library knows of these files, for those who keep a part of it; the feed tells of it then.
     void rowsTaken(const moorfrost::library::WorkRows& rows);
+    /// What is known of these is otherwise: as the feed has it, for those who come and go.
+    void changed(const std::set<moorfrost::library::FileId>& files);
 
 private:
     LibraryAccess& library_;

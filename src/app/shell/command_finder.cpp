@@ -4,6 +4,8 @@
 #include <QKeyEvent>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QPainter>
+#include <QStyledItemDelegate>
 #include <QTimer>
 #include <QVBoxLayout>
 
@@ -12,6 +14,29 @@
 #include "app/widgets/controls.h"
 
 namespace moorfrost::app {
+
+namespace {
+
+constexpr int actionRole = Qt::UserRole, keysRole = Qt::UserRole + 1;
+
+/// The command on the left, its keys on the right.
+class CommandDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        QStyledItemDelegate::paint(p, option, index);
+        const QString keys = index.data(keysRole).toString();
+        if (keys.isEmpty())
+            return;
+        p->save();
+        p->setPen(option.state & QStyle::State_Selected ? theme::colours().ink : theme::colours().second);
+        p->setFont(option.font);
+        p->drawText(option.rect.adjusted(0, 0, -10, 0), Qt::AlignRight | Qt::AlignVCenter, keys);
+        p->restore();
+    }
+};
+
+} // namespace
 
 CommandFinder::CommandFinder(const QList<QAction*>& actions, QWidget* parent)
     : QDialog(parent), actions_(actions) {
@@ -24,6 +49,7 @@ CommandFinder::CommandFinder(const QList<QAction*>& actions, QWidget* parent)
     search_->setAccessibleName(windowTitle());
     list_ = new QListWidget;
     list_->setUniformItemSizes(true);
+    list_->setItemDelegate(new CommandDelegate(list_));
     layout->addWidget(search_);
     layout->addWidget(list_, 1);
     stepThrough(search_, list_);
@@ -48,8 +74,10 @@ void CommandFinder::refill() {
                          [&](const std::string& w) { return folded.find(w) != std::string::npos; }))
             continue;
         QString keys = action->shortcut().toString(QKeySequence::NativeText);
-        auto* item = new QListWidgetItem(keys.isEmpty() ? name : name + "     " + keys, list_);
-        item->setData(Qt::UserRole, QVariant::fromValue(action));
+        auto* item = new QListWidgetItem(name, list_);
+        item->setData(actionRole, QVariant::fromValue(action));
+        item->setData(keysRole, keys);
+        item->setData(Qt::AccessibleTextRole, keys.isEmpty() ? name : tr("%1, %2").arg(name, keys));
     }
     list_->setCurrentRow(0);
 }
@@ -58,7 +86,7 @@ void CommandFinder::trigger() {
     QListWidgetItem* item = list_->currentItem();
     if (!item)
         return;
-    auto* action = item->data(Qt::UserRole).value<QAction*>();
+    auto* action = item->data(actionRole).value<QAction*>();
     accept();
     // After this window is gone, so that a command may open one of its own.
     QTimer::singleShot(0, action, &QAction::trigger);

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <future>
+#include <utility>
 
 namespace moorfrost::app {
 
@@ -75,6 +76,9 @@ void Controllers::begin() {
     connect(&settings, &LibrarySettings::loaded, this, [this] { batch.load(); });
     connect(&batch, &BatchController::loaded, this, [this] {
         loaded_ = true;
+        library.read(
+            this, [](library::Store& store) { return store.revisions().ofOthers(); },
+            [this](const Result<int64_t>& now) { ofOthers_ = now ? *now : 0; });
         index.holdTo(standards.shelfRules());
         index.refresh();
         care.checkSoon();
@@ -109,8 +113,20 @@ bool Controllers::isDue(int milliseconds) const {
 
 void Controllers::catchUp() {
     files.readAllAgain(this);
+    shelves.load();
     journal.refresh();
     index.refresh();
+}
+
+void Controllers::catchUpWithOthers() {
+    if (!loaded_)
+        return;
+    library.read(
+        this, [](library::Store& store) { return store.revisions().ofOthers(); },
+        [this](const Result<int64_t>& now) {
+            if (now && std::exchange(ofOthers_, *now) != *now)
+                catchUp();
+        });
 }
 
 } // namespace moorfrost::app

@@ -37,8 +37,10 @@ public:
     bool isQuiet() const { return jobs.isIdle() && library.isIdle(); }
     /// Timers of theirs that run out within so many milliseconds.
     bool isDue(int milliseconds) const;
-    /// Where another program may have changed the library: everything that differs is taken over.
+    /// Takes over what is otherwise in the library than it is known here. What is typed stays.
     void catchUp();
+    /// The same, if anybody else has changed the library since this was last asked.
+    void catchUpWithOthers();
 
     // In the order in which they are made; each uses only those before it.
     Messages messages;
@@ -71,6 +73,7 @@ private:
     std::vector<QObject*> all();
 
     bool loaded_ = false;
+    int64_t ofOthers_ = 0; // RevisionTable::ofOthers()
 };
 
 } // namespace moorfrost::app

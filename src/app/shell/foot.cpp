@@ -135,8 +135,15 @@ void Foot::showPlayer() {
         time_->clear();
         return;
     }
-    std::string title = tags::firstValue(use_.drafts.session().effective(file->id), "title");
-    playing_->setText(title.empty() ? shownName(file->path) : qs(title));
+    // As it will be, if it is worked on.
+    const bool known = use_.files.known().contains(file->id);
+    const tags::Fields fields = known ? use_.drafts.session().effective(file->id) : file->tags.fields;
+    const QString title = qs(tags::firstValue(fields, "title"));
+    const auto by = fields.find("artist");
+    const QString artist = by == fields.end() ? QString() : qs(tags::shownValues(by->second));
+    playing_->setText(title.isEmpty()    ? shownName(file->path)
+                      : artist.isEmpty() ? title
+                                         : tr("%1 \u00B7 %2").arg(title, artist));
     if (player_.isPlaying())
         trouble_.clear();
     playing_->setToolTip(trouble_);

@@ -50,6 +50,7 @@ public:
     /// What it uses.
     struct Uses {
         JobList& jobs;
+        FilesController& files;
         DraftsController& drafts;
         BatchController& batch;
         PlacesController& places;

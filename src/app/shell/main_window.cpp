@@ -25,6 +25,7 @@
 #include "app/library/library_page.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
+#include "app/shell/library_trouble_bar.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -89,13 +90,15 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
     message_ = label({}, "banner");
     message_->setWordWrap(true);
     message_->hide();
+    libraryTrouble_ = new LibraryTroubleBar(c_.library);
     jobShelf_ = new JobShelf(c_.jobs);
-    foot_ = new Foot({c_.jobs, c_.drafts, c_.batch, c_.places, c_.writing, c_.peaks}, player_);
+    foot_ = new Foot({c_.jobs, c_.files, c_.drafts, c_.batch, c_.places, c_.writing, c_.peaks}, player_);
     auto* right = new QVBoxLayout;
     right->setContentsMargins(0, 0, 0, 0);
     right->setSpacing(0);
     right->addWidget(stack_, 1);
     right->addWidget(message_);
+    right->addWidget(libraryTrouble_);
     right->addWidget(jobShelf_);
     right->addWidget(foot_);
     auto* whole = new QWidget;
@@ -120,6 +123,10 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
     connect(&c_.writing, &WritingController::written, this, [] { Covers::instance().lookAgain(); });
     connect(&c_.index, &LibraryIndex::changed, this, [] { Covers::instance().lookAgain(); });
     connect(library_, &LibraryPage::playRequested, this, &MainWindow::play);
+    connect(&c_.files, &FilesController::changed, this, [this](const std::set<FileId>& files) {
+        if (player_.file() && files.contains(player_.file()->id))
+            player_.follow(c_.files.file(player_.file()->id));
+    });
     connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
     connect(bench_, &BenchPage::standardsWanted, this, [this] {
         showWorkspace(Settings);
@@ -318,6 +325,10 @@ void MainWindow::keyPressEvent(QKeyEvent* event) {
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
+    if (!libraryTrouble_->mayEnd(this)) {
+        event->ignore();
+        return;
+    }
     QSettings().setValue("window", saveGeometry());
     player_.stop();
     QMainWindow::closeEvent(event);
@@ -333,6 +344,8 @@ bool MainWindow::eventFilter(QObject* object, QEvent* event) {
             c_.drafts.setShowsDisk(false); // a shortcut with Alt, not a look at the disk
     } else if (event->type() == QEvent::WindowDeactivate && c_.drafts.showsDisk()) {
         c_.drafts.setShowsDisk(false);
+    } else if (event->type() == QEvent::WindowActivate && object == this) {
+        c_.catchUpWithOthers(); // other programs had their turn
     }
     return QMainWindow::eventFilter(object, event);
 }

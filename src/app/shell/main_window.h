@@ -17,6 +17,7 @@ class BenchPage;
 class Foot;
 class JobShelf;
 class JournalPage;
+class LibraryTroubleBar;
 class LibraryPage;
 class RecoveryPage;
 class ReviewPage;
@@ -41,6 +42,7 @@ public:
     RecoveryPage* recovery() { return recovery_; }
     JobShelf* jobShelf() { return jobShelf_; }
     Foot* foot() { return foot_; }
+    LibraryTroubleBar* libraryTrouble() { return libraryTrouble_; }
     Player& player() { return player_; }
     QList<QAction*> allActions() const { return actions_; }
     QString message() const { return message_->text(); }
@@ -75,6 +77,7 @@ private:
     ReviewPage* review_;
     RecoveryPage* recovery_;
     QLabel* message_;
+    LibraryTroubleBar* libraryTrouble_;
     JobShelf* jobShelf_;
     Foot* foot_;
     QList<QAction*> actions_;

@@ -105,6 +105,13 @@ void Player::seek(double seconds) {
         startAt(std::max(0.0, seconds));
 }
 
+void Player::follow(const std::shared_ptr<const library::FileRecord>& file) {
+    if (!file_ || !file || file->id != file_->id || file == file_)
+        return;
+    file_ = file; // what is being decoded is open already, wherever it lies now
+    emit changed();
+}
+
 void Player::stop() {
     halt();
     emit changed();

@@ -52,6 +52,8 @@ public:
     void toggle();
     void seek(double seconds);
     void stop();
+    /// What is known of the loaded file is otherwise now: its place, its fields.
+    void follow(const std::shared_ptr<const library::FileRecord>& file);
     bool isPlaying() const { return playing_; }
     double position() const; // seconds
     const std::shared_ptr<const library::FileRecord>& file() const { return file_; }

@@ -33,12 +33,22 @@ FieldBox::FieldBox(const Uses& use, const std::string& key, QWidget* parent)
 }
 
 void FieldBox::setFiles(const std::vector<FileId>& files) {
+    if (files != files_ && hasFocus() && isModified()) {
+        next_ = files; // when the hands that type are done: it is meant for the files that it was begun for
+        return;
+    }
+    next_.reset();
     if (files != files_) {
         takeTyped(); // for the files that it was typed for
         files_ = files;
         setModified(false);
     }
     refresh();
+}
+
+void FieldBox::showNext() {
+    if (next_ && !isModified())
+        setFiles(*std::exchange(next_, std::nullopt));
 }
 
 void FieldBox::takeTyped() {
@@ -119,6 +129,7 @@ void FieldBox::propose(const std::vector<std::string>& values, const QString& ac
     setModified(false);
     use_.drafts.session().propose(ss(action), wishes, ss(tr("typed")));
     refresh();
+    showNext();
 }
 
 void FieldBox::commit() {
@@ -126,6 +137,7 @@ void FieldBox::commit() {
         return;
     if (text() == shown_) {
         setModified(false);
+        showNext();
         return;
     }
     propose(tags::valuesFromText(key_, ss(text())),
@@ -179,6 +191,7 @@ void FieldBox::keyPressEvent(QKeyEvent* event) {
     } else if (event->key() == Qt::Key_Escape && isModified()) {
         setModified(false);
         refresh();
+        showNext();
     } else if (event->key() == Qt::Key_Down) {
         std::unique_ptr<QMenu> menu(makeMenu());
         menu->exec(mapToGlobal(QPoint(0, height())));

@@ -5,6 +5,8 @@
 
 #include <QLineEdit>
 
+#include <optional>
+
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
 
@@ -41,6 +43,7 @@ protected:
 
 private:
     void refresh();
+    void showNext();
     void commit();
     void propose(const std::vector<std::string>& values, const QString& action);
     QMenu* makeMenu();
@@ -48,6 +51,7 @@ private:
     Uses use_;
     std::string key_;
     std::vector<FileId> files_;
+    std::optional<std::vector<FileId>> next_;                      // are shown when what is typed is done
     std::vector<std::pair<std::vector<std::string>, int>> counts_; // most frequent first
     QString shown_, note_;
     bool drafted_ = false;

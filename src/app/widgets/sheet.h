@@ -69,12 +69,15 @@ public:
     void dropDrafts();
     /// Takes what is typed in an open editor and closes it.
     void finishEditing();
+    /// nullptr if none is open.
     QLineEdit* openEditor() const;
     /// A menu of all columns at the pointer; what is chosen is remembered under `settingsKey`.
     void chooseColumns(const QString& settingsKey);
 
 signals:
     void chosenChanged();
+    /// openEditor() has been closed, whatever became of what was typed.
+    void editingEnded();
     void playRequested(moorfrost::app::FileId id);
     void menuRequested(const QPoint& global);
 
@@ -83,6 +86,7 @@ protected:
     void contextMenuEvent(QContextMenuEvent* event) override;
     void selectionChanged(const QItemSelection& a, const QItemSelection& b) override;
     void rowsAboutToBeRemoved(const QModelIndex& parent, int from, int to) override;
+    void closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint hint) override;
     QRegion visualRegionForSelection(const QItemSelection& selection) const override;
 
 private:

@@ -209,6 +209,12 @@ void SheetView::finishEditing() {
     }
 }
 
+void SheetView::closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint hint) {
+    QTableView::closeEditor(editor, hint);
+    // Behind what was typed, and the next editor, if there is one.
+    QMetaObject::invokeMethod(this, &SheetView::editingEnded, Qt::QueuedConnection);
+}
+
 void SheetView::rowsAboutToBeRemoved(const QModelIndex& parent, int from, int to) {
     if (currentIndex().row() >= from && currentIndex().row() <= to)
         finishEditing(); // else the view would drop the editor, and what is typed in it
