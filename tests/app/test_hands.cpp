@@ -190,6 +190,9 @@ private slots:
             QItemSelection(model_->index(3, column("title")), model_->index(3, column("title"))),
             QItemSelectionModel::ClearAndSelect); // as a search or a job may do it
         desk_->settle();
+        QCOMPARE(genre->text(), QString("Folk")); // it stays under the hands
+        QTest::keyClick(genre, Qt::Key_Return);
+        desk_->settle();
         QCOMPARE(desk_->controllers().drafts.session().effective(model_->fileAt(0), "genre"),
                  std::vector<std::string>{"Folk"});
         QVERIFY(desk_->controllers().drafts.session().effective(model_->fileAt(3), "genre").empty());

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <QAccessible>
 #include <QtTest>
 
 #include <QHeaderView>
@@ -151,6 +152,48 @@ private slots:
         QTest::keyClicks(editor.edit(), "");
         editor.setText("{artist}/{title}");
         QVERIFY(editor.error().isEmpty());
+    }
+
+    void everythingThatTakesTheFocusHasAName() {
+        test::Sandbox box;
+        test::makeSound(box / "in", "a.flac");
+        test::makeSound(box / "in", "b.flac", 2);
+        std::filesystem::create_directories(box / "shelf");
+        Driver d(box / "library.db");
+        d.addShelf(box / "shelf");
+        d.bringIn({box / "in"});
+        QStringList unnamed;
+        std::function<void(QAccessibleInterface*, const QString&)> walk = [&](QAccessibleInterface* item,
+                                                                              const QString& where) {
+            if (!item || item->state().invisible)
+                return;
+            const QString name = item->text(QAccessible::Name);
+            const QString here =
+                where + " > " + (name.isEmpty() ? QString::number(item->role()) : name) +
+                (item->object() ? QString(" (%1)").arg(item->object()->metaObject()->className())
+                                : QString());
+            const bool blankCell = !item->object(); // has nothing to say
+            if (item->state().focusable && name.isEmpty() && !blankCell)
+                unnamed << here;
+            for (int i = 0; i < item->childCount(); ++i)
+                walk(item->child(i), here);
+        };
+        auto look = [&](QWidget* w) {
+            d.settle();
+            walk(QAccessible::queryAccessibleInterface(w), {});
+        };
+        for (auto step : {BenchPage::BringIn, BenchPage::Describe, BenchPage::PutAway}) {
+            d.window().bench()->showStep(step);
+            look(&d.window());
+        }
+        d.controllers().drafts.session().propose("Edit", {{d.fileNamed("a.flac"), "title", {"x"}}}, "typed");
+        for (auto workspace : {MainWindow::Library, MainWindow::Journal, MainWindow::Settings,
+                               MainWindow::Review, MainWindow::Interruption}) {
+            d.window().showWorkspace(workspace);
+            look(&d.window());
+        }
+        unnamed.removeDuplicates();
+        QVERIFY2(unnamed.isEmpty(), qPrintable(unnamed.join(" || ")));
     }
 
     void everyActionHasAName() {

@@ -52,6 +52,7 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     grid_->setHorizontalSpacing(8);
     grid_->setVerticalSpacing(5);
     auto* scroll = new QScrollArea;
+    scroll->setAccessibleName(tr("Fields of the chosen files"));
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll->setWidget(form_);

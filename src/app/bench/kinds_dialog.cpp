@@ -33,7 +33,7 @@ KindsDialog::KindsDialog(const Uses& use, QWidget* parent) : QDialog(parent), us
     tree_ = new QTreeWidget;
     tree_->setRootIsDecorated(false);
     tree_->setAccessibleName(tr("Files and what they may be"));
-    prepareTree(tree_, {tr("File"), tr("Length"), tr("ContentKind"), tr("Why")});
+    prepareTree(tree_, {tr("File"), tr("Length"), tr("Kind"), tr("Why")});
     tree_->header()->resizeSection(File, 300);
     tree_->header()->resizeSection(Length, 64);
     tree_->header()->resizeSection(Is, 90);

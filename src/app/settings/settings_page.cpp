@@ -133,6 +133,7 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     column->addStretch();
 
     scroll_ = new QScrollArea;
+    scroll_->setAccessibleName(tr("Settings"));
     scroll_->setObjectName("panel");
     scroll_->setWidgetResizable(true);
     scroll_->setWidget(content);

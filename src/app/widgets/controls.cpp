@@ -154,7 +154,31 @@ public:
             option->text += QString(3, QChar(0x2009)); // room to what stands on the right
     }
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        return {QStyledItemDelegate::sizeHint(option, index).width(), 28};
+        return {QStyledItemDelegate::sizeHint(option, index).width() + gapOf(option, index), 28};
+    }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const int gap = gapOf(option, index);
+        if (gap > 0 && option.state & QStyle::State_Selected)
+            p->fillRect(QRect(option.rect.left(), option.rect.top(), gap, option.rect.height()),
+                        theme::colours().fjordBack);
+        QStyledItemDelegate::paint(p, shifted(option, gap), index);
+    }
+    bool editorEvent(QEvent* event, QAbstractItemModel* model, const QStyleOptionViewItem& option,
+                     const QModelIndex& index) override {
+        return QStyledItemDelegate::editorEvent(event, model, shifted(option, gapOf(option, index)), index);
+    }
+
+private:
+    /// In lists without folders, so that what stands on the left begins below its heading.
+    static int gapOf(const QStyleOptionViewItem& option, const QModelIndex& index) {
+        const auto* tree = qobject_cast<const QTreeView*>(option.widget);
+        const bool right = index.data(Qt::TextAlignmentRole).toInt() & Qt::AlignRight;
+        return tree && !tree->rootIsDecorated() && !right ? 5 : 0;
+    }
+    static QStyleOptionViewItem shifted(const QStyleOptionViewItem& option, int gap) {
+        QStyleOptionViewItem out(option);
+        out.rect.adjust(gap, 0, 0, 0);
+        return out;
     }
 };
 } // namespace

@@ -62,6 +62,7 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
     auto* content = new QWidget;
     content->setLayout(side);
     auto* scroll = new QScrollArea;
+    scroll->setAccessibleName(tr("Details"));
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll->setWidget(content);
