@@ -9,6 +9,8 @@
 #include <unistd.h>
 
 #include "cli/json_out.h"
+#include "core/bench/planning.h"
+#include "core/edits/edits.h"
 #include "core/library/writing.h"
 #include "core/matching/sleeves.h"
 #include "core/naming/put_away.h"
@@ -81,14 +83,18 @@ std::vector<files::ScannedFile> readAll(const Options& options, bool& fine) {
     return found;
 }
 
-std::optional<naming::Plan> parsePlan(const Options& options, const std::vector<files::ScannedFile>& files) {
+std::vector<std::string> customFieldsOf(const std::vector<files::ScannedFile>& files) {
     std::vector<std::string> custom;
     for (const files::ScannedFile& f : files)
         if (f.tags)
             for (const auto& [key, values] : f.tags->fields)
                 if (!tags::fieldByKey(key))
                     custom.push_back(key);
-    auto parsed = naming::parsePlan(options.plan, custom);
+    return custom;
+}
+
+std::optional<naming::Plan> parsePlan(const Options& options, const std::vector<files::ScannedFile>& files) {
+    auto parsed = naming::parsePlan(options.plan, customFieldsOf(files));
     if (auto* error = std::get_if<naming::PlanError>(&parsed)) {
         say(fmt::format("The plan has an error at character {}: {}", error->offset + 1, error->message));
         fmt::print(stderr, "  {}\n  {}{}\n", options.plan, std::string(error->offset, ' '),
@@ -127,13 +133,26 @@ int writeAndReport(library::Store& store, files::ChangeSet set, const Options& o
     return fine && outcome.report.failed == 0 && outcome.report.error.empty() ? 0 : 1;
 }
 
-files::Step stepFor(const files::ScannedFile& file) {
-    files::Step step;
-    step.source = file.path;
-    step.expected = file.state;
+/// A file that was read, as what is planned sees it; its number is its place in the list, from 1.
+bench::FilePtr recordOf(const files::ScannedFile& file, int64_t number) {
+    library::FileRecord r;
+    r.id = number;
+    r.path = file.path;
+    r.state = file.state;
+    r.error = file.error;
     if (file.tags)
-        step.expectedFields = file.tags->fields;
-    return step;
+        r.tags = *file.tags;
+    return std::make_shared<library::FileRecord>(std::move(r));
+}
+
+/// The set that does it. The numbers of the files were ours: the library finds them by their paths.
+files::ChangeSet setOf(const std::string& title, const std::vector<bench::Proposal>& proposals,
+                       const bench::Places& places = {}) {
+    files::ChangeSet set = bench::changeSet(proposals, places, {});
+    set.title = title;
+    for (files::Step& step : set.steps)
+        step.file = 0;
+    return set;
 }
 
 /// A file that cannot take part, as a line of the output.
@@ -184,17 +203,76 @@ int setFields(const Options& options) {
     if (!store)
         return 1;
     bool fine = true;
-    files::ChangeSet set{"Set fields from the command line", {}, {}};
+    std::vector<bench::Proposal> proposals;
     for (const files::ScannedFile& file : readAll(options, fine)) {
-        if (!file.tags) {
+        if (!file.tags)
             printRefused(file, file.error);
+        else
+            proposals.push_back({recordOf(file, 1), changes, {}, {}});
+    }
+    return writeAndReport(*store, setOf("Set fields from the command line", proposals), options, fine);
+}
+
+int step(const Options& options) {
+    const edits::StepInfo* known = edits::stepByName(options.step);
+    edits::StepOptions how;
+    for (const std::string& name : options.fields)
+        how.fields.push_back(tags::keyFromName(name));
+    how.casing = options.casing;
+    how.encoding = options.encoding;
+    how.from = options.from.empty() ? std::string() : tags::keyFromName(options.from);
+    how.to = options.to.empty() ? std::string() : tags::keyFromName(options.to);
+    how.first = options.first;
+    if (auto senseless = known->run({}, how); !senseless) {
+        say(senseless.error().message);
+        return wrongly;
+    }
+    bool fine = true;
+    const std::vector<files::ScannedFile> found = readAll(options, fine);
+    std::vector<edits::Subject> files;
+    for (size_t i = 0; i < found.size(); ++i) {
+        if (found[i].tags)
+            files.push_back({static_cast<int64_t>(i + 1), found[i].tags->fields, {}});
+        else
+            printRefused(found[i], found[i].error);
+    }
+    std::map<int64_t, tags::Fields> changes;
+    const Result<edits::Proposals> proposed = known->run(files, how);
+    if (!proposed) {
+        say(proposed.error().message);
+        return wrongly;
+    }
+    for (const edits::Proposal& p : *proposed) {
+        const tags::Fields& now = found[static_cast<size_t>(p.file) - 1].tags->fields;
+        const auto held = now.find(p.field);
+        if (held == now.end() ? p.values.empty() : held->second == p.values)
+            continue; // as it is already
+        if (std::string why = tags::whyNotValid(p.field, p.values); !why.empty()) {
+            printRefused(found[static_cast<size_t>(p.file) - 1], why);
+            fine = false;
             continue;
         }
-        files::Step step = stepFor(file);
-        step.changes = changes;
-        set.steps.push_back(step);
+        changes[p.file][p.field] = p.values;
     }
-    return writeAndReport(*store, set, options, fine);
+    if (options.dryRun) {
+        for (const auto& [number, fields] : changes) {
+            Json line;
+            putPath(line, found[static_cast<size_t>(number) - 1].path);
+            line["state"] = "would be written";
+            line["fields"] = fields;
+            line["error"] = nullptr;
+            print(line);
+        }
+        return fine ? 0 : 1;
+    }
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    std::vector<bench::Proposal> proposals;
+    for (const auto& [number, fields] : changes)
+        proposals.push_back({recordOf(found[static_cast<size_t>(number) - 1], number), fields, {}, {}});
+    const std::string title = fmt::format("Step \"{}\" from the command line", options.step);
+    return writeAndReport(*store, setOf(title, proposals), options, fine);
 }
 
 int readNames(const Options& options) {
@@ -217,15 +295,13 @@ int readNames(const Options& options) {
     for (const files::ScannedFile& f : found)
         paths.push_back(f.path);
     std::vector<naming::NameReading> readings = naming::readNames(*plan, paths, artists);
-    files::ChangeSet set{"Read names from the command line", {}, {}};
+    std::vector<bench::Proposal> proposals;
     for (size_t i = 0; i < found.size(); ++i) {
         const naming::NameReading& r = readings[i];
         bool usable = r.fits && !r.doubtful && found[i].tags;
         fine = fine && usable;
         if (usable && !options.dryRun) {
-            files::Step step = stepFor(found[i]);
-            step.changes = r.values;
-            set.steps.push_back(step);
+            proposals.push_back({recordOf(found[i], static_cast<int64_t>(i + 1)), r.values, {}, {}});
             continue;
         }
         Json line;
@@ -238,7 +314,9 @@ int readNames(const Options& options) {
         line["error"] = !found[i].tags ? Json(found[i].error) : r.why.empty() ? Json(nullptr) : Json(r.why);
         print(line);
     }
-    return options.dryRun ? (fine ? 0 : 1) : writeAndReport(*store, set, options, fine);
+    return options.dryRun
+               ? (fine ? 0 : 1)
+               : writeAndReport(*store, setOf("Read names from the command line", proposals), options, fine);
 }
 
 int putAway(const Options& options) {
@@ -247,72 +325,57 @@ int putAway(const Options& options) {
     auto plan = parsePlan(options, found);
     if (!plan)
         return wrongly;
+    std::error_code error;
+    const Path shelf = std::filesystem::weakly_canonical(std::filesystem::absolute(options.shelf), error);
     std::vector<matching::SleeveInput> inputs;
-    std::vector<naming::PutAwayFile> toPlace;
+    std::vector<bench::Proposal> proposals;
+    bench::PlaceRules rules{{{1, text::forDisplay(shelf.filename().native()), shelf}},
+                            files::profileFromKey(options.names),
+                            customFieldsOf(found)};
     for (size_t i = 0; i < found.size(); ++i) {
         if (!found[i].tags) {
             printRefused(found[i], found[i].error);
             continue;
         }
-        const tags::TagFile& t = *found[i].tags;
-        auto id = static_cast<int64_t>(i + 1);
-        inputs.push_back({id, found[i].path, t.fields});
-        toPlace.push_back({id, found[i].path, t.format, t.fields, naming::factsOf(found[i].path, t), {}});
+        const auto number = static_cast<int64_t>(i + 1);
+        inputs.push_back({number, found[i].path, found[i].tags->fields});
+        proposals.push_back(
+            {recordOf(found[i], number), {}, bench::PlaceWish{1, options.plan, options.copy}, {}});
     }
     std::map<int64_t, std::string> sleeves;
     for (const matching::Sleeve& sleeve : matching::formSleeves(inputs))
         for (int64_t id : sleeve.ids)
             sleeves[id] = sleeve.key;
-    for (naming::PutAwayFile& f : toPlace)
-        f.sleeve = sleeves[f.id];
-
-    naming::PutAwayOptions how;
-    how.plan = *plan;
-    std::error_code error;
-    how.shelf = std::filesystem::weakly_canonical(std::filesystem::absolute(options.shelf), error);
-    how.profile = files::profileFromKey(options.names);
-    how.copy = options.copy;
-    naming::PutAwayResult result = naming::planPutAway(toPlace, how);
-    if (!result.shelfProblem.empty()) {
-        say(result.shelfProblem);
+    for (bench::Proposal& p : proposals)
+        p.sleeve = sleeves[p.file->id];
+    const bench::Places places = bench::placesOf(proposals, rules);
+    if (!places.shelfProblem.empty()) {
+        say(places.shelfProblem);
         return wrongly;
     }
-    files::ChangeSet set{"Put away from the command line", {}, result.emptied};
-    auto add = [&](const naming::Placement& p) {
+    for (const naming::Placement& p : places.placements) {
+        if (!p.blocked() && !options.dryRun)
+            continue;
+        std::vector<std::string> marks;
+        for (const naming::Mark& m : p.marks)
+            marks.push_back(m.text);
         Json line;
         putPath(line, p.from);
         if (!p.to.empty())
             putPath(line, p.to, options.copy ? "copied_to" : "moved_to");
-        std::vector<std::string> marks;
-        for (const naming::Mark& m : p.marks)
-            marks.push_back(m.text);
-        if (p.blocked() || options.dryRun) {
-            line["state"] = p.blocked() ? "failed" : p.moves() ? "would be written" : "in place";
-            line["notes"] = marks;
-            line["error"] = p.blocked() ? Json(text::join(marks, "; ")) : Json(nullptr);
-            print(line);
-            fine = fine && !p.blocked();
-        } else if (p.moves()) {
-            files::Step step;
-            step.source = p.from;
-            step.target = p.to;
-            step.copy = options.copy;
-            if (p.id > 0)
-                step.expected = found[static_cast<size_t>(p.id) - 1].state;
-            set.steps.push_back(step);
-        }
-    };
-    for (const naming::Placement& p : result.files)
-        add(p);
-    for (const naming::Placement& p : result.along)
-        add(p);
+        line["state"] = p.blocked() ? "failed" : p.moves() ? "would be written" : "in place";
+        line["notes"] = marks;
+        line["error"] = p.blocked() ? Json(text::join(marks, "; ")) : Json(nullptr);
+        print(line);
+        fine = fine && !p.blocked();
+    }
     if (options.dryRun)
         return fine ? 0 : 1;
     auto store = openLibrary(options);
     if (!store)
         return 1;
-    store->shelves().add(text::forDisplay(how.shelf.filename().native()), how.shelf);
-    return writeAndReport(*store, set, options, fine);
+    store->shelves().add(rules.shelves.front().name, shelf);
+    return writeAndReport(*store, setOf("Put away from the command line", proposals, places), options, fine);
 }
 
 int journal(const Options& options) {

@@ -12,7 +12,9 @@ namespace moorfrost::cli {
 
 struct Options {
     std::vector<std::string> paths;
-    std::vector<std::string> fields; // name=value
+    std::vector<std::string> fields; // name=value; of a step: names
+    std::string step, casing, encoding, from, to;
+    int first = 1;
     std::string plan;
     std::string shelf;
     std::string library; // "": the default
@@ -38,6 +40,7 @@ struct Options {
 
 int scan(const Options& options);
 int setFields(const Options& options);
+int step(const Options& options);
 int readNames(const Options& options);
 int putAway(const Options& options);
 int journal(const Options& options);

@@ -2,6 +2,7 @@
 #include <CLI/CLI.hpp>
 
 #include "cli/commands.h"
+#include "core/edits/edits.h"
 
 int main(int argc, char** argv) {
     using namespace moorfrost::cli;
@@ -39,6 +40,20 @@ int main(int argc, char** argv) {
         ->add_option("--field", o.fields,
                      "name=value; several times for several values, blank to remove the field")
         ->required();
+    CLI::App* stepCommand =
+        add("step", "Do one step of the bench with files: casing, number, copy ...", step);
+    std::vector<std::string> stepNames;
+    for (const moorfrost::edits::StepInfo& s : moorfrost::edits::allSteps())
+        stepNames.push_back(s.name);
+    stepCommand->add_option("name", o.step, "Which one")->required()->check(CLI::IsMember(stepNames));
+    withWriting(withPaths(stepCommand));
+    stepCommand->add_option("--field", o.fields, "Of casing, blank, fill: which fields; several times");
+    stepCommand->add_option("--to-case", o.casing, "Of casing: title, sentence, lower or upper");
+    stepCommand->add_option("--from", o.from, "Of copy: the field that is copied");
+    stepCommand->add_option("--into", o.to, "Of copy: the field that gets it");
+    stepCommand->add_option("--first", o.first, "Of number: the number of the first file");
+    stepCommand->add_option("--encoding", o.encoding, "Of mend-text: what it was written in; else found out");
+    stepCommand->add_flag("--dry-run", o.dryRun, "Only say what would be written");
     CLI::App* names =
         withWriting(withPaths(add("read-names", "Fill fields from the names of the files", readNames)));
     names->add_option("--plan", o.plan, "Such as \"{artist}/{album}/{track} {title}\"")->required();

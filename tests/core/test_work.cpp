@@ -4,6 +4,7 @@
 
 #include <atomic>
 #include <deque>
+#include <future>
 
 #include "core/library/library_thread.h"
 #include "core/library/writing.h"
@@ -331,6 +332,28 @@ private slots:
             delivered.one();
         QCOMPARE(tried.load(), 4);
         QTRY_VERIFY(!thread.trouble());
+    }
+
+    void aRetryWhileItIsTriedIsNotLost() {
+        test::Sandbox box;
+        std::atomic<int> tried = 0;
+        Delivered delivered;
+        std::promise<library::LibraryThread*> known;
+        auto self = known.get_future().share();
+        library::LibraryThread thread(box / "library.db", delivered.take(), {}, std::chrono::hours(1));
+        known.set_value(&thread);
+        bool written = false;
+        thread.write(
+            [&](library::Store&) {
+                if (++tried == 1) {
+                    self.get()->retry(); // just before it is known that it failed
+                    throw library::DatabaseError(ErrorKind::Io, "The disk fails.");
+                }
+            },
+            [&](Status s) { written = static_cast<bool>(s); });
+        delivered.one();
+        QVERIFY(written);
+        QCOMPARE(tried.load(), 2);
     }
 
     void theEndTriesOnceMoreAndGivesUp() {

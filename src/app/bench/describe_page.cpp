@@ -27,9 +27,12 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     auto* names = button(tr("Read from names\u2026"));
     auto* casing = button(tr("Casing \u25BE"));
     auto* cases = new QMenu(casing);
-    const QString caseNames[] = {tr("Title Case"), tr("Sentence case"), tr("lower case"), tr("UPPER CASE")};
-    for (int i = 0; i < 4; ++i)
-        cases->addAction(caseNames[i], [this, i] { changeCase(i); });
+    const std::pair<QString, edits::Casing> casings[] = {{tr("Title Case"), edits::Casing::Title},
+                                                         {tr("Sentence case"), edits::Casing::Sentence},
+                                                         {tr("lower case"), edits::Casing::Lower},
+                                                         {tr("UPPER CASE"), edits::Casing::Upper}};
+    for (const auto& [name, how] : casings)
+        cases->addAction(name, [this, how = how] { changeCase(how); });
     casing->setMenu(cases);
     auto* number = button(tr("Number tracks"));
     number->setToolTip(tr("Gives the selected files the numbers 1, 2, 3 ... in the order shown"));
@@ -154,38 +157,23 @@ void DescribePage::readFromNames() {
     dialog.exec();
 }
 
-void DescribePage::changeCase(int how) {
-    std::string (*change[])(std::string_view) = {text::titleCase, text::sentenceCase, text::lower,
-                                                 text::upper};
-    std::vector<library::DraftSession::Wish> wishes;
-    QModelIndexList cells = view_->selectionModel()->selectedIndexes();
-    bool wholeTitles = cells.isEmpty();
-    auto wish = [&](FileId id, const std::string& key) {
-        const tags::FieldDef* def = tags::fieldByKey(key);
-        if (def && def->kind != tags::FieldKind::Text)
-            return;
-        std::vector<std::string> values = use_.drafts.session().effective(id, key);
-        for (std::string& v : values)
-            v = change[how](v);
-        if (FilePtr f = use_.files.file(id); !values.empty() && f && f->mayHaveDrafts())
-            wishes.push_back({id, key, values});
-    };
-    if (wholeTitles)
-        for (FileId id : model_->files())
-            wish(id, "title");
+void DescribePage::changeCase(edits::Casing casing) {
+    std::map<FileId, std::vector<std::string>> chosen;
+    const QModelIndexList cells = view_->selectionModel()->selectedIndexes();
     for (const QModelIndex& cell : cells)
         if (model_->isField(cell.column()))
-            wish(model_->fileAt(cell.row()), model_->columns()[static_cast<size_t>(cell.column())]);
-    use_.drafts.session().propose(ss(tr("Casing")), wishes, ss(tr("casing")));
+            chosen[model_->fileAt(cell.row())].push_back(model_->keyAt(cell.column()));
+    if (cells.isEmpty()) // titles, of all
+        for (FileId id : model_->files())
+            chosen[id] = {"title"};
+    std::vector<edits::Subject> files;
+    for (const auto& [id, fields] : chosen)
+        files.push_back(use_.drafts.subject(id, fields));
+    use_.drafts.propose(tr("Casing"), edits::changeCase(files, casing));
 }
 
 void DescribePage::numberTracks() {
-    std::vector<library::DraftSession::Wish> wishes;
-    int n = 0;
-    for (FileId id : target())
-        if (FilePtr f = use_.files.file(id); f && f->mayHaveDrafts())
-            wishes.push_back({id, "track", {std::to_string(++n)}});
-    use_.drafts.session().propose(ss(tr("Number tracks")), wishes, ss(tr("numbered in the order shown")));
+    use_.drafts.propose(tr("Number tracks"), edits::numberTracks(use_.drafts.subjects(target())));
 }
 
 void DescribePage::chooseColumns() {

@@ -57,7 +57,7 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
-    void changeCase(int how);
+    void changeCase(edits::Casing casing);
     void numberTracks();
     void showMenu(const QPoint& at);
     void showDiskNote(bool on);

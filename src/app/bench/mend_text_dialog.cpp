@@ -68,18 +68,18 @@ void MendTextDialog::fill() {
         FilePtr f = use_.files.file(id);
         if (!f || !f->readable())
             continue;
-        tags::Fields fields = use_.drafts.session().effective(id);
-        std::string encoding = chosen.empty() ? tags::likelyEncoding(fields) : chosen;
+        const edits::Subject file = use_.drafts.subject(id);
+        const std::string encoding = chosen.empty() ? tags::likelyEncoding(file.fields) : chosen;
         if (encoding.empty())
             continue;
-        for (const auto& [key, values] : tags::readAgain(fields, encoding)) {
+        for (edits::Proposal& p : edits::mendText({file}, encoding)) {
             auto* item = new QTreeWidgetItem(tree_);
             item->setText(File, shownName(f->path));
             item->setToolTip(File, shownPath(f->path));
             item->setFont(File, theme::monoFont());
-            item->setText(Field, fieldLabel(key));
-            item->setText(Now, qs(tags::shownValue(fields, key)));
-            item->setText(Then, qs(tags::shownValues(values)));
+            item->setText(Field, fieldLabel(p.field));
+            item->setText(Now, qs(tags::shownValue(file.fields, p.field)));
+            item->setText(Then, qs(tags::shownValues(p.values)));
             item->setForeground(Now, theme::colours().second);
             for (int c : {Now, Then})
                 item->setToolTip(c, item->text(c));
@@ -89,7 +89,7 @@ void MendTextDialog::fill() {
             item->setCheckState(File, f->writable() ? Qt::Checked : Qt::Unchecked);
             if (!f->writable())
                 item->setFlags(Qt::ItemIsSelectable | Qt::ItemIsEnabled);
-            rows_.push_back({id, key, values, encoding});
+            rows_.push_back(std::move(p));
         }
     }
     tree_->blockSignals(false);
@@ -109,16 +109,11 @@ void MendTextDialog::count() {
 }
 
 void MendTextDialog::take() {
-    // Drafts tell where they come from: one group for each encoding.
-    std::map<std::string, std::vector<library::DraftSession::Wish>> wishes;
+    edits::Proposals taken;
     for (int i = 0; i < tree_->topLevelItemCount(); ++i)
-        if (tree_->topLevelItem(i)->checkState(File) == Qt::Checked) {
-            const Row& row = rows_[tree_->topLevelItem(i)->data(File, rowRole).toULongLong()];
-            wishes[row.encoding].push_back({row.file, row.key, row.values});
-        }
-    for (const auto& [encoding, list] : wishes)
-        use_.drafts.session().propose(ss(tr("Mend the text")), list,
-                                      ss(tr("read again as %1").arg(qs(encoding))));
+        if (tree_->topLevelItem(i)->checkState(File) == Qt::Checked)
+            taken.push_back(rows_[tree_->topLevelItem(i)->data(File, rowRole).toULongLong()]);
+    use_.drafts.propose(tr("Mend the text"), taken);
     accept();
 }
 

@@ -35,15 +35,9 @@ private:
     void count();
     void take();
 
-    struct Row {
-        FileId file = 0;
-        std::string key;
-        std::vector<std::string> values;
-        std::string encoding;
-    };
     Uses use_;
     std::vector<FileId> files_;
-    std::vector<Row> rows_;
+    edits::Proposals rows_;
     Choice* encoding_;
     QTreeWidget* tree_;
     QLabel* summary_;

@@ -3,6 +3,8 @@
 
 #include <ctime>
 
+#include "app/shell/text_utils.h"
+
 namespace moorfrost::app {
 
 using library::Store;
@@ -50,6 +52,26 @@ void DraftsController::load() {
             files_.take(std::move(loaded->rows));
             session_.load(loaded->drafts);
         });
+}
+
+void DraftsController::propose(const QString& action, const edits::Proposals& proposals) {
+    std::vector<library::DraftSession::Wish> wishes;
+    for (const edits::Proposal& p : proposals)
+        if (const FilePtr f = files_.file(p.file); f && f->mayHaveDrafts())
+            wishes.push_back({p.file, p.field, p.values, p.origin});
+    session_.propose(ss(action), wishes, {});
+}
+
+edits::Subject DraftsController::subject(FileId id, std::vector<std::string> chosen) const {
+    return {id, session_.effective(id), std::move(chosen)};
+}
+
+std::vector<edits::Subject> DraftsController::subjects(const std::vector<FileId>& ids) const {
+    std::vector<edits::Subject> out;
+    for (FileId id : ids)
+        if (const FilePtr f = files_.file(id); f && f->mayHaveDrafts())
+            out.push_back(subject(id));
+    return out;
 }
 
 tags::Fields DraftsController::shownFields(FileId id) const {

@@ -6,6 +6,7 @@
 #include <QObject>
 
 #include "app/control/files_controller.h"
+#include "core/edits/edits.h"
 #include "core/library/drafts.h"
 
 namespace moorfrost::app {
@@ -19,6 +20,12 @@ public:
     void load();
     library::DraftSession& session() { return session_; }
     const library::DraftSession& session() const { return session_; }
+
+    /// One undoable action. Files that may have no drafts are left out.
+    void propose(const QString& action, const edits::Proposals& proposals);
+    /// As edits see them; `chosen`: the fields that are chosen of each.
+    edits::Subject subject(FileId id, std::vector<std::string> chosen = {}) const;
+    std::vector<edits::Subject> subjects(const std::vector<FileId>& ids) const;
 
     tags::Fields shownFields(FileId id) const; // as they will be, or as on disk while that is shown
     std::vector<std::string> shownValues(FileId id, const std::string& key) const;

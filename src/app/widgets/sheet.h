@@ -92,6 +92,8 @@ protected:
 private:
     /// The chosen cells in sight, as they are seen: row by row, from the left.
     QModelIndexList cells() const;
+    /// The files of the chosen cells, with the fields that are chosen of each.
+    std::vector<edits::Subject> subjects() const;
     bool isBlock(const QModelIndexList& cells) const;
     std::vector<int> columnsInSight() const; // from the left
     int placeOf(int column) const;

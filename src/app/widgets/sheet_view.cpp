@@ -396,29 +396,25 @@ void SheetView::paste() {
         emit model_->refused(refused);
 }
 
-void SheetView::fillDown() {
-    QModelIndexList list = cells();
-    std::map<int, QModelIndex> top;
-    std::vector<library::DraftSession::Wish> wishes;
-    for (const QModelIndex& index : list) {
+std::vector<edits::Subject> SheetView::subjects() const {
+    std::vector<edits::Subject> out; // in the order of the rows
+    for (const QModelIndex& index : cells()) {
         if (!model_->isField(index.column()))
             continue;
-        auto [it, first] = top.try_emplace(index.column(), index);
-        if (first || !(index.flags() & Qt::ItemIsEditable))
-            continue;
-        const std::string& key = model_->keyAt(index.column());
-        wishes.push_back({model_->fileAt(index.row()), key,
-                          use_.drafts.session().effective(model_->fileAt(it->second.row()), key)});
+        const FileId id = model_->fileAt(index.row());
+        if (out.empty() || out.back().file != id)
+            out.push_back(use_.drafts.subject(id));
+        out.back().chosen.push_back(model_->keyAt(index.column()));
     }
-    use_.drafts.session().propose(ss(tr("Fill down")), wishes, ss(tr("filled down")));
+    return out;
+}
+
+void SheetView::fillDown() {
+    use_.drafts.propose(tr("Fill down"), edits::fillDown(subjects()));
 }
 
 void SheetView::blank() {
-    std::vector<library::DraftSession::Wish> wishes;
-    for (const QModelIndex& index : cells())
-        if (index.flags() & Qt::ItemIsEditable)
-            wishes.push_back({model_->fileAt(index.row()), model_->keyAt(index.column()), {}});
-    use_.drafts.session().propose(ss(tr("Blank")), wishes, ss(tr("blanked")));
+    use_.drafts.propose(tr("Blank"), edits::blank(subjects()));
 }
 
 void SheetView::dropDrafts() {

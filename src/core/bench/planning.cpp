@@ -66,6 +66,7 @@ Places placesOf(const std::vector<Proposal>& proposals, const PlaceRules& rules)
         if (!options)
             continue;
         naming::PutAwayResult r = naming::planPutAway(files, *options);
+        out.shelfProblem = r.shelfProblem.empty() ? out.shelfProblem : r.shelfProblem;
         std::ranges::move(r.files, std::back_inserter(out.placements));
         for (naming::Placement& p : r.along)
             if (p.moves())

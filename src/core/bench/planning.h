@@ -52,6 +52,7 @@ struct Proposal {
 struct Places {
     std::vector<naming::Placement> placements; // of files, then of what goes along
     std::vector<Path> emptied;                 // folders that the moves leave empty, inner ones first
+    std::string shelfProblem;                  // a sentence if a shelf itself cannot be used
     /// nullptr for a file that goes nowhere.
     const naming::Placement* of(FileId file) const;
     size_t moving() const; // files

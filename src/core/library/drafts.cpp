@@ -48,7 +48,7 @@ void DraftSession::propose(const std::string& name, const std::vector<Wish>& wis
             same = it == disk->end() ? wish.values.empty() : it->second == wish.values;
         }
         if (!same)
-            change.after = Draft{wish.values, origin, clock_()};
+            change.after = Draft{wish.values, wish.origin.empty() ? origin : wish.origin, clock_()};
         bool nothing = (!change.before && !change.after) ||
                        (change.before && change.after && change.before->values == change.after->values);
         if (!nothing)

@@ -32,6 +32,7 @@ public:
         FileId file = 0;
         std::string field;
         std::vector<std::string> values;
+        std::string origin = {}; // where it comes from, if not from where the others do
     };
     /// One undoable action. A wish for what is on disk already drops the draft.
     void propose(const std::string& action, const std::vector<Wish>& wishes, const std::string& origin);

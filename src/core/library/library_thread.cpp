@@ -44,6 +44,7 @@ std::optional<LibraryTrouble> LibraryThread::trouble() const {
 void LibraryThread::retry() {
     {
         std::lock_guard lock(mutex_);
+        retryAsked_ = true;
         retryAt_ = {};
     }
     wake_.notify_one();
@@ -95,6 +96,8 @@ void LibraryThread::run() {
         }
         Task task{it->writes, std::exchange(it->work, nullptr)}; // its place is kept
         working_ = true;
+        if (task.writes)
+            retryAsked_ = false;
         lock.unlock();
         std::function<void()> handOver;
         std::optional<Error> failed;
@@ -115,7 +118,9 @@ void LibraryThread::run() {
         if (stays) {
             it->work = std::move(task.work);
             stuck_ = failed;
-            retryAt_ = std::chrono::steady_clock::now() + retryAfter_;
+            retryAt_ = std::chrono::steady_clock::now();
+            if (!retryAsked_) // while it was being tried
+                retryAt_ += retryAfter_;
             givenUp = ending_;
         } else {
             tasks_.erase(it);

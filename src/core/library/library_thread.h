@@ -122,6 +122,7 @@ private:
     std::optional<Error> stuck_; // why the first write of them failed
     std::chrono::steady_clock::time_point retryAt_;
     uint64_t posted_ = 0;
+    bool retryAsked_ = false; // since it was last tried
     bool ending_ = false, working_ = true;
     std::thread thread_; // last: it uses the others
 };
