@@ -15,6 +15,7 @@
 #include "app/shell/single_instance.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "core/base/log.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -51,6 +52,10 @@ int main(int argc, char** argv) {
         QSettings::setDefaultFormat(QSettings::IniFormat);
         QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, parser.value(settingsOption));
     }
+    const Path logFile = parser.isSet(settingsOption) ? Path(ss(parser.value(settingsOption))) / "log.txt"
+                                                      : log::defaultFile();
+    log::open(logFile).ignore(); // one can do without
+    log::info(log::About::Start, "Moorfrost {}, Qt {}", ss(QApplication::applicationVersion()), qVersion());
     QTranslator plurals;
     if (plurals.load(":/i18n/moorfrost_en.qm"))
         QApplication::installTranslator(&plurals);

@@ -77,6 +77,44 @@ private slots:
         QCOMPARE(rows, 502);
     }
 
+    void whatIsCutOffGoesOnAfterARestart() {
+        test::Sandbox box;
+        std::filesystem::create_directories(box / "shelf");
+        for (int i = 0; i < 300; ++i) {
+            test::makeSound(box / "in", std::to_string(i) + ".ogg");
+            std::filesystem::copy_file(box / ("in/" + std::to_string(i) + ".ogg"),
+                                       box / ("shelf/" + std::to_string(i) + ".ogg"));
+        }
+        int64_t batch = 0;
+        {
+            Controllers first(box / "library.db"); // it ends while both are read
+            QTRY_VERIFY(first.isLoaded() && first.isQuiet());
+            first.shelves.add("Archive", box / "shelf");
+            first.bringIn.start({box / "in"}, true);
+            QTRY_VERIFY(!first.shelves.all().empty() && first.batch.id() != 0);
+            batch = first.batch.id();
+            first.shelves.read(first.shelves.all());
+        }
+        {
+            auto store = std::move(*library::Store::open(box / "library.db"));
+            QCOMPARE(store->lasting().all().size(), size_t{2});
+            QVERIFY(store->batches().files(batch).size() < 300);
+        }
+        Driver d(box / "library.db");
+        d.settle();
+        QCOMPARE(d.controllers().batch.id(), batch);
+        QCOMPARE(d.controllers().sleeves.files().size(), size_t{300});
+        QCOMPARE(d.libraryFiles().size(), size_t{300});
+        auto store = std::move(*library::Store::open(box / "library.db"));
+        QVERIFY(store->lasting().all().empty());
+        // What a person stops is not gone on with.
+        test::makeSound(box / "more", "x.ogg");
+        d.controllers().bringIn.start({box / "more"}, true);
+        d.controllers().jobs.stopAll();
+        d.settle();
+        QVERIFY(store->lasting().all().empty());
+    }
+
     void textInAnotherEncodingBecomesADraftAndIsWritten() {
         test::Sandbox box;
         Path file = test::makeSound(box / "in", "a.mp3");

@@ -461,9 +461,6 @@ private slots:
         QVERIFY(!std::filesystem::equivalent(file, *box_ / "twin.flac"));
     }
 
-private:
-    std::unique_ptr<test::Sandbox> box_;
-
     void oneStepOfTheBench() {
         test::tag(test::makeSound(*box_ / "steps", "b.mp3", 2),
                   {{"title", {"night POST"}}, {"artist", {"The Hollow Ferry"}}});
@@ -506,6 +503,9 @@ private:
         QCOMPARE(a.code, 1);
         QCOMPARE(test::probeTags(*box_ / "steps/b.mp3")["track"], std::string("2"));
     }
+
+private:
+    std::unique_ptr<test::Sandbox> box_;
 };
 
 QTEST_GUILESS_MAIN(TestCli)

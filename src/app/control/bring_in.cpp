@@ -13,6 +13,10 @@ namespace moorfrost::app {
 using library::Store;
 namespace settings = library::settings;
 
+namespace {
+const std::string workKind = "bring in";
+} // namespace
+
 QStringList BringIn::recentFolders() const {
     QStringList out;
     for (const std::string& folder : settings_.get(settings::recentFolders))
@@ -33,28 +37,66 @@ void BringIn::remember(const std::vector<Path>& paths) {
     settings_.set(settings::recentFolders, recent);
 }
 
+BringIn::BringIn(LibraryAccess& library, LibrarySettings& settings, FilesController& files,
+                 BatchController& batch, LastingWorks& lasting, JobList& jobs, Messages& messages)
+    : library_(library), settings_(settings), files_(files), batch_(batch), lasting_(lasting), jobs_(jobs),
+      messages_(messages) {
+    lasting_.setDoer(workKind, [this](const std::string& details) {
+        if (const auto wish = Wish::fromText(details))
+            read(*wish); // what was read already is not read again
+    });
+}
+
+/// Lines: the batch, whether with subfolders, the formats by number, then a path a line as hexadecimal bytes.
+std::string BringIn::Wish::toText() const {
+    std::string out = std::to_string(batch) + "\n" + (subfolders ? "yes" : "no") + "\n";
+    for (audio::Format format : formats)
+        out += std::to_string(static_cast<int>(format)) + " ";
+    for (const Path& path : paths)
+        out += "\n" + text::hex(path.native());
+    return out;
+}
+
+std::optional<BringIn::Wish> BringIn::Wish::fromText(const std::string& text) {
+    const std::vector<std::string> lines = text::split(text, "\n");
+    if (lines.size() < 4)
+        return std::nullopt;
+    Wish wish;
+    wish.batch = std::atoll(lines[0].c_str());
+    wish.subfolders = lines[1] == "yes";
+    for (const std::string& format : text::split(lines[2], " "))
+        if (!format.empty())
+            wish.formats.insert(static_cast<audio::Format>(std::atoi(format.c_str())));
+    for (size_t i = 3; i < lines.size(); ++i)
+        wish.paths.emplace_back(text::fromHex(lines[i]));
+    return wish;
+}
+
+QString BringIn::titleOf(const std::vector<Path>& paths) {
+    return paths.size() == 1
+               ? shownName(paths.front().has_filename() ? paths.front() : paths.front().parent_path())
+               : tr("%n place(s)", "", static_cast<int>(paths.size()));
+}
+
 void BringIn::start(const std::vector<Path>& paths, bool subfolders, const std::set<audio::Format>& formats) {
     if (paths.empty())
         return;
-    const QString title =
-        paths.size() == 1
-            ? shownName(paths.front().has_filename() ? paths.front() : paths.front().parent_path())
-            : tr("%n place(s)", "", static_cast<int>(paths.size()));
     remember(paths);
-    if (batch_.id() != 0) {
-        read(title, {paths, subfolders, formats, batch_.id()});
-        return;
-    }
-    batch_.create(tr("%1, %2").arg(title, QLocale().toString(QDate::currentDate(), "d MMM")),
-                  [this, title, paths, subfolders, formats] {
-                      if (batch_.id() != 0)
-                          read(title, {paths, subfolders, formats, batch_.id()});
-                  });
+    auto begin = [this, paths, subfolders, formats] {
+        if (batch_.id() != 0)
+            read({paths, subfolders, formats, batch_.id()});
+    };
+    if (batch_.id() != 0)
+        begin();
+    else
+        batch_.create(tr("%1, %2").arg(titleOf(paths), QLocale().toString(QDate::currentDate(), "d MMM")),
+                      begin);
 }
 
-void BringIn::read(const QString& title, const Wish& wish) {
+void BringIn::read(const Wish& wish) {
+    const int64_t work = lasting_.begin(workKind, wish.toText());
     jobs_.start(
-        this, {ss(tr("Reading %1").arg(title))},
+        this, {ss(tr("Reading %1").arg(titleOf(wish.paths)))},
         [this, wish, file = library_.file()](std::stop_token stop,
                                              work::Progress& progress) -> Result<library::FoldersRead> {
             std::function<bool(const files::FoundFile&)> wanted;
@@ -77,7 +119,8 @@ void BringIn::read(const QString& title, const Wish& wish) {
             };
             return library::readFolders(file, wish.paths, wish.subfolders, stop, progress, some, wanted);
         },
-        [this, wish](Result<library::FoldersRead> read) {
+        [this, wish, work](Result<library::FoldersRead> read) {
+            lasting_.end(work);
             if (read)
                 end(wish, *read);
             else

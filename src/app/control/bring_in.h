@@ -6,9 +6,11 @@
 #include <QObject>
 #include <QStringList>
 
+#include <optional>
 #include <set>
 
 #include "app/control/batch_controller.h"
+#include "app/control/lasting_works.h"
 #include "app/control/messages.h"
 #include "core/audio/format.h"
 #include "core/library/read_folders.h"
@@ -19,9 +21,7 @@ class BringIn : public QObject {
     Q_OBJECT
 public:
     BringIn(LibraryAccess& library, LibrarySettings& settings, FilesController& files, BatchController& batch,
-            JobList& jobs, Messages& messages)
-        : library_(library), settings_(settings), files_(files), batch_(batch), jobs_(jobs),
-          messages_(messages) {}
+            LastingWorks& lasting, JobList& jobs, Messages& messages);
 
     /// Into the batch in sight; into a new one if there is none. `formats`: only sound that is named like
     /// these; none: all.
@@ -38,8 +38,11 @@ private:
         bool subfolders = true;
         std::set<audio::Format> formats;
         int64_t batch = 0;
+        std::string toText() const;
+        static std::optional<Wish> fromText(const std::string& text);
     };
-    void read(const QString& title, const Wish& wish);
+    static QString titleOf(const std::vector<Path>& paths);
+    void read(const Wish& wish);
     void end(const Wish& wish, const library::FoldersRead& read);
     void remember(const std::vector<Path>& paths);
 
@@ -47,6 +50,7 @@ private:
     LibrarySettings& settings_;
     FilesController& files_;
     BatchController& batch_;
+    LastingWorks& lasting_;
     JobList& jobs_;
     Messages& messages_;
 };

@@ -12,6 +12,23 @@ using library::Shelf;
 using library::Store;
 using Shelves = std::vector<Shelf>;
 
+namespace {
+const std::string workKind = "read shelves";
+} // namespace
+
+ShelvesController::ShelvesController(LibraryAccess& library, LibrarySettings& settings, LastingWorks& lasting,
+                                     JobList& jobs, Messages& messages)
+    : library_(library), settings_(settings), lasting_(lasting), jobs_(jobs), messages_(messages) {
+    lasting_.setDoer(workKind, [this](const std::string& numbers) { // of the shelves
+        Shelves which;
+        for (const std::string& number : text::split(numbers, " "))
+            for (const Shelf& s : shelves_)
+                if (std::to_string(s.id) == number)
+                    which.push_back(s);
+        read(which);
+    });
+}
+
 void ShelvesController::load() {
     library_.read(
         this, [](Store& store) { return store.shelves().all(); },
@@ -67,8 +84,12 @@ void ShelvesController::read(const std::vector<Shelf>& which) {
         return;
     reading_ = true;
     std::vector<Path> roots;
-    for (const Shelf& s : which)
+    std::string numbers;
+    for (const Shelf& s : which) {
         roots.push_back(s.path);
+        numbers += std::to_string(s.id) + " ";
+    }
+    const int64_t work = lasting_.begin(workKind, numbers);
     const QString title = which.size() == 1 ? tr("Reading the shelf \"%1\"").arg(qs(which.front().name))
                                             : tr("Reading %n shelf(s)", "", static_cast<int>(which.size()));
     jobs_.start(
@@ -102,8 +123,9 @@ void ShelvesController::read(const std::vector<Shelf>& which) {
                 });
             return read;
         },
-        [this](Result<library::FoldersRead> read) {
+        [this, work](Result<library::FoldersRead> read) {
             reading_ = false;
+            lasting_.end(work);
             if (!read) {
                 messages_.say(read.error());
                 return;

@@ -6,6 +6,7 @@
 
 #include "app/control/files_controller.h"
 #include "app/control/job_list.h"
+#include "app/control/lasting_works.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
 
@@ -14,8 +15,8 @@ namespace moorfrost::app {
 class ShelvesController : public QObject {
     Q_OBJECT
 public:
-    ShelvesController(LibraryAccess& library, LibrarySettings& settings, JobList& jobs, Messages& messages)
-        : library_(library), settings_(settings), jobs_(jobs), messages_(messages) {}
+    ShelvesController(LibraryAccess& library, LibrarySettings& settings, LastingWorks& lasting, JobList& jobs,
+                      Messages& messages);
 
     /// Reads which there are.
     void load();
@@ -24,7 +25,8 @@ public:
     void rename(int64_t id, const QString& name);
     /// The library forgets its files, but for those that are worked on in a batch.
     void remove(int64_t id);
-    /// All sound in the folders of these shelves that the library does not know as it is. One at a time.
+    /// All sound in the folders of these shelves that the library does not know as it is. One at a
+    /// time; it goes on after a restart of the program.
     void read(const std::vector<library::Shelf>& which);
     /// A path as a person would tell it: on a shelf by the name of the shelf, else by its last folders.
     QString placeText(const Path& path) const;
@@ -39,6 +41,7 @@ private:
 
     LibraryAccess& library_;
     LibrarySettings& settings_;
+    LastingWorks& lasting_;
     JobList& jobs_;
     Messages& messages_;
     std::vector<library::Shelf> shelves_;

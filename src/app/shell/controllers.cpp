@@ -10,15 +10,16 @@ namespace moorfrost::app {
 namespace settings = library::settings;
 
 Controllers::Controllers(const Path& file)
-    : library(file), settings(library), files(library), drafts(library, files), index(jobs, library),
-      standards(settings, messages), shelves(library, settings, jobs, messages), journal(library),
+    : library(file), settings(library), lasting(library), files(library), drafts(library, files),
+      index(jobs, library), standards(settings, messages),
+      shelves(library, settings, lasting, jobs, messages), journal(library),
       batch(library, settings, files, drafts, standards, jobs),
       kinds(library, files, jobs, [this](FileId id) { return batch.batch().places().contains(id); }),
       customFields(files, drafts, index),
       places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
       sleeves(batch.batch(), files, drafts, places, kinds, standards, settings), along(batch, files, jobs),
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
-      bringIn(library, settings, files, batch, jobs, messages),
+      bringIn(library, settings, files, batch, lasting, jobs, messages),
       writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
       care(library, jobs, messages), peaks(library, jobs) {
     auto look = [this] { // what is worked out of the batch in the background
@@ -82,6 +83,7 @@ void Controllers::begin() {
         index.holdTo(standards.shelfRules());
         index.refresh();
         care.checkSoon();
+        lasting.goOn();
         emit loaded();
         if (settings.get(settings::readShelves)) { // the library was made anew
             if (shelves.all().empty())

@@ -12,6 +12,7 @@
 #include "app/control/files_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/journal_controller.h"
+#include "app/control/lasting_works.h"
 #include "app/control/library_access.h"
 #include "app/control/library_care.h"
 #include "app/control/library_index.h"
@@ -47,6 +48,7 @@ public:
     JobList jobs;
     LibraryAccess library;
     LibrarySettings settings;
+    LastingWorks lasting;
     FilesController files;
     DraftsController drafts;
     LibraryIndex index;

@@ -21,7 +21,7 @@ struct SoundTraits {
     double syllables = 0;  // share of the ups and downs of the level (0.5 to 16 a second) that are 2.5 to 8
     double regularity = 0; // how much of them is at one speed, once a second or more: a beat is regular
     double pureTones = 0;  // share of the sounding frames that are one tone and little else
-    double oneTone = 0;    // likewise, and always the same one
+    double oneTone = 0;    // share of the sounding frames that are always the same one tone
     double toneHertz = 0;  // of that tone
     double flatness = 0;   // of the spectrum from 100 Hz up: 0 for tones, towards 1 for noise
 };

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <utility>
 
+#include "core/base/log.h"
+
 namespace moorfrost::library {
 
 LibraryThread::LibraryThread(Path file, Deliver deliver, std::function<void()> troubled,
@@ -75,6 +77,10 @@ std::deque<LibraryThread::Task>::iterator LibraryThread::next() {
 void LibraryThread::run() {
     auto store = Store::open(file_);
     const Error closed = store ? Error{} : store.error();
+    if (store)
+        log::info(log::About::Library, "{} is open", file_.native());
+    else
+        log::error(log::About::Library, "{}", closed.message);
     bool givenUp = false; // at the end: nothing is tried again
     std::unique_lock lock(mutex_);
     for (;;) {
@@ -106,6 +112,9 @@ void LibraryThread::run() {
         } catch (...) {
             failed = errorOfException();
         }
+        if (failed)
+            log::error(log::About::Library, "{} {}",
+                       task.writes ? "not written:" : "not read:", failed->message);
         // What makes no sense to the library would never be written; what it stands on may be mended.
         const bool stays = failed && task.writes && failed->kind != ErrorKind::Invalid;
         if (failed && !stays)
@@ -124,8 +133,8 @@ void LibraryThread::run() {
             givenUp = ending_;
         } else {
             tasks_.erase(it);
-            if (task.writes)
-                stuck_.reset();
+            if (task.writes && std::exchange(stuck_, std::nullopt))
+                log::info(log::About::Library, "it can be written again");
         }
         if (task.writes && (told || stuck_)) {
             lock.unlock();

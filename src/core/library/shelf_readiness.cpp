@@ -12,7 +12,7 @@ namespace moorfrost::library {
 
 namespace {
 
-std::string stampOf(const ShelfRules& rules) {
+std::string textOf(const ShelfRules& rules) {
     BytesHash hash;
     hash.add(audit::toJson({rules.standard}));
     hash.add(std::to_string(static_cast<int>(rules.names)));
@@ -57,7 +57,7 @@ struct ToLookAt {
 
 /// nullopt if that is not known, or so much that it is no shorter way.
 std::optional<ToLookAt> toLookAt(Store& store, const Searcher& searcher, const ReadinessTable& table) {
-    const auto changed = store.revisions().changedSince(table.generation);
+    const auto changed = store.revisions().changedSince(table.revision);
     if (!changed || changed->size() > searcher.count() / 4)
         return std::nullopt;
     ToLookAt out{RowSet(searcher.all().size()), {}};
@@ -88,7 +88,8 @@ const audit::Standard& standardByName(const std::vector<audit::Standard>& standa
 
 ShelfRules rulesOf(Store& store) {
     const auto own = audit::standardsFromJson(store.settings().get(settings::standards));
-    return {standardByName(own ? *own : audit::shippedStandards(), store.settings().get(settings::defaultStandard)),
+    return {standardByName(own ? *own : audit::shippedStandards(),
+                           store.settings().get(settings::defaultStandard)),
             store.settings().get(settings::names)};
 }
 
@@ -132,9 +133,9 @@ std::shared_ptr<const ReadinessTable> readinessOfShelves(Store& store, const Lib
                                                          const std::function<void()>& beforeAll) {
     const Searcher& searcher = *search.searcher;
     const Path file = readinessFileOf(store.file());
-    const std::string stamp = stampOf(rules);
+    const std::string measuredBy = textOf(rules);
     if (!held)
-        held = loadReadiness(file, stamp);
+        held = loadReadiness(file, measuredBy);
     const std::optional<ToLookAt> changed = held ? toLookAt(store, searcher, *held) : std::nullopt;
     if (changed && changed->rows.count() == 0 && changed->gone.empty())
         return held;
@@ -144,16 +145,16 @@ std::shared_ptr<const ReadinessTable> readinessOfShelves(Store& store, const Lib
             beforeAll();
     }
 
-    // What changes from here on is told by the new generation; what `search` has not seen yet by an older.
-    std::string generation = store.revisions().begin();
-    const bool upToDate = store.revisions().current() == search.changes;
+    // What changes from here on is told by the new revision; what `search` has not seen yet by an older.
+    std::string revision = store.revisions().begin();
+    const bool upToDate = store.revisions().current() == search.revision;
     if (!upToDate)
-        generation = held ? held->generation : search.generation;
+        revision = held ? held->revision : search.columnsRevision;
     std::vector<std::string> names;
     for (const audit::Rule& rule : rules.standard.rules)
         names.push_back(audit::ruleText(rule));
     const RowsBySleeve sleeves = wholeSleevesOf(searcher, changed ? changed->rows : searcher.all());
-    ReadinessTableWriter out(std::move(names), generation);
+    ReadinessTableWriter out(std::move(names), revision);
     std::vector<std::pair<FileId, uint32_t>> files; // those of `sleeves`
     files.reserve(sleeves.rows.size());
     out.reserve(held ? held->files.size() + files.capacity() : files.capacity());
@@ -190,14 +191,14 @@ std::shared_ptr<const ReadinessTable> readinessOfShelves(Store& store, const Lib
     auto made = out.finish();
     try {
         // Of a large library only now and then: what has changed since is known.
-        std::string left = text::split(store.settings().find(readinessGenerationsKey) + " ", " ").front();
+        std::string left = text::split(store.settings().find(readinessRevisionsKey) + " ", " ").front();
         const std::vector<std::string> known = store.revisions().known();
         const bool isLeft = held && std::find(known.begin(), known.end(), left) != known.end();
         if (upToDate && (!isLeft || made->files.size() < 50000 || sleeves.rows.size() > 500))
-            if (saveReadiness(*made, file, stamp))
-                left = made->generation;
-        store.settings().save(readinessGenerationsKey, left + " " + made->generation);
-        store.revisions().keep(generationsUsed(store, search.generation));
+            if (saveReadiness(*made, file, measuredBy))
+                left = made->revision;
+        store.settings().save(readinessRevisionsKey, left + " " + made->revision);
+        store.revisions().keep(revisionsUsed(store, search.columnsRevision));
     } catch (const DatabaseError&) { // of a full disk
     }
     return made;

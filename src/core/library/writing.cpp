@@ -10,6 +10,7 @@
 #include <sys/file.h>
 #include <unistd.h>
 
+#include "core/base/log.h"
 #include "core/files/disk.h"
 #include "core/files/write_ahead_log.h"
 #include "core/text/text.h"
@@ -211,6 +212,8 @@ WriteOutcome writeSet(Store& store, const files::ChangeSet& set, int64_t batch, 
     store.journal().supersede(open);
     outcome.report = files::carryOut(open, journal, **log, stop, progress);
     outcome.set = outcome.report.set;
+    log::info(log::About::Write, "set {} \"{}\": {} done, {} failed, {} left {}", outcome.set, set.title,
+              outcome.report.done, outcome.report.failed, outcome.report.left, outcome.report.error);
     outcome.touched = journal.takeTouched();
     return outcome;
 }
@@ -250,6 +253,7 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
     StoreJournal journal(store, store.journal().batchOf(set));
     outcome.error = files::takeBack(wanted, journal, **log, stop, progress);
     outcome.touched = journal.takeTouched();
+    log::info(log::About::Write, "set {} taken back {}", set, outcome.error);
     for (const files::PastStep& step : wanted) {
         const StepRecord& r = step.record;
         if (r.state == StepState::TakenBack) {
@@ -337,6 +341,8 @@ RecoveryReport recoverWith(Store& store, files::WriteAheadLog& log) {
         report.sets.push_back(title);
         store.journal().end(set);
     }
+    for (const std::string& sentence : sentencesOf(report))
+        log::warning(log::About::Write, "{}", sentence);
     return report;
 }
 

@@ -39,7 +39,7 @@ struct FileTraits {
     bool compilation = false;                      // the tags say so
     uint64_t picture = 0;
     double seconds = 0;   // 0: not known
-    int64_t modified = 0; // likewise; seconds since 1970
+    int64_t modified = 0; // when it was last written, seconds since 1970; 0: not known
     NameParts name;
     PlayKey order;
     std::string shownAlbum; // as it is spelled in the file

@@ -7,7 +7,9 @@
 
 #include <unistd.h>
 
+#include "core/base/log.h"
 #include "core/sandbox/messages.h"
+#include "core/text/text.h"
 
 namespace moorfrost::sandbox {
 
@@ -113,6 +115,7 @@ Error ParserPool::whyNone(Worker& worker, Worker::Outcome outcome, const Path& p
     if (outcome == Worker::Outcome::Stopped)
         return {ErrorKind::Cancelled, path, "Stopped."};
     ++lost_;
+    log::warning(log::About::Parser, "a reading process was lost on {}", text::forDisplay(path.native()));
     if (outcome == Worker::Outcome::TooLong)
         return {ErrorKind::Damaged, path,
                 "Reading this file took too long, so it was given up. The file may be damaged, or made to do "

@@ -40,8 +40,9 @@ public:
     /// this thread. After a stop the rest is left out. Several files are asked about ahead of the answers.
     void readEach(const Take& take, std::stop_token stop,
                   const std::function<void(size_t, Result<tags::TagFile>)>& each);
-    /// Likewise prepares changes. They come from the reading process; that they leave the sound alone is
-    /// shown here again.
+    /// Prepares the changes that `take` asks for, in one process, and calls `each` for every file, from this
+    /// thread; an Error where a file cannot be changed as asked. After a stop the rest is left out. The edits
+    /// come from the reading process; that they leave the sound alone is shown here again.
     void editEach(const Take& take, std::stop_token stop,
                   const std::function<void(size_t, Result<tags::PreparedEdit>)>& each);
     Result<tags::TagFile> readTags(const Path& path);

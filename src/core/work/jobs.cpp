@@ -6,6 +6,8 @@
 #include <sys/resource.h>
 #include <unistd.h>
 
+#include "core/base/log.h"
+
 namespace moorfrost::work {
 
 void giveWay() {
@@ -25,6 +27,11 @@ struct Jobs::Job {
 
 Jobs::~Jobs() {
     stopAndWait();
+}
+
+void Jobs::tellLog(const Error& error) {
+    if (error.kind != ErrorKind::Cancelled)
+        log::warning(log::About::Job, "failed: {}", error.message);
 }
 
 JobId Jobs::add(JobPlan plan, Run run) {
@@ -57,8 +64,10 @@ void Jobs::begin() {
 void Jobs::runJob(Job& job) {
     if (job.plan.priority == Priority::Background)
         giveWay();
+    log::debug(log::About::Job, "{} \"{}\" begins", job.id, job.plan.title);
     const std::stop_token stop = job.stop.get_token();
     std::function<void()> handOver = job.run(stop.stop_requested() ? nullptr : &stop, job.progress);
+    log::debug(log::About::Job, "{} \"{}\" has ended", job.id, job.plan.title);
     job.run = nullptr; // what it holds is given back before its end is told
     end(job.id, std::move(handOver));
 }

@@ -83,6 +83,8 @@ public:
                     *result = errorOfException();
                 }
             }
+            if (!*result)
+                tellLog(result->error());
             return [result, then = std::move(then)]() mutable { then(std::move(*result)); };
         });
     }
@@ -104,6 +106,7 @@ private:
     struct Job;
 
     JobId add(JobPlan plan, Run run);
+    static void tellLog(const Error& error);
     /// Those whose turn has come. The mutex is held.
     void begin();
     void runJob(Job& job);

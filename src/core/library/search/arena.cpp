@@ -18,14 +18,14 @@ namespace moorfrost::library {
 namespace {
 
 constexpr std::string_view magic = "Moorfrost columns 1\n";
-constexpr size_t headSize = 256; // magic, stamp, checksum; the arena behind it
+constexpr size_t headSize = 256; // magic, revision, checksum; the arena behind it
 
 size_t aligned(size_t n) {
     return (n + 63) & ~size_t{63};
 }
 
-std::string headOf(const BytesHash& arena, const std::string& stamp) {
-    std::string head = std::string(magic) + stamp + '\n' + arena.text() + '\n';
+std::string headOf(const BytesHash& arena, const std::string& revision) {
+    std::string head = std::string(magic) + revision + '\n' + arena.text() + '\n';
     head.resize(std::max(head.size(), headSize), '\0');
     return head;
 }
@@ -118,7 +118,7 @@ std::shared_ptr<const Arena> ArenaWriter::finish() {
     return out;
 }
 
-Status ArenaWriter::save(const Path& file, const std::string& stamp) {
+Status ArenaWriter::save(const Path& file, const std::string& revision) {
     static constexpr char zeros[64] = {};
     const std::string entries = this->entries();
     auto made = files::NewFile::create(file, files::isThere(file));
@@ -142,15 +142,15 @@ Status ArenaWriter::save(const Path& file, const std::string& stamp) {
         if (p.letGo)
             p.letGo();
     }
-    const std::string head = headOf(hash, stamp);
+    const std::string head = headOf(hash, revision);
     if (head.size() > headSize)
-        return Error{ErrorKind::Invalid, file, "The stamp is too long."};
+        return Error{ErrorKind::Invalid, file, "The revision is too long."};
     if (error == 0)
         error = files::io::write(made->descriptor(), 0, head.data(), head.size());
     return files::putInPlace(*made, file, error);
 }
 
-std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& stamp) {
+std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& revision) {
     int fd = ::open(file.c_str(), O_RDONLY | O_CLOEXEC);
     if (fd < 0)
         return nullptr;
@@ -176,7 +176,7 @@ std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& sta
         if (from > 0)
             ::madvise(bytes, size, MADV_DONTNEED);
     }
-    std::string head = headOf(hash, stamp);
+    std::string head = headOf(hash, revision);
     if (std::memcmp(mapped, head.data(), headSize) != 0 || !out->takeEntries())
         return nullptr;
     return out;

@@ -31,9 +31,9 @@ public:
     /// Gives back the memory of a mapped file; what is asked for again is read again.
     void letGo() const;
 
-    /// What a writer has saved with this stamp. nullptr where there is none, it is from something else, or it
-    /// is damaged.
-    static std::shared_ptr<const Arena> map(const Path& file, const std::string& stamp);
+    /// What a writer has saved with this revision. nullptr where there is none, it is from something else, or
+    /// it is damaged.
+    static std::shared_ptr<const Arena> map(const Path& file, const std::string& revision);
 
 private:
     friend class ArenaWriter;
@@ -69,9 +69,9 @@ public:
     /// be had again; called between the arrays.
     void add(uint32_t kind, uint32_t field, std::vector<std::string_view> pieces,
              std::shared_ptr<const void> owner, std::function<void()> letGo = {});
-    /// Straight from the arrays, without an arena in memory. `stamp`: what it was made of, to be asked for
+    /// Straight from the arrays, without an arena in memory. `revision`: what it was made of, to be asked for
     /// again when it is mapped. The file is exchanged as a whole.
-    Status save(const Path& file, const std::string& stamp);
+    Status save(const Path& file, const std::string& revision);
     std::shared_ptr<const Arena> finish();
 
 private:

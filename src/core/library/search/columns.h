@@ -135,7 +135,7 @@ public:
     ColumnsBuilder();
     /// What is not needed for the moment is kept in the folder of `snapshot`, where finish() writes the
     /// columns.
-    ColumnsBuilder(const Path& snapshot, const std::string& stamp);
+    ColumnsBuilder(const Path& snapshot, const std::string& revision);
     ~ColumnsBuilder();
     /// With rising numbers.
     void add(const FileRecord& file);

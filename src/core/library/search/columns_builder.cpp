@@ -33,7 +33,7 @@ std::string_view joined(std::span<const std::string_view> values, std::string& s
 
 struct ColumnsBuilder::Impl {
     Path snapshot;
-    std::string stamp;
+    std::string revision;
     std::shared_ptr<Spool> spool;
     std::map<std::string, BuiltField, std::less<>> fields;
     Spooled<FileId> ids;
@@ -63,11 +63,11 @@ ColumnsBuilder::ColumnsBuilder() : impl_(std::make_unique<Impl>()) {
     impl_->spool = std::make_shared<Spool>();
 }
 
-ColumnsBuilder::ColumnsBuilder(const Path& snapshot, const std::string& stamp)
+ColumnsBuilder::ColumnsBuilder(const Path& snapshot, const std::string& revision)
     : impl_(std::make_unique<Impl>()) {
     impl_->spool = std::make_shared<Spool>(snapshot);
     impl_->snapshot = snapshot;
-    impl_->stamp = stamp;
+    impl_->revision = revision;
 }
 
 ColumnsBuilder::~ColumnsBuilder() = default;
@@ -218,8 +218,8 @@ std::shared_ptr<const Columns> ColumnsBuilder::finish() {
     ArenaWriter all = m->parts();
     m->rest();
     std::shared_ptr<const Arena> arena;
-    if (!m->snapshot.empty() && all.save(m->snapshot, m->stamp))
-        arena = Arena::map(m->snapshot, m->stamp);
+    if (!m->snapshot.empty() && all.save(m->snapshot, m->revision))
+        arena = Arena::map(m->snapshot, m->revision);
     if (!arena)
         arena = all.finish();
     all = {};

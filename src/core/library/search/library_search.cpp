@@ -9,14 +9,14 @@ namespace moorfrost::library {
 namespace {
 
 /// What a snapshot was made of. The rules of sorting are the locale's.
-std::string stampOf(const std::string& generation) {
-    return std::string(part::version) + " " + text::localeName() + " " + generation;
+std::string snapshotRevision(const std::string& revision) {
+    return std::string(part::version) + " " + text::localeName() + " " + revision;
 }
 
 /// The held columns with everything that the store knows to have changed since they were made.
 bool layOver(Store& store, LibrarySearch& held) {
     const std::string now = store.revisions().current();
-    auto changed = store.revisions().changedSince(held.generation);
+    auto changed = store.revisions().changedSince(held.columnsRevision);
     if (!changed)
         return false;
     ColumnsBuilder builder;
@@ -25,22 +25,22 @@ bool layOver(Store& store, LibrarySearch& held) {
             builder.add(file);
     if (!changed->empty())
         held.searcher = held.searcher->with(*changed, builder.finish());
-    held.changes = now;
+    held.revision = now;
     held.sortsOtherwise = held.searcher->tellsOtherSortForms();
     return true;
 }
 
 LibrarySearch fromSnapshot(Store& store) {
-    for (const std::string& generation : store.revisions().known())
-        if (auto arena = Arena::map(snapshotOf(store.file()), stampOf(generation)))
-            return {std::make_shared<Searcher>(std::make_shared<Columns>(arena)), generation, {}};
+    for (const std::string& revision : store.revisions().known())
+        if (auto arena = Arena::map(snapshotOf(store.file()), snapshotRevision(revision)))
+            return {std::make_shared<Searcher>(std::make_shared<Columns>(arena)), revision, {}};
     return {};
 }
 
 } // namespace
 
-std::vector<std::string> generationsUsed(Store& store, const std::string& columns) {
-    std::vector<std::string> out = text::split(store.settings().find(readinessGenerationsKey), " ");
+std::vector<std::string> revisionsUsed(Store& store, const std::string& columns) {
+    std::vector<std::string> out = text::split(store.settings().find(readinessRevisionsKey), " ");
     out.push_back(columns);
     return out;
 }
@@ -50,7 +50,7 @@ Path snapshotOf(const Path& library) {
 }
 
 LibrarySearch searchOf(Store& store, const LibrarySearch& held, std::stop_token stop) {
-    if (held.searcher && store.revisions().current() == held.changes)
+    if (held.searcher && store.revisions().current() == held.revision)
         return held;
     LibrarySearch out = held.searcher ? held : fromSnapshot(store);
     if (out.searcher && layOver(store, out))
@@ -69,8 +69,8 @@ bool isWorthMakingAnew(const LibrarySearch& held) {
 
 LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
     LibrarySearch out;
-    out.generation = store.revisions().begin();
-    ColumnsBuilder builder(snapshotOf(store.file()), stampOf(out.generation));
+    out.columnsRevision = store.revisions().begin();
+    ColumnsBuilder builder(snapshotOf(store.file()), snapshotRevision(out.columnsRevision));
     store.files().eachPacked([&](const PackedRecord& file) {
         builder.add(file);
         return !stop.stop_requested();
@@ -79,7 +79,7 @@ LibrarySearch searchMadeAnew(Store& store, std::stop_token stop) {
         return {};
     auto columns = builder.finish();
     if (columns->arena().isMapped()) // it was left
-        store.revisions().keep(generationsUsed(store, out.generation));
+        store.revisions().keep(revisionsUsed(store, out.columnsRevision));
     out.searcher = std::make_shared<Searcher>(columns);
     if (!layOver(store, out)) // more has changed meanwhile than is kept in mind
         return searchMadeAnew(store, stop);

@@ -12,8 +12,8 @@ namespace moorfrost::library {
 
 struct LibrarySearch {
     std::shared_ptr<const Searcher> searcher; // of what is on the shelves; nullptr: not read yet, or stopped
-    std::string generation;                   // of the store, that the columns were made in
-    std::string changes;                      // Store::changes() at that time
+    std::string columnsRevision;              // of the store, in which the columns were made
+    std::string revision;                     // of the store, that all of it is true of
     bool sortsOtherwise = false;              // Searcher::tellsOtherSortForms()
 };
 
@@ -26,10 +26,10 @@ bool isWorthMakingAnew(const LibrarySearch& held);
 /// Reads the whole library, and leaves a new snapshot (a disk that cannot take it does no harm).
 LibrarySearch searchMadeAnew(Store& store, std::stop_token stop = {});
 
-/// The setting in which readiness (library/shelf_readiness) says which generations it still needs.
-inline constexpr const char* readinessGenerationsKey = "readiness generations";
+/// The setting in which readiness (library/shelf_readiness) says which revisions it still needs.
+inline constexpr const char* readinessRevisionsKey = "readiness generations";
 /// Those, and the one that the columns were made in.
-std::vector<std::string> generationsUsed(Store& store, const std::string& columns);
+std::vector<std::string> revisionsUsed(Store& store, const std::string& columns);
 
 /// Where the snapshot lies.
 Path snapshotOf(const Path& library);

@@ -16,11 +16,11 @@ using audit::Met;
 
 constexpr std::string_view formVersion = "1 ";
 
-enum Part : uint32_t { Files = 1, Sleeves, SleeveMarks, AllMarks, Rules, Generation };
+enum Part : uint32_t { Files = 1, Sleeves, SleeveMarks, AllMarks, Rules, Revision };
 
 ArenaWriter written(std::vector<FileId> files, std::vector<uint32_t> sleeves,
                     std::vector<uint32_t> sleeveMarks, const std::vector<Marks>& marks,
-                    const std::vector<std::string>& rules, std::string generation) {
+                    const std::vector<std::string>& rules, std::string revision) {
     std::string all;
     for (const Marks& each : marks)
         for (Met met : each)
@@ -31,7 +31,7 @@ ArenaWriter written(std::vector<FileId> files, std::vector<uint32_t> sleeves,
     out.add(SleeveMarks, 0, std::move(sleeveMarks));
     out.add(AllMarks, 0, std::move(all));
     out.add(Rules, 0, text::join(rules, "\n"));
-    out.add(Generation, 0, std::move(generation));
+    out.add(Revision, 0, std::move(revision));
     return out;
 }
 
@@ -70,7 +70,7 @@ ReadinessTable::ReadinessTable(std::shared_ptr<const Arena> arena) : arena_(std:
     files = arena_->part<FileId>(Files);
     sleeves = arena_->part<uint32_t>(Sleeves);
     sleeveMarks = arena_->part<uint32_t>(SleeveMarks);
-    generation = textOf(*arena_, Generation);
+    revision = textOf(*arena_, Revision);
     for (std::string& rule : text::split(textOf(*arena_, Rules), "\n"))
         if (!rule.empty())
             rules.push_back(std::move(rule));
@@ -123,19 +123,19 @@ std::shared_ptr<const ReadinessTable> ReadinessTableWriter::finish() {
     std::vector<Marks> marks(numbers_.size());
     for (const auto& [each, number] : numbers_)
         marks[number] = each;
-    return std::make_shared<ReadinessTable>(written(std::move(files_), std::move(sleeves_), std::move(kept),
-                                                    marks, rules_, std::move(generation_))
-                                                .finish());
+    return std::make_shared<ReadinessTable>(
+        written(std::move(files_), std::move(sleeves_), std::move(kept), marks, rules_, std::move(revision_))
+            .finish());
 }
 
-Status saveReadiness(const ReadinessTable& t, const Path& file, const std::string& stamp) {
+Status saveReadiness(const ReadinessTable& t, const Path& file, const std::string& measuredBy) {
     return written({t.files.begin(), t.files.end()}, {t.sleeves.begin(), t.sleeves.end()},
-                   {t.sleeveMarks.begin(), t.sleeveMarks.end()}, t.marks, t.rules, t.generation)
-        .save(file, std::string(formVersion) + stamp);
+                   {t.sleeveMarks.begin(), t.sleeveMarks.end()}, t.marks, t.rules, t.revision)
+        .save(file, std::string(formVersion) + measuredBy);
 }
 
-std::shared_ptr<const ReadinessTable> loadReadiness(const Path& file, const std::string& stamp) {
-    auto arena = Arena::map(file, std::string(formVersion) + stamp);
+std::shared_ptr<const ReadinessTable> loadReadiness(const Path& file, const std::string& measuredBy) {
+    auto arena = Arena::map(file, std::string(formVersion) + measuredBy);
     return arena ? std::make_shared<ReadinessTable>(arena) : nullptr;
 }
 

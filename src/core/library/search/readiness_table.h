@@ -40,7 +40,7 @@ public:
     explicit ReadinessTable(std::shared_ptr<const Arena> arena);
 
     std::vector<std::string> rules; // their names, in the order of the marks
-    std::string generation;         // of the store: what has changed since then is not in it
+    std::string revision;           // of the store: what has changed since then is not in it
     std::vector<Marks> marks;       // all that come up, each once
 
     std::span<const FileId> files;         // rising
@@ -60,8 +60,8 @@ private:
 /// Puts a table together. `sleeves` and `sleeveMarks` as above.
 class ReadinessTableWriter {
 public:
-    ReadinessTableWriter(std::vector<std::string> rules, std::string generation)
-        : rules_(std::move(rules)), generation_(std::move(generation)) {}
+    ReadinessTableWriter(std::vector<std::string> rules, std::string revision)
+        : rules_(std::move(rules)), revision_(std::move(revision)) {}
     /// The number of a sleeve with these marks.
     uint32_t addSleeve(const Marks& marks);
     void reserve(size_t files) {
@@ -78,16 +78,16 @@ public:
 
 private:
     std::vector<std::string> rules_;
-    std::string generation_;
+    std::string revision_;
     std::map<Marks, uint32_t> numbers_;
     std::vector<uint32_t> sleeveMarks_, sleeves_;
     std::vector<FileId> files_;
 };
 
-/// Leaves it for another run. `stamp`: what it was measured by, to be asked for again.
-Status saveReadiness(const ReadinessTable& table, const Path& file, const std::string& stamp);
+/// Leaves it for another run. `measuredBy`: what it was measured by, to be asked for again.
+Status saveReadiness(const ReadinessTable& table, const Path& file, const std::string& measuredBy);
 /// nullptr where there is none, it is from something else, or it is damaged.
-std::shared_ptr<const ReadinessTable> loadReadiness(const Path& file, const std::string& stamp);
+std::shared_ptr<const ReadinessTable> loadReadiness(const Path& file, const std::string& measuredBy);
 
 /// A table as it answers for the rows of a searcher.
 class ReadyRows {

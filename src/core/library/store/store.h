@@ -12,6 +12,7 @@
 #include "core/library/store/fixity_table.h"
 #include "core/library/store/journal_table.h"
 #include "core/library/store/kept_table.h"
+#include "core/library/store/lasting_table.h"
 #include "core/library/store/peaks_table.h"
 #include "core/library/store/revision_table.h"
 #include "core/library/store/setting_table.h"
@@ -37,6 +38,7 @@ public:
     SettingTable& settings() { return settings_; }
     JournalTable& journal() { return journal_; }
     FixityTable& fixity() { return fixity_; }
+    LastingTable& lasting() { return lasting_; }
 
     /// Known from now on, and in that batch; 0 for none.
     std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
@@ -61,6 +63,7 @@ private:
     SettingTable settings_{db_};
     JournalTable journal_{db_};
     FixityTable fixity_{db_};
+    LastingTable lasting_{db_};
 };
 
 } // namespace moorfrost::library
