@@ -70,6 +70,10 @@ private slots:
         // In the light.
         run({"--library", text(*box_ / "library.db"), "--theme", "light", "--shot", shot});
         QVERIFY(QImage(shot).pixelColor(1270, 400).lightness() > 160);
+        // What it did is in the log, for support.
+        const std::string log = test::readBytes(*box_ / "settings/log.txt");
+        QVERIFY2(log.find("info [start] Moorfrost 0.1.0") != std::string::npos, log.c_str());
+        QVERIFY2(log.find("library.db is open") != std::string::npos, log.c_str());
     }
 
     void theThemeThatWasChosen() {

@@ -331,13 +331,13 @@ int FolderModel::rowCount(const QModelIndex& parent) const {
 Qt::ItemFlags FolderModel::flags(const QModelIndex& i) const {
     if (!i.isValid())
         return Qt::NoItemFlags;
-    const Qt::ItemFlags usual = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    const Qt::ItemFlags plain = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
     const auto* folder = static_cast<const Folder*>(i.internalPointer());
     if (!folder)
-        return usual | Qt::ItemIsDragEnabled;
+        return plain | Qt::ItemIsDragEnabled;
     const bool goesAlong = static_cast<size_t>(i.row()) >= folder->files.size();
     // The tree asks every row, again and again, whether there is more below it.
-    return usual | Qt::ItemNeverHasChildren | (goesAlong ? Qt::NoItemFlags : Qt::ItemIsDragEnabled);
+    return plain | Qt::ItemNeverHasChildren | (goesAlong ? Qt::NoItemFlags : Qt::ItemIsDragEnabled);
 }
 
 QStringList FolderModel::mimeTypes() const {

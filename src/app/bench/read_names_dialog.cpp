@@ -16,7 +16,7 @@
 namespace moorfrost::app {
 
 namespace {
-const char* const usualPlans[] = {
+const char* const shippedPlans[] = {
     "{artist} - {title}",
     "{track} {title}",
     "{artist}/{album}/{track} {title}",
@@ -76,11 +76,11 @@ ReadNamesDialog::ReadNamesDialog(const Uses& use, std::vector<FileId> files, QWi
     auto* line = new QHBoxLayout;
     line->addWidget(label(tr("The names are made like this"), "caption"));
     line->addStretch();
-    line->addWidget(label(tr("Usual plans"), "caption"));
+    line->addWidget(label(tr("Ready-made plans"), "caption"));
     plans_ = new Choice;
-    plans_->setAccessibleName(tr("Usual plans"));
+    plans_->setAccessibleName(tr("Ready-made plans"));
     plans_->addItem(tr("choose\u2026"));
-    for (const char* plan : usualPlans)
+    for (const char* plan : shippedPlans)
         plans_->addItem(plan);
     line->addWidget(plans_);
     head->addLayout(line);
@@ -115,7 +115,7 @@ ReadNamesDialog::ReadNamesDialog(const Uses& use, std::vector<FileId> files, QWi
     connect(tree_, &QTreeWidget::itemChanged, this, &ReadNamesDialog::countTicked);
 
     const QString last = qs(use_.settings.get(library::settings::lastNamePlan));
-    editor_->setText(last.isEmpty() ? QString(usualPlans[0]) : last);
+    editor_->setText(last.isEmpty() ? QString(shippedPlans[0]) : last);
 }
 
 void ReadNamesDialog::setPlan(const QString& plan) {

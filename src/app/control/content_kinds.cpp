@@ -57,12 +57,13 @@ ContentKinds::ContentKinds(LibraryAccess& library, FilesController& files, JobLi
 
 void ContentKinds::takeRows(const library::WorkRows& rows) {
     for (FileId id : rows.asked) {
-        confirmed_.erase(id);
+        if (!beingKept_.contains(id)) // else the rows are older than what was said
+            confirmed_.erase(id);
         heard_.erase(id);
     }
     for (const auto& [id, values] : rows.kinds)
         if (auto kind = matching::kindByName(values.front()))
-            confirmed_[id] = *kind;
+            confirmed_.try_emplace(id, *kind);
     for (const auto& [id, v] : rows.proposedKinds)
         if (v.size() == 4)
             if (auto kind = matching::kindByName(v[0]))
@@ -87,11 +88,17 @@ void ContentKinds::confirm(const std::map<FileId, ContentKind>& kinds) {
         changes.kinds.insert(id);
         confirmed_[id] = kind;
         weigh(id);
+        ++beingKept_[id];
         values[id] = {matching::kindName(kind)};
     }
     library_.write(
         this, [values](Store& store) { store.kept().save(library::kindField, values); },
-        [this](const Status&) { emit kept(); });
+        [this, values](const Status&) {
+            for (const auto& [id, kind] : values)
+                if (--beingKept_[id] == 0)
+                    beingKept_.erase(id);
+            emit kept();
+        });
     files_.feed().publish(std::move(changes));
     emit changed();
 }

@@ -62,6 +62,7 @@ private:
     JobList& jobs_;
     InBatch inBatch_;
     std::unordered_map<FileId, matching::ContentKind> confirmed_;
+    std::unordered_map<FileId, int> beingKept_; // confirmed, and on their way to the library: how often
     std::unordered_map<FileId, Heard> heard_;
     Proposals proposals_;
     std::set<FileId> unheard_;

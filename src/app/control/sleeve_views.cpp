@@ -57,7 +57,8 @@ void SleeveViews::take(const bench::Changes& changes) {
         describeTimer_.start();
     for (FileId id : changes.files)
         batch_.touchFile(id);
-    if (changes.batch || batch_.isTouched())
+    // What waits to be sorted comes into sight when it was (BatchController::touched).
+    if (changes.batch || (batch_.isTouched() && batch_.isSorted()))
         arrange();
 }
 

@@ -36,8 +36,8 @@ constexpr size_t mostRanges = 20000;  // of chosen rows that are chosen again af
 const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
 
 /// Narrower than on the bench, where they are typed into: the panes at the sides take room.
-int widthOf(const std::string& key, int usual) {
-    return key == "title" ? 178 : key == "artist" ? 140 : key == "genre" ? 92 : usual;
+int widthOf(const std::string& key, int byDefault) {
+    return key == "title" ? 178 : key == "artist" ? 140 : key == "genre" ? 92 : byDefault;
 }
 
 /// The column of the library behind a column of the table.

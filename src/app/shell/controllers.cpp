@@ -54,6 +54,11 @@ Controllers::Controllers(const Path& file)
         if (loaded_)
             index.holdTo(standards.shelfRules());
     });
+    connect(&index, &LibraryIndex::changed, this, &Controllers::noteRevision);
+    connect(&bringIn, &BringIn::ended, this, &Controllers::noteRevision);
+    connect(&batch, &BatchController::membersChanged, this, &Controllers::noteRevision);
+    connect(&kinds, &ContentKinds::kept, this, &Controllers::noteRevision);
+    connect(&writing, &WritingController::written, this, &Controllers::noteRevision);
     files.feed().subscribe([this, look](const bench::Changes& changes) {
         if (changes.batch) {
             along.look();
@@ -77,9 +82,7 @@ void Controllers::begin() {
     connect(&settings, &LibrarySettings::loaded, this, [this] { batch.load(); });
     connect(&batch, &BatchController::loaded, this, [this] {
         loaded_ = true;
-        library.read(
-            this, [](library::Store& store) { return store.revisions().ofOthers(); },
-            [this](const Result<int64_t>& now) { ofOthers_ = now ? *now : 0; });
+        noteRevision();
         index.holdTo(standards.shelfRules());
         index.refresh();
         care.checkSoon();
@@ -124,10 +127,19 @@ void Controllers::catchUpWithOthers() {
     if (!loaded_)
         return;
     library.read(
-        this, [](library::Store& store) { return store.revisions().ofOthers(); },
-        [this](const Result<int64_t>& now) {
-            if (now && std::exchange(ofOthers_, *now) != *now)
+        this, [](library::Store& store) { return store.revisions().current(); },
+        [this](const Result<std::string>& now) {
+            if (now && std::exchange(revision_, *now) != *now)
                 catchUp();
+        });
+}
+
+void Controllers::noteRevision() {
+    library.read(
+        this, [](library::Store& store) { return store.revisions().current(); },
+        [this](const Result<std::string>& now) {
+            if (now)
+                revision_ = *now;
         });
 }
 

@@ -72,10 +72,12 @@ signals:
 
 private:
     void begin();
+    /// Our own changes need not be caught up with.
+    void noteRevision();
     std::vector<QObject*> all();
 
     bool loaded_ = false;
-    int64_t ofOthers_ = 0; // RevisionTable::ofOthers()
+    std::string revision_; // of the files in the library that is known here
 };
 
 } // namespace moorfrost::app

@@ -41,8 +41,8 @@ public:
 private:
     Uses use_;
     std::vector<FileId> files_;
-    std::map<std::string, std::string> usual_; // per column: the value most files have
-    void findUsual();
+    std::map<std::string, std::string> commonest_; // per column: the value most files have
+    void findCommonest();
     /// Takes rows away, moves and adds them; false, and nothing done, where too little stays.
     bool changeRows(const std::vector<FileId>& files);
 };

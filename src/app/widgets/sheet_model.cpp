@@ -12,7 +12,7 @@ namespace moorfrost::app {
 
 SheetModel::SheetModel(const Uses& use, QObject* parent) : FileTable(parent), use_(use) {
     auto refresh = [this] {
-        findUsual();
+        findCommonest();
         if (!files_.empty() && columnCount() > 0)
             emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
     };
@@ -22,7 +22,7 @@ SheetModel::SheetModel(const Uses& use, QObject* parent) : FileTable(parent), us
 
 void SheetModel::setFiles(std::vector<FileId> files) {
     if (files == files_) {
-        findUsual();
+        findCommonest();
         if (!files_.empty())
             emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
         return;
@@ -32,7 +32,7 @@ void SheetModel::setFiles(std::vector<FileId> files) {
         files_ = std::move(files);
         endResetModel();
     }
-    findUsual();
+    findCommonest();
 }
 
 namespace {
@@ -101,12 +101,12 @@ bool SheetModel::changeRows(const std::vector<FileId>& files) {
 
 void SheetModel::setColumns(std::vector<std::string> columns) {
     FileTable::setColumns(std::move(columns));
-    findUsual();
+    findCommonest();
 }
 
-void SheetModel::findUsual() {
+void SheetModel::findCommonest() {
     // Fields that are one for a release: a value that most files do not share is worth a second look.
-    usual_.clear();
+    commonest_.clear();
     if (files_.size() < 3 || files_.size() > 400)
         return;
     for (const char* key : {"album", "album_artist", "date", "label", "catalogue_number"}) {
@@ -116,7 +116,7 @@ void SheetModel::findUsual() {
         auto best = std::max_element(counts.begin(), counts.end(),
                                      [](const auto& a, const auto& b) { return a.second < b.second; });
         if (best != counts.end() && best->second * 3 >= files_.size() * 2 && best->second < files_.size())
-            usual_[key] = best->first;
+            commonest_[key] = best->first;
     }
 }
 
@@ -154,9 +154,9 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
     case DraftRole:
         return draft != nullptr && !use_.drafts.showsDisk();
     case OddRole: {
-        auto usual = usual_.find(key);
-        return usual != usual_.end() && !use_.drafts.showsDisk() &&
-               tags::shownValues(use_.drafts.session().effective(id, key)) != usual->second;
+        auto most = commonest_.find(key);
+        return most != commonest_.end() && !use_.drafts.showsDisk() &&
+               tags::shownValues(use_.drafts.session().effective(id, key)) != most->second;
     }
     case KeyRole:
         return qs(key);
@@ -176,7 +176,7 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
         }
         if (data(index, OddRole).toBool())
             lines << tr("Most of these files say: %1")
-                         .arg(usual_.at(key).empty() ? tr("nothing") : qs(usual_.at(key)));
+                         .arg(commonest_.at(key).empty() ? tr("nothing") : qs(commonest_.at(key)));
         return lines.join('\n');
     }
     case Qt::TextAlignmentRole:

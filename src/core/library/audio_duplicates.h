@@ -24,10 +24,11 @@ inline const std::string essenceField = "essence";
 /// Only files that are equally long, have the same bit rate and nearly the same size are read, once, whole,
 /// and told apart by their essence (audio/essence). `library`: its file, to read what is kept; nothing is
 /// written: `keep` gets what is to be kept now and then (KeptTable, `essenceField`), so that no file is read
-/// again for this, not even where the work was cut off. `searcher`: what is on the shelves; may be nullptr. An
-/// Error if the library cannot be read.
+/// again for this, not even where the work was cut off. `searcher`: what is on the shelves; may be nullptr.
+/// An Error if the library cannot be read.
 Result<AudioDuplicates> findAudioDuplicates(const Path& library, const std::vector<const FileRecord*>& batch,
-                                    const Searcher* searcher, std::stop_token stop, work::Progress& progress,
-                        const std::function<void(KeptValues&&)>& keep);
+                                            const Searcher* searcher, std::stop_token stop,
+                                            work::Progress& progress,
+                                            const std::function<void(KeptValues&&)>& keep);
 
 } // namespace moorfrost::library

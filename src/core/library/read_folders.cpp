@@ -9,9 +9,9 @@
 namespace moorfrost::library {
 
 Result<FoldersRead> readFolders(const Path& library, const std::vector<Path>& roots, bool subfolders,
-                        std::stop_token stop, work::Progress& progress,
-                        const std::function<void(std::vector<files::ScannedFile>&&)>& some,
-                        const std::function<bool(const files::FoundFile&)>& wanted) {
+                                std::stop_token stop, work::Progress& progress,
+                                const std::function<void(std::vector<files::ScannedFile>&&)>& some,
+                                const std::function<bool(const files::FoundFile&)>& wanted) {
     using Clock = std::chrono::steady_clock;
     constexpr auto longest = std::chrono::milliseconds(250);
     constexpr size_t most = 500;

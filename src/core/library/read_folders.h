@@ -14,11 +14,11 @@ struct FoldersRead {
 
 /// Reads what is under `roots` unless the library knows it in the state it is in. `some` gets what was read,
 /// in portions that come a few times a second, from a worker thread, one call at a time; storing it is its
-/// matter; what it throws ends the reading and comes out here. The library is only read from. An Error where it
-/// cannot be. `wanted`: as in files::ScanOptions.
+/// matter; what it throws ends the reading and comes out here. The library is only read from. An Error where
+/// it cannot be. `wanted`: as in files::ScanOptions.
 Result<FoldersRead> readFolders(const Path& library, const std::vector<Path>& roots, bool subfolders,
-                        std::stop_token stop, work::Progress& progress,
-                        const std::function<void(std::vector<files::ScannedFile>&&)>& some,
-                        const std::function<bool(const files::FoundFile&)>& wanted = {});
+                                std::stop_token stop, work::Progress& progress,
+                                const std::function<void(std::vector<files::ScannedFile>&&)>& some,
+                                const std::function<bool(const files::FoundFile&)>& wanted = {});
 
 } // namespace moorfrost::library

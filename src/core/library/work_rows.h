@@ -12,9 +12,9 @@ namespace moorfrost::library {
 
 struct WorkRows {
     std::vector<FileId> asked;
-    std::vector<FileRecord> files;                                   // those of them that are known
-    std::map<FileId, std::map<int64_t, BatchFile>> batches;          // where each is, by batch
-    KeptValues kinds, proposedKinds; // as the library keeps them
+    std::vector<FileRecord> files;                          // those of them that are known
+    std::map<FileId, std::map<int64_t, BatchFile>> batches; // where each is, by batch
+    KeptValues kinds, proposedKinds;                        // as the library keeps them
 };
 WorkRows readWorkRows(Store& store, const std::vector<FileId>& files);
 

@@ -30,7 +30,7 @@ std::vector<std::string> sentencesOf(const RecoveryReport& report);
 struct WriteOutcome {
     int64_t set = 0;
     files::SetReport report;
-    RecoveryReport recovered; // what was put right before
+    RecoveryReport recovered;    // what was put right before
     std::vector<FileId> touched; // files of which the library knows something else now, or nothing any more
 };
 

@@ -11,11 +11,6 @@ std::string RevisionTable::current() {
     return SettingTable(db_).find("changes");
 }
 
-int64_t RevisionTable::ofOthers() {
-    Statement s(db_, "PRAGMA data_version");
-    return s.step() ? s.integer(0) : 0;
-}
-
 std::vector<std::string> RevisionTable::known() {
     std::vector<std::string> out;
     Statement s(db_, "SELECT mark FROM generation ORDER BY number DESC");

@@ -19,8 +19,6 @@ public:
 
     /// Another after every change of any file, whoever made it; the same as long as there was none.
     std::string current();
-    /// Another whenever somebody else than this connection has changed anything in the library.
-    int64_t ofOthers();
     /// Those on record, the latest first. Every change belongs to the latest.
     std::vector<std::string> known();
     /// To be called before a picture is made: what changes from now on is told by changedSince(). Where
