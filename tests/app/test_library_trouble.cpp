@@ -193,6 +193,25 @@ private slots:
         QCOMPARE(test::readBytes(*box_ / "library.db"), std::string(5000, 'q'));
     }
 
+    void aLibraryOnAReadOnlyDiskIsSaid() {
+        NEEDS_ROOT;
+        test::SmallDisk disk(*box_ / "disk", "size=4m");
+        QVERIFY(disk.isThere());
+        QVERIFY(library::Store::open(*box_ / "disk/library.db"));
+        QVERIFY(disk.makeReadOnly());
+        QStringList said;
+        Controllers controllers(*box_ / "disk/library.db");
+        connect(&controllers.messages, &Messages::said, this, [&](const QString& s) { said << s; });
+        QTRY_VERIFY(controllers.isLoaded() && controllers.isQuiet());
+        QVERIFY2(said.join("\n").contains("cannot be opened"), qPrintable(said.join("\n")));
+        // Nothing hangs: what is asked for is answered, with a sentence.
+        said.clear();
+        test::makeSound(*box_ / "in", "a.flac");
+        controllers.bringIn.start({*box_ / "in"}, true);
+        controllers.shelves.add("Archive", *box_ / "in");
+        QTRY_VERIFY(controllers.isQuiet() && !said.isEmpty());
+    }
+
     void whatAnotherProgramChangesIsTakenOver() {
         makeBatch();
         const FileId id = d_->fileNamed("a1.flac"), other = d_->fileNamed("b1.opus");

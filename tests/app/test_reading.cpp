@@ -90,15 +90,15 @@ private slots:
             Controllers first(box / "library.db"); // it ends while both are read
             QTRY_VERIFY(first.isLoaded() && first.isQuiet());
             first.shelves.add("Archive", box / "shelf");
-            first.bringIn.start({box / "in"}, true);
+            first.batch.create("Cut off");
             QTRY_VERIFY(!first.shelves.all().empty() && first.batch.id() != 0);
             batch = first.batch.id();
+            first.bringIn.start({box / "in"}, true); // nothing of it can arrive before the end
             first.shelves.read(first.shelves.all());
         }
         {
             auto store = std::move(*library::Store::open(box / "library.db"));
             QCOMPARE(store->lasting().all().size(), size_t{2});
-            QVERIFY(store->batches().files(batch).size() < 300);
         }
         Driver d(box / "library.db");
         d.settle();

@@ -314,6 +314,20 @@ private slots:
         delivered.one();
     }
 
+    void whatCanNeverBeWrittenIsNotInTheWay() {
+        test::Sandbox box;
+        QStringList done;
+        Delivered delivered;
+        library::LibraryThread thread(box / "library.db", delivered.take(), {}, std::chrono::hours(1));
+        auto tell = [&](Status s) { done << (s ? "written" : QString::fromStdString(s.error().message)); };
+        thread.write([](library::Store&) { throw std::out_of_range("a slip of ours"); }, tell);
+        thread.write([](library::Store& store) { store.settings().save("a", "1"); }, tell);
+        delivered.one();
+        delivered.one();
+        QCOMPARE(done, QStringList({"Something unexpected went wrong: a slip of ours.", "written"}));
+        QVERIFY(!thread.trouble());
+    }
+
     void itIsTriedAgainByItself() {
         test::Sandbox box;
         std::atomic<int> tried = 0;

@@ -55,6 +55,7 @@ Controllers::Controllers(const Path& file)
             index.holdTo(standards.shelfRules());
     });
     connect(&index, &LibraryIndex::changed, this, &Controllers::noteRevision);
+    connect(&shelves, &ShelvesController::filesChanged, this, &Controllers::noteRevision);
     connect(&bringIn, &BringIn::ended, this, &Controllers::noteRevision);
     connect(&batch, &BatchController::membersChanged, this, &Controllers::noteRevision);
     connect(&kinds, &ContentKinds::kept, this, &Controllers::noteRevision);
@@ -79,7 +80,8 @@ void Controllers::begin() {
     shelves.load();
     drafts.load();
     journal.refresh();
-    connect(&settings, &LibrarySettings::loaded, this, [this] { batch.load(); });
+    connect(
+        &settings, &LibrarySettings::loaded, this, [this] { batch.load(); }, Qt::SingleShotConnection);
     connect(&batch, &BatchController::loaded, this, [this] {
         loaded_ = true;
         noteRevision();

@@ -39,9 +39,9 @@ Error errorOfException() {
     } catch (const std::bad_alloc&) {
         return {ErrorKind::Io, {}, "There is not enough memory for this."};
     } catch (const std::exception& e) {
-        return {ErrorKind::Io, {}, std::string("Something unexpected went wrong: ") + e.what() + "."};
+        return {ErrorKind::Invalid, {}, std::string("Something unexpected went wrong: ") + e.what() + "."};
     } catch (...) {
-        return {ErrorKind::Io, {}, "Something unexpected went wrong."};
+        return {ErrorKind::Invalid, {}, "Something unexpected went wrong."};
     }
 }
 

@@ -19,6 +19,7 @@ void Batch::load(int64_t id, const std::vector<library::BatchFile>& files,
     steps_.clear();
     former_.reset();
     unsorted_.clear();
+    left_.clear();
     places_.clear();
     notes_ = std::move(notes);
     for (const library::BatchFile& f : files)
@@ -47,6 +48,7 @@ void Batch::put(const std::vector<Came>& files, bool sort) {
         else if (!places_.contains(id))
             places_.put(id, place ? place->sleeve : std::string(), place && place->byHand);
         places_.touchFile(id);
+        left_.erase(id);
         if (sort)
             unsorted_.insert(id);
     }
@@ -59,7 +61,8 @@ void Batch::remove(const std::vector<FileId>& files) {
         if (!places_.contains(id))
             continue;
         places_.remove(id);
-        unsorted_.insert(id);
+        unsorted_.erase(id);
+        left_.insert(id);
     }
 }
 
@@ -278,7 +281,7 @@ void Batch::sortAnew() {
 }
 
 std::shared_ptr<Batch::Sorting> Batch::beginSorting() {
-    if (sorting_ || unsorted_.empty())
+    if (sorting_ || (unsorted_.empty() && left_.empty()))
         return nullptr;
     auto work = std::make_shared<Sorting>();
     if (!former_) {
@@ -287,6 +290,8 @@ std::shared_ptr<Batch::Sorting> Batch::beginSorting() {
             unsorted_.insert(id);
     }
     work->former_ = former_;
+    const std::set<FileId> left = std::exchange(left_, {});
+    work->gone_.assign(left.begin(), left.end());
     for (FileId id : std::exchange(unsorted_, {}))
         if (places_.contains(id) && isReadable(id))
             work->files_.push_back({files_.find(id), drafts_.of(id).empty()

@@ -133,6 +133,7 @@ private:
     BatchRows rows_; // not handed over yet
     std::shared_ptr<matching::SleeveForming>
         former_;                // the sorting's while it runs; nullptr: from the beginning
+    std::set<FileId> left_;     // that it is still to be told of
     std::set<FileId> unsorted_; // what it was not given yet as it is
     std::shared_ptr<Sorting> sorting_;
 };
