@@ -107,8 +107,9 @@ FolderModel::Changes FolderModel::take(const std::vector<Group>& groups) {
         if (const size_t place = placeOf(path); isAt(place, path))
             c.now = folders_[place]->files;
         std::sort(c.gone.begin(), c.gone.end());
-        std::erase_if(c.now,
-                      [&](const FilePtr& f) { return std::binary_search(c.gone.begin(), c.gone.end(), f); });
+        std::erase_if(c.now, [&gone = c.gone](const FilePtr& f) {
+            return std::binary_search(gone.begin(), gone.end(), f);
+        });
         c.now.insert(c.now.end(), c.come.begin(), c.come.end());
         std::sort(c.now.begin(), c.now.end(), byPath);
     }

@@ -157,7 +157,7 @@ void SleeveTools::fillSplit(QMenu& menu) {
             menu.addAction(parts > 1 ? tr("%1: into %n sleeve(s)", "", static_cast<int>(parts)).arg(name)
                                      : tr("%1: all the same").arg(name));
         action->setEnabled(parts > 1);
-        connect(action, &QAction::triggered, this, [this, key = keys.front(), by] {
+        connect(action, &QAction::triggered, this, [this, key = keys.front(), by = by] {
             const SleeveView* sleeve = use_.sleeves.find(key);
             use_.batch.splitSleeve(key, by, sleeve ? sleeve->title : QString());
         });
