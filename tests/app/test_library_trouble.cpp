@@ -223,6 +223,9 @@ private slots:
             store->files().save(files::scanFile(*box_ / "in/a1.flac"));
             store->files().forget(d_->fileNamed("a2.mp3"));
         }
+        // What is done here in between hides nothing of it.
+        s().kinds.confirm({{other, matching::ContentKind::Speech}});
+        d_->settle();
         QEvent activated(QEvent::WindowActivate);
         QApplication::sendEvent(&w(), &activated);
         d_->settle();

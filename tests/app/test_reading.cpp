@@ -107,6 +107,16 @@ private slots:
         QCOMPARE(d.libraryFiles().size(), size_t{300});
         auto store = std::move(*library::Store::open(box / "library.db"));
         QVERIFY(store->lasting().all().empty());
+        // For a batch that is gone there is nothing to go on with.
+        store->lasting().add({17, "bring in", "4711\nyes\n\n" + text::hex((box / "in").native())});
+        {
+            Controllers again(box / "library.db");
+            QStringList said;
+            connect(&again.messages, &Messages::said, this, [&](const QString& s) { said << s; });
+            QTRY_VERIFY(again.isLoaded() && again.isQuiet());
+            QVERIFY2(said.isEmpty(), qPrintable(said.join("\n")));
+        }
+        QVERIFY(store->lasting().all().empty());
         // What a person stops is not gone on with.
         test::makeSound(box / "more", "x.ogg");
         d.controllers().bringIn.start({box / "more"}, true);

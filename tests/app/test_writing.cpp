@@ -248,9 +248,31 @@ private slots:
         const int64_t second = s().batch.id();
         s().batch.choose(first);
         s().batch.choose(second);
+        // What hands do to the one that stays in sight after all is not read over.
+        const std::string key = s().sleeves.all().front().key;
+        s().batch.nameSleeve(key, "Under the hands");
         d_->settle();
         QCOMPARE(s().batch.id(), second);
         QCOMPARE(s().sleeves.files().size(), size_t{1});
+        QCOMPARE(s().sleeves.find(key)->name, QString("Under the hands"));
+        QVERIFY(s().batch.batch().canUndoByHand());
+    }
+
+    void aWriteMovesThoughThePlacesWereNeverWorkedOut() {
+        makeBatch();
+        w().bench()->showStep(BenchPage::PutAway);
+        d_->settle();
+        auto stopping = connect(&s().jobs, &JobList::changed, this, [this] {
+            for (const work::JobView& job : s().jobs.list())
+                if (job.title.starts_with("Working out where"))
+                    s().jobs.stop(job.id);
+        });
+        putAway()->draftButton()->click();
+        d_->settle();
+        s().writing.write();
+        disconnect(stopping);
+        d_->settle();
+        QCOMPARE(d_->libraryFiles().size(), size_t{6});
     }
 
     void clearingABatchDropsTheDraftsOfItsFiles() {

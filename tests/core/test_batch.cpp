@@ -160,6 +160,21 @@ private slots:
         QCOMPARE(keyOf(2), first);
     }
 
+    /// As a write does, which ends while files that came are sorted.
+    void whatIsReadAgainWhileOthersAreSortedLosesNone() {
+        files_->put(song(7, "c", "Night Post EP", "Cold Slip"), {5});
+        files_->put(song(8, "c", "Night Post EP", "Night Post"), {5});
+        batch_->put({{7}, {8}}, true);
+        auto work = batch_->beginSorting();
+        files_->put(song(1, "a", "Salt Road", "Tide Table, written"), {5});
+        batch_->put({{1}}, false);
+        work->run({});
+        batch_->endSorting(work);
+        sortAll();
+        QVERIFY(batch_->isSorted());
+        QVERIFY(!keyOf(7).empty() && keyOf(7) == keyOf(8));
+    }
+
     void whatWasSortedForAnotherBatchIsNotTaken() {
         batch_->sortAnew();
         auto work = batch_->beginSorting();

@@ -48,8 +48,13 @@ QString BatchController::note() const {
 }
 
 void BatchController::choose(int64_t id) {
-    if (id != wanted_)
+    if (id == this->id()) { // it stays, whatever was about to take its place
+        wanted_ = id;
+        ++shows_;
+        emit changed();
+    } else if (id != wanted_) {
         show(id);
+    }
 }
 
 void BatchController::show(int64_t id, std::function<void()> then) {

@@ -42,7 +42,9 @@ BringIn::BringIn(LibraryAccess& library, LibrarySettings& settings, FilesControl
     : library_(library), settings_(settings), files_(files), batch_(batch), lasting_(lasting), jobs_(jobs),
       messages_(messages) {
     lasting_.setDoer(workKind, [this](const std::string& details) {
-        if (const auto wish = Wish::fromText(details))
+        const auto wish = Wish::fromText(details);
+        const bool known = wish && std::ranges::count(batch_.all(), wish->batch, &library::Batch::id) > 0;
+        if (known)       // else there is nothing to go on with
             read(*wish); // what was read already is not read again
     });
 }

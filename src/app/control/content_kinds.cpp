@@ -59,7 +59,6 @@ void ContentKinds::takeRows(const library::WorkRows& rows) {
     for (FileId id : rows.asked) {
         if (!beingKept_.contains(id)) // else the rows are older than what was said
             confirmed_.erase(id);
-        heard_.erase(id);
     }
     for (const auto& [id, values] : rows.kinds)
         if (auto kind = matching::kindByName(values.front()))

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/files_controller.h"
 
+#include <algorithm>
+
 namespace moorfrost::app {
 
 using library::Store;
@@ -47,25 +49,57 @@ void FilesController::readAgain(QObject* asker, const std::vector<FileId>& ids, 
         });
 }
 
+namespace {
+
+struct Held {
+    FilePtr file;
+    std::vector<int64_t> batches;
+};
+
+bool isAsHeld(const Held& held, const library::FileRecord& f, const WorkRows& rows) {
+    const library::FileRecord& h = *held.file;
+    const auto in = rows.batches.find(f.id);
+    const size_t batches = in == rows.batches.end() ? 0 : in->second.size();
+    return h.path == f.path && h.state == f.state && h.error == f.error && h.shelf == f.shelf &&
+           h.kind == f.kind && h.tags.fields == f.tags.fields && batches == held.batches.size() &&
+           std::ranges::all_of(held.batches, [&](int64_t b) { return in->second.contains(b); });
+}
+
+/// Leaves out the files that are as they are held.
+void keepOthers(WorkRows& rows, const std::map<FileId, Held>& held) {
+    std::set<FileId> same;
+    for (const library::FileRecord& f : rows.files)
+        if (isAsHeld(held.at(f.id), f, rows))
+            same.insert(f.id);
+    std::erase_if(rows.files, [&](const library::FileRecord& f) { return same.contains(f.id); });
+    std::erase_if(rows.asked, [&](FileId id) { return same.contains(id); });
+}
+
+} // namespace
+
 void FilesController::readAllAgain(QObject* asker, std::function<void()> then) {
+    std::map<FileId, Held> held;
+    for (FileId id : known_.ids())
+        held[id] = {known_.find(id), known_.batchesOf(id)};
     library_.read(
-        this, [ids = known_.ids()](Store& store) { return library::readWorkRows(store, ids); },
+        this,
+        [held = std::move(held)](Store& store) {
+            std::vector<FileId> ids;
+            for (const auto& [id, file] : held)
+                ids.push_back(id);
+            WorkRows rows = library::readWorkRows(store, ids);
+            keepOthers(rows, held);
+            return rows;
+        },
         [this, asker = QPointer<QObject>(asker), then](Result<WorkRows> rows) {
             if (rows)
-                take(std::move(*rows), true);
+                take(std::move(*rows));
             if (asker && then)
                 then();
         });
 }
 
-namespace {
-bool isSame(const library::FileRecord& a, const library::FileRecord& b) {
-    return a.path == b.path && a.state == b.state && a.error == b.error && a.shelf == b.shelf &&
-           a.kind == b.kind && a.tags.fields == b.tags.fields;
-}
-} // namespace
-
-void FilesController::take(WorkRows rows, bool onlyOthers) {
+void FilesController::take(WorkRows rows) {
     std::set<FileId> gone(rows.asked.begin(), rows.asked.end());
     bench::Changes changes;
     for (library::FileRecord& f : rows.files) {
@@ -74,9 +108,7 @@ void FilesController::take(WorkRows rows, bool onlyOthers) {
         if (auto it = rows.batches.find(f.id); it != rows.batches.end())
             for (const auto& [batch, place] : it->second)
                 batches.push_back(batch);
-        const FilePtr held = known_.find(f.id);
-        if (!onlyOthers || !held || !isSame(*held, f) || known_.batchesOf(f.id) != batches)
-            changes.files.insert(f.id);
+        changes.files.insert(f.id);
         known_.put(std::move(f), std::move(batches));
     }
     for (FileId id : gone)

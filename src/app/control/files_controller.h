@@ -34,10 +34,11 @@ public:
     void takeUp(QObject* asker, const std::vector<FileId>& ids, std::function<void()> then);
     /// Reads what the library knows of these now. Only what has changed is told.
     void readAgain(QObject* asker, const std::vector<FileId>& ids, std::function<void()> then = {});
-    /// All that is worked on, where another program may have changed the library.
+    /// All that is worked on, where another program may have changed the library. What is as it was is left
+    /// alone; that is found out on the library's thread.
     void readAllAgain(QObject* asker, std::function<void()> then = {});
-    /// What was read of the library just now. `onlyOthers`: what is as it was is not told of.
-    void take(library::WorkRows rows, bool onlyOthers = false);
+    /// What was read of the library just now.
+    void take(library::WorkRows rows);
     /// These are not worked on any more.
     void letGo(const std::vector<FileId>& ids);
 

@@ -78,6 +78,7 @@ void PlacesController::workOut() {
     if (running_ != 0) // what it finds is too old; the next follows
         return;
     waiting_ = false;
+    failed_ = false;
     if (counts().places == 0) {
         take({});
         return;
@@ -91,6 +92,7 @@ void PlacesController::workOut() {
         },
         [this](Result<bench::Places> places) {
             running_ = 0;
+            failed_ = !places;
             if (waiting_) // newer drafts are to be worked out
                 workOut();
             else

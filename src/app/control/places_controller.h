@@ -39,7 +39,7 @@ public:
 
     const bench::Places& places() const { return places_; }
     /// They are those of the drafts as they are now.
-    bool areCurrent() const { return !waiting_ && running_ == 0; }
+    bool areCurrent() const { return !waiting_ && running_ == 0 && !failed_; }
     const bench::DraftCounts& counts() const;
     /// The drafts as they are now.
     std::vector<bench::Proposal> proposals() const;
@@ -66,6 +66,7 @@ private:
     mutable bench::DraftCounts counts_;
     mutable std::optional<uint64_t> counted_; // in which revision of the feed
     QTimer timer_{this};
+    bool failed_ = false;     // they could not be, or it was stopped
     bool waiting_ = false;    // they are to be worked out
     work::JobId running_ = 0; // by this job
 };

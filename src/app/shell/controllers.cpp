@@ -54,12 +54,6 @@ Controllers::Controllers(const Path& file)
         if (loaded_)
             index.holdTo(standards.shelfRules());
     });
-    connect(&index, &LibraryIndex::changed, this, &Controllers::noteRevision);
-    connect(&shelves, &ShelvesController::filesChanged, this, &Controllers::noteRevision);
-    connect(&bringIn, &BringIn::ended, this, &Controllers::noteRevision);
-    connect(&batch, &BatchController::membersChanged, this, &Controllers::noteRevision);
-    connect(&kinds, &ContentKinds::kept, this, &Controllers::noteRevision);
-    connect(&writing, &WritingController::written, this, &Controllers::noteRevision);
     files.feed().subscribe([this, look](const bench::Changes& changes) {
         if (changes.batch) {
             along.look();
@@ -84,7 +78,6 @@ void Controllers::begin() {
         &settings, &LibrarySettings::loaded, this, [this] { batch.load(); }, Qt::SingleShotConnection);
     connect(&batch, &BatchController::loaded, this, [this] {
         loaded_ = true;
-        noteRevision();
         index.holdTo(standards.shelfRules());
         index.refresh();
         care.checkSoon();
@@ -133,15 +126,6 @@ void Controllers::catchUpWithOthers() {
         [this](const Result<std::string>& now) {
             if (now && std::exchange(revision_, *now) != *now)
                 catchUp();
-        });
-}
-
-void Controllers::noteRevision() {
-    library.read(
-        this, [](library::Store& store) { return store.revisions().current(); },
-        [this](const Result<std::string>& now) {
-            if (now)
-                revision_ = *now;
         });
 }
 

@@ -40,7 +40,7 @@ public:
     bool isDue(int milliseconds) const;
     /// Takes over what is otherwise in the library than it is known here. What is typed stays.
     void catchUp();
-    /// The same, if anybody else has changed the library since this was last asked.
+    /// The same, if files of the library have changed since this was last asked; our own changes are known.
     void catchUpWithOthers();
 
     // In the order in which they are made; each uses only those before it.
@@ -72,12 +72,10 @@ signals:
 
 private:
     void begin();
-    /// Our own changes need not be caught up with.
-    void noteRevision();
     std::vector<QObject*> all();
 
     bool loaded_ = false;
-    std::string revision_; // of the files in the library that is known here
+    std::string revision_; // of the files in the library, when it was last caught up with
 };
 
 } // namespace moorfrost::app

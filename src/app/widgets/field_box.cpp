@@ -120,6 +120,7 @@ void FieldBox::propose(const std::vector<std::string>& values, const QString& ac
         emit refused(qs(why));
         setModified(false);
         refresh();
+        showNext();
         return;
     }
     std::vector<library::DraftSession::Wish> wishes;

@@ -52,8 +52,12 @@ void Batch::put(const std::vector<Came>& files, bool sort) {
         if (sort)
             unsorted_.insert(id);
     }
-    if (!sort)
-        former_.reset();
+    if (sort)
+        return;
+    former_.reset();
+    if (sorting_) // what comes of it is not taken: what was given to it waits again
+        for (const Sorting::Given& given : sorting_->files_)
+            unsorted_.insert(given.file->id);
 }
 
 void Batch::remove(const std::vector<FileId>& files) {

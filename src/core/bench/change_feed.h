@@ -21,10 +21,9 @@ struct Changes {
     std::set<library::FileId> kinds;  // what kind of sound these are, or are believed to be
     std::set<library::FileId> places; // where these will be
     bool batch = false;               // another batch is in sight: nothing is as before
-    bool rules = false;               // what everything is measured by: standards, what names must suit
 
     bool isEmpty() const {
-        return files.empty() && drafts.empty() && kinds.empty() && places.empty() && !batch && !rules;
+        return files.empty() && drafts.empty() && kinds.empty() && places.empty() && !batch;
     }
 };
 

@@ -10,17 +10,6 @@ void KnownFiles::put(library::FileRecord&& record, std::vector<int64_t> batches)
     files_[id] = {std::make_shared<library::FileRecord>(std::move(record)), std::move(batches)};
 }
 
-void KnownFiles::join(FileId id, int64_t batch) {
-    auto it = files_.find(id);
-    if (it != files_.end() && !std::ranges::count(it->second.batches, batch))
-        it->second.batches.push_back(batch);
-}
-
-void KnownFiles::leave(FileId id, int64_t batch) {
-    if (auto it = files_.find(id); it != files_.end())
-        std::erase(it->second.batches, batch);
-}
-
 FilePtr KnownFiles::find(FileId id) const {
     auto it = files_.find(id);
     return it == files_.end() ? nullptr : it->second.file;

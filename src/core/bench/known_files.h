@@ -19,10 +19,6 @@ public:
     /// In the place of what was known of it. `batches`: all that it is in.
     void put(library::FileRecord&& record, std::vector<int64_t> batches);
     void drop(FileId id) { files_.erase(id); }
-    void clear() { files_.clear(); }
-    /// It is in this batch now, or in it no more.
-    void join(FileId id, int64_t batch);
-    void leave(FileId id, int64_t batch);
 
     bool contains(FileId id) const { return files_.contains(id); }
     /// nullptr if it is not worked on.
