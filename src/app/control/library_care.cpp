@@ -27,6 +27,10 @@ void LibraryCare::recover() {
 void LibraryCare::tell(const library::RecoveryReport& report) {
     if (report.isEmpty())
         return;
+    if (report.sets.empty() && report.finished.empty() && report.setAside.empty()) {
+        messages_.say(qs(report.error), true); // nothing was interrupted: it could not be looked at
+        return;
+    }
     recovered_ = report;
     emit interruptionFound();
 }

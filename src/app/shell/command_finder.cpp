@@ -17,6 +17,7 @@ namespace moorfrost::app {
 
 namespace {
 
+constexpr int gap = 6; // beside what is told
 constexpr int actionRole = Qt::UserRole, keysRole = Qt::UserRole + 1;
 
 /// The command on the left, its keys on the right.
@@ -24,14 +25,18 @@ class CommandDelegate : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        QStyledItemDelegate::paint(p, option, index);
+        QStyleOptionViewItem inside(option);
+        inside.rect.adjust(gap, 0, 0, 0);
+        if (option.state & QStyle::State_Selected)
+            p->fillRect(option.rect, theme::colours().fjordBack);
+        QStyledItemDelegate::paint(p, inside, index);
         const QString keys = index.data(keysRole).toString();
         if (keys.isEmpty())
             return;
         p->save();
         p->setPen(option.state & QStyle::State_Selected ? theme::colours().ink : theme::colours().second);
         p->setFont(option.font);
-        p->drawText(option.rect.adjusted(0, 0, -10, 0), Qt::AlignRight | Qt::AlignVCenter, keys);
+        p->drawText(option.rect.adjusted(0, 0, -gap - 6, 0), Qt::AlignRight | Qt::AlignVCenter, keys);
         p->restore();
     }
 };

@@ -11,11 +11,12 @@ namespace moorfrost::app {
 
 LibraryTroubleBar::LibraryTroubleBar(LibraryAccess& library, QWidget* parent)
     : QFrame(parent), library_(library) {
-    setObjectName("banner");
+    setObjectName("troubleBar");
     setAccessibleName(tr("Trouble with the library"));
     auto* layout = new QHBoxLayout(this);
-    layout->setContentsMargins(0, 0, 14, 0);
-    text_ = label({}, "banner");
+    layout->setContentsMargins(16, 6, 14, 6);
+    layout->setSpacing(16);
+    text_ = label({}, "");
     text_->setWordWrap(true);
     retry_ = button(tr("Try again"));
     layout->addWidget(text_, 1);

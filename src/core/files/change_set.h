@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The one place in which files are changed. A file set is a list of steps (new tags, a new place, or both,
-// file by file) that is checked first, carried out in groups that the group log holds while they run,
+// file by file) that is checked first, carried out in groups that the write-ahead log holds while they run,
 // recorded in a history, and reported per file. After a crash at any point each file is as before or as
 // asked; nothing that exists is overwritten. Any thread, one set at a time.
 #pragma once

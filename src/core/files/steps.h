@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What is asked of the files (steps, in a set) and what is recorded of each: values without behaviour, which
-// the group log and the library's history keep.
+// the write-ahead log and the library's history keep.
 #pragma once
 
 #include <cstdint>

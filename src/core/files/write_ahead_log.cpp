@@ -78,7 +78,9 @@ XXH128_hash_t groupHash(uint64_t number, std::string_view payload) {
 }
 
 Error damaged() {
-    return {ErrorKind::Damaged, {}, "The group log holds something that is not a group of steps."};
+    return {ErrorKind::Damaged,
+            {},
+            "The log of what is being written holds something that is not a group of steps."};
 }
 
 } // namespace
@@ -146,11 +148,11 @@ Result<std::unique_ptr<WriteAheadLog>> WriteAheadLog::open(const Path& file) {
     bool made = false;
     if (fd < 0 && errno == ENOENT) {
         if (int error = io::create(file, fd); error != 0)
-            return systemError(error, file, "Making the group log");
+            return systemError(error, file, "Making the log of what is being written");
         made = true;
     }
     if (fd < 0)
-        return systemError(errno, file, "Opening the group log");
+        return systemError(errno, file, "Opening the log of what is being written");
     std::unique_ptr<WriteAheadLog> log(new WriteAheadLog(fd, file));
     uint32_t newest = 0;
     bool found = false;
@@ -169,7 +171,8 @@ Result<std::unique_ptr<WriteAheadLog>> WriteAheadLog::open(const Path& file) {
     }
     if (newest > version)
         return Error{ErrorKind::Unsupported, file,
-                     "The group log was written by a newer Moorfrost. Use that one to open this library."};
+                     "The log of what is being written comes from a newer Moorfrost. Use that one to open "
+                     "this library."};
     std::string head = readAt(fd, groupStart, groupHeader);
     Reader r(head);
     if (r.raw(groupMagic.size()) == groupMagic && head.size() == groupHeader &&
@@ -179,15 +182,15 @@ Result<std::unique_ptr<WriteAheadLog>> WriteAheadLog::open(const Path& file) {
     struct stat st {};
     if (made || !found || (::fstat(fd, &st) == 0 && static_cast<uint64_t>(st.st_size) < reserved)) {
         if (int error = io::allocate(fd, reserved); error != 0)
-            return systemError(error, file, "Setting space aside for the group log");
+            return systemError(error, file, "Setting space aside for the log of what is being written");
         if (!found)
             if (Status s = log->retire(log->retired_, true); !s)
                 return s.error();
         if (int error = io::flush(fd); error != 0)
-            return systemError(error, file, "Writing the group log");
+            return systemError(error, file, "Writing the log of what is being written");
         if (int error = io::flushFolder(file.parent_path().empty() ? Path(".") : file.parent_path());
             error != 0)
-            return systemError(error, file, "Writing the group log");
+            return systemError(error, file, "Writing the log of what is being written");
     }
     return log;
 }
@@ -242,7 +245,7 @@ Result<uint64_t> WriteAheadLog::append(const std::vector<NumberedStep>& steps) {
     if (error == 0)
         error = io::flushData(fd_);
     if (error != 0)
-        return systemError(error, path_, "Writing the group log");
+        return systemError(error, path_, "Writing the log of what is being written");
     last_ = number;
     return number;
 }
@@ -259,7 +262,7 @@ Status WriteAheadLog::retire(uint64_t number, bool flush) {
     if (error == 0 && flush)
         error = io::flushData(fd_);
     if (error != 0)
-        return systemError(error, path_, "Writing the group log");
+        return systemError(error, path_, "Writing the log of what is being written");
     retired_ = std::max(retired_, number);
     return Done{};
 }

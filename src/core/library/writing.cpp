@@ -141,7 +141,7 @@ private:
     std::vector<FileId> touched_;
 };
 
-/// The group log of a library lies beside it.
+/// The write-ahead log of a library lies beside it.
 Result<std::unique_ptr<files::WriteAheadLog>> openLog(const Store& store) {
     Path path = store.file();
     path += ".group";
