@@ -133,6 +133,10 @@
         <source>and %n more</source>
         <translation><numerusform>and %n more</numerusform><numerusform>and %n more</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n file(s) of this recording</source>
+        <translation><numerusform>%n file of this recording</numerusform><numerusform>%n files of this recording</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::FolderModel</name>
@@ -193,12 +197,12 @@
         <translation><numerusform>%n file written</numerusform><numerusform>%n files written</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n set(s), newest first</source>
-        <translation><numerusform>%n set, newest first</numerusform><numerusform>%n sets, newest first</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>%n set aside</source>
         <translation><numerusform>%n set aside</numerusform><numerusform>%n set aside</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n change(s), newest first</source>
+        <translation><numerusform>%n change, newest first</numerusform><numerusform>%n changes, newest first</numerusform></translation>
     </message>
 </context>
 <context>
@@ -229,6 +233,10 @@
     <message numerus="yes">
         <source>%n file(s) sent to the bench.</source>
         <translation><numerusform>%n file sent to the bench.</numerusform><numerusform>%n files sent to the bench.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>The library will know nothing of %n file(s) any more. The journal can bring them back.</source>
+        <translation><numerusform>The library will know nothing of %n file any more. The journal can bring them back.</numerusform><numerusform>The library will know nothing of %n files any more. The journal can bring them back.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -383,6 +391,14 @@
     <message numerus="yes">
         <source>%n as they were.</source>
         <translation><numerusform>%n as they were.</numerusform><numerusform>%n as they were.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) were moved by others; the library has followed.</source>
+        <translation><numerusform>%n file were moved by others; the library has followed.</numerusform><numerusform>%n files were moved by others; the library has followed.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) could not be found and got the mark "absent". What the library keeps of them stays.</source>
+        <translation><numerusform>%n file could not be found and got the mark "absent". What the library keeps of them stays.</numerusform><numerusform>%n files could not be found and got the mark "absent". What the library keeps of them stays.</numerusform></translation>
     </message>
 </context>
 <context>

@@ -45,6 +45,7 @@ int readNames(const Options& options);
 int putAway(const Options& options);
 int journal(const Options& options);
 int takeBack(const Options& options);
+int recording(const Options& options);
 int search(const Options& options);
 int facets(const Options& options);
 int stats(const Options& options);

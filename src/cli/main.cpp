@@ -71,6 +71,12 @@ int main(int argc, char** argv) {
     add("take-back", "Undo a set that was written", takeBack)
         ->add_option("id", o.set, "Its number")
         ->required();
+    CLI::App* kept =
+        add("recording", "Which files are one recording, and what the library keeps of it", recording);
+    kept->add_option("what", o.step, "show, merge, part or best with files; changes; take-back with a number")
+        ->required()
+        ->check(CLI::IsMember({"show", "merge", "part", "best", "changes", "take-back"}));
+    kept->add_option("path", o.paths, "Files that the library knows, or the number of a change");
     CLI::App* fix = withPaths(add("fixity", "Print checksums of the sound, without the tags", fixity));
     fix->add_flag("--sha256", o.sha256, "SHA-256 as well");
     fix->add_flag("--store", o.store, "Keep them in the library");

@@ -247,7 +247,7 @@ private slots:
 
         // Nothing is read again for it: what was found is kept.
         auto store = library::Store::open(*box_ / "library.db");
-        const auto essences = (*store)->kept().find(library::essenceField, s().sleeves.files());
+        const auto essences = (*store)->workedOut().find(library::essenceField, s().sleeves.files());
         QCOMPARE(essences.size(), size_t{4});
         work::Progress progress;
         std::vector<const library::FileRecord*> batch;

@@ -136,7 +136,7 @@ private slots:
         d.controllers().jobs.stopAll();
         d.settle();
         QVERIFY(d.controllers().sleeves.files().size() < 400);
-        QVERIFY(d.window().message().contains("Stopped"));
+        QVERIFY2(d.window().message().contains("Stopped"), qPrintable(d.window().message()));
         // The rest can be brought in later.
         d.bringIn({box / "in"});
         QCOMPARE(d.controllers().sleeves.files().size(), size_t{400});

@@ -4,7 +4,6 @@
 
 #include <QCryptographicHash>
 #include <QJsonArray>
-#include <QJsonDocument>
 #include <QJsonObject>
 #include <QProcess>
 
@@ -13,6 +12,7 @@
 
 #include "core/files/disk.h"
 #include "core/text/text.h"
+#include "support/cli.h"
 #include "support/places.h"
 #include "support/sample_files.h"
 
@@ -21,42 +21,8 @@ using namespace moorfrost;
 class TestCli : public QObject {
     Q_OBJECT
 
-    struct Answer {
-        int code = -1;
-        QList<QJsonObject> lines;
-        QString messages;
-    };
-    Answer run(const QList<QByteArray>& arguments) {
-        // Arguments as bytes: through a shell-free file of NUL-terminated words.
-        QStringList words;
-        QProcess process;
-        Answer answer;
-        QByteArray script = "exec \"$0\" --library \"$MOORFROST_LIBRARY\"";
-        for (const QByteArray& a : arguments) {
-            QByteArray quoted = a;
-            quoted.replace("'", "'\\''");
-            script += " '" + quoted + "'";
-        }
-        test::writeBytes(*box_ / "script", script.toStdString());
-        QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
-        environment.insert("MOORFROST_LIBRARY", QString::fromStdString((*box_ / "library.db").native()));
-        process.setProcessEnvironment(environment);
-        process.start("/bin/sh", {"-c",
-                                  "script=$(cat " + QString::fromStdString((*box_ / "script").native()) +
-                                      "); eval \"$script\"",
-                                  QString::fromStdString(test::inBuild("src/cli/moorfrost-cli").native())});
-        process.waitForFinished(60000);
-        answer.code = process.exitCode();
-        answer.messages = QString::fromUtf8(process.readAllStandardError());
-        for (const QByteArray& line : process.readAllStandardOutput().split('\n'))
-            if (!line.isEmpty()) {
-                QJsonDocument document = QJsonDocument::fromJson(line);
-                if (!document.isObject())
-                    qFatal("not JSON: %s", line.constData());
-                answer.lines << document.object();
-            }
-        return answer;
-    }
+    using Answer = test::CliAnswer;
+    Answer run(const QList<QByteArray>& arguments) { return test::runCli(box_->root(), arguments); }
     QByteArray path(const std::string& name) { return QByteArray::fromStdString((*box_ / name).native()); }
 
 private slots:

@@ -414,7 +414,7 @@ private slots:
                                                  : "Gorse";
             table += "| " + def.label + " |";
             for (const auto& [title, name] : formats) {
-                auto holds = [&](const std::vector<std::string>& values) {
+                auto holds = [&, title = title, name = name](const std::vector<std::string>& values) {
                     Path file = corpus_ / "good" / name;
                     auto edit = tags::prepareEdit(file, {{def.key, values}});
                     return edit && edit->after[def.key] == values &&

@@ -5,7 +5,7 @@
 #include <cmath>
 #include <numbers>
 
-#include "core/library/store/store.h"
+#include "core/library/work_rows.h"
 #include "core/matching/content_kinds.h"
 #include "core/sandbox/parser_pool.h"
 #include "demo/encode.h"
@@ -151,15 +151,16 @@ private slots:
         const library::FileId a = store.files().save(files::scanFile(test::makeSound(box.root(), "a.flac")));
         const library::FileId b = store.files().save(files::scanFile(test::makeSound(box.root(), "b.flac")));
         const std::string before = store.revisions().current();
-        store.kept().save("kind", {{a, {"tone"}}, {b, {"speech", "two", "three"}}, {b + 100, {"ident"}}});
-        QVERIFY(store.kept().find("kind", {a, b, b + 100}) ==
+        const std::string field = library::proposedKindField;
+        store.workedOut().save(field, {{a, {"tone"}}, {b, {"speech", "two", "three"}}, {b + 100, {"ident"}}});
+        QVERIFY(store.workedOut().find(field, {a, b, b + 100}) ==
                 (library::KeptValues{{a, {"tone"}}, {b, {"speech", "two", "three"}}}));
-        QVERIFY(store.kept().find("note", {a, b}).empty());
-        store.kept().save("kind", {{a, {}}, {b, {"music"}}});
-        QVERIFY(store.kept().find("kind", {a, b}) == (library::KeptValues{{b, {"music"}}}));
+        QVERIFY(store.workedOut().find("note", {a, b}).empty());
+        store.workedOut().save(field, {{a, {}}, {b, {"music"}}});
+        QVERIFY(store.workedOut().find(field, {a, b}) == (library::KeptValues{{b, {"music"}}}));
         QCOMPARE(store.revisions().current(), before); // no search has to look at it anew
         store.files().forget(b);
-        QVERIFY(store.kept().find("kind", {b}).empty());
+        QVERIFY(store.workedOut().find(field, {b}).empty());
     }
 };
 

@@ -249,7 +249,7 @@ private slots:
                     store_->files().setShelf({id}, file->shelf ? 0 : 1);
                     continue;
                 case 5:
-                    store_->kept().save(kindField, {{id, {"speech"}}});
+                    store_->recordings().setValues(store_->recordings().ensure(id), kindField, {"speech"});
                     continue;
                 default:
                     store_->files().move(id, file->path.parent_path() / ("moved " + std::to_string(round) +

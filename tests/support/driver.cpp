@@ -135,7 +135,9 @@ void makeSmallLibrary(const Path& folder) {
     };
     int n = 0;
     for (const Song& s : songs) {
-        Path file = test::makeSound(folder / "archive", "f" + std::to_string(++n) + ".flac");
+        ++n; // each with a sound of its own: the same would be one recording
+        Path file =
+            test::makeSound(folder / "archive", "f" + std::to_string(n) + ".flac", static_cast<uint32_t>(n));
         tags::Fields fields = {{"title", {s.title}}, {"artist", {s.artist}}, {"album", {s.album}},
                                {"date", {s.date}},   {"genre", {s.genre}},   {"album_artist", {s.artist}}};
         if (s.isrc)

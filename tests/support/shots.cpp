@@ -29,6 +29,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/file_details.h"
 #include "core/files/io.h"
 #include "core/library/writing.h"
 #include "support/driver.h"
@@ -233,6 +234,35 @@ int main(int argc, char** argv) {
     shot(&w, "library-search");
     w.library()->table()->setColumnWidth(4, 92);
     tracks->setColumns(columns);
+    // One song came three times: from the master, and twice as a copy for the radio.
+    const Path singles = root / "Music archive" / "Radio singles";
+    std::filesystem::create_directories(singles);
+    const Path from = root / "incoming" / "label-drive";
+    std::filesystem::copy_file(from / "copies" / "Salt Road.mp3", singles / "Salt Road.mp3");
+    std::filesystem::copy_file(from / "Salt Road" / "02 Salt Road.flac", singles / "Salt Road (master).flac");
+    s.shelves.read(s.shelves.all());
+    d.settle();
+    w.library()->searchBox()->setText("artist:varnholt");
+    d.settle();
+    std::vector<FileId> same;
+    for (library::Row row : tracks->rows())
+        if (tracks->searcher()->text(row, "title") == "Salt Road")
+            same.push_back(tracks->searcher()->idOf(row));
+    if (same.size() < 2)
+        qFatal("too few files of one recording");
+    s.recordings.merge(same);
+    d.settle();
+    for (int row = 0; row < tracks->rowCount(); ++row)
+        if (tracks->fileAt(row) == same.front())
+            w.library()->table()->selectRow(row);
+    d.settle();
+    // Another one is not where it was.
+    std::filesystem::remove(tracks->searcher()->pathOf(tracks->rows().front()));
+    s.shelves.read(s.shelves.all());
+    d.settle();
+    auto* details = w.library()->details()->findChild<QScrollArea*>();
+    details->ensureWidgetVisible(w.library()->details()->recording(), 0, 200);
+    shot(&w, "recording");
     w.library()->searchBox()->clear();
     d.settle();
     w.library()->groupChoice()->setCurrentIndex(1);
@@ -240,6 +270,7 @@ int main(int argc, char** argv) {
     shot(&w, "library-sleeves");
     w.library()->tracksButton()->click();
     w.showWorkspace(MainWindow::Journal);
+    w.findChild<JournalPage*>()->sets()->setCurrentRow(1);
     shot(&w, "journal");
     w.showWorkspace(MainWindow::Settings);
     shot(&w, "settings");

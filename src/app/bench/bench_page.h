@@ -19,9 +19,11 @@
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
 #include "app/control/places_controller.h"
+#include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/standards.h"
+#include "app/control/undo_history.h"
 
 class QLabel;
 class QPushButton;
@@ -76,6 +78,8 @@ public:
         AlongFiles& along;
         Duplicates& duplicates;
         BringIn& bringIn;
+        RecordingsController& recordings;
+        UndoHistory& undo;
     };
 
     enum Step { BringIn, Describe, PutAway };

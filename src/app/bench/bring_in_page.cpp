@@ -61,7 +61,7 @@ BringInPage::BringInPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(empty_);
-    details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal});
+    details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal, use_.recordings});
     auto* splitter = new QSplitter;
     splitter->addWidget(tree_);
     splitter->addWidget(details_);

@@ -20,6 +20,7 @@
 #include "app/control/library_access.h"
 #include "app/control/library_index.h"
 #include "app/control/messages.h"
+#include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/standards.h"
@@ -56,6 +57,7 @@ public:
         AlongFiles& along;
         Duplicates& duplicates;
         BringIn& bringIn;
+        RecordingsController& recordings;
     };
 
     BringInPage(const Uses& use, QWidget* parent = nullptr);

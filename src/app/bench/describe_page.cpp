@@ -97,8 +97,8 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     connect(number, &QPushButton::clicked, this, &DescribePage::numberTracks);
     connect(mend, &QPushButton::clicked, this, &DescribePage::mendText);
     connect(columns, &QPushButton::clicked, this, &DescribePage::chooseColumns);
-    connect(undo, &QToolButton::clicked, this, [this] { use_.drafts.session().undo(); });
-    connect(redo, &QToolButton::clicked, this, [this] { use_.drafts.session().redo(); });
+    connect(undo, &QToolButton::clicked, this, [this] { use_.undo.undo(); });
+    connect(redo, &QToolButton::clicked, this, [this] { use_.undo.redo(); });
     connect(view_, &SheetView::chosenChanged, this, [this] { drawer_->setFiles(target()); });
     connect(view_, &SheetView::playRequested, this, &DescribePage::playRequested);
     connect(view_, &SheetView::menuRequested, this, &DescribePage::showMenu);
@@ -110,13 +110,12 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     });
     connect(&use_.drafts, &DraftsController::diskShown, this, &DescribePage::showDiskNote);
     auto showUndo = [this, undo, redo] {
-        undo->setEnabled(use_.drafts.session().canUndo());
-        redo->setEnabled(use_.drafts.session().canRedo());
-        undo->setToolTip(tr("Undo %1 (Ctrl+Z)").arg(qs(use_.drafts.session().undoName())));
-        redo->setToolTip(tr("Redo %1 (Ctrl+Shift+Z)").arg(qs(use_.drafts.session().redoName())));
+        undo->setEnabled(use_.undo.canUndo());
+        redo->setEnabled(use_.undo.canRedo());
+        undo->setToolTip(tr("Undo %1 (Ctrl+Z)").arg(use_.undo.undoName()));
+        redo->setToolTip(tr("Redo %1 (Ctrl+Shift+Z)").arg(use_.undo.redoName()));
     };
-    // After the session has recorded the action.
-    connect(&use_.drafts, &DraftsController::changed, this, showUndo, Qt::QueuedConnection);
+    connect(&use_.undo, &UndoHistory::changed, this, showUndo);
     showUndo();
 }
 

@@ -16,6 +16,7 @@
 #include "app/control/messages.h"
 #include "app/control/places_controller.h"
 #include "app/control/sleeve_views.h"
+#include "app/control/undo_history.h"
 #include "app/widgets/sheet.h"
 
 class QLabel;
@@ -41,6 +42,7 @@ public:
         ContentKinds& kinds;
         CustomFields& customFields;
         SleeveViews& sleeves;
+        UndoHistory& undo;
     };
 
     DescribePage(const Uses& use, QWidget* parent = nullptr);

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/content_kinds.h"
 
+#include <algorithm>
+
 #include <QMenu>
 
 #include "app/shell/text_utils.h"
@@ -44,8 +46,9 @@ QMenu* addKindMenu(QMenu& menu, ContentKinds& kinds, const std::vector<FileId>& 
     return choices;
 }
 
-ContentKinds::ContentKinds(LibraryAccess& library, FilesController& files, JobList& jobs, InBatch inBatch)
-    : library_(library), files_(files), jobs_(jobs), inBatch_(std::move(inBatch)) {
+ContentKinds::ContentKinds(LibraryAccess& library, FilesController& files, RecordingsController& recordings,
+                           JobList& jobs, InBatch inBatch)
+    : library_(library), files_(files), recordings_(recordings), jobs_(jobs), inBatch_(std::move(inBatch)) {
     connect(&files_, &FilesController::rowsTaken, this, &ContentKinds::takeRows);
     files_.feed().subscribe([this](const bench::Changes& changes) {
         if (changes.batch)
@@ -81,6 +84,8 @@ const matching::KindProposal* ContentKinds::proposalFor(FileId file) const {
 }
 
 void ContentKinds::confirm(const std::map<FileId, ContentKind>& kinds) {
+    if (kinds.empty())
+        return;
     library::KeptValues values;
     bench::Changes changes;
     for (const auto& [id, kind] : kinds) {
@@ -90,14 +95,14 @@ void ContentKinds::confirm(const std::map<FileId, ContentKind>& kinds) {
         ++beingKept_[id];
         values[id] = {matching::kindName(kind)};
     }
-    library_.write(
-        this, [values](Store& store) { store.kept().save(library::kindField, values); },
-        [this, values](const Status&) {
-            for (const auto& [id, kind] : values)
-                if (--beingKept_[id] == 0)
-                    beingKept_.erase(id);
-            emit kept();
-        });
+    const ContentKind first = kinds.begin()->second;
+    const bool one = std::ranges::all_of(kinds, [first](const auto& k) { return k.second == first; });
+    recordings_.keep(one ? tr("Kind: %1").arg(kindText(first)) : tr("Confirm kinds"), library::kindField,
+                     values, [this, values] {
+                         for (const auto& [id, kind] : values)
+                             if (--beingKept_[id] == 0)
+                                 beingKept_.erase(id);
+                     });
     files_.feed().publish(std::move(changes));
     emit changed();
 }
@@ -206,7 +211,7 @@ void ContentKinds::takeHeard(const std::map<FileId, Heard>& heard) {
         heard_[id] = h;
         files.insert(id);
     }
-    library_.write([values](Store& store) { store.kept().save(library::proposedKindField, values); });
+    library_.write([values](Store& store) { store.workedOut().save(library::proposedKindField, values); });
     weighAll(files);
 }
 

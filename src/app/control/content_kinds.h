@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Which files are music, speech, idents, effects or tones: what people have confirmed, and what is proposed
-// for the files of the batch. Both are kept in the library, not in the files.
+// for the files of the batch. Both are kept in the library, not in the files: what was confirmed of the
+// recording.
 #pragma once
 
 #include <QObject>
@@ -11,6 +12,7 @@
 
 #include "app/control/files_controller.h"
 #include "app/control/job_list.h"
+#include "app/control/recordings_controller.h"
 #include "core/matching/content_kinds.h"
 
 class QMenu;
@@ -24,7 +26,8 @@ public:
     /// Tells the files that proposals are made for: those of the batch in sight.
     using InBatch = std::function<bool(FileId)>;
 
-    ContentKinds(LibraryAccess& library, FilesController& files, JobList& jobs, InBatch inBatch);
+    ContentKinds(LibraryAccess& library, FilesController& files, RecordingsController& recordings,
+                 JobList& jobs, InBatch inBatch);
 
     /// As confirmed; music where nobody said otherwise. Of the files that are worked on.
     matching::ContentKind of(FileId file) const;
@@ -42,8 +45,6 @@ public:
 signals:
     /// What is told of some files.
     void changed();
-    /// What was confirmed is in the library now.
-    void kept();
 
 private:
     struct Heard { // for the state that the file was in
@@ -59,6 +60,7 @@ private:
 
     LibraryAccess& library_;
     FilesController& files_;
+    RecordingsController& recordings_;
     JobList& jobs_;
     InBatch inBatch_;
     std::unordered_map<FileId, matching::ContentKind> confirmed_;

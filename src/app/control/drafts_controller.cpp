@@ -9,9 +9,11 @@ namespace moorfrost::app {
 
 using library::Store;
 
-DraftsController::DraftsController(LibraryAccess& library, FilesController& files)
-    : library_(library), files_(files), session_([&files](FileId id) { return files.known().fieldsOf(id); },
-                                                 [] { return static_cast<int64_t>(std::time(nullptr)); }) {
+DraftsController::DraftsController(LibraryAccess& library, FilesController& files,
+                                   std::function<uint64_t()> stamps)
+    : library_(library), files_(files),
+      session_([&files](FileId id) { return files.known().fieldsOf(id); },
+               [] { return static_cast<int64_t>(std::time(nullptr)); }, std::move(stamps)) {
     session_.setSink([this](const std::vector<library::DraftChange>& changes) {
         library_.write([changes](Store& store) { store.drafts().save(changes); });
     });

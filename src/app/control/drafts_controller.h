@@ -5,6 +5,8 @@
 
 #include <QObject>
 
+#include <functional>
+
 #include "app/control/files_controller.h"
 #include "core/edits/edits.h"
 #include "core/library/drafts.h"
@@ -14,7 +16,8 @@ namespace moorfrost::app {
 class DraftsController : public QObject {
     Q_OBJECT
 public:
-    DraftsController(LibraryAccess& library, FilesController& files);
+    /// `stamps`: as DraftSession has it.
+    DraftsController(LibraryAccess& library, FilesController& files, std::function<uint64_t()> stamps);
 
     /// Reads what is kept of them, and of their files.
     void load();

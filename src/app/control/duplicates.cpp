@@ -48,7 +48,7 @@ void Duplicates::look() {
             auto same = library::findAudioDuplicates(
                 file, batch, searcher.get(), stop, progress, [this](library::KeptValues&& essences) {
                     library_.write([essences = std::move(essences)](Store& store) {
-                        store.kept().save(library::essenceField, essences);
+                        store.workedOut().save(library::essenceField, essences);
                     });
                 });
             if (!same)

@@ -2,7 +2,9 @@
 #include "app/control/shelves_controller.h"
 
 #include <algorithm>
+#include <ctime>
 
+#include "core/library/absence.h"
 #include "core/library/read_folders.h"
 #include "core/library/writing.h"
 
@@ -110,20 +112,21 @@ void ShelvesController::read(const std::vector<Shelf>& which) {
                         transaction.commit();
                     });
                 });
-            if (read)
-                library_.write([shelves, same = read->unchanged](Store& store) {
-                    std::map<int64_t, std::vector<FileId>> byShelf;
-                    for (const library::FileRecord& f : store.files().findAll(same))
-                        if (int64_t shelf = library::shelfOf(shelves, f.path); shelf != f.shelf)
-                            byShelf[shelf].push_back(f.id);
-                    library::Transaction transaction(store.database());
-                    for (const auto& [shelf, members] : byShelf)
-                        store.files().setShelf(members, shelf);
-                    transaction.commit();
-                });
+            if (!read)
+                return read;
+            library_.write([shelves, same = read->unchanged](Store& store) {
+                std::map<int64_t, std::vector<FileId>> byShelf;
+                for (const library::FileRecord& f : store.files().findAll(same))
+                    if (int64_t shelf = library::shelfOf(shelves, f.path); shelf != f.shelf)
+                        byShelf[shelf].push_back(f.id);
+                library::Transaction transaction(store.database());
+                for (const auto& [shelf, members] : byShelf)
+                    store.files().setShelf(members, shelf);
+                transaction.commit();
+            });
             return read;
         },
-        [this, work](Result<library::FoldersRead> read) {
+        [this, work, which](Result<library::FoldersRead> read) {
             reading_ = false;
             lasting_.end(work);
             if (!read) {
@@ -141,7 +144,54 @@ void ShelvesController::read(const std::vector<Shelf>& which) {
             messages_.say(text);
             // Behind what is still to be written of it.
             library_.read(
-                this, [](Store&) {}, [this](const Status&) { emit filesChanged(); });
+                this, [](Store&) {},
+                [this, which, whole = !s.stopped](const Status&) {
+                    emit filesChanged();
+                    if (whole)
+                        lookForAbsent(which);
+                });
+        });
+}
+
+void ShelvesController::lookForAbsent(const std::vector<Shelf>& which) {
+    jobs_.start(
+        this, {ss(tr("Looking for files that are missing")), work::Priority::Background},
+        [which, file = library_.file()](std::stop_token stop,
+                                        work::Progress& progress) -> Result<library::AbsenceLook> {
+            auto store = Store::open(file);
+            if (!store)
+                return store.error();
+            return library::lookForAbsent(**store, which, stop, progress);
+        },
+        [this](const Result<library::AbsenceLook>& look) {
+            if (!look) {
+                messages_.say(look.error());
+                return;
+            }
+            if (look->stopped || (look->gone.empty() && look->back.empty() && look->followed.empty()))
+                return;
+            library_.write(
+                this,
+                [look = *look](Store& store) {
+                    library::noteAbsent(store, look, static_cast<int64_t>(std::time(nullptr)));
+                },
+                [this,
+                 gone =
+                     static_cast<int>(look->gone.size() - std::min(look->gone.size(), look->followed.size())),
+                 followed = static_cast<int>(look->followed.size())](const Status& noted) {
+                    if (!noted)
+                        return;
+                    if (followed > 0)
+                        messages_.say(
+                            tr("%n file(s) were moved by others; the library has followed.", "", followed));
+                    if (gone > 0)
+                        messages_.say(tr("%n file(s) could not be found and got the mark \"absent\". What "
+                                         "the library keeps of "
+                                         "them stays.",
+                                         "", gone),
+                                      true);
+                    emit filesChanged();
+                });
         });
 }
 

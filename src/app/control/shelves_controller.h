@@ -37,6 +37,8 @@ signals:
     void filesChanged();
 
 private:
+    /// What of these is not there is marked; what was moved by others is followed.
+    void lookForAbsent(const std::vector<library::Shelf>& which);
     void take(const Result<std::vector<library::Shelf>>& shelves);
 
     LibraryAccess& library_;

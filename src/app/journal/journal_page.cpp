@@ -9,6 +9,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
+#include "app/control/content_kinds.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -19,7 +20,6 @@ namespace moorfrost::app {
 namespace {
 
 enum Column { What, After, Before, State };
-constexpr int idRole = Qt::UserRole + 1;
 constexpr int numberRole = Qt::UserRole + 2;
 
 class SetDelegate : public QStyledItemDelegate {
@@ -28,15 +28,40 @@ public:
     QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 58}; }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         auto row = static_cast<size_t>(index.row());
-        if (row >= use_.journal.sets().size())
+        if (row >= use_.journal.entries().size())
             return;
-        const library::SetSummary& s = use_.journal.sets()[row];
+        const JournalEntry& entry = use_.journal.entries()[row];
         const auto& c = theme::colours();
         QRect r = option.rect;
         bool chosen = option.state & QStyle::State_Selected;
         p->save();
         paint::listRow(*p, r, chosen, option.state & QStyle::State_HasFocus);
         int right = r.right() - 8;
+        const bool written = entry.kind == JournalEntry::Written;
+        right = written ? setPills(p, entry.set, r, right) : right;
+        if (!written && entry.change.takenBack)
+            right -= paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22),
+                                 JournalPage::tr("taken back"), paint::Tone::Neutral) +
+                     6;
+        p->setFont(theme::uiFont(13, QFont::DemiBold));
+        p->setPen(c.ink);
+        int width = right - r.left() - 14;
+        p->drawText(QRect(r.left() + 14, r.top() + 8, width, 18), Qt::AlignVCenter | Qt::AlignLeft,
+                    p->fontMetrics().elidedText(qs(entry.title()), Qt::ElideRight, width));
+        p->setFont(theme::uiFont(12));
+        p->setPen(c.second);
+        QString when = QLocale().toString(QDateTime::fromSecsSinceEpoch(entry.when()), "d MMM yyyy, HH:mm");
+        const QString what = written ? JournalPage::tr("%n file(s) written", "",
+                                                       static_cast<int>(entry.set.done + entry.set.takenBack))
+                                     : JournalPage::tr("in the library only");
+        p->drawText(QRect(r.left() + 14, r.top() + 29, r.width() - 22, 18), Qt::AlignVCenter | Qt::AlignLeft,
+                    JournalPage::tr("%1 \u00B7 %2").arg(when, what));
+        p->restore();
+    }
+
+private:
+    /// Returns where there is still room.
+    int setPills(QPainter* p, const library::SetSummary& s, const QRect& r, int right) const {
         if (s.takenBack > 0)
             right -=
                 paint::pill(*p, right, QRect(r.left(), r.top() + 6, r.width(), 22),
@@ -61,22 +86,9 @@ public:
                                  JournalPage::tr("%n left out", "", static_cast<int>(s.failed)),
                                  paint::Tone::Attention) +
                      6;
-        p->setFont(theme::uiFont(13, QFont::DemiBold));
-        p->setPen(c.ink);
-        int width = right - r.left() - 14;
-        p->drawText(QRect(r.left() + 14, r.top() + 8, width, 18), Qt::AlignVCenter | Qt::AlignLeft,
-                    p->fontMetrics().elidedText(qs(s.title), Qt::ElideRight, width));
-        p->setFont(theme::uiFont(12));
-        p->setPen(c.second);
-        QString when = QLocale().toString(QDateTime::fromSecsSinceEpoch(s.when), "d MMM yyyy, HH:mm");
-        p->drawText(QRect(r.left() + 14, r.top() + 29, r.width() - 22, 18), Qt::AlignVCenter | Qt::AlignLeft,
-                    JournalPage::tr("%1 \u00B7 %2")
-                        .arg(when, JournalPage::tr("%n file(s) written", "",
-                                                   static_cast<int>(s.done + s.takenBack))));
-        p->restore();
+        return right;
     }
 
-private:
     JournalPage::Uses use_;
 };
 
@@ -96,7 +108,7 @@ JournalPage::JournalPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     list_->setItemDelegate(new SetDelegate(use_, list_));
     list_->setUniformItemSizes(true);
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    list_->setAccessibleName(tr("Sets that were written"));
+    list_->setAccessibleName(tr("What was written or changed"));
     list_->setMinimumWidth(220);
     tree_ = new QTreeWidget;
     prepareTree(tree_, {tr("File and field"), tr("After"), tr("Before"), tr("State")});
@@ -114,9 +126,10 @@ JournalPage::JournalPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(splitter);
-    stack_->addWidget(new EmptyHint(
-        "journal", tr("Nothing has been written yet"),
-        tr("Every write becomes a line here, with what it replaced, and can be taken back from here.")));
+    stack_->addWidget(new EmptyHint("journal", tr("Nothing has been written yet"),
+                                    tr("Every write and every change of what the library keeps becomes a "
+                                       "line here, with what it replaced, "
+                                       "and can be taken back from here.")));
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
@@ -132,36 +145,121 @@ JournalPage::JournalPage(const Uses& use, QWidget* parent) : QWidget(parent), us
 }
 
 void JournalPage::refill() {
-    int64_t wanted = set_;
     list_->blockSignals(true);
     list_->clear();
     int row = 0, at = 0;
-    for (const library::SetSummary& s : use_.journal.sets()) {
+    for (const JournalEntry& entry : use_.journal.entries()) {
         auto* item = new QListWidgetItem(list_);
-        item->setData(idRole, static_cast<qlonglong>(s.id));
-        item->setData(Qt::AccessibleTextRole, qs(s.title));
-        if (s.id == wanted)
+        item->setData(Qt::AccessibleTextRole, qs(entry.title()));
+        if (std::pair(entry.kind, entry.id()) == shown_)
             at = row;
         ++row;
     }
     list_->blockSignals(false);
     stack_->setCurrentIndex(row == 0 ? 1 : 0);
     takeBack_->setVisible(row > 0);
-    takeBackChosen_->setVisible(row > 0);
+    if (row == 0)
+        takeBackChosen_->hide();
     if (row > 0)
         list_->setCurrentRow(at);
-    note_->setText(row == 0 ? QString() : tr("%n set(s), newest first", "", row));
+    note_->setText(row == 0 ? QString() : tr("%n change(s), newest first", "", row));
     readSteps();
 }
 
+const JournalEntry* JournalPage::chosen() const {
+    const int row = list_->currentRow();
+    const auto& all = use_.journal.entries();
+    return row < 0 || row >= static_cast<int>(all.size()) ? nullptr : &all[static_cast<size_t>(row)];
+}
+
 void JournalPage::readSteps() {
-    if (!list_->currentItem())
+    const JournalEntry* entry = chosen();
+    if (!entry)
         return;
-    set_ = list_->currentItem()->data(idRole).toLongLong();
-    use_.journal.readSteps(this, set_, [this, set = set_](std::vector<library::SetStep> steps) {
-        if (set == set_)
-            showSteps(std::move(steps));
-    });
+    shown_ = {entry->kind, entry->id()};
+    const bool written = entry->kind == JournalEntry::Written;
+    takeBack_->setText(written ? tr("Take back the whole set") : tr("Take back this change"));
+    takeBackChosen_->setVisible(written);
+    auto isShown = [this, wanted = shown_] { return wanted == shown_; };
+    if (written)
+        use_.journal.readSteps(this, entry->id(), [this, isShown](std::vector<library::SetStep> steps) {
+            if (isShown())
+                showSteps(std::move(steps));
+        });
+    else
+        use_.journal.readParts(
+            this, entry->id(),
+            [this, isShown, change = entry->change](const std::vector<library::ChangePart>& parts) {
+                if (isShown())
+                    showParts(change, parts);
+            });
+}
+
+namespace {
+
+/// What a part was before or is after, for people.
+QString partText(const library::ChangePart& part, const std::vector<std::string>& values) {
+    using Kind = library::ChangePart::Kind;
+    switch (part.kind) {
+    case Kind::Value:
+        if (values.empty())
+            return JournalPage::tr("nothing");
+        if (part.field == library::kindField)
+            if (auto kind = matching::kindByName(values.front()))
+                return kindText(*kind);
+        return qs(tags::shownValues(values));
+    case Kind::Member:
+        return values.empty() ? JournalPage::tr("of no recording")
+                              : JournalPage::tr("recording %1").arg(qs(values.front()));
+    case Kind::Best:
+        return values.empty() ? JournalPage::tr("found by what the files are")
+                              : JournalPage::tr("chosen by hand");
+    case Kind::File:
+        return values.empty() ? JournalPage::tr("forgotten") : JournalPage::tr("known, absent");
+    }
+    return {};
+}
+
+QString partName(const library::ChangePart& part) {
+    using Kind = library::ChangePart::Kind;
+    switch (part.kind) {
+    case Kind::Value:
+        return part.field == library::kindField ? JournalPage::tr("Kind") : qs(part.field);
+    case Kind::Member:
+        return JournalPage::tr("Belongs to");
+    case Kind::Best:
+        return JournalPage::tr("Best file");
+    case Kind::File:
+        return JournalPage::tr("File");
+    }
+    return {};
+}
+
+} // namespace
+
+void JournalPage::showParts(const library::LibraryChange& change,
+                            const std::vector<library::ChangePart>& parts) {
+    const auto& c = theme::colours();
+    tree_->setUpdatesEnabled(false);
+    tree_->clear();
+    QTreeWidgetItem* item = nullptr;
+    for (const library::ChangePart& part : parts) {
+        const QString shown = part.shown.empty() ? tr("Without a file") : qs(part.shown);
+        if (!item || item->text(What) != shown) {
+            item = new QTreeWidgetItem(tree_,
+                                       {shown, {}, {}, change.takenBack ? tr("taken back") : tr("changed")});
+            item->setForeground(State, change.takenBack ? c.second : c.moss);
+        }
+        auto* line = new QTreeWidgetItem(
+            item, {partName(part), partText(part, part.after), partText(part, part.before)});
+        line->setForeground(What, c.second);
+        line->setForeground(Before, c.second);
+        line->setFlags(Qt::ItemIsEnabled);
+    }
+    if (parts.size() <= 400)
+        tree_->expandAll();
+    tree_->setUpdatesEnabled(true);
+    takeBack_->setEnabled(!change.takenBack);
 }
 
 void JournalPage::showSteps(std::vector<library::SetStep> steps) {
@@ -228,6 +326,10 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
 }
 
 void JournalPage::takeBack(bool onlyChosen) {
+    if (shown_.first == JournalEntry::Kept) {
+        use_.recordings.takeBack(shown_.second);
+        return;
+    }
     std::optional<std::set<size_t>> steps;
     if (onlyChosen) {
         steps.emplace();
@@ -235,7 +337,7 @@ void JournalPage::takeBack(bool onlyChosen) {
             if (!item->parent())
                 steps->insert(item->data(What, numberRole).toULongLong());
     }
-    use_.writing.takeBack(set_, steps);
+    use_.writing.takeBack(shown_.second, steps);
 }
 
 } // namespace moorfrost::app

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The journal: everything that was written, and taking it back.
+// The journal: everything that was written to files or changed in what the library keeps, and taking it back.
 #pragma once
 
 #include <QListWidget>
@@ -7,6 +7,7 @@
 #include <QTreeWidget>
 
 #include "app/control/journal_controller.h"
+#include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/writing_controller.h"
 
@@ -23,6 +24,7 @@ public:
         ShelvesController& shelves;
         JournalController& journal;
         WritingController& writing;
+        RecordingsController& recordings;
     };
 
     JournalPage(const Uses& use, QWidget* parent = nullptr);
@@ -34,7 +36,9 @@ private:
     void refill();
     void readSteps();
     void showSteps(std::vector<library::SetStep> steps);
+    void showParts(const library::LibraryChange& change, const std::vector<library::ChangePart>& parts);
     void takeBack(bool onlyChosen);
+    const JournalEntry* chosen() const;
 
     Uses use_;
     QListWidget* list_;
@@ -42,7 +46,7 @@ private:
     QStackedWidget* stack_;
     QLabel *title_, *note_;
     QPushButton *takeBack_, *takeBackChosen_;
-    int64_t set_ = 0;
+    std::pair<JournalEntry::Kind, int64_t> shown_{JournalEntry::Written, 0};
 };
 
 } // namespace moorfrost::app

@@ -8,6 +8,7 @@
 #include <QJsonDocument>
 #include <QJsonObject>
 #include <QMenu>
+#include <QMessageBox>
 #include <QPointer>
 #include <QScrollBar>
 #include <QSettings>
@@ -86,7 +87,7 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     stack_->addWidget(empty_);
     stack_->addWidget(gridPage());
     facets_ = new FacetPanel;
-    details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal});
+    details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal, use_.recordings});
     layOut();
 
     connect(&use_.index, &LibraryIndex::changed, this, &LibraryPage::takeSearcher);
@@ -259,9 +260,45 @@ void LibraryPage::showMenu(const QPoint& at) {
     menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
     if (count > 0 && count <= mostWithKind)
         addKindMenu(menu, use_.kinds, chosenFiles());
+    if (count > 0 && count <= mostWithKind)
+        addRecordingMenu(menu);
     if (!showsSleeves())
         menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
     menu.exec(at);
+}
+
+void LibraryPage::addRecordingMenu(QMenu& menu) {
+    const std::vector<FileId> files = chosenFiles();
+    QMenu* recording = menu.addMenu(tr("Recording"));
+    recording
+        ->addAction(tr("Make one recording of these"), &use_.recordings,
+                    [this, files] { use_.recordings.merge(files); })
+        ->setEnabled(files.size() > 1);
+    recording->addAction(tr("Part from the recording"), &use_.recordings,
+                         [this, files] { use_.recordings.part(files); });
+    recording
+        ->addAction(tr("Choose as the best file"), &use_.recordings,
+                    [this, files] { use_.recordings.chooseBest(files.front(), true); })
+        ->setEnabled(files.size() == 1);
+    std::vector<FileId> absent;
+    for (FileId id : files)
+        if (const auto row = searcher_ ? searcher_->rowOf(id) : std::nullopt;
+            row && searcher_->has(*row, library::Absent))
+            absent.push_back(id);
+    recording
+        ->addAction(
+            tr("Forget absent files\u2026"), this,
+            [this, absent] {
+                const auto answer = QMessageBox::question(
+                    this, tr("Forget absent files?"),
+                    tr("The library will know nothing of %n file(s) any more. The journal can bring them "
+                       "back.",
+                       "", static_cast<int>(absent.size())),
+                    QMessageBox::Yes | QMessageBox::Cancel, QMessageBox::Cancel);
+                if (answer == QMessageBox::Yes)
+                    use_.recordings.forgetAbsent(absent);
+            })
+        ->setEnabled(!absent.empty());
 }
 
 QString LibraryPage::told() const {

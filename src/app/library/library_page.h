@@ -19,12 +19,14 @@
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
 #include "app/control/places_controller.h"
+#include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/standards.h"
 #include "app/library/library_answer.h"
 #include "app/library/search_bar.h"
 #include "app/widgets/sheet.h"
 
+class QMenu;
 class QSlider;
 class QStackedWidget;
 namespace moorfrost::app {
@@ -56,6 +58,7 @@ public:
         BatchController& batch;
         ContentKinds& kinds;
         CustomFields& customFields;
+        RecordingsController& recordings;
     };
 
     explicit LibraryPage(const Uses& use, QWidget* parent = nullptr);
@@ -92,6 +95,7 @@ private:
     void showAs(bool sleeves);
     std::vector<FileId> chosenFiles() const;
     void showMenu(const QPoint& at);
+    void addRecordingMenu(QMenu& menu);
     void takeSearcher();
     void search();
     /// `searcher`: whose rows the answer holds.

@@ -77,6 +77,8 @@ QVariant TrackModel::data(const QModelIndex& index, int role) const {
         return draftOf(index.row(), key) != nullptr;
     case OddRole:
         return false;
+    case AbsentRole:
+        return searcher_->has(rows_[static_cast<size_t>(index.row())], library::Absent);
     case KeyRole:
         return qs(key);
     case Qt::ToolTipRole: {

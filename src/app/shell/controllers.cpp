@@ -10,21 +10,26 @@ namespace moorfrost::app {
 namespace settings = library::settings;
 
 Controllers::Controllers(const Path& file)
-    : library(file), settings(library), lasting(library), files(library), drafts(library, files),
-      index(jobs, library), standards(settings, messages),
-      shelves(library, settings, lasting, jobs, messages), journal(library),
+    : library(file), settings(library), lasting(library), files(library),
+      recordings(library, files, messages, [this] { return stamp(); }),
+      drafts(library, files, [this] { return stamp(); }), undo(drafts, recordings), index(jobs, library),
+      standards(settings, messages), shelves(library, settings, lasting, jobs, messages), journal(library),
       batch(library, settings, files, drafts, standards, jobs),
-      kinds(library, files, jobs, [this](FileId id) { return batch.batch().places().contains(id); }),
+      kinds(library, files, recordings, jobs,
+            [this](FileId id) { return batch.batch().places().contains(id); }),
       customFields(files, drafts, index),
       places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
       sleeves(batch.batch(), files, drafts, places, kinds, standards, settings), along(batch, files, jobs),
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
+      sameSound(library, recordings, index, jobs),
       bringIn(library, settings, files, batch, lasting, jobs, messages),
       writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
       care(library, jobs, messages), peaks(library, jobs) {
     auto look = [this] { // what is worked out of the batch in the background
         kinds.listen();
         duplicates.look();
+        if (loaded_)
+            sameSound.look();
     };
     connect(&library, &LibraryAccess::failed, this, [this](const QString& sentence) {
         messages.say(sentence, true);
@@ -40,7 +45,10 @@ Controllers::Controllers(const Path& file)
     };
     connect(&bringIn, &BringIn::ended, this, lookAgain);
     connect(&batch, &BatchController::membersChanged, this, lookAgain);
-    connect(&kinds, &ContentKinds::kept, this, [this] { index.refresh(); });
+    connect(&recordings, &RecordingsController::changed, this, [this] {
+        index.refresh();
+        journal.refresh();
+    });
     connect(&shelves, &ShelvesController::filesChanged, this, [this] {
         files.readAllAgain(this);
         index.refresh();
@@ -81,6 +89,7 @@ void Controllers::begin() {
         index.holdTo(standards.shelfRules());
         index.refresh();
         care.checkSoon();
+        sameSound.look();
         lasting.goOn();
         emit loaded();
         if (settings.get(settings::readShelves)) { // the library was made anew
@@ -98,8 +107,9 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,  &library, &settings, &files,   &drafts, &index,      &standards, &shelves, &journal,
-            &batch, &kinds,   &places,   &sleeves, &along,  &duplicates, &bringIn,   &writing, &care};
+    return {&jobs,    &library,   &settings,   &files,     &recordings, &drafts,  &undo,
+            &index,   &standards, &shelves,    &journal,   &batch,      &kinds,   &places,
+            &sleeves, &along,     &duplicates, &sameSound, &bringIn,    &writing, &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

@@ -20,9 +20,12 @@
 #include "app/control/messages.h"
 #include "app/control/peaks.h"
 #include "app/control/places_controller.h"
+#include "app/control/recordings_controller.h"
+#include "app/control/same_sound.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/standards.h"
+#include "app/control/undo_history.h"
 #include "app/control/writing_controller.h"
 
 namespace moorfrost::app {
@@ -50,7 +53,9 @@ public:
     LibrarySettings settings;
     LastingWorks lasting;
     FilesController files;
+    RecordingsController recordings;
     DraftsController drafts;
+    UndoHistory undo;
     LibraryIndex index;
     Standards standards;
     ShelvesController shelves;
@@ -62,6 +67,7 @@ public:
     SleeveViews sleeves;
     AlongFiles along;
     Duplicates duplicates;
+    SameSound sameSound;
     BringIn bringIn;
     WritingController writing;
     LibraryCare care;
@@ -72,9 +78,12 @@ signals:
 
 private:
     void begin();
+    /// For all that can be undone: the order in which it was done.
+    uint64_t stamp() { return ++stamp_; }
     std::vector<QObject*> all();
 
     bool loaded_ = false;
+    uint64_t stamp_ = 0;
     std::string revision_; // of the files in the library, when it was last caught up with
 };
 

@@ -38,12 +38,14 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
     setWindowTitle("Moorfrost");
     setAcceptDrops(true);
     setMinimumSize(720, 480);
-    bench_ = new BenchPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
-                            c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
-                            c_.places, c_.sleeves, c_.along, c_.duplicates, c_.bringIn});
+    bench_ = new BenchPage({c_.messages, c_.jobs,       c_.library,      c_.settings,   c_.files,
+                            c_.drafts,   c_.index,      c_.standards,    c_.shelves,    c_.journal,
+                            c_.batch,    c_.kinds,      c_.customFields, c_.places,     c_.sleeves,
+                            c_.along,    c_.duplicates, c_.bringIn,      c_.recordings, c_.undo});
     library_ = new LibraryPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
-                                c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields});
-    journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing});
+                                c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
+                                c_.recordings});
+    journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.recordings});
     settings_ = new SettingsPage(
         {c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields, c_.sleeves, c_.care});
     review_ =

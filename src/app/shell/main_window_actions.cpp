@@ -98,8 +98,8 @@ void MainWindow::makeActions() {
     add(tr("Step: Put away"), QKeySequence("Alt+3"), [step] { step(BenchPage::PutAway); });
 
     open(tr("Drafts"));
-    add(tr("Undo"), QKeySequence("Ctrl+Z"), [this] { c_.drafts.session().undo(); });
-    add(tr("Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { c_.drafts.session().redo(); });
+    add(tr("Undo"), QKeySequence("Ctrl+Z"), [this] { c_.undo.undo(); });
+    add(tr("Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { c_.undo.redo(); });
     section->addSeparator();
     addForSheet(tr("Copy cells"), QKeySequence("Ctrl+C"), &SheetView::copy);
     addForSheet(tr("Paste cells"), QKeySequence("Ctrl+V"), &SheetView::paste);

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <QLocale>
+#include <QRegularExpression>
 #include <QString>
 
 #include "core/base/result.h"
@@ -22,6 +23,12 @@ inline QString shownPath(const Path& path) {
 }
 inline QString shownName(const Path& path) {
     return qs(text::forDisplay(path.filename().native()));
+}
+
+/// A path has no blanks to break at: with places where it may be broken over lines.
+inline QString breakable(QString path) {
+    static const QRegularExpression joints("([/_.-]|[^/_.-]{20})");
+    return path.replace(joints, QString("\\1") + QChar(0x200B));
 }
 
 /// "3:41", "1:02:03".

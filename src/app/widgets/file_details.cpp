@@ -4,9 +4,9 @@
 #include <algorithm>
 
 #include <QDateTime>
+#include <QEvent>
 #include <QGridLayout>
 #include <QPointer>
-#include <QRegularExpression>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
@@ -24,11 +24,17 @@ namespace {
 
 constexpr int coverSide = 220;
 
-/// Paths have no blanks to break at: where they may be broken.
-QString breakable(QString path) {
-    static const QRegularExpression joints("([/_.-]|[^/_.-]{20})");
-    return path.replace(joints, "\\1\u200B");
-}
+/// As high as its lines need at the width that it has: a scroll area asks for that before it knows the width.
+class Tall : public QWidget {
+protected:
+    bool event(QEvent* event) override {
+        const bool done = QWidget::event(event);
+        if (event->type() == QEvent::LayoutRequest || event->type() == QEvent::Resize)
+            if (const int height = layout()->heightForWidth(width()); height != minimumHeight())
+                setMinimumHeight(height);
+        return done;
+    }
+};
 
 } // namespace
 
@@ -53,13 +59,21 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
     mend_->setParent(this);
     mend_->setToolTip(tr("Shows what the text would be in that encoding. Only drafts are made."));
     mend_->hide();
+    recordingPart_ = new QWidget(this);
+    auto* recording = new QVBoxLayout(recordingPart_);
+    recording->setContentsMargins(0, 8, 0, 0);
+    recording->setSpacing(4);
+    recordingCaption_ = label({}, "caption");
+    recording_ = new RecordingBox({use_.shelves, use_.recordings});
+    recording->addWidget(recordingCaption_);
+    recording->addWidget(recording_);
     grid_ = new QGridLayout;
     grid_->setColumnStretch(1, 1);
     grid_->setHorizontalSpacing(10);
     grid_->setVerticalSpacing(4);
     side->addLayout(grid_);
     side->addStretch();
-    auto* content = new QWidget;
+    auto* content = new Tall;
     content->setLayout(side);
     auto* scroll = new QScrollArea;
     scroll->setAccessibleName(tr("Details"));
@@ -74,6 +88,13 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
             emit mendTextWanted(file_->id);
     });
     connect(&Covers::instance(), &Covers::ready, this, &FileDetails::showCover);
+    connect(&use_.recordings, &RecordingsController::changed, this, [this](const std::vector<FileId>& files) {
+        if (file_ && std::ranges::find(files, file_->id) != files.end())
+            use_.recordings.read(this, file_->id, [this, file = file_](const library::RecordingView& view) {
+                if (file_ == file && grid_->indexOf(recordingPart_) >= 0)
+                    showRecording(view);
+            });
+    });
     showFile(nullptr);
 }
 
@@ -86,8 +107,10 @@ void FileDetails::showCover() {
 
 void FileDetails::showFile(FilePtr file, int more) {
     file_ = std::move(file);
-    grid_->removeWidget(mend_);
-    mend_->hide();
+    for (QWidget* own : std::initializer_list<QWidget*>{mend_, recordingPart_}) {
+        grid_->removeWidget(own);
+        own->hide();
+    }
     while (QLayoutItem* item = grid_->takeAt(0)) {
         delete item->widget();
         delete item;
@@ -118,7 +141,27 @@ void FileDetails::showFile(FilePtr file, int more) {
     if (file_->readable())
         showSound();
     showPlace();
+    const int atRecording = row_++; // it comes when it was read; the history behind it
+    askForRecording(atRecording);
     askForHistory();
+}
+
+void FileDetails::askForRecording(int row) {
+    use_.recordings.read(this, file_->id,
+                         [this, row, asked = asked_ + 1](const library::RecordingView& view) {
+                             if (!file_ || asked_ != asked)
+                                 return;
+                             grid_->addWidget(recordingPart_, row, 0, 1, 2);
+                             showRecording(view);
+                         });
+}
+
+void FileDetails::showRecording(const library::RecordingView& view) {
+    recording_->show(view, file_->id);
+    recordingCaption_->setText(
+        view.files.size() > 1 ? tr("%n file(s) of this recording", "", static_cast<int>(view.files.size()))
+                              : tr("Recording"));
+    recordingPart_->setVisible(!recording_->isHidden());
 }
 
 void FileDetails::caption(const QString& text) {
@@ -279,6 +322,10 @@ void FileDetails::showSound() {
 
 void FileDetails::showPlace() {
     caption(tr("Where it is"));
+    if (file_->absent > 0)
+        wide(tr("It is not there: absent since %1. What the library keeps of it stays.")
+                 .arg(QLocale().toString(QDateTime::fromSecsSinceEpoch(file_->absent), QLocale::ShortFormat)),
+             "attention");
     wide(breakable(use_.shelves.placeText(file_->path)), "mono");
     grid_->itemAtPosition(row_ - 1, 0)->widget()->setToolTip(shownPath(file_->path));
     line(tr("Added"), QLocale().toString(QDateTime::fromSecsSinceEpoch(file_->added), QLocale::ShortFormat));
@@ -318,6 +365,8 @@ QString FileDetails::text() const {
     for (int i = 0; i < grid_->count(); ++i)
         if (auto* l = qobject_cast<QLabel*>(grid_->itemAt(i)->widget()))
             all << l->text().remove(QChar(0x200B));
+    if (!recordingPart_->isHidden())
+        all << recordingCaption_->text() << recording_->text();
     return all.join("\n");
 }
 

@@ -7,8 +7,10 @@
 
 #include "app/control/journal_controller.h"
 #include "app/control/library_index.h"
+#include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/standards.h"
+#include "app/widgets/recording_box.h"
 
 class QGridLayout;
 class QLabel;
@@ -25,6 +27,7 @@ public:
         Standards& standards;
         ShelvesController& shelves;
         JournalController& journal;
+        RecordingsController& recordings;
     };
 
     explicit FileDetails(const Uses& use, QWidget* parent = nullptr);
@@ -35,6 +38,7 @@ public:
     /// All text, for tests and for copying.
     QString text() const;
     QPushButton* mendButton() { return mend_; }
+    RecordingBox* recording() { return recording_; }
 
 signals:
     /// The text of this file seems to be in another encoding, and something is to be done about it.
@@ -49,6 +53,8 @@ private:
     void showSound();
     void showTags();
     void showPlace();
+    void askForRecording(int row);
+    void showRecording(const library::RecordingView& view);
     void askForHistory();
     void showHistory(const std::vector<library::Event>& events);
     void showCover();
@@ -58,8 +64,11 @@ private:
     QLabel *cover_, *title_, *subtitle_;
     QGridLayout* grid_;
     QPushButton* mend_;
+    QWidget* recordingPart_; // caption and box
+    QLabel* recordingCaption_;
+    RecordingBox* recording_;
     int row_ = 0;
-    int asked_ = 0; // counts questions about the history: only the last answer is shown
+    int asked_ = 0; // counts the files that were asked about: only the last answers are shown
 };
 
 } // namespace moorfrost::app

@@ -29,7 +29,8 @@ class FileTable : public QAbstractTableModel {
     Q_OBJECT
 public:
     /// MarksRole: library::Marks, to be painted as a tally.
-    enum Role { DraftRole = Qt::UserRole + 1, OddRole, KeyRole, MarksRole };
+    /// AbsentRole: the file is not where it was.
+    enum Role { DraftRole = Qt::UserRole + 1, OddRole, KeyRole, MarksRole, AbsentRole };
     using QAbstractTableModel::QAbstractTableModel;
 
     virtual FileId fileAt(int row) const = 0;

@@ -54,14 +54,22 @@ public:
         bool mono = key == nameColumn || key == placeColumn || (def && def->kind == tags::FieldKind::Code);
         const Face face = mono ? Mono : key == "title" ? Strong : Plain;
         p->setFont(fontOf(face));
-        p->setPen(odd ? c.rowan : key == nameColumn || !mono ? c.ink : c.second);
+        const bool absent = index.data(FileTable::AbsentRole).toBool();
+        p->setPen(odd ? c.rowan : absent ? c.second : key == nameColumn || !mono ? c.ink : c.second);
         QString t = index.data().toString();
         if (odd)
             t = QString(QChar(0x2260)) + " " + (t.isEmpty() ? QObject::tr("blank") : t);
-        if (t.isEmpty())
+        if (t.isEmpty() && !absent)
             return;
         auto align = static_cast<Qt::Alignment>(index.data(Qt::TextAlignmentRole).toInt());
         QRect room = r.adjusted(8, 0, -8, 0);
+        if (absent && index.column() == 0) {
+            const QPen pen = p->pen();
+            room.setRight(room.right() - paint::pill(*p, room.right() + 4, r, QObject::tr("absent"),
+                                                     paint::Tone::Attention));
+            p->setPen(pen);
+            p->setFont(fontOf(face));
+        }
         if (key == readyColumn) {
             const int width = room.width() - p->fontMetrics().horizontalAdvance(t) - 5;
             const auto marks = index.data(FileTable::MarksRole).value<library::Marks>();

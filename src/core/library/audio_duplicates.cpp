@@ -5,6 +5,7 @@
 #include <cstdlib>
 #include <set>
 #include <unordered_map>
+#include <unordered_set>
 #include <utility>
 
 #include "core/library/fixity.h"
@@ -30,26 +31,10 @@ bool mayBeSame(const Candidate& a, const Candidate& b) {
            apart <= mostBeside;
 }
 
+using ByLength = std::unordered_map<float, std::vector<Candidate>>;
+
 /// Those that are like a file of the batch, and that file.
-std::set<FileId> worthReading(const std::vector<const FileRecord*>& batch, const Searcher* searcher) {
-    std::unordered_map<float, std::vector<Candidate>> byLength;
-    std::set<FileId> known;
-    for (const FileRecord* f : batch)
-        if (f->readable() && f->tags.facts.duration > 0) {
-            const auto& facts = f->tags.facts;
-            byLength[static_cast<float>(facts.duration)].push_back({f->id, static_cast<float>(facts.duration),
-                                                                    static_cast<double>(facts.bitrate),
-                                                                    f->state.size, true});
-            known.insert(f->id);
-        }
-    if (searcher)
-        searcher->all().each([&](Row row) {
-            const auto seconds = static_cast<float>(searcher->durationOf(row));
-            if (auto it = byLength.find(seconds); it != byLength.end())
-                if (FileId id = searcher->idOf(row); !known.contains(id))
-                    it->second.push_back({id, seconds, static_cast<double>(searcher->bitrateOf(row)),
-                                          searcher->sizeOf(row), false});
-        });
+std::set<FileId> worthReading(const ByLength& byLength) {
     std::set<FileId> out;
     for (const auto& [seconds, members] : byLength)
         for (size_t i = 0; i < members.size(); ++i)
@@ -61,6 +46,50 @@ std::set<FileId> worthReading(const std::vector<const FileRecord*>& batch, const
     return out;
 }
 
+Candidate candidateOf(const Searcher& searcher, Row row, bool ofBatch) {
+    return {searcher.idOf(row), static_cast<float>(searcher.durationOf(row)),
+            static_cast<double>(searcher.bitrateOf(row)), searcher.sizeOf(row), ofBatch};
+}
+
+ByLength candidates(const std::vector<const FileRecord*>& batch, const Searcher* searcher) {
+    ByLength byLength;
+    std::set<FileId> known;
+    for (const FileRecord* f : batch)
+        if (f->readable() && f->tags.facts.duration > 0) {
+            const auto& facts = f->tags.facts;
+            byLength[static_cast<float>(facts.duration)].push_back({f->id, static_cast<float>(facts.duration),
+                                                                    static_cast<double>(facts.bitrate),
+                                                                    f->state.size, true});
+            known.insert(f->id);
+        }
+    if (searcher)
+        searcher->all().each([&](Row row) {
+            if (auto it = byLength.find(static_cast<float>(searcher->durationOf(row))); it != byLength.end())
+                if (!known.contains(searcher->idOf(row)))
+                    it->second.push_back(candidateOf(*searcher, row, false));
+        });
+    return byLength;
+}
+
+ByLength candidates(const std::vector<FileId>& files, const Searcher& searcher) {
+    const std::unordered_set<FileId> wanted(files.begin(), files.end());
+    ByLength byLength;
+    auto isCandidate = [&](Row row) {
+        return searcher.durationOf(row) > 0 && !searcher.has(row, Absent) && !searcher.has(row, Unreadable);
+    };
+    searcher.all().each([&](Row row) {
+        if (wanted.contains(searcher.idOf(row)) && isCandidate(row))
+            byLength[static_cast<float>(searcher.durationOf(row))].push_back(
+                candidateOf(searcher, row, true));
+    });
+    searcher.all().each([&](Row row) { // those that are looked for stand in front
+        if (auto it = byLength.find(static_cast<float>(searcher.durationOf(row))); it != byLength.end())
+            if (!wanted.contains(searcher.idOf(row)) && isCandidate(row))
+                it->second.push_back(candidateOf(searcher, row, false));
+    });
+    return byLength;
+}
+
 /// What is kept of a file as it is now; "" if nothing.
 std::string keptEssence(const KeptValues& kept, const FileRecord& file) {
     auto it = kept.find(file.id);
@@ -70,31 +99,19 @@ std::string keptEssence(const KeptValues& kept, const FileRecord& file) {
     return holds ? it->second[0] : std::string();
 }
 
-} // namespace
+using Keep = std::function<void(KeptValues&&)>;
+using ByEssence = std::map<std::string, std::vector<const FileRecord*>>;
 
-Result<AudioDuplicates> findAudioDuplicates(const Path& library, const std::vector<const FileRecord*>& batch,
-                                            const Searcher* searcher, std::stop_token stop,
-                                            work::Progress& progress,
-                                            const std::function<void(KeptValues&&)>& keep) {
+/// Reads what is not known yet. True if it was stopped.
+bool readEssences(const std::vector<FileRecord>& files, const KeptValues& kept, std::stop_token stop,
+                  work::Progress& progress, const Keep& keep, ByEssence& byEssence) {
     constexpr size_t portion = 50; // files
-    AudioDuplicates out;
-    const std::set<FileId> wanted = worthReading(batch, searcher);
-    if (wanted.empty())
-        return out;
-    auto store = Store::open(library);
-    if (!store)
-        return store.error();
-    const std::vector<FileId> ids(wanted.begin(), wanted.end());
-    const std::vector<FileRecord> files = (*store)->files().findAll(ids);
-    const KeptValues kept = (*store)->kept().find(essenceField, ids);
     progress.begin(files.size());
-    std::map<std::string, std::vector<const FileRecord*>> byEssence;
     KeptValues essences;
+    bool stopped = false;
     for (const FileRecord& f : files) {
-        if (stop.stop_requested()) {
-            out.stopped = true;
+        if ((stopped = stop.stop_requested()))
             break;
-        }
         std::string essence = keptEssence(kept, f);
         auto now = essence.empty() ? files::stateOf(f.path) : f.state;
         if (essence.empty() && now && *now == f.state)
@@ -110,6 +127,26 @@ Result<AudioDuplicates> findAudioDuplicates(const Path& library, const std::vect
     }
     if (!essences.empty())
         keep(std::move(essences));
+    return stopped;
+}
+
+} // namespace
+
+Result<AudioDuplicates> findAudioDuplicates(const Path& library, const std::vector<const FileRecord*>& batch,
+                                            const Searcher* searcher, std::stop_token stop,
+                                            work::Progress& progress, const Keep& keep) {
+    AudioDuplicates out;
+    const std::set<FileId> wanted = worthReading(candidates(batch, searcher));
+    if (wanted.empty())
+        return out;
+    auto store = Store::open(library);
+    if (!store)
+        return store.error();
+    const std::vector<FileId> ids(wanted.begin(), wanted.end());
+    const std::vector<FileRecord> files = (*store)->files().findAll(ids);
+    ByEssence byEssence;
+    out.stopped =
+        readEssences(files, (*store)->workedOut().find(essenceField, ids), stop, progress, keep, byEssence);
     std::set<FileId> ofBatch;
     for (const FileRecord* f : batch)
         ofBatch.insert(f->id);
@@ -122,6 +159,37 @@ Result<AudioDuplicates> findAudioDuplicates(const Path& library, const std::vect
                 if (f != other && ofBatch.contains(f->id))
                     out.others[f->id].push_back(other->id);
     }
+    return out;
+}
+
+Result<SameSound> findSameSound(const Path& library, const std::vector<FileId>& wanted,
+                                const Searcher& searcher, std::stop_token stop, work::Progress& progress,
+                                const Keep& keep) {
+    constexpr size_t portion = 2000; // files in memory at a time
+    SameSound out;
+    const std::set<FileId> worth = worthReading(candidates(wanted, searcher));
+    if (worth.empty())
+        return out;
+    auto store = Store::open(library);
+    if (!store)
+        return store.error();
+    std::map<std::string, std::vector<FileId>> groups;
+    const std::vector<FileId> all(worth.begin(), worth.end());
+    for (size_t at = 0; at < all.size() && !out.stopped; at += portion) {
+        const std::vector<FileId> ids(all.begin() + static_cast<std::ptrdiff_t>(at),
+                                      all.begin() +
+                                          static_cast<std::ptrdiff_t>(std::min(all.size(), at + portion)));
+        const std::vector<FileRecord> files = (*store)->files().findAll(ids);
+        ByEssence byEssence;
+        out.stopped = readEssences(files, (*store)->workedOut().find(essenceField, ids), stop, progress, keep,
+                                   byEssence);
+        for (const auto& [essence, same] : byEssence)
+            for (const FileRecord* f : same)
+                groups[essence].push_back(f->id);
+    }
+    for (auto& [essence, same] : groups)
+        if (same.size() > 1)
+            out.groups.push_back(std::move(same));
     return out;
 }
 

@@ -102,11 +102,14 @@ void DraftSession::replay(Action action, bool forward) {
 void DraftSession::perform(Action action, bool record) {
     if (action.changes.empty())
         return;
-    replay(action, true);
-    if (record) {
-        undo_.push_back(std::move(action));
+    action.stamp = stamps_ ? stamps_() : 1;
+    if (record) { // before others are told, who may look
+        undo_.push_back(action);
         redo_.clear();
+        if (recorded_)
+            recorded_();
     }
+    replay(std::move(action), true);
 }
 
 void DraftSession::undo() {
@@ -114,8 +117,8 @@ void DraftSession::undo() {
         return;
     Action action = std::move(undo_.back());
     undo_.pop_back();
-    replay(action, false);
-    redo_.push_back(std::move(action));
+    redo_.push_back(action);
+    replay(std::move(action), false);
 }
 
 void DraftSession::redo() {
@@ -123,8 +126,8 @@ void DraftSession::redo() {
         return;
     Action action = std::move(redo_.back());
     redo_.pop_back();
-    replay(action, true);
-    undo_.push_back(std::move(action));
+    undo_.push_back(action);
+    replay(std::move(action), true);
 }
 
 void DraftSession::forgetWritten(const std::vector<Written>& written) {

@@ -18,7 +18,9 @@ public:
     using Sink = std::function<void(const std::vector<DraftChange>&)>;
     using Clock = std::function<int64_t()>;
 
-    DraftSession(OnDisk onDisk, Clock clock) : onDisk_(std::move(onDisk)), clock_(std::move(clock)) {}
+    /// `stamps`: gives a larger number each time; where other things can be undone, too, the same for all.
+    DraftSession(OnDisk onDisk, Clock clock, std::function<uint64_t()> stamps = {})
+        : onDisk_(std::move(onDisk)), clock_(std::move(clock)), stamps_(std::move(stamps)) {}
     void setSink(Sink sink) { sink_ = std::move(sink); }
     /// Called after every change with the files it touched.
     void setObserver(std::function<void(const std::set<FileId>&)> observer) {
@@ -43,6 +45,12 @@ public:
     bool canRedo() const { return !redo_.empty(); }
     std::string undoName() const { return undo_.empty() ? std::string() : undo_.back().name; }
     std::string redoName() const { return redo_.empty() ? std::string() : redo_.back().name; }
+    /// When the action was done that would be undone (done again) now; 0 if there is none.
+    uint64_t undoStamp() const { return undo_.empty() ? 0 : undo_.back().stamp; }
+    uint64_t redoStamp() const { return redo_.empty() ? 0 : redo_.back().stamp; }
+    /// Called for each action that can be undone, when it is done the first time.
+    void setRecorded(std::function<void()> recorded) { recorded_ = std::move(recorded); }
+    void forgetRedo() { redo_.clear(); }
     void undo();
     void redo();
     void forgetHistory();
@@ -74,6 +82,7 @@ private:
     struct Action {
         std::string name;
         std::vector<DraftChange> changes;
+        uint64_t stamp = 0;
     };
     void perform(Action action, bool record);
     void put(const DraftChange& change, bool forward);
@@ -81,6 +90,8 @@ private:
 
     OnDisk onDisk_;
     Clock clock_;
+    std::function<uint64_t()> stamps_;
+    std::function<void()> recorded_;
     Sink sink_;
     std::function<void(const std::set<FileId>&)> observer_;
     std::map<FileId, std::map<std::string, Draft, std::less<>>> drafts_;

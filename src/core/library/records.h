@@ -3,6 +3,7 @@
 #pragma once
 
 #include <cstdint>
+#include <map>
 #include <memory>
 #include <optional>
 #include <string>
@@ -24,6 +25,7 @@ struct FileRecord {
     int64_t shelf = 0;  // 0: not put away
     int64_t added = 0;  // seconds since 1970
     std::string kind;   // as confirmed by a person ("speech" ...); "" where nobody said: music
+    int64_t absent = 0; // since when it is not found, seconds since 1970; 0: it is there
 
     bool readable() const { return error.empty(); }
     bool writable() const { return error.empty() && tags.writable(); }
@@ -41,6 +43,7 @@ struct PackedRecord {
     int64_t shelf = 0, added = 0;
     std::string_view content; // tags/packed
     std::string_view kind;
+    bool absent = false;
 };
 
 struct Batch {
@@ -75,7 +78,10 @@ struct Shelf {
     Path path;
 };
 
-/// The name under which the library keeps what kind of sound a file holds (Store::keep).
+/// Values of one field, by file.
+using KeptValues = std::map<FileId, std::vector<std::string>>;
+
+/// The name under which the library keeps what kind of sound a recording is.
 inline constexpr const char* kindField = "kind";
 
 /// A proposed value, not written yet. For the field placeKey it is a place: shelf, plan, "move" or "copy".

@@ -10,8 +10,8 @@ WorkRows readWorkRows(Store& store, const std::vector<FileId>& files) {
     out.asked = files;
     out.files = store.files().findAll(files);
     out.batches = store.batches().placesOf(files);
-    out.kinds = store.kept().find(kindField, files);
-    out.proposedKinds = store.kept().find(proposedKindField, files);
+    out.kinds = store.recordings().valuesOfFiles(kindField, files);
+    out.proposedKinds = store.workedOut().find(proposedKindField, files);
     return out;
 }
 

@@ -2,6 +2,7 @@
 #include "core/library/writing.h"
 
 #include <algorithm>
+#include <ctime>
 #include <iterator>
 #include <utility>
 
@@ -51,14 +52,30 @@ void follow(Store& store, const std::vector<Shelf>& shelves, int64_t batch,
         else if (!isNew)
             store.files().update(ids[i], r.stateAfter,
                                  r.step.changes.empty() ? std::nullopt : std::optional(r.after), shelf);
-        else if (shelf > 0 && audio::formatByExtension(now) != audio::Format::Unknown)
-            store.files().save(files::scanFile(now), shelf); // what goes along is not the library's to know
+        else if (shelf > 0 && audio::formatByExtension(now) != audio::Format::Unknown) {
+            // What goes along is not the library's to know.
+            const FileId copy = store.files().save(files::scanFile(now), shelf);
+            if (ids[i] > 0 && r.step.copy) { // the sound is the same: that was shown when it was written
+                store.recordings().ensure(ids[i]);
+                store.recordings().join(ids[i], copy);
+            }
+        }
         if (ids[i] > 0) {
             store.drafts().removeWritten(ids[i], r.step.changes, !r.step.target.empty());
             if (!r.step.target.empty() && shelf > 0 && batch > 0)
                 store.batches().removeFiles(batch, {ids[i]});
         }
     }
+}
+
+/// A copy was taken away again. What is kept of its recording stays with the file that it was made of.
+void forgetCopy(Store& store, FileId copy, FileId original) {
+    if (original > 0)
+        store.recordings().join(copy, original);
+    if (original > 0 || !store.recordings().isKept(copy))
+        store.files().forget(copy);
+    else
+        store.files().setAbsent({copy}, static_cast<int64_t>(std::time(nullptr)));
 }
 
 void unfollow(Store& store, const std::vector<Shelf>& shelves, int64_t batch,
@@ -75,13 +92,14 @@ void unfollow(Store& store, const std::vector<Shelf>& shelves, int64_t batch,
         const StepRecord& r = *steps[i];
         FileId id = ids[i];
         if (r.step.copy) {
-            if (id > 0) {
-                store.files().forget(id);
-                touched.push_back(id);
-            }
+            const FileId copy = id;
             id = store.files().idOf(r.step.source);
             if (id == 0 && batch > 0 && audio::formatByExtension(r.step.source) != audio::Format::Unknown)
                 id = store.files().save(files::scanFile(r.step.source));
+            if (copy > 0) {
+                forgetCopy(store, copy, id);
+                touched.push_back(copy);
+            }
         } else if (id > 0) {
             store.files().save(files::scanFile(r.step.source), shelfOf(shelves, r.step.source));
         }

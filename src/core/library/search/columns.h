@@ -27,7 +27,14 @@ inline bool isAskedByNameOnly(std::string_view column) {
     return column == folderColumn || column == differsColumn || column == kindColumn;
 }
 
-enum RowFlag : uint8_t { Damaged = 1, Unreadable = 2, ReadOnly = 4, Variable = 8, HasPicture = 16 };
+enum RowFlag : uint8_t {
+    Damaged = 1,
+    Unreadable = 2,
+    ReadOnly = 4,
+    Variable = 8,
+    HasPicture = 16,
+    Absent = 32, // the file was not found where it should be
+};
 
 /// Texts one behind the other.
 struct Texts {

@@ -79,7 +79,7 @@ size_t ColumnsBuilder::size() const {
 void ColumnsBuilder::add(const FileRecord& file) {
     const std::string content = tags::packed(file.tags);
     add(PackedRecord{file.id, file.path.native(), file.state.size, file.readable(), file.shelf, file.added,
-                     content, file.kind});
+                     content, file.kind, file.absent != 0});
 }
 
 void ColumnsBuilder::add(const PackedRecord& file) {
@@ -99,7 +99,7 @@ void ColumnsBuilder::add(const PackedRecord& file) {
         static_cast<uint8_t>((v.damaged ? Damaged : 0) | (file.readable ? 0 : Unreadable) |
                              (file.readable && v.readOnly ? ReadOnly : 0) |
                              (v.rateKind == tags::RateKind::Variable && v.bitDepth == 0 ? Variable : 0) |
-                             (v.pictures == 0 ? 0 : HasPicture)),
+                             (v.pictures == 0 ? 0 : HasPicture) | (file.absent ? Absent : 0)),
         *m.spool);
     for (const tags::PackedView::Field& f : v.fields)
         m.set(f.key, joined({v.values.data() + f.first, f.count}, m.list));

@@ -364,6 +364,7 @@ RowSet rowsByFact(const Columns& c, const std::string& field, const Wanted& w) {
     uint8_t flag = w.text == "damaged"      ? Damaged
                    : w.text == "unreadable" ? Unreadable
                    : w.text == "read-only"  ? ReadOnly
+                   : w.text == "absent"     ? Absent
                                             : Variable;
     return rowsWhere(c, [&](Row row) { return (c.flags[row] & flag) != 0; });
 }

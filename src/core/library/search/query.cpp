@@ -15,7 +15,7 @@ namespace {
 using How = Wanted::How;
 
 /// What "is:" knows.
-constexpr std::array states = {"damaged", "unreadable", "read-only", "variable", "ready"};
+constexpr std::array states = {"damaged", "unreadable", "read-only", "variable", "ready", "absent"};
 
 bool isNumber(std::string_view t) {
     size_t point = t.find('.');
@@ -311,8 +311,8 @@ private:
                 });
                 if (!known && !(begun && at_ == text_.size()))
                     fail(from, at_,
-                         "A track can be asked whether it is ready, damaged, unreadable, read-only or "
-                         "variable.");
+                         "A track can be asked whether it is ready, damaged, absent, unreadable, read-only "
+                         "or variable.");
                 if (!known)
                     return;
             } else {

@@ -65,7 +65,7 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
     const std::string folded = text::fold(part);
     auto fits = [&](const std::string& value) { return text::fold(value).find(folded) != std::string::npos; };
     if (field == "is") {
-        for (const char* state : {"ready", "damaged", "unreadable", "read-only", "variable"})
+        for (const char* state : {"ready", "damaged", "absent", "unreadable", "read-only", "variable"})
             if (fits(state))
                 out.push_back({state, state, 0, at, cursor});
     } else if (kindOfField(field) == ValueKind::Words) {

@@ -3,11 +3,18 @@
 
 #include <ctime>
 
+#include "core/library/store/recording_table.h"
+
 namespace moorfrost::library {
 
 namespace {
 int64_t now() {
     return static_cast<int64_t>(std::time(nullptr));
+}
+
+/// Of whose recording something is kept: it is known even where it is in no batch and on no shelf.
+std::string fileIsKept() {
+    return keptCondition("(SELECT recording FROM recording_file WHERE file = file.id)");
 }
 } // namespace
 
@@ -59,7 +66,10 @@ void BatchTable::forget(int64_t id) {
     const std::string ofNoOther = " IN (SELECT file FROM batch_file WHERE batch=?1) AND NOT EXISTS"
                                   " (SELECT 1 FROM batch_file AS other WHERE batch<>?1 AND other.file=";
     Statement(db_, "DELETE FROM draft WHERE file" + ofNoOther + "draft.file)").bind(id).run();
-    Statement(db_, "DELETE FROM file WHERE shelf IS NULL AND id" + ofNoOther + "file.id)").bind(id).run();
+    Statement(db_,
+              "DELETE FROM file WHERE shelf IS NULL AND id" + ofNoOther + "file.id) AND NOT " + fileIsKept())
+        .bind(id)
+        .run();
     Statement(db_, "DELETE FROM batch WHERE id=?").bind(id).run();
     transaction.commit();
 }
@@ -92,10 +102,13 @@ void BatchTable::addFiles(int64_t batch, const std::vector<FileId>& files) {
 void BatchTable::removeFiles(int64_t batch, const std::vector<FileId>& files) {
     Transaction transaction(db_);
     Statement remove(db_, "DELETE FROM batch_file WHERE batch=? AND file=?");
-    Statement forget(db_, "DELETE FROM file WHERE id=? AND shelf IS NULL AND NOT EXISTS"
-                          " (SELECT 1 FROM batch_file WHERE batch_file.file=file.id)");
+    const std::string lost = "=? AND NOT EXISTS (SELECT 1 FROM batch_file WHERE batch_file.file=file.id)"
+                             " AND shelf IS NULL";
+    Statement drop(db_, "DELETE FROM draft WHERE file IN (SELECT id FROM file WHERE id" + lost + ")");
+    Statement forget(db_, "DELETE FROM file WHERE id" + lost + " AND NOT " + fileIsKept());
     for (FileId id : files) {
         remove.bind(batch).bind(id).run();
+        drop.bind(id).run();
         forget.bind(id).run();
     }
     transaction.commit();

@@ -27,6 +27,11 @@ std::vector<std::tuple<FileId, std::string, Draft>> DraftTable::all() {
     return out;
 }
 
+bool DraftTable::has(FileId file) {
+    Statement s(db_, "SELECT 1 FROM draft WHERE file=? LIMIT 1");
+    return s.bind(file).step();
+}
+
 void DraftTable::save(const std::vector<DraftChange>& changes) {
     Transaction transaction(db_);
     Statement put(

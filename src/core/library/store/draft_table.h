@@ -16,6 +16,7 @@ public:
     explicit DraftTable(Database& db) : db_(db) {}
 
     std::vector<std::tuple<FileId, std::string, Draft>> all();
+    bool has(FileId file);
     void save(const std::vector<DraftChange>& changes);
     /// Removes the drafts that were written: those that still propose these values, and the place if `moved`.
     void removeWritten(FileId file, const tags::Fields& written, bool moved);

@@ -4,7 +4,9 @@
 #include <ctime>
 
 #include "core/library/store/path_key.h"
+#include "core/library/store/recording_table.h"
 #include "core/tags/packed.h"
+#include "core/text/text.h"
 
 namespace moorfrost::library {
 
@@ -12,7 +14,8 @@ namespace {
 
 const std::string recordColumns =
     "SELECT id, path, size, modified_ns, error, shelf, added, content,"
-    " (SELECT value FROM kept_value WHERE file=file.id AND field='kind') FROM file ";
+    " (SELECT value FROM recording_value WHERE field='kind' AND recording="
+    "(SELECT recording FROM recording_file WHERE file=file.id)), absent FROM file ";
 
 FileRecord recordFrom(const Statement& row) {
     FileRecord r;
@@ -23,6 +26,7 @@ FileRecord recordFrom(const Statement& row) {
     r.shelf = row.integer(5);
     r.added = row.integer(6);
     r.kind = row.string(8);
+    r.absent = row.integer(9);
     if (!tags::unpack(row.view(7), r.tags) && r.error.empty())
         r.error = "What the library knew of this file is damaged. Bring it in again.";
     r.tags.facts.size = r.state.size;
@@ -36,7 +40,8 @@ FileId FileTable::writeRow(const files::ScannedFile& f, int64_t shelf) {
     const std::string content = tags::packed(f.tags ? *f.tags : none);
     FileId id = idOf(f.path);
     if (id != 0) {
-        Statement update(db_, "UPDATE file SET size=?, modified_ns=?, error=?, content=? WHERE id=?");
+        Statement update(db_,
+                         "UPDATE file SET size=?, modified_ns=?, error=?, content=?, absent=0 WHERE id=?");
         update.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
         update.bind(f.error).bindBlob(content).bind(id).run();
     } else {
@@ -48,7 +53,10 @@ FileId FileTable::writeRow(const files::ScannedFile& f, int64_t shelf) {
         insert.bind(f.error).bindBlob(content).bind(static_cast<int64_t>(std::time(nullptr)));
         shelf > 0 ? insert.bind(shelf) : insert.bindNull();
         insert.run();
-        return db_.lastId();
+        id = db_.lastId();
+        if (shelf > 0)
+            cameToShelf(id);
+        return id;
     }
     if (shelf >= 0)
         setShelf({id}, shelf);
@@ -61,8 +69,14 @@ void FileTable::setShelf(const std::vector<FileId>& files, int64_t shelf) {
     for (FileId id : files) {
         shelf > 0 ? set.bind(shelf) : set.bindNull();
         set.bind(id).run();
+        if (shelf > 0)
+            cameToShelf(id);
     }
     transaction.commit();
+}
+
+void FileTable::cameToShelf(FileId id) {
+    RecordingTable(db_).ensure(id);
 }
 
 std::vector<FileId> FileTable::saveAll(const std::vector<files::ScannedFile>& files, int64_t shelf) {
@@ -100,7 +114,7 @@ void FileTable::eachPacked(const std::function<bool(const PackedRecord&)>& each)
     Statement row(db_, recordColumns + "WHERE shelf IS NOT NULL ORDER BY id");
     while (row.step() &&
            each({row.integer(0), row.view(1), static_cast<uint64_t>(row.integer(2)), row.view(4).empty(),
-                 row.integer(5), row.integer(6), row.view(7), row.view(8)})) {
+                 row.integer(5), row.integer(6), row.view(7), row.view(8), row.integer(9) != 0})) {
     }
     db_.forgetPages();
 }
@@ -136,8 +150,8 @@ std::vector<FileId> FileTable::idsOf(const std::vector<Path>& paths) {
 void FileTable::move(FileId id, const Path& to) {
     Transaction transaction(db_);
     if (FileId other = idOf(to); other != 0 && other != id)
-        forget(other);
-    Statement(db_, "UPDATE file SET path=?, path_key=? WHERE id=?")
+        letGo(other);
+    Statement(db_, "UPDATE file SET path=?, path_key=?, absent=0 WHERE id=?")
         .bindPath(to)
         .bind(pathKey(to.native()))
         .bind(id)
@@ -159,10 +173,12 @@ void FileTable::moveAll(const std::vector<std::pair<FileId, Path>>& moves) {
 void FileTable::update(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
                        int64_t shelf) {
     Transaction transaction(db_);
-    Statement update(db_, "UPDATE file SET size=?, modified_ns=?, shelf=? WHERE id=?");
+    Statement update(db_, "UPDATE file SET size=?, modified_ns=?, shelf=?, absent=0 WHERE id=?");
     update.bind(static_cast<int64_t>(state.size)).bind(state.modifiedNs);
     shelf > 0 ? update.bind(shelf) : update.bindNull();
     update.bind(id).run();
+    if (shelf > 0)
+        cameToShelf(id);
     if (auto before = fields ? find(id) : std::nullopt) {
         tags::TagFile& t = before->tags;
         // What is written is written into all tags of a file.
@@ -180,6 +196,74 @@ void FileTable::update(FileId id, const files::FileState& state, const std::opti
 void FileTable::forget(FileId id) {
     Transaction transaction(db_);
     Statement(db_, "DELETE FROM file WHERE id=?").bind(id).run();
+    transaction.commit();
+}
+
+bool FileTable::letGo(FileId id) {
+    Transaction transaction(db_);
+    Statement shelf(db_, "SELECT shelf IS NOT NULL FROM file WHERE id=?");
+    const bool stays = shelf.bind(id).step() && (shelf.integer(0) != 0 || RecordingTable(db_).isKept(id));
+    if (stays) {
+        // Its place is another's now: it is not found by its path any more.
+        Statement(db_, "UPDATE file SET path_key=0, absent=? WHERE id=?")
+            .bind(static_cast<int64_t>(std::time(nullptr)))
+            .bind(id)
+            .run();
+        Statement(db_, "DELETE FROM batch_file WHERE file=?").bind(id).run();
+        Statement(db_, "DELETE FROM draft WHERE file=?").bind(id).run();
+    } else {
+        forget(id);
+    }
+    transaction.commit();
+    return stays;
+}
+
+void FileTable::setAbsent(const std::vector<FileId>& files, int64_t since) {
+    Transaction transaction(db_);
+    Statement set(db_, "UPDATE file SET absent=?1 WHERE id=?2 AND (absent=0) <> (?1=0)");
+    for (FileId id : files)
+        set.bind(since).bind(id).run();
+    transaction.commit();
+}
+
+std::vector<ShelfFile> FileTable::onShelf(int64_t shelf) {
+    std::vector<ShelfFile> out;
+    Statement s(db_,
+                "SELECT id, path, size, modified_ns, absent, path_key FROM file WHERE shelf=? ORDER BY id");
+    s.bind(shelf);
+    while (s.step())
+        out.push_back({s.integer(0),
+                       Path(s.string(1)),
+                       {static_cast<uint64_t>(s.integer(2)), s.integer(3)},
+                       s.integer(4) != 0,
+                       s.integer(5) == 0});
+    return out;
+}
+
+std::vector<std::string> FileTable::row(FileId id) {
+    Statement s(db_, "SELECT lower(hex(path)), path_key, size, modified_ns, error, lower(hex(content)), "
+                     "coalesce(shelf, 0), added,"
+                     " absent FROM file WHERE id=?");
+    std::vector<std::string> out;
+    if (s.bind(id).step())
+        for (int i = 0; i < s.columns(); ++i)
+            out.push_back(s.string(i));
+    return out;
+}
+
+void FileTable::putRow(FileId id, const std::vector<std::string>& row) {
+    Transaction transaction(db_);
+    auto number = [&](size_t i) {
+        return static_cast<int64_t>(std::strtoll(row.at(i).c_str(), nullptr, 10));
+    };
+    // Where another file is at its place by now, or its shelf is gone, it is known all the same.
+    const std::string path = text::fromHex(row.at(0));
+    const int64_t key = idOf(path) == 0 ? number(1) : 0;
+    Statement put(db_,
+                  "INSERT OR REPLACE INTO file (id, path, path_key, size, modified_ns, error, content, added,"
+                  " absent, shelf) VALUES (?,?,?,?,?,?,?,?,?,(SELECT id FROM shelf WHERE id=?))");
+    put.bind(id).bindBlob(path).bind(key).bind(number(2)).bind(number(3)).bind(row.at(4));
+    put.bindBlob(text::fromHex(row.at(5))).bind(number(7)).bind(number(8)).bind(number(6)).run();
     transaction.commit();
 }
 

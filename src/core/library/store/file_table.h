@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What is known of files: one row each, found by its path. Saving a path that is known replaces what is known
-// of it and keeps its number.
+// of it and keeps its number. A file that is saved, moved or updated is there; others may be marked absent.
 #pragma once
 
 #include <functional>
@@ -9,6 +9,14 @@
 #include "core/library/store/database.h"
 
 namespace moorfrost::library {
+
+struct ShelfFile {
+    FileId id = 0;
+    Path path;
+    files::FileState state;
+    bool absent = false;
+    bool displaced = false; // another file is known at its place
+};
 
 class FileTable {
 public:
@@ -29,19 +37,34 @@ public:
     FileId idOf(const Path& path);
     /// 0 for those that are not known.
     std::vector<FileId> idsOf(const std::vector<Path>& paths);
-    /// The row of one file follows it to another place.
+    /// The row of one file follows it to another place. What was believed to be there is let go (letGo).
     void move(FileId id, const Path& to);
     /// Several at once, which may change places among themselves.
     void moveAll(const std::vector<std::pair<FileId, Path>>& moves);
     /// What is known of a file after it was changed as `state` and `fields` say.
     void update(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
                 int64_t shelf);
+    /// Whatever hangs on it. What is to be kept of it must have been seen to.
     void forget(FileId id);
+    /// It is not there any more, or at another place than was known: a file of a shelf is marked absent and
+    /// stays, and so does one of whose recording something is kept; of others nothing is known from now on.
+    /// False if nothing stays.
+    bool letGo(FileId id);
+    /// Since when (seconds since 1970) these are not found; 0: they are there.
+    void setAbsent(const std::vector<FileId>& files, int64_t since);
+    /// What is on this shelf, whether it is there or not.
+    std::vector<ShelfFile> onShelf(int64_t shelf);
+    /// All that is kept of a file in its row, as texts, and the row made again of that. Nothing where it is
+    /// not known.
+    std::vector<std::string> row(FileId id);
+    void putRow(FileId id, const std::vector<std::string>& row);
     /// `shelf`: 0 for none.
     void setShelf(const std::vector<FileId>& files, int64_t shelf);
 
 private:
     FileId writeRow(const files::ScannedFile& file, int64_t shelf);
+    /// A file on a shelf belongs to a recording.
+    void cameToShelf(FileId id);
     Database& db_;
 };
 

@@ -9,6 +9,7 @@
 
 #include "core/library/store/database.h"
 #include "core/library/store/path_key.h"
+#include "core/library/store/recording_table.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -44,7 +45,8 @@ bool isSound(const Table& table, const Statement& row, int first) {
         if (row.isText(c) && !text::isUtf8(row.view(c)))
             return false;
     if (table.name == "\"file\"") // id, path, path_key
-        return row.view(first + 1).starts_with('/') && row.integer(first + 2) == pathKey(row.view(first + 1));
+        return row.view(first + 1).starts_with('/') &&
+               (row.integer(first + 2) == pathKey(row.view(first + 1)) || row.integer(first + 2) == 0);
     return true;
 }
 
@@ -170,6 +172,7 @@ Salvage salvage(const Path& file, Database& fresh) {
     const std::vector<Table> tables = tablesOf(fresh);
     for (const Table& table : tables)
         copier.copy(table);
+    RecordingTable(fresh).complete();
     for (const Table& table : tables)
         dropOrphans(fresh, table);
     transaction.commit();

@@ -138,6 +138,85 @@ const std::vector<Migration>& migrations() {
         CREATE TABLE lasting_work (
             id INTEGER PRIMARY KEY, kind TEXT NOT NULL, details TEXT NOT NULL, begun INTEGER NOT NULL);
         )"},
+        // 8 -> 9. What people give hangs on recordings; files point to them, come and go. What is worked out
+        // of
+        // one file stays in kept_value. Nothing refers to a recording with a cascade: whoever takes one away
+        // says so in library_change. Files that are not found are marked.
+        {R"(
+        ALTER TABLE file ADD COLUMN absent INTEGER NOT NULL DEFAULT 0;
+        CREATE TABLE recording (id INTEGER PRIMARY KEY AUTOINCREMENT, best INTEGER, since INTEGER NOT NULL);
+        CREATE TABLE recording_file (
+            file INTEGER PRIMARY KEY, recording INTEGER NOT NULL REFERENCES recording(id),
+            by_hand INTEGER NOT NULL DEFAULT 0, looked INTEGER NOT NULL DEFAULT 0);
+        CREATE TABLE recording_value (
+            recording INTEGER NOT NULL REFERENCES recording(id), field TEXT NOT NULL,
+            position INTEGER NOT NULL, value TEXT NOT NULL, PRIMARY KEY (recording, field, position))
+            WITHOUT ROWID;
+        INSERT INTO recording (id, since) SELECT id, added FROM file WHERE shelf IS NOT NULL
+            OR id IN (SELECT file FROM kept_value WHERE field NOT IN ('essence', 'proposed kind'))
+            OR id IN (SELECT file FROM collection_file) OR id IN (SELECT file FROM "use")
+            OR id IN (SELECT file FROM family_file) ORDER BY id;
+        INSERT INTO recording_file (file, recording) SELECT id, id FROM recording ORDER BY id;
+        CREATE INDEX recording_file_recording ON recording_file (recording);
+        CREATE INDEX recording_file_unlooked ON recording_file (file) WHERE looked = 0;
+        DROP TRIGGER kind_kept;
+        DROP TRIGGER kind_dropped;
+        INSERT INTO recording_value SELECT file, field, position, value FROM kept_value
+            WHERE field NOT IN ('essence', 'proposed kind');
+        DELETE FROM kept_value WHERE field NOT IN ('essence', 'proposed kind');
+        CREATE TABLE collection_recording (
+            collection INTEGER NOT NULL REFERENCES collection(id) ON DELETE CASCADE, position INTEGER NOT NULL,
+            recording INTEGER NOT NULL REFERENCES recording(id), file INTEGER,
+            PRIMARY KEY (collection, position)) WITHOUT ROWID;
+        INSERT INTO collection_recording SELECT collection, position, file, NULL FROM collection_file;
+        DROP TABLE collection_file;
+        CREATE INDEX collection_recording_recording ON collection_recording (recording);
+        CREATE TABLE new_use (
+            id INTEGER PRIMARY KEY, recording INTEGER NOT NULL REFERENCES recording(id),
+            "when" INTEGER NOT NULL, what TEXT NOT NULL, note TEXT NOT NULL DEFAULT '');
+        INSERT INTO new_use SELECT id, file, "when", what, note FROM "use";
+        DROP TABLE "use";
+        ALTER TABLE new_use RENAME TO "use";
+        CREATE INDEX use_recording ON "use" (recording);
+        CREATE TABLE family_recording (
+            recording INTEGER PRIMARY KEY REFERENCES recording(id),
+            family INTEGER NOT NULL REFERENCES family(id) ON DELETE CASCADE, version TEXT NOT NULL,
+            position INTEGER NOT NULL);
+        INSERT INTO family_recording SELECT file, family, version, position FROM family_file;
+        DROP TABLE family_file;
+        CREATE INDEX family_recording_family ON family_recording (family);
+        CREATE TRIGGER recording_of_file AFTER DELETE ON file BEGIN
+            DELETE FROM recording_file WHERE file = old.id; END;
+        CREATE TRIGGER recording_left AFTER DELETE ON recording_file BEGIN
+            DELETE FROM recording WHERE id = old.recording AND best IS NULL
+            AND NOT EXISTS (SELECT 1 FROM recording_file WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM recording_value WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM collection_recording WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM "use" WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM family_recording WHERE recording = old.recording); END;
+        CREATE TRIGGER kind_kept AFTER INSERT ON recording_value WHEN new.field = 'kind' BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM recording_file
+            JOIN file ON file.id = recording_file.file AND file.shelf IS NOT NULL
+            WHERE recording_file.recording = new.recording
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        CREATE TRIGGER kind_dropped AFTER DELETE ON recording_value WHEN old.field = 'kind' BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM recording_file
+            JOIN file ON file.id = recording_file.file AND file.shelf IS NOT NULL
+            WHERE recording_file.recording = old.recording
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        CREATE TRIGGER recording_changed AFTER UPDATE OF recording ON recording_file BEGIN
+            INSERT INTO changed_file SELECT id, (SELECT max(number) FROM generation) FROM file
+            WHERE id = new.file AND shelf IS NOT NULL
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        CREATE TABLE library_change (
+            id INTEGER PRIMARY KEY AUTOINCREMENT, "when" INTEGER NOT NULL, title TEXT NOT NULL,
+            taken_back INTEGER NOT NULL DEFAULT 0);
+        CREATE TABLE library_change_part (
+            change INTEGER NOT NULL REFERENCES library_change(id), number INTEGER NOT NULL,
+            kind TEXT NOT NULL, subject INTEGER NOT NULL, field TEXT NOT NULL, before TEXT NOT NULL,
+            after TEXT NOT NULL, shown TEXT NOT NULL, PRIMARY KEY (change, number)) WITHOUT ROWID;
+        CREATE INDEX library_change_part_subject ON library_change_part (kind, subject);
+        )"},
     };
     return list;
 }

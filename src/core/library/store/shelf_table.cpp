@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/library/store/shelf_table.h"
 
+#include "core/library/store/recording_table.h"
+
 namespace moorfrost::library {
 
 int64_t ShelfTable::add(const std::string& name, const Path& path) {
@@ -19,7 +21,8 @@ void ShelfTable::rename(int64_t id, const std::string& name) {
 void ShelfTable::remove(int64_t id) {
     Transaction transaction(db_);
     Statement(db_, "DELETE FROM file WHERE shelf=? AND NOT EXISTS"
-                   " (SELECT 1 FROM batch_file WHERE batch_file.file=file.id)")
+                   " (SELECT 1 FROM batch_file WHERE batch_file.file=file.id) AND NOT " +
+                       keptCondition("(SELECT recording FROM recording_file WHERE file = file.id)"))
         .bind(id)
         .run();
     Statement(db_, "UPDATE file SET shelf=NULL WHERE shelf=?").bind(id).run();

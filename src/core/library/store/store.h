@@ -7,16 +7,18 @@
 #include <memory>
 
 #include "core/library/store/batch_table.h"
+#include "core/library/store/change_table.h"
 #include "core/library/store/draft_table.h"
 #include "core/library/store/file_table.h"
 #include "core/library/store/fixity_table.h"
 #include "core/library/store/journal_table.h"
-#include "core/library/store/kept_table.h"
 #include "core/library/store/lasting_table.h"
 #include "core/library/store/peaks_table.h"
+#include "core/library/store/recording_table.h"
 #include "core/library/store/revision_table.h"
 #include "core/library/store/setting_table.h"
 #include "core/library/store/shelf_table.h"
+#include "core/library/store/worked_out_table.h"
 
 namespace moorfrost::library {
 
@@ -31,7 +33,7 @@ public:
     FileTable& files() { return files_; }
     RevisionTable& revisions() { return revisions_; }
     PeaksTable& peaks() { return peaks_; }
-    KeptTable& kept() { return kept_; }
+    WorkedOutTable& workedOut() { return workedOut_; }
     BatchTable& batches() { return batches_; }
     ShelfTable& shelves() { return shelves_; }
     DraftTable& drafts() { return drafts_; }
@@ -39,6 +41,8 @@ public:
     JournalTable& journal() { return journal_; }
     FixityTable& fixity() { return fixity_; }
     LastingTable& lasting() { return lasting_; }
+    RecordingTable& recordings() { return recordings_; }
+    ChangeTable& changes() { return changes_; }
 
     /// Known from now on, and in that batch; 0 for none.
     std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
@@ -56,7 +60,7 @@ private:
     FileTable files_{db_};
     RevisionTable revisions_{db_};
     PeaksTable peaks_{db_};
-    KeptTable kept_{db_};
+    WorkedOutTable workedOut_{db_};
     BatchTable batches_{db_};
     ShelfTable shelves_{db_};
     DraftTable drafts_{db_};
@@ -64,6 +68,8 @@ private:
     JournalTable journal_{db_};
     FixityTable fixity_{db_};
     LastingTable lasting_{db_};
+    RecordingTable recordings_{db_};
+    ChangeTable changes_{db_};
 };
 
 } // namespace moorfrost::library

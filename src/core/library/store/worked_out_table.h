@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What is kept of files in the library and not in the files: their kind, what was proposed for it, the
-// essence of their sound.
+// What was worked out of one file and holds for the state that it was in: the kind that is proposed for it,
+// the essence of its sound. It goes with the file. (What people gave is in RecordingTable.)
 #pragma once
 
 #include <map>
@@ -12,11 +12,9 @@
 
 namespace moorfrost::library {
 
-using KeptValues = std::map<FileId, std::vector<std::string>>;
-
-class KeptTable {
+class WorkedOutTable {
 public:
-    explicit KeptTable(Database& db) : db_(db) {}
+    explicit WorkedOutTable(Database& db) : db_(db) {}
 
     /// Of those that have such values.
     KeptValues find(const std::string& field, const std::vector<FileId>& files);

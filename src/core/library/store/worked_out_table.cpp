@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/library/store/kept_table.h"
+#include "core/library/store/worked_out_table.h"
 
 namespace moorfrost::library {
 
-KeptValues KeptTable::find(const std::string& field, const std::vector<FileId>& files) {
+KeptValues WorkedOutTable::find(const std::string& field, const std::vector<FileId>& files) {
     KeptValues out;
     Statement s(db_, "SELECT value FROM kept_value WHERE file=? AND field=? ORDER BY position");
     for (FileId file : files) {
@@ -15,7 +15,7 @@ KeptValues KeptTable::find(const std::string& field, const std::vector<FileId>& 
     return out;
 }
 
-void KeptTable::save(const std::string& field, const KeptValues& values) {
+void WorkedOutTable::save(const std::string& field, const KeptValues& values) {
     Transaction t(db_);
     Statement drop(db_, "DELETE FROM kept_value WHERE file=? AND field=?");
     Statement add(db_, "INSERT INTO kept_value SELECT ?,?,?,? WHERE EXISTS (SELECT 1 FROM file WHERE id=?)");

@@ -1,0 +1,120 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/control/recordings_controller.h"
+
+#include <algorithm>
+#include <utility>
+
+#include "app/shell/text_utils.h"
+
+namespace moorfrost::app {
+
+using library::Store;
+
+RecordingsController::RecordingsController(LibraryAccess& library, FilesController& files, Messages& messages,
+                                           std::function<uint64_t()> clock)
+    : library_(library), files_(files), messages_(messages), clock_(std::move(clock)) {}
+
+void RecordingsController::read(QObject* asker, FileId file,
+                                std::function<void(library::RecordingView)> then) {
+    library_.read(
+        asker, [file](Store& store) { return library::recordingOf(store, file); },
+        [then](Result<library::RecordingView> view) {
+            if (view)
+                then(std::move(*view));
+        });
+}
+
+void RecordingsController::follow(const Outcome& outcome) {
+    std::vector<FileId> known;
+    for (FileId id : outcome.touched)
+        if (files_.known().contains(id))
+            known.push_back(id);
+    if (!known.empty())
+        files_.readAgain(this, known);
+    emit changed(outcome.touched);
+}
+
+void RecordingsController::write(Work work, const QString& title, std::function<void(bool)> then) {
+    // When it was asked for counts, not when the library comes to it.
+    const uint64_t stamp = title.isEmpty() ? 0 : clock_();
+    library_.write(this, std::move(work), [this, title, stamp, then](const Result<Outcome>& outcome) {
+        if (outcome && outcome->change != 0) {
+            if (stamp != 0) {
+                undo_.push_back({outcome->change, title, stamp});
+                emit historyChanged(true);
+            }
+            follow(*outcome);
+        }
+        if (then)
+            then(bool(outcome));
+    });
+}
+
+void RecordingsController::keep(const QString& title, const std::string& field,
+                                const library::KeptValues& values, std::function<void()> then) {
+    write([t = ss(title), field,
+           values](Store& store) -> Result<Outcome> { return library::keepValues(store, t, field, values); },
+          title, [then](bool) { then(); });
+}
+
+void RecordingsController::merge(const std::vector<FileId>& files) {
+    write([files](Store& store) { return library::mergeRecordings(store, files); }, tr("Make one recording"));
+}
+
+void RecordingsController::part(const std::vector<FileId>& files) {
+    write([files](Store& store) { return library::partFiles(store, files); }, tr("Part from the recording"));
+}
+
+void RecordingsController::chooseBest(FileId file, bool chosen) {
+    write([file, chosen](Store& store) { return library::chooseBest(store, file, chosen); },
+          tr("Choose the best file"));
+}
+
+void RecordingsController::forgetAbsent(const std::vector<FileId>& files) {
+    write([files](Store& store) { return library::forgetAbsent(store, files); }, tr("Forget absent files"));
+}
+
+void RecordingsController::joinSameSound(const std::vector<std::vector<FileId>>& groups,
+                                         std::function<void()> then) {
+    write([groups](Store& store) -> Result<Outcome> { return library::joinSameSound(store, groups); }, {},
+          [then](bool) { then(); });
+}
+
+void RecordingsController::takeBack(int64_t change) {
+    auto isIt = [change](const Action& a) { return a.change == change; };
+    write([change](Store& store) { return library::takeBackChange(store, change); }, {},
+          [this, isIt](bool done) {
+              if (!done)
+                  return;
+              std::erase_if(undo_, isIt);
+              std::erase_if(redo_, isIt);
+              messages_.say(tr("The change was taken back."));
+              emit historyChanged(false);
+          });
+}
+
+void RecordingsController::undo() {
+    if (undo_.empty())
+        return;
+    Action action = std::move(undo_.back());
+    undo_.pop_back();
+    write([change = action.change](Store& store) { return library::takeBackChange(store, change); }, {});
+    redo_.push_back(std::move(action));
+    emit historyChanged(false);
+}
+
+void RecordingsController::redo() {
+    if (redo_.empty())
+        return;
+    Action action = std::move(redo_.back());
+    redo_.pop_back();
+    write([change = action.change](Store& store) { return library::makeChangeAgain(store, change); }, {});
+    undo_.push_back(std::move(action));
+    emit historyChanged(false);
+}
+
+void RecordingsController::forgetRedo() {
+    redo_.clear();
+}
+
+} // namespace moorfrost::app

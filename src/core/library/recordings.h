@@ -1,0 +1,65 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Changing what the library keeps of recordings: values, which files are one recording, which of them is the
+// best. Each change is journalled (ChangeTable) with what it replaced, and can be taken back from there. All
+// of it in one transaction; on the thread of the store.
+#pragma once
+
+#include <map>
+#include <set>
+#include <string>
+#include <vector>
+
+#include "core/library/store/store.h"
+
+namespace moorfrost::library {
+
+/// What a change came to.
+struct ChangeOutcome {
+    int64_t change = 0;          // its number in the journal; 0: all was so already
+    std::vector<FileId> touched; // files of which something else is kept now
+};
+
+/// A recording as it is shown.
+struct RecordingView {
+    RecordingId id = 0;            // 0: the file belongs to none
+    std::vector<FileRecord> files; // the best first
+    FileId best = 0;
+    bool chosen = false;                                  // the best was chosen by a person
+    std::map<std::string, std::vector<std::string>> kept; // by field
+};
+RecordingView recordingOf(Store& store, FileId file);
+
+/// The better first: there, undamaged, lossless, more bits, a higher rate, a higher bit rate.
+bool isBetter(const FileRecord& a, const FileRecord& b);
+
+/// Keeps these values of the recordings of the files; no values: none are kept any more. Files that are not
+/// known are left out.
+ChangeOutcome keepValues(Store& store, const std::string& title, const std::string& field,
+                         const KeptValues& values);
+
+/// All files of the recordings of these files become one recording: that of which most is kept. What several
+/// keep stays as that one has it. An Error (Invalid) with fewer than two recordings.
+Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& files);
+
+/// These files become a recording of their own (together, of each recording that they belong to), which keeps
+/// what that one kept. They are not joined with it again by themselves. An Error (Invalid) where no other
+/// file would be left.
+Result<ChangeOutcome> partFiles(Store& store, const std::vector<FileId>& files);
+
+/// `chosen` false: the best is found by what the files are again.
+Result<ChangeOutcome> chooseBest(Store& store, FileId file, bool chosen = true);
+
+/// Of absent files nothing is known any more; with the last file of a recording goes what was kept of it. An
+/// Error (Invalid) if one of them is there.
+Result<ChangeOutcome> forgetAbsent(Store& store, const std::vector<FileId>& files);
+
+/// Each group of files has the same sound: its recordings become one. Files that a person put where they are
+/// stay there.
+ChangeOutcome joinSameSound(Store& store, const std::vector<std::vector<FileId>>& groups);
+
+/// Puts back what a change replaced. An Error (Changed) where that was changed again since: it names by what.
+Result<ChangeOutcome> takeBackChange(Store& store, int64_t change);
+/// A change that was taken back is made again.
+Result<ChangeOutcome> makeChangeAgain(Store& store, int64_t change);
+
+} // namespace moorfrost::library

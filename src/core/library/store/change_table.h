@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The journal of what the library itself keeps: each change with what it replaced.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/library/records.h"
+#include "core/library/store/database.h"
+
+namespace moorfrost::library {
+
+/// One thing that a change made otherwise. What `before` and `after` hold depends on the kind:
+/// Value: the values of `field` of a recording. Member: the recording of a file and whether a person put it
+/// there ("12", "1"; nothing: of none). Best: the file that was chosen of a recording (nothing: nobody
+/// chose). File: a file that was forgotten, as FileTable::row tells it (nothing: it is not known).
+struct ChangePart {
+    enum class Kind { Value, Member, Best, File };
+    Kind kind = Kind::Value;
+    int64_t subject = 0; // a recording (Value, Best) or a file (Member, File)
+    std::string field;
+    std::vector<std::string> before, after;
+    std::string shown; // what it is, for people, as it was called then
+    bool operator==(const ChangePart&) const = default;
+};
+
+struct LibraryChange {
+    int64_t id = 0;
+    int64_t when = 0; // seconds since 1970
+    std::string title;
+    bool takenBack = false;
+    size_t parts = 0;
+};
+
+class ChangeTable {
+public:
+    explicit ChangeTable(Database& db) : db_(db) {}
+
+    int64_t add(const std::string& title, const std::vector<ChangePart>& parts);
+    std::vector<LibraryChange> all(); // the newest first
+    std::optional<LibraryChange> find(int64_t id);
+    std::vector<ChangePart> parts(int64_t id);
+    void setTakenBack(int64_t id, bool takenBack);
+    /// A later change, not taken back, of the same thing.
+    std::optional<LibraryChange> laterOn(int64_t id, const ChangePart& part);
+
+private:
+    Database& db_;
+};
+
+} // namespace moorfrost::library
