@@ -11,10 +11,12 @@
 #include "cli/json_out.h"
 #include "core/bench/planning.h"
 #include "core/edits/edits.h"
+#include "core/library/picture_store.h"
 #include "core/library/writing.h"
 #include "core/matching/sleeves.h"
 #include "core/naming/put_away.h"
 #include "core/naming/read_names.h"
+#include "core/tags/picture_changes.h"
 #include "core/tags/tag_io.h"
 #include "core/text/text.h"
 
@@ -179,6 +181,46 @@ int scan(const Options& options) {
     return fine ? 0 : 1;
 }
 
+namespace {
+
+/// What the options ask of pictures; those that are added are kept from now on. False, after saying why, if
+/// it makes no sense.
+bool addPictureChanges(const library::Store& store, const Options& options, tags::Fields& changes) {
+    const library::PictureStore pictures(library::PictureStore::folderOf(store.file()));
+    auto keyOf = [](const std::string& typed) {
+        const std::string type = tags::pictureTypeFrom(typed);
+        if (type.empty())
+            say("There is no type of picture named \"" + typed +
+                "\". There are: " + text::join(tags::pictureTypes(), ", ") + ".");
+        return type.empty() ? std::string() : tags::pictureKey(type);
+    };
+    for (const std::string& typed : options.noPictures) {
+        const std::string key = keyOf(typed);
+        if (key.empty())
+            return false;
+        changes[key];
+    }
+    for (const std::string& assignment : options.pictures) {
+        const size_t equals = assignment.find('=');
+        if (equals == std::string::npos || equals == 0 || equals + 1 == assignment.size()) {
+            say("\"" + assignment + "\" is not type=file, such as front=cover.jpg.");
+            return false;
+        }
+        const std::string key = keyOf(assignment.substr(0, equals));
+        if (key.empty())
+            return false;
+        auto added = pictures.addFile(assignment.substr(equals + 1), tags::pictureTypeOf(key));
+        if (!added) {
+            say(added.error().message);
+            return false;
+        }
+        changes[key].push_back(tags::pictureText(*added));
+    }
+    return true;
+}
+
+} // namespace
+
 int setFields(const Options& options) {
     tags::Fields changes;
     for (const std::string& assignment : options.fields) {
@@ -202,6 +244,8 @@ int setFields(const Options& options) {
     auto store = openLibrary(options);
     if (!store)
         return 1;
+    if (!addPictureChanges(*store, options, changes))
+        return wrongly;
     bool fine = true;
     std::vector<bench::Proposal> proposals;
     for (const files::ScannedFile& file : readAll(options, fine)) {

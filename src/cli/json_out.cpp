@@ -4,6 +4,7 @@
 #include <cmath>
 #include <cstdio>
 
+#include "core/tags/picture_changes.h"
 #include "core/text/text.h"
 
 namespace moorfrost::cli {
@@ -15,6 +16,11 @@ void putPath(Json& object, const Path& path, const std::string& name) {
 }
 
 namespace {
+
+Json pictureJson(const tags::PictureInfo& p) {
+    return {{"type", p.type},   {"mime", p.mime},     {"description", p.description},
+            {"width", p.width}, {"height", p.height}, {"bytes", p.bytes}};
+}
 
 Json tagsJson(Json object, const tags::TagFile* t, uint64_t size, const std::string& error) {
     object["format"] = t ? Json(audio::formatName(t->format)) : Json(nullptr);
@@ -45,12 +51,7 @@ Json tagsJson(Json object, const tags::TagFile* t, uint64_t size, const std::str
         for (const auto& [key, values] : t->fields)
             object["fields"][key] = values;
         for (const tags::PictureInfo& p : t->pictures)
-            object["pictures"].push_back({{"type", p.type},
-                                          {"mime", p.mime},
-                                          {"description", p.description},
-                                          {"width", p.width},
-                                          {"height", p.height},
-                                          {"bytes", p.bytes}});
+            object["pictures"].push_back(pictureJson(p));
     }
     if (t) {
         object["tags"] = t->tags;
@@ -90,12 +91,27 @@ Json stepJson(const files::StepRecord& r) {
         putPath(object, r.step.target, r.step.copy ? "copied_to" : "moved_to");
     object["state"] = states[static_cast<size_t>(r.state)];
     Json changes = Json::object();
+    Json pictures = Json::object();
     for (const auto& [key, values] : r.step.changes) {
+        if (tags::isPictureKey(key)) {
+            const std::string type = tags::pictureTypeOf(key);
+            auto list = [&](const tags::Fields& fields) {
+                Json out = Json::array();
+                if (const auto it = fields.find(key); it != fields.end())
+                    for (const tags::PictureInfo& p : tags::picturesIn({{key, it->second}}))
+                        out.push_back(pictureJson(p));
+                return out;
+            };
+            pictures[type] = {{"before", list(r.before)}, {"after", list({{key, values}})}};
+            continue;
+        }
         auto before = r.before.find(key);
         changes[key] = {{"before", before == r.before.end() ? std::vector<std::string>() : before->second},
                         {"after", values}};
     }
     object["fields"] = changes;
+    if (!pictures.empty())
+        object["pictures"] = pictures;
     if (!r.notes.empty())
         object["notes"] = r.notes;
     object["error"] = r.error.empty() ? Json(nullptr) : Json(r.error);

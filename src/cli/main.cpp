@@ -36,10 +36,15 @@ int main(int argc, char** argv) {
         sub->add_flag("--keep-times", o.keepTimes, "Files keep their time of change");
         return sub;
     };
-    withWriting(withPaths(add("set", "Write fields", setFields)))
-        ->add_option("--field", o.fields,
-                     "name=value; several times for several values, blank to remove the field")
-        ->required();
+    CLI::App* set = withWriting(withPaths(add("set", "Write fields and pictures", setFields)));
+    set->add_option("--field", o.fields,
+                    "name=value; several times for several values, blank to remove the field");
+    set->add_option(
+        "--picture", o.pictures,
+        "type=file, such as front=cover.jpg: takes the place of the pictures of that type; several times");
+    set->add_option("--no-picture", o.noPictures,
+                    "Removes the pictures of a type, such as back; several times");
+    set->require_option(1, 0);
     CLI::App* stepCommand =
         add("step", "Do one step of the bench with files: casing, number, copy ...", step);
     std::vector<std::string> stepNames;

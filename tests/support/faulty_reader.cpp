@@ -57,6 +57,7 @@ void answer(std::string_view request, const sandbox::Answers& send) {
             misbehave(path, send);
             const tags::Fields changes = sandbox::takeFields(in);
             in.number(); // what to do with damage
+            in.text();   // where pictures are kept
             auto edit = tags::makeEdit(path, changes);
             if (has(path, "liar")) // a change that replaces the sound by something else
                 edit->recipe.extents = {{true, 0, edit->recipe.fresh.size()}};

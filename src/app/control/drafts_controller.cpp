@@ -14,6 +14,10 @@ DraftsController::DraftsController(LibraryAccess& library, FilesController& file
     : library_(library), files_(files),
       session_([&files](FileId id) { return files.known().fieldsOf(id); },
                [] { return static_cast<int64_t>(std::time(nullptr)); }, std::move(stamps)) {
+    session_.setPicturesOnDisk([&files](FileId id) -> const std::vector<tags::PictureInfo>* {
+        const FilePtr f = files.file(id);
+        return f ? &f->tags.pictures : nullptr;
+    });
     session_.setSink([this](const std::vector<library::DraftChange>& changes) {
         library_.write([changes](Store& store) { store.drafts().save(changes); });
     });

@@ -4,6 +4,7 @@
 #include <ctime>
 #include <utility>
 
+#include "core/library/clean_pictures.h"
 #include "core/library/store/keeping.h"
 
 namespace moorfrost::app {
@@ -43,10 +44,13 @@ void LibraryCare::check() {
     };
     jobs_.start(
         this, {ss(tr("Checking the library")), work::Priority::Background},
-        [file = library_.file()](std::stop_token stop, work::Progress&) -> Result<Looked> {
+        [file = library_.file(), cleans = !std::exchange(cleaned_, true)](std::stop_token stop,
+                                                                          work::Progress&) -> Result<Looked> {
             constexpr int64_t day = 20 * 3600;
             Looked looked;
             looked.damage = library::damageOf(file, stop);
+            if (cleans && looked.damage.empty() && !stop.stop_requested())
+                library::cleanPictures(file);
             const auto copy = library::keptCopy(file);
             if (!looked.damage.empty() || stop.stop_requested() ||
                 (copy && std::time(nullptr) - copy->when < day))

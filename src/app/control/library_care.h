@@ -39,6 +39,7 @@ private:
     Messages& messages_;
     library::RecoveryReport recovered_;
     QTimer timer_{this};
+    bool cleaned_ = false; // once a run, before anything could be undone
     bool checking_ = false, damageTold_ = false;
 };
 

@@ -40,7 +40,7 @@ naming::PutAwayFile Proposal::toPlace() const {
     return {file->id,
             file->path,
             file->tags.format,
-            tags::applied(file->tags.fields, changes),
+            tags::applied(file->tags.fields, tags::withoutPictures(changes)),
             naming::factsOf(file->path, file->tags),
             sleeve};
 }

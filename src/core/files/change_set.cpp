@@ -128,7 +128,8 @@ void prepare(const std::vector<Work*>& works, const ChangeSet& set) {
         for (size_t i = next++; i < works.size(); i = next++) {
             const StepRecord& r = works[i]->record();
             if (!r.step.changes.empty())
-                return sandbox::ParserPool::Question{i, r.real.native(), r.step.changes, set.damage};
+                return sandbox::ParserPool::Question{i, r.real.native(), r.step.changes, set.damage,
+                                                     set.pictures.native()};
             prepareWhole(*works[i], set);
         }
         return std::nullopt;

@@ -18,7 +18,7 @@ namespace moorfrost::files {
 struct Step {
     int64_t file = 0; // the caller's number for the file; 0 for files that go along
     Path source;
-    tags::Fields changes;              // fields to write; an empty list blanks one
+    tags::Fields changes;              // fields and pictures to write; an empty list blanks one
     Path target;                       // where it goes; empty: it stays
     bool copy = false;                 // the source stays as it is; changes go to the copy
     std::optional<FileState> expected; // as it was when it was read
@@ -41,6 +41,7 @@ struct ChangeSet {
     std::vector<Path> emptied; // folders to remove at the end, if they are empty by then
     HardLinks hardLinks = HardLinks::Ask;
     tags::Damage damage = tags::Damage::Refuse; // of files that are cut short
+    Path pictures = {};                         // where those are kept that are to be added
     bool keepTimes = false;                     // files keep their time of change when their tags are written
 };
 

@@ -43,7 +43,14 @@ void DraftSession::propose(const std::string& name, const std::vector<Wish>& wis
                            std::nullopt};
         const tags::Fields* disk = onDisk_(wish.file);
         bool same = false;
-        if (disk && wish.field != placeKey) {
+        if (tags::isPictureKey(wish.field)) {
+            const std::vector<tags::PictureInfo>* pictures =
+                picturesOnDisk_ ? picturesOnDisk_(wish.file) : nullptr;
+            const tags::Fields there =
+                tags::pictureFields(pictures ? *pictures : std::vector<tags::PictureInfo>());
+            auto it = there.find(wish.field);
+            same = it == there.end() ? wish.values.empty() : it->second == wish.values;
+        } else if (disk && wish.field != placeKey) {
             auto it = disk->find(wish.field);
             same = it == disk->end() ? wish.values.empty() : it->second == wish.values;
         }
@@ -171,7 +178,12 @@ tags::Fields DraftSession::changes(FileId file) const {
 
 tags::Fields DraftSession::effective(FileId file) const {
     const tags::Fields* disk = onDisk_(file);
-    return tags::applied(disk ? *disk : tags::Fields(), changes(file));
+    return tags::applied(disk ? *disk : tags::Fields(), tags::withoutPictures(changes(file)));
+}
+
+std::vector<tags::PictureInfo> DraftSession::pictures(FileId file) const {
+    const std::vector<tags::PictureInfo>* disk = picturesOnDisk_ ? picturesOnDisk_(file) : nullptr;
+    return tags::appliedPictures(disk ? *disk : std::vector<tags::PictureInfo>(), changes(file));
 }
 
 std::vector<std::string> DraftSession::effective(FileId file, std::string_view field) const {

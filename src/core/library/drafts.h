@@ -8,6 +8,7 @@
 #include <set>
 
 #include "core/library/records.h"
+#include "core/tags/picture_changes.h"
 
 namespace moorfrost::library {
 
@@ -21,6 +22,9 @@ public:
     /// `stamps`: gives a larger number each time; where other things can be undone, too, the same for all.
     DraftSession(OnDisk onDisk, Clock clock, std::function<uint64_t()> stamps = {})
         : onDisk_(std::move(onDisk)), clock_(std::move(clock)), stamps_(std::move(stamps)) {}
+    /// The pictures of a file as they are on disk; nullptr for unknown files. Without it none has any.
+    using PicturesOnDisk = std::function<const std::vector<tags::PictureInfo>*(FileId)>;
+    void setPicturesOnDisk(PicturesOnDisk pictures) { picturesOnDisk_ = std::move(pictures); }
     void setSink(Sink sink) { sink_ = std::move(sink); }
     /// Called after every change with the files it touched.
     void setObserver(std::function<void(const std::set<FileId>&)> observer) {
@@ -68,10 +72,12 @@ public:
     const Draft* find(FileId file, std::string_view field) const;
     const std::map<std::string, Draft, std::less<>>& of(FileId file) const;
     const std::map<FileId, std::map<std::string, Draft, std::less<>>>& all() const { return drafts_; }
-    /// Fields to write for the file: its drafts without its place.
+    /// What to write into the file: its drafts of fields and pictures, without its place.
     tags::Fields changes(FileId file) const;
     /// The fields as they will be.
     tags::Fields effective(FileId file) const;
+    /// The pictures as they will be.
+    std::vector<tags::PictureInfo> pictures(FileId file) const;
     std::vector<std::string> effective(FileId file, std::string_view field) const;
 
     size_t fieldDrafts() const;
@@ -89,6 +95,7 @@ private:
     void replay(Action action, bool forward);
 
     OnDisk onDisk_;
+    PicturesOnDisk picturesOnDisk_;
     Clock clock_;
     std::function<uint64_t()> stamps_;
     std::function<void()> recorded_;

@@ -14,6 +14,7 @@
 #include "core/base/log.h"
 #include "core/files/disk.h"
 #include "core/files/write_ahead_log.h"
+#include "core/library/picture_store.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -217,6 +218,7 @@ WriteOutcome writeSet(Store& store, const files::ChangeSet& set, int64_t batch, 
     store.journal().dropOld();
     StoreJournal journal(store, batch);
     files::ChangeSet open = set;
+    open.pictures = PictureStore::folderOf(store.file());
     for (files::Step& step : open.steps) // a stored fixity can show that a file was only touched
         if (step.expected && step.expectedFields && step.expectedEssence.empty())
             if (auto now = files::stateOf(step.source); now && *now != *step.expected)

@@ -38,7 +38,8 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
             Path path = in.text();
             const tags::Fields changes = takeFields(in);
             const tags::Damage damage = in.number() == 1 ? tags::Damage::Allow : tags::Damage::Refuse;
-            send(answerOf(tags::makeEdit(path, changes, damage)));
+            const Path pictures = in.text();
+            send(answerOf(tags::makeEdit(path, changes, damage, pictures)));
         }
         return;
     case Ask::Pictures: {

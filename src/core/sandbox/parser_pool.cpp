@@ -141,7 +141,7 @@ void ParserPool::askEach(Ask ask, const Take& take, std::stop_token stop, const 
             files.text(question.path);
             if (ask == Ask::Edit) {
                 put(files, question.changes);
-                files.number(question.damage == tags::Damage::Allow ? 1 : 0);
+                files.number(question.damage == tags::Damage::Allow ? 1 : 0).text(question.pictures);
             }
             asked.push_back(std::move(question));
             ++count;
@@ -250,9 +250,9 @@ Result<tags::TagFile> ParserPool::readTags(const Path& path) {
 }
 
 Result<tags::PreparedEdit> ParserPool::prepareEdit(const Path& path, const tags::Fields& changes,
-                                                   tags::Damage damage) {
+                                                   tags::Damage damage, const Path& pictures) {
     Result<tags::PreparedEdit> out = senseless(path);
-    editEach(onlyOne({0, path, changes, damage}), {},
+    editEach(onlyOne({0, path, changes, damage, pictures.native()}), {},
              [&](size_t, Result<tags::PreparedEdit> r) { out = std::move(r); });
     return out;
 }

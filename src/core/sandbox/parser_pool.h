@@ -33,6 +33,7 @@ public:
         std::string path;     // its bytes: a Path is far dearer to copy
         tags::Fields changes; // where it is to be changed
         tags::Damage damage = tags::Damage::Refuse;
+        std::string pictures = {}; // the folder in which those are kept that are to be added
     };
     /// The next one. With `wait`, waits until there is one or none will come any more.
     using Take = std::function<std::optional<Question>(bool wait)>;
@@ -48,7 +49,8 @@ public:
     Result<tags::TagFile> readTags(const Path& path);
     Result<std::vector<tags::Picture>> readPictures(const Path& path);
     Result<tags::PreparedEdit> prepareEdit(const Path& path, const tags::Fields& changes,
-                                           tags::Damage damage = tags::Damage::Refuse);
+                                           tags::Damage damage = tags::Damage::Refuse,
+                                           const Path& pictures = {});
     /// The front cover, else the first picture, as a square of `side` pixels.
     Result<pictures::Square> coverOf(const Path& path, int side);
     /// However long it takes: what counts is that it goes on. `going` is told of the seconds heard so far.

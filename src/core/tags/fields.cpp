@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/tags/picture_changes.h"
 #include "core/text/encodings.h"
 #include "core/text/text.h"
 
@@ -248,6 +249,8 @@ bool isIsoDate(const std::string& v) {
 std::string whyNotValid(std::string_view key, const std::vector<std::string>& values) {
     constexpr size_t longestValue = 1u << 20;
     const FieldDef* def = fieldByKey(key);
+    if (isPictureKey(key))
+        return {};
     if (!def && (key.empty() || key.find_first_of("=~\n\r\t") != std::string_view::npos))
         return "\"" + std::string(key) + "\" cannot be the name of a field: leave out =, ~ and line breaks.";
     std::string label = labelOf(key);

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/tags/picture.h"
 
-#include <array>
-
 #include <xxhash.h>
+
+#include "core/tags/picture_changes.h"
 
 namespace moorfrost::tags {
 
@@ -68,12 +68,35 @@ PictureSize pictureSize(std::string_view d) {
     return {};
 }
 
+bool isWholePicture(std::string_view d) {
+    const std::string mime = pictureMime(d);
+    if (mime == "image/jpeg") // some programs write more behind the end
+        return d.rfind("\xFF\xD9") != std::string_view::npos;
+    if (mime == "image/gif")
+        return d.find_last_of('\x3B') != std::string_view::npos && d.find_last_of('\x3B') + 4096 > d.size();
+    if (mime == "image/bmp")
+        return d.size() >= static_cast<size_t>(number(d, 2, 4, false));
+    if (mime == "image/webp")
+        return d.size() >= 8 + static_cast<size_t>(number(d, 4, 4, false));
+    if (mime != "image/png")
+        return false;
+    for (size_t at = 8; at + 12 <= d.size();) {
+        if (d.substr(at + 4, 4) == "IEND")
+            return true;
+        at += 12 + static_cast<size_t>(number(d, at, 4, true));
+    }
+    return false;
+}
+
+bool isAnimated(std::string_view d) {
+    const std::string mime = pictureMime(d);
+    return (mime == "image/gif" && d.find("NETSCAPE2.0") != std::string_view::npos) ||
+           (mime == "image/png" && d.substr(0, 4096).find("acTL") != std::string_view::npos) ||
+           (mime == "image/webp" && d.substr(0, 4096).find("ANIM") != std::string_view::npos);
+}
+
 std::string pictureTypeName(int type) {
-    static const std::array<const char*, 21> names = {
-        "other",        "file icon",       "other file icon", "front cover", "back cover",     "booklet page",
-        "medium",       "lead artist",     "artist",          "conductor",   "band",           "composer",
-        "lyricist",     "recording place", "recording",       "performance", "screen capture", "fish",
-        "illustration", "artist logo",     "publisher logo"};
+    const auto& names = pictureTypes();
     return type >= 0 && type < static_cast<int>(names.size()) ? names[static_cast<size_t>(type)] : "other";
 }
 

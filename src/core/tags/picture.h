@@ -18,6 +18,10 @@ struct PictureSize {
 PictureSize pictureSize(std::string_view data);
 /// "image/png" ... by content; "" if it is none of the above.
 std::string pictureMime(std::string_view data);
+/// Whether it ends where its kind of picture ends. By structure, without decoding.
+bool isWholePicture(std::string_view data);
+/// Whether it shows several pictures one after the other.
+bool isAnimated(std::string_view data);
 /// The name of an ID3v2 / FLAC picture type number.
 std::string pictureTypeName(int type);
 /// `mime` and `size` as the tag tells them, for what the picture's own header does not. `withBytes`: else

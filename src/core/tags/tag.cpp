@@ -2,7 +2,9 @@
 #include "core/tags/tag.h"
 
 #include <algorithm>
+#include <iterator>
 
+#include "core/tags/picture.h"
 #include "core/text/text.h"
 
 namespace moorfrost::tags {
@@ -71,7 +73,7 @@ Fields fieldsFromProperties(const Properties& properties) {
                 addOnce(fields, "performer", role.empty() ? value : value + " (" + role + ")");
             } else if (const FieldDef* def = fieldByProperty(property)) {
                 addOnce(fields, def->key, value);
-            } else {
+            } else if (!property.starts_with('@')) { // names that fields of a file cannot have
                 addOnce(fields, text::lower(property), value);
             }
         }
@@ -106,17 +108,98 @@ TagPart Tag::part() const {
     return out;
 }
 
-std::vector<Picture> Tag::pictures(bool) const {
-    return {};
+std::vector<Picture> Tag::pictures(bool withBytes) const {
+    std::vector<Picture> out;
+    for (const TagItem& item : items_)
+        if (auto picture = pictureOf(item, withBytes))
+            out.push_back(std::move(*picture));
+    return out;
 }
 
-std::vector<std::string> Tag::bytesOfOthers(const std::set<std::string, std::less<>>& keys) const {
+std::optional<Picture> Tag::pictureOf(const TagItem&, bool) const {
+    return std::nullopt;
+}
+
+Result<TagItem> Tag::pictureItem(const Picture&) {
+    return Error{ErrorKind::Unsupported, {}, "The " + name() + " tag cannot hold pictures."};
+}
+
+bool isSamePicture(const PictureInfo& there, const PictureInfo& wanted) {
+    return there.type == wanted.type && there.bytes == wanted.bytes &&
+           (there.hash == wanted.hash || wanted.hash == 0) && there.description == wanted.description;
+}
+
+Result<Picture> takePicture(const PictureChanges& changes, const PictureInfo& wanted) {
+    if (!changes.bytes)
+        return Error{ErrorKind::NotFound, {}, "The picture is not kept any more. Add it again."};
+    auto bytes = changes.bytes(wanted);
+    if (!bytes)
+        return bytes.error();
+    return makePicture(wanted.type, *bytes, wanted.mime, wanted.description, true);
+}
+
+Result<bool> Tag::changePictures(const PictureChanges& changes, bool mayAdd) {
+    bool any = false;
+    for (const auto& [type, asked] : changes.byType) {
+        const std::vector<PictureInfo> wanted = mayAdd ? asked : std::vector<PictureInfo>();
+        std::vector<size_t> mine;
+        size_t behind = appendAt(); // of new ones: behind the last picture
+        for (size_t i = 0; i < items_.size(); ++i)
+            if (auto picture = pictureOf(items_[i], false)) {
+                behind = i + 1;
+                if (picture->info.type == type)
+                    mine.push_back(i);
+            }
+        std::vector<TagItem> fresh;
+        std::vector<size_t> kept;
+        for (const PictureInfo& w : wanted) {
+            const auto there = std::ranges::find_if(mine, [&](size_t i) {
+                return std::ranges::find(kept, i) == kept.end() &&
+                       isSamePicture(pictureOf(items_[i], false)->info, w);
+            });
+            if (there != mine.end()) {
+                kept.push_back(*there);
+                fresh.push_back(items_[*there]);
+                continue;
+            }
+            auto picture = takePicture(changes, w);
+            if (!picture)
+                return picture.error();
+            auto item = pictureItem(*picture);
+            if (!item)
+                return item.error();
+            fresh.push_back(std::move(*item));
+        }
+        if (kept == mine && fresh.size() == mine.size())
+            continue;
+        any = true;
+        size_t at = mine.empty() ? behind : mine.front();
+        std::vector<TagItem> items;
+        for (size_t i = 0; i <= items_.size(); ++i) {
+            if (i == at)
+                std::ranges::move(fresh, std::back_inserter(items));
+            if (i < items_.size() && std::ranges::find(mine, i) == mine.end())
+                items.push_back(std::move(items_[i]));
+        }
+        items_ = std::move(items);
+    }
+    return any;
+}
+
+std::vector<std::string> Tag::bytesOfOthers(const std::set<std::string, std::less<>>& keys,
+                                            const std::set<std::string>& pictureTypes) const {
+    auto isChangedPicture = [&](const TagItem& item) {
+        if (pictureTypes.empty())
+            return false;
+        const auto picture = pictureOf(item, false);
+        return picture && pictureTypes.contains(picture->info.type);
+    };
     std::vector<std::string> out;
     for (const TagItem& item : items_) {
         const bool blank =
             !item.says.empty() && std::all_of(item.says.begin(), item.says.end(),
                                               [](const auto& said) { return said.second.empty(); });
-        if (!blank && !carries(item, keys))
+        if (!blank && !carries(item, keys) && !isChangedPicture(item))
             out.push_back(item.bytes);
     }
     return out;

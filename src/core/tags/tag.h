@@ -5,11 +5,13 @@
 #pragma once
 
 #include <map>
+#include <optional>
 #include <set>
 #include <string>
 #include <vector>
 
 #include "core/base/result.h"
+#include "core/tags/picture_changes.h"
 #include "core/tags/tag_file.h"
 
 namespace moorfrost::tags {
@@ -52,6 +54,11 @@ public:
     TagPart part() const;
     virtual std::vector<Picture> pictures(bool withBytes) const;
 
+    /// Pictures of the types that are changed, as asked; a picture that is there already keeps its bytes as
+    /// they stand. `mayAdd`: else these types only go from the tag, because another tag holds them. True if
+    /// anything changed; an Error where a picture cannot be held, or its bytes are not there any more.
+    virtual Result<bool> changePictures(const PictureChanges& changes, bool mayAdd = true);
+
     /// Puts `changes` (an empty list removes the field) into the tag. Of a number and its total both are
     /// given where one changes. What already is so stays untouched, byte for byte. `mayAdd`: also fields that
     /// the tag does not carry yet; else only those it carries. True if anything changed; an Error where the
@@ -60,10 +67,16 @@ public:
     /// Sentences on what had to be stored otherwise than before.
     const std::vector<std::string>& notes() const { return notes_; }
 
-    /// The items that carry none of these fields, as they stand; without those that are a blank place.
-    std::vector<std::string> bytesOfOthers(const std::set<std::string, std::less<>>& keys) const;
+    /// The items that carry none of these fields and no picture of these types, as they stand; without those
+    /// that are a blank place.
+    std::vector<std::string> bytesOfOthers(const std::set<std::string, std::less<>>& keys,
+                                           const std::set<std::string>& pictureTypes = {}) const;
 
 protected:
+    /// The picture that an item holds; nullopt where it holds none.
+    virtual std::optional<Picture> pictureOf(const TagItem& item, bool withBytes) const;
+    /// An item that holds the picture.
+    virtual Result<TagItem> pictureItem(const Picture& picture);
     /// Makes the items anew that carry the field.
     virtual Status set(const std::string& key, const std::vector<std::string>& values) = 0;
     /// A number together with its total. Unless overridden, both stand in one value of the number.
@@ -81,6 +94,11 @@ protected:
     std::vector<TagItem> items_;
     std::vector<std::string> notes_;
 };
+
+/// Whether a picture is the one that is wanted.
+bool isSamePicture(const PictureInfo& there, const PictureInfo& wanted);
+/// A picture that is not there yet, with its bytes.
+Result<Picture> takePicture(const PictureChanges& changes, const PictureInfo& wanted);
 
 /// The name under which a field is written in formats that name things freely: that of the part which holds
 /// it, if it is the field's own in another spelling, else the standard one.

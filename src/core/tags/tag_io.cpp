@@ -8,8 +8,10 @@
 #include <set>
 
 #include "core/audio/ffmpeg_facts.h"
+
 #include "core/tags/facts.h"
 #include "core/tags/id3/frame_texts.h"
+#include "core/tags/kept_pictures.h"
 #include "core/tags/mp4/item_list.h"
 #include "core/tags/overlay_stream.h"
 #include "core/tags/tagged_file.h"
@@ -98,7 +100,15 @@ Error unreadable(const Path& path, Format format) {
 struct Held {
     TaggedFile file;
     Fields fields;
-    std::vector<std::string> unknown, pictures;
+    std::vector<std::string> unknown;
+    std::vector<PictureInfo> pictures;
+    std::vector<std::string> pictureBytes; // type, description and a checksum of each, sorted
+
+    Fields all() const {
+        Fields out = pictureFields(pictures);
+        out.insert(fields.begin(), fields.end());
+        return out;
+    }
 };
 
 Held heldBy(const ByteSource& source, Format format) {
@@ -106,11 +116,14 @@ Held heldBy(const ByteSource& source, Format format) {
     held.file = readTagged(source, format, true);
     held.fields = held.file.fields();
     held.unknown = held.file.allUnknown();
-    for (const Picture& p : held.file.pictures)
-        held.pictures.push_back(p.info.type + '\n' + p.info.description + '\n' + audio::bytesHash(p.data));
+    for (const Picture& p : held.file.pictures) {
+        held.pictures.push_back(p.info);
+        held.pictureBytes.push_back(p.info.type + '\n' + p.info.description + '\n' +
+                                    audio::bytesHash(p.data));
+    }
     held.file.pictures.clear();
     std::sort(held.unknown.begin(), held.unknown.end());
-    std::sort(held.pictures.begin(), held.pictures.end());
+    std::sort(held.pictureBytes.begin(), held.pictureBytes.end());
     return held;
 }
 
@@ -135,7 +148,8 @@ Fields withFamilies(const Fields& fields, const std::set<std::string>& families)
 }
 
 /// Whether a part of a tag that carries none of the changed fields is otherwise than before.
-bool othersChanged(const Held& before, const Held& after, const Fields& changes) {
+bool othersChanged(const Held& before, const Held& after, const Fields& changes,
+                   const std::set<std::string>& pictureTypes) {
     std::set<std::string, std::less<>> keys;
     for (const auto& [key, values] : changes) {
         keys.insert(key);
@@ -167,26 +181,53 @@ bool othersChanged(const Held& before, const Held& after, const Fields& changes)
     for (const auto& tag : before.file.tags) {
         const std::vector<const Tag*>& same = now[tag->name()];
         const size_t n = seen[tag->name()]++;
-        const std::vector<std::string> old = tag->bytesOfOthers(keys);
+        const std::vector<std::string> old = tag->bytesOfOthers(keys, pictureTypes);
         const bool newVersion = same.empty() && tag->name().starts_with("ID3v2");
-        if (!newVersion &&
-            old != (n < same.size() ? same[n]->bytesOfOthers(keys) : std::vector<std::string>()))
+        if (!newVersion && old != (n < same.size() ? same[n]->bytesOfOthers(keys, pictureTypes)
+                                                   : std::vector<std::string>()))
             return true;
     }
     return false;
 }
 
+/// Those of the types that were not to be changed.
+std::vector<std::string> otherPictures(const Held& held, const Fields& changes) {
+    std::vector<std::string> out;
+    for (const std::string& p : held.pictureBytes)
+        if (!changes.contains(pictureKey(p.substr(0, p.find('\n')))))
+            out.push_back(p);
+    return out;
+}
+
+/// Whether a type that was to be changed holds just what was asked.
+bool picturesAsAsked(const Held& after, const Fields& changes) {
+    const Fields now = pictureFields(after.pictures);
+    for (const auto& [key, values] : changes) {
+        if (!isPictureKey(key))
+            continue;
+        const auto it = now.find(key);
+        if (it == now.end() ? !values.empty() : it->second != values)
+            return false;
+    }
+    return true;
+}
+
 /// What there is besides the changed fields as asked, in words.
-std::vector<std::string> harmIn(const Held& before, const Held& after, const Fields& changes) {
+std::vector<std::string> harmIn(const Held& before, const Held& after, const Fields& all) {
+    const Fields changes = withoutPictures(all);
+    std::set<std::string> pictureTypes;
+    for (const auto& [key, values] : all)
+        if (isPictureKey(key))
+            pictureTypes.insert(pictureTypeOf(key));
     std::set<std::string> families;
     for (const auto& [key, values] : changes)
         if (wordsName(key))
             families.insert(familyOf(key));
     std::vector<std::string> harm = differing(withFamilies(applied(before.fields, changes), families),
                                               withFamilies(after.fields, families));
-    if (after.unknown != before.unknown || othersChanged(before, after, changes))
+    if (after.unknown != before.unknown || othersChanged(before, after, changes, pictureTypes))
         harm.emplace_back("parts of the tag that were not edited");
-    if (after.pictures != before.pictures)
+    if (otherPictures(after, all) != otherPictures(before, all) || !picturesAsAsked(after, all))
         harm.emplace_back("the pictures");
     return harm;
 }
@@ -334,16 +375,51 @@ Status confirm(PreparedEdit& edit) {
     return same;
 }
 
-Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes, Damage damage) {
-    auto edit = makeEdit(path, changes, damage);
+Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes, Damage damage,
+                                 const PictureFolder& pictures) {
+    auto edit = makeEdit(path, changes, damage, pictures);
     if (edit)
         if (Status fine = confirm(*edit); !fine)
             return Error{fine.error().kind, path, fine.error().message};
     return edit;
 }
 
-Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage damage) {
-    for (const auto& [key, values] : changes)
+namespace {
+
+/// The changes as this format can hold them: pictures without what it has no place for. An Error where it
+/// cannot hold one at all.
+Result<Fields> heldChanges(Format format, Fields changes, const Fields& before,
+                           std::vector<std::string>& notes) {
+    for (auto& [key, values] : changes) {
+        if (!isPictureKey(key))
+            continue;
+        const std::string type = pictureTypeOf(key);
+        const auto there = before.find(key);
+        if (there != before.end() && there->second == values)
+            continue;
+        std::vector<PictureInfo> pictures;
+        for (std::string& v : values)
+            if (auto picture = pictureFromText(type, v)) {
+                const bool stays =
+                    there != before.end() && std::ranges::find(there->second, v) != there->second.end();
+                PictureInfo held = stays ? *picture : asHeldBy(format, *picture);
+                if (!picture->description.empty() && held.description != picture->description)
+                    notes.push_back("The description of the picture (\"" + picture->description +
+                                    "\") is left out: this format has no place for it.");
+                v = pictureText(held);
+                pictures.push_back(std::move(held));
+            }
+        if (std::string why = whyNotHeld(format, type, pictures); !why.empty())
+            return Error{ErrorKind::Unsupported, {}, why};
+    }
+    return changes;
+}
+
+} // namespace
+
+Result<PreparedEdit> makeEdit(const Path& path, const Fields& asked, Damage damage,
+                              const PictureFolder& pictureFolder) {
+    for (const auto& [key, values] : asked)
         if (std::string why = whyNotValid(key, values); !why.empty())
             return Error{ErrorKind::Invalid, path, why};
     auto opened = openAndDetect(path, true);
@@ -366,13 +442,21 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage da
     const Held before = heldBy(*opened->source, format);
     PreparedEdit edit;
     edit.format = format;
-    edit.before = before.fields;
+    edit.before = before.all();
     edit.original = opened->source;
     edit.ofDamaged = !opened->cutShort.empty();
     if (edit.ofDamaged)
         edit.notes.push_back("Written although the file is damaged: " + opened->cutShort);
-    const Fields wanted = applied(before.fields, changes);
-    if (Status changed = changeTags(overlay, format, changes, wanted, edit.notes); !changed)
+    auto held = heldChanges(format, asked, edit.before, edit.notes);
+    if (!held)
+        return Error{held.error().kind, path, held.error().message + " Nothing was changed."};
+    const Fields& changes = *held;
+    auto pictureChanges = pictureChangesOf(changes, keptIn(pictureFolder));
+    if (!pictureChanges)
+        return Error{pictureChanges.error().kind, path, pictureChanges.error().message};
+    const Fields fields = withoutPictures(changes);
+    const Fields wanted = applied(before.fields, fields);
+    if (Status changed = changeTags(overlay, format, {fields, wanted, *pictureChanges}, edit.notes); !changed)
         return Error{changed.error().kind, path, changed.error().message + " Nothing was changed."};
     if (overlay.isExhausted())
         return Error{
@@ -388,7 +472,7 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage da
         return Error{ErrorKind::Unsupported, path,
                      "The file would not be readable after this change, so it was not made."};
     const Held after = heldBy(overlay, format);
-    edit.after = after.fields;
+    edit.after = after.all();
     if (const std::vector<std::string> harm = harmIn(before, after, changes); !harm.empty())
         return Error{ErrorKind::Unsupported, path,
                      "This file cannot hold what was asked without harm to: " + text::join(harm, ", ") +

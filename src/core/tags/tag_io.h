@@ -25,7 +25,7 @@ struct PreparedEdit {
     CommitClass how = CommitClass::Nothing;
     audio::Format format = audio::Format::Unknown;
     bool ofDamaged = false; // the file is cut short, and was to be written all the same
-    Fields before;
+    Fields before;          // with the pictures, each under the key of its type
     Fields after;
     std::vector<std::string> notes; // sentences: what had to be stored otherwise than before
 
@@ -42,18 +42,24 @@ enum class Damage { Refuse, Allow };
 std::vector<std::string> harmOf(const ByteSource& before, const ByteSource& after, audio::Format format,
                                 const Fields& changes);
 
+/// Where pictures that are to be added are kept: tags/kept_pictures; "" where none are.
+using PictureFolder = Path;
+
 /// The first part of prepareEdit, all that parses tags: the result has been read back and holds the fields as
 /// asked. Nothing is known of the sound yet.
-Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage damage = Damage::Refuse);
+Result<PreparedEdit> makeEdit(const Path& path, const Fields& changes, Damage damage = Damage::Refuse,
+                              const PictureFolder& pictures = {});
 
 /// The second part: works out how the edit can be carried out, and shows by the bytes, without any parser of
 /// tags, that the sound is the same. Safe with an edit from anywhere.
 Status confirm(PreparedEdit& edit);
 
-/// Prepares `changes` (an empty list blanks the field). The result has been read back: the changed fields are
+/// Prepares `changes` (an empty list blanks the field, or takes away the pictures of a type; see
+/// tags/picture_changes). The result has been read back: the changed fields are
 /// as asked, every part of the tags that carries none of them is byte for byte as before, and the sound is
 /// the same; otherwise an error says what would be lost.
-Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes, Damage damage = Damage::Refuse);
+Result<PreparedEdit> prepareEdit(const Path& path, const Fields& changes, Damage damage = Damage::Refuse,
+                                 const PictureFolder& pictures = {});
 
 /// `fields` with `changes` put in.
 Fields applied(Fields fields, const Fields& changes);

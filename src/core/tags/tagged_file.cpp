@@ -254,9 +254,20 @@ namespace {
 constexpr uint64_t newRoom = 4096; // in front of the sound
 constexpr uint64_t newRoomInChunk = 1024;
 
+/// Fields and pictures of the tag that counts. True if anything changed.
+Result<bool> changeAll(Tag& tag, const Fields& fields, const PictureChanges& pictures) {
+    Result<bool> changed = tag.change(fields);
+    if (!changed)
+        return changed;
+    Result<bool> pictured = tag.changePictures(pictures);
+    return pictured ? Result<bool>(*changed || *pictured) : pictured;
+}
+
 /// Changes field by field in a tag that stands beside the one that counts: what it cannot hold goes from it.
-bool bringInStep(Tag& tag, const Fields& changes, bool mayAdd = true) {
-    bool any = false;
+bool bringInStep(Tag& tag, const Fields& changes, bool mayAdd = true, const PictureChanges& pictures = {}) {
+    // A picture stands in one tag only.
+    const Result<bool> pictured = tag.changePictures(pictures, false);
+    bool any = pictured && *pictured;
     auto put = [&](const Fields& some) {
         Result<bool> changed = tag.change(some, mayAdd);
         if (!changed) {
@@ -302,14 +313,20 @@ Error codedTag() {
 }
 
 /// The ID3v2 tag in front; `make`: a new one where there is none.
-Status frontId3(OverlayStream& stream, const Fields& changes, bool make, std::vector<std::string>& notes) {
+Status frontId3(OverlayStream& stream, const TagChanges& changes, bool make,
+                std::vector<std::string>& notes) {
     const std::string bytes = id3v2Bytes(stream, 0);
     if (bytes.empty() && (!make || audio::id3v2Length(stream, 0) > 0))
         return make ? Status(codedTag()) : Status(Done{});
     auto tag = bytes.empty() ? std::optional(Id3v2Tag()) : Id3v2Tag::parse(bytes);
     if (!tag)
         return codedTag();
-    Result<bool> changed = tag->change(changes);
+    Result<bool> changed =
+        make ? changeAll(*tag, changes.fields, changes.pictures) : Result<bool>(tag->change(changes.fields));
+    if (!make && changed) { // the pictures of a FLAC stand in its blocks
+        const Result<bool> pictured = tag->changePictures(changes.pictures, false);
+        changed = *changed || (pictured && *pictured);
+    }
     if (!changed)
         return changed.error();
     if (!*changed)
@@ -328,7 +345,7 @@ Status frontId3(OverlayStream& stream, const Fields& changes, bool make, std::ve
 
 /// The APE tag behind the sound; `main`: it is the one that counts, and a new one is made where there is
 /// none.
-Status apeBehind(OverlayStream& stream, const EndTags& end, const Fields& changes, bool main,
+Status apeBehind(OverlayStream& stream, const EndTags& end, const TagChanges& changes, bool main,
                  std::vector<std::string>& notes) {
     if (!end.ape && !main)
         return Done{};
@@ -336,12 +353,12 @@ Status apeBehind(OverlayStream& stream, const EndTags& end, const Fields& change
     if (!tag)
         return Error{ErrorKind::Damaged, {}, "The APE tag of this file is damaged."};
     if (main) {
-        Result<bool> changed = tag->change(changes);
+        Result<bool> changed = changeAll(*tag, changes.fields, changes.pictures);
         if (!changed)
             return changed.error();
         if (!*changed)
             return Done{};
-    } else if (!bringInStep(*tag, changes)) {
+    } else if (!bringInStep(*tag, changes.fields, true, changes.pictures)) {
         return Done{};
     } else {
         notes.emplace_back("The APE tag of the file was brought in step with its ID3v2 tag.");
@@ -354,7 +371,7 @@ Status apeBehind(OverlayStream& stream, const EndTags& end, const Fields& change
     return Done{};
 }
 
-Status changeChunks(OverlayStream& stream, Format format, const Fields& changes, const Fields& wanted,
+Status changeChunks(OverlayStream& stream, Format format, const TagChanges& changes,
                     std::vector<std::string>& notes) {
     std::vector<ChunkChange> pieces;
     uint64_t sound = 0;
@@ -366,7 +383,7 @@ Status changeChunks(OverlayStream& stream, Format format, const Fields& changes,
     if (!tag)
         return codedTag();
     // A new tag must not hide what the texts of other chunks hold.
-    Result<bool> changed = tag->change(chunk ? changes : wanted);
+    Result<bool> changed = changeAll(*tag, chunk ? changes.fields : changes.wanted, changes.pictures);
     if (!changed)
         return changed.error();
     const bool hadNone = !chunk && tag->isEmpty();
@@ -389,7 +406,7 @@ Status changeChunks(OverlayStream& stream, Format format, const Fields& changes,
         const auto lists = infoChunks(stream);
         for (const audio::Part& list : lists) {
             InfoList info = infoIn(stream, list);
-            const bool other = bringInStep(info, held(changes), first);
+            const bool other = bringInStep(info, held(changes.fields), first);
             first = false;
             if (moved) { // they stay in their order
                 pieces.push_back({list.at, "LIST", {}, true});
@@ -400,7 +417,7 @@ Status changeChunks(OverlayStream& stream, Format format, const Fields& changes,
             }
         }
         InfoList info = InfoList::parse({});
-        if (lists.empty() && bringInStep(info, held(wanted)))
+        if (lists.empty() && bringInStep(info, held(changes.wanted)))
             pieces.insert(pieces.end(), {0, "LIST", info.render(), false});
     }
     // Those with a place first, in the order of the file.
@@ -413,7 +430,7 @@ Status changeChunks(OverlayStream& stream, Format format, const Fields& changes,
     if (format != Format::Aiff)
         return Done{};
     AiffTexts texts = AiffTexts::read(stream);
-    if (!bringInStep(texts, changes, false))
+    if (!bringInStep(texts, changes.fields, false))
         return Done{};
     notes.emplace_back(
         "The text chunks of the AIFF were brought in step with its ID3v2 tag, as far as they can hold "
@@ -421,10 +438,9 @@ Status changeChunks(OverlayStream& stream, Format format, const Fields& changes,
     return texts.place(stream);
 }
 
-Status changeFlac(OverlayStream& stream, const Fields& changes, const Fields& wanted,
-                  std::vector<std::string>& notes) {
-    oldTagInStep(stream, endTags(stream, false), changes, notes);
-    auto blocks = readFlacBlocks(stream, false);
+Status changeFlac(OverlayStream& stream, const TagChanges& changes, std::vector<std::string>& notes) {
+    oldTagInStep(stream, endTags(stream, false), changes.fields, notes);
+    auto blocks = readFlacBlocks(stream, !changes.pictures.isEmpty());
     if (!blocks)
         return Error{ErrorKind::Damaged, {}, "The blocks in front of the sound are damaged."};
     const bool none = !blocks->comment || blocks->comment->items().empty();
@@ -433,25 +449,31 @@ Status changeFlac(OverlayStream& stream, const Fields& changes, const Fields& wa
         return Error{
             ErrorKind::Damaged, {}, "The comments of this file are cut short. It is not written to."};
     // A new comment must not hide what ID3v2 holds.
-    Result<bool> changed = comment.change(none ? wanted : changes);
+    Result<bool> changed = comment.change(none ? changes.wanted : changes.fields);
     if (!changed)
         return changed.error();
-    if (*changed)
-        if (Status placed = placeFlacComment(stream, comment); !placed)
+    // Pictures stand in blocks of their own; those in the comment go.
+    const Result<bool> pictured = comment.changePictures(changes.pictures, false);
+    const bool anew = *changed || (pictured && *pictured);
+    auto pictures = changedPictureBlocks(*blocks, changes.pictures);
+    if (!pictures)
+        return pictures.error();
+    if (anew || *pictures)
+        if (Status placed = placeFlacBlocks(stream, anew ? &comment : nullptr, *pictures); !placed)
             return placed;
     return frontId3(stream, changes, false, notes);
 }
 
 } // namespace
 
-Status changeTags(OverlayStream& stream, Format format, const Fields& changes, const Fields& wanted,
+Status changeTags(OverlayStream& stream, Format format, const TagChanges& changes,
                   std::vector<std::string>& notes) {
     switch (format) {
     case Format::Mp3:
     case Format::TrueAudio: {
         const bool ape = format == Format::Mp3;
         // From the end to the beginning: places in front stay as they are.
-        oldTagInStep(stream, endTags(stream, ape), changes, notes);
+        oldTagInStep(stream, endTags(stream, ape), changes.fields, notes);
         if (Status done = apeBehind(stream, endTags(stream, ape), changes, false, notes); !done)
             return done;
         return frontId3(stream, changes, true, notes);
@@ -459,11 +481,11 @@ Status changeTags(OverlayStream& stream, Format format, const Fields& changes, c
     case Format::WavPack:
     case Format::MonkeysAudio:
     case Format::Musepack: {
-        oldTagInStep(stream, endTags(stream, true), changes, notes);
+        oldTagInStep(stream, endTags(stream, true), changes.fields, notes);
         return apeBehind(stream, endTags(stream, true), changes, true, notes);
     }
     case Format::Flac:
-        return changeFlac(stream, changes, wanted, notes);
+        return changeFlac(stream, changes, notes);
     case Format::OggVorbis:
     case Format::Opus:
     case Format::Speex:
@@ -472,17 +494,17 @@ Status changeTags(OverlayStream& stream, Format format, const Fields& changes, c
         if (!comment || !comment->isWhole())
             return Error{
                 ErrorKind::Damaged, {}, "The comments of this file are damaged. It is not written to."};
-        Result<bool> changed = comment->change(changes);
+        Result<bool> changed = changeAll(*comment, changes.fields, changes.pictures);
         if (!changed)
             return changed.error();
         return *changed ? placeOggComment(stream, format, *comment) : Status(Done{});
     }
     case Format::Wav:
     case Format::Aiff:
-        return changeChunks(stream, format, changes, wanted, notes);
+        return changeChunks(stream, format, changes, notes);
     case Format::Mp4: {
         Mp4List list = readMp4List(stream);
-        Result<bool> changed = list.change(changes);
+        Result<bool> changed = changeAll(list, changes.fields, changes.pictures);
         if (!changed)
             return changed.error();
         return *changed ? placeMp4List(stream, list) : Status(Done{});
@@ -491,7 +513,7 @@ Status changeTags(OverlayStream& stream, Format format, const Fields& changes, c
         auto tag = AsfTag::read(stream);
         if (!tag)
             return Error{ErrorKind::Damaged, {}, "The header of this file is damaged. It is not written to."};
-        Result<bool> changed = tag->change(changes);
+        Result<bool> changed = changeAll(*tag, changes.fields, changes.pictures);
         if (!changed)
             return changed.error();
         return *changed ? tag->place(stream) : Status(Done{});

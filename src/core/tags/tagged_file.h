@@ -30,10 +30,16 @@ struct TaggedFile {
 bool hasOggComment(const ByteSource& source, audio::Format format);
 TaggedFile readTagged(const ByteSource& source, audio::Format format, bool withPictureBytes);
 
-/// Puts `changes` into the tags of the file. `wanted`: all fields as they shall be, for a tag that is made
-/// anew and must not hide what others hold. `notes` gets a sentence for every further tag that was brought in
-/// step.
-Status changeTags(OverlayStream& stream, audio::Format format, const Fields& changes, const Fields& wanted,
+/// What is to change: fields without those of pictures, and pictures. `wanted`: all fields as they shall be,
+/// for a tag that is made anew and must not hide what others hold.
+struct TagChanges {
+    const Fields& fields;
+    const Fields& wanted;
+    const PictureChanges& pictures;
+};
+/// Puts the changes into the tags of the file. `notes` gets a sentence for every further tag that was brought
+/// in step.
+Status changeTags(OverlayStream& stream, audio::Format format, const TagChanges& changes,
                   std::vector<std::string>& notes);
 
 } // namespace moorfrost::tags

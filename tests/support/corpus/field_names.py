@@ -173,4 +173,23 @@ def pictures_of(file):
         for text in tags.get("metadata_block_picture", []):
             p = mutagen.flac.Picture(base64.b64decode(text))
             out.append([p.type, p.desc, p.mime, len(p.data)])
+    elif type(tags).__name__ == "ASFTags":
+        for value in tags.get("WM/Picture", []):
+            data = value.value
+            length = int.from_bytes(data[1:5], "little")
+            texts = []
+            at = 5
+            for _ in range(2):
+                end = at
+                while data[end:end + 2] != b"\0\0":
+                    end += 2
+                texts.append(data[at:end].decode("utf-16-le"))
+                at = end + 2
+            out.append([data[0], texts[1], texts[0], len(data[at:at + length])])
+    elif type(tags).__name__ == "APEv2":
+        names = ["other", "png icon", "icon", "front", "back", "leaflet", "media", "lead artist", "artist"]
+        for key, value in tags.items():
+            if key.lower().startswith("cover art ("):
+                name, _, data = value.value.partition(b"\0")
+                out.append([names.index(key.lower()[11:-1]), name.decode("utf-8"), "", len(data)])
     return out

@@ -3,6 +3,8 @@
 
 #include <nlohmann/json.hpp>
 
+#include "core/tags/kept_pictures.h"
+
 namespace moorfrost::library {
 
 using nlohmann::json;
@@ -24,6 +26,14 @@ std::vector<std::tuple<FileId, std::string, Draft>> DraftTable::all() {
             draft.values = values.get<std::vector<std::string>>();
         out.emplace_back(s.integer(0), s.string(1), std::move(draft));
     }
+    return out;
+}
+
+std::set<std::string> DraftTable::pictureNames() {
+    std::set<std::string> out;
+    for (const auto& [file, field, draft] : all())
+        for (const tags::PictureInfo& p : tags::picturesIn({{field, draft.values}}))
+            out.insert(tags::keptName(p));
     return out;
 }
 

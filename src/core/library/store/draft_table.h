@@ -2,6 +2,7 @@
 // Values that are proposed and not written yet.
 #pragma once
 
+#include <set>
 #include <string>
 #include <tuple>
 #include <vector>
@@ -17,6 +18,8 @@ public:
 
     std::vector<std::tuple<FileId, std::string, Draft>> all();
     bool has(FileId file);
+    /// Names (tags::keptName) of the pictures in drafts.
+    std::set<std::string> pictureNames();
     void save(const std::vector<DraftChange>& changes);
     /// Removes the drafts that were written: those that still propose these values, and the place if `moved`.
     void removeWritten(FileId file, const tags::Fields& written, bool moved);

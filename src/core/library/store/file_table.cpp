@@ -1,11 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/library/store/file_table.h"
 
+#include <algorithm>
 #include <ctime>
 
 #include "core/library/store/path_key.h"
 #include "core/library/store/recording_table.h"
 #include "core/tags/packed.h"
+#include "core/tags/picture_changes.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -181,13 +183,27 @@ void FileTable::update(FileId id, const files::FileState& state, const std::opti
         cameToShelf(id);
     if (auto before = fields ? find(id) : std::nullopt) {
         tags::TagFile& t = before->tags;
+        // Pictures that stay keep their order; others come behind them.
+        std::vector<tags::PictureInfo> now = tags::picturesIn(*fields), pictures;
+        for (const tags::PictureInfo& p : t.pictures)
+            if (auto same = std::ranges::find_if(now,
+                                                 [&](const auto& n) {
+                                                     return tags::pictureText(n) == tags::pictureText(p) &&
+                                                            n.type == p.type;
+                                                 });
+                same != now.end()) {
+                pictures.push_back(p);
+                now.erase(same);
+            }
+        pictures.insert(pictures.end(), now.begin(), now.end());
+        t.pictures = std::move(pictures);
         // What is written is written into all tags of a file.
         std::erase_if(t.differences, [&](const tags::Difference& d) {
             auto old = std::as_const(t.fields).find(d.key), now = fields->find(d.key);
             return (old == t.fields.cend()) != (now == fields->end()) ||
                    (now != fields->end() && old->second != now->second);
         });
-        t.fields = *fields;
+        t.fields = tags::withoutPictures(*fields);
         Statement(db_, "UPDATE file SET content=? WHERE id=?").bindBlob(tags::packed(t)).bind(id).run();
     }
     transaction.commit();

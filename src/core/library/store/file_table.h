@@ -41,7 +41,8 @@ public:
     void move(FileId id, const Path& to);
     /// Several at once, which may change places among themselves.
     void moveAll(const std::vector<std::pair<FileId, Path>>& moves);
-    /// What is known of a file after it was changed as `state` and `fields` say.
+    /// What is known of a file after it was changed as `state` and `fields` say; these tell its pictures, too
+    /// (tags/picture_changes).
     void update(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
                 int64_t shelf);
     /// Whatever hangs on it. What is to be kept of it must have been seen to.

@@ -7,7 +7,9 @@
 
 #include <nlohmann/json.hpp>
 
+#include "core/library/store/kept_bytes.h"
 #include "core/library/store/setting_table.h"
+#include "core/tags/kept_pictures.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -90,13 +92,15 @@ void JournalTable::saveSteps(int64_t set, const std::vector<std::pair<size_t, co
     // What is kept stays when only the state changes: taken back, or looked at without it.
     Statement save(db_, "UPDATE step SET state=?, error=?, detail=?, target=?, file=?, aside=NULL "
                         "WHERE file_set=? AND number=?");
-    Statement keep(db_, "UPDATE step SET kept=? WHERE file_set=? AND number=?");
+    Statement keep(db_, "UPDATE step SET kept=?, kept_pictures=? WHERE file_set=? AND number=?");
     for (const auto& [number, record] : steps) {
         auto n = static_cast<int64_t>(number);
         save.bind(static_cast<int>(record->state)).bind(record->error).bind(files::toText(*record));
         save.bindPath(record->step.target).bind(record->step.file).bind(set).bind(n).run();
-        if (!record->undo.fresh.empty())
-            keep.bindBlob(record->undo.fresh).bind(set).bind(n).run();
+        if (!record->undo.fresh.empty()) {
+            const KeptBytes kept = withoutPictures(*record, pictures_);
+            keep.bindBlob(kept.rest).bind(kept.pictures).bind(set).bind(n).run();
+        }
     }
     transaction.commit();
 }
@@ -134,11 +138,11 @@ std::vector<std::pair<int64_t, std::string>> JournalTable::openSets() {
 
 std::vector<SetStep> JournalTable::steps(int64_t set, bool withKept) {
     std::vector<SetStep> out;
-    Statement s(db_, withKept
-                         ? "SELECT number, file, state, source, target, copy, error, detail, kept FROM step"
-                           " WHERE file_set=? ORDER BY number"
-                         : "SELECT number, file, state, source, target, copy, error, detail, NULL FROM step"
-                           " WHERE file_set=? ORDER BY number");
+    Statement s(
+        db_, withKept ? "SELECT number, file, state, source, target, copy, error, detail, kept, kept_pictures"
+                        " FROM step WHERE file_set=? ORDER BY number"
+                      : "SELECT number, file, state, source, target, copy, error, detail, NULL, ''"
+                        " FROM step WHERE file_set=? ORDER BY number");
     s.bind(set);
     while (s.step()) {
         SetStep step;
@@ -153,7 +157,7 @@ std::vector<SetStep> JournalTable::steps(int64_t set, bool withKept) {
         r.step.target = s.string(4);
         r.step.copy = s.integer(5) != 0;
         r.error = s.string(6);
-        r.undo.fresh = s.string(8);
+        r.undo.fresh = withPictures({s.string(8), s.string(9)}, pictures_);
         out.push_back(std::move(step));
     }
     return out;
@@ -267,10 +271,26 @@ void JournalTable::dropOld() {
         return;
     Transaction transaction(db_);
     for (const SetSummary& s : use.next) {
-        Statement(db_, "UPDATE step SET kept=NULL WHERE file_set=?").bind(s.id).run();
+        Statement(db_, "UPDATE step SET kept=NULL, kept_pictures='' WHERE file_set=?").bind(s.id).run();
         Statement(db_, "UPDATE file_set SET dropped=1 WHERE id=?").bind(s.id).run();
     }
     transaction.commit();
+}
+
+std::set<std::string> JournalTable::pictureNames() {
+    std::set<std::string> out;
+    Statement s(
+        db_, "SELECT detail, kept_pictures FROM step WHERE (kept_pictures<>'' OR detail LIKE '%\"@picture:%')"
+             " AND EXISTS (SELECT 1 FROM file_set WHERE id=file_set AND dropped=0)");
+    while (s.step()) {
+        if (auto record = files::recordFromText(s.string(0)))
+            for (const auto* fields : {&record->step.changes, &record->before, &record->after})
+                for (const tags::PictureInfo& p : tags::picturesIn(*fields))
+                    out.insert(tags::keptName(p));
+        for (std::string& name : picturesKeptOutside(s.string(1)))
+            out.insert(std::move(name));
+    }
+    return out;
 }
 
 std::vector<Path> JournalTable::removedFolders(int64_t set) {

@@ -3,9 +3,11 @@
 #pragma once
 
 #include <optional>
+#include <set>
 #include <string>
 #include <vector>
 
+#include "core/library/picture_store.h"
 #include "core/library/records.h"
 #include "core/library/store/database.h"
 
@@ -13,7 +15,8 @@ namespace moorfrost::library {
 
 class JournalTable {
 public:
-    explicit JournalTable(Database& db) : db_(db) {}
+    /// `pictures`: where pictures are kept that were in files before.
+    JournalTable(Database& db, Path pictures) : db_(db), pictures_(std::move(pictures)) {}
 
     int64_t begin(const files::ChangeSet& set, int64_t batch);
     void saveSteps(int64_t set, const std::vector<std::pair<size_t, const files::StepRecord*>>& steps);
@@ -42,8 +45,12 @@ public:
     /// Drops what is over the limit, oldest first. Those sets cannot be taken back any more.
     void dropOld();
 
+    /// Names (tags::keptName) of the pictures that sets which can be taken back hold, before and after.
+    std::set<std::string> pictureNames();
+
 private:
     Database& db_;
+    PictureStore pictures_;
 };
 
 } // namespace moorfrost::library

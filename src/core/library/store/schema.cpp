@@ -141,7 +141,8 @@ const std::vector<Migration>& migrations() {
         // 8 -> 9. What people give hangs on recordings; files point to them, come and go. What is worked out
         // of
         // one file stays in kept_value. Nothing refers to a recording with a cascade: whoever takes one away
-        // says so in library_change. Files that are not found are marked.
+        // says so in library_change. Files that are not found are marked. Pictures are kept once for all
+        // steps, outside of what each keeps.
         {R"(
         ALTER TABLE file ADD COLUMN absent INTEGER NOT NULL DEFAULT 0;
         CREATE TABLE recording (id INTEGER PRIMARY KEY AUTOINCREMENT, best INTEGER, since INTEGER NOT NULL);
@@ -216,6 +217,7 @@ const std::vector<Migration>& migrations() {
             kind TEXT NOT NULL, subject INTEGER NOT NULL, field TEXT NOT NULL, before TEXT NOT NULL,
             after TEXT NOT NULL, shown TEXT NOT NULL, PRIMARY KEY (change, number)) WITHOUT ROWID;
         CREATE INDEX library_change_part_subject ON library_change_part (kind, subject);
+        ALTER TABLE step ADD COLUMN kept_pictures TEXT NOT NULL DEFAULT '';
         )"},
     };
     return list;

@@ -65,7 +65,7 @@ private:
     ShelfTable shelves_{db_};
     DraftTable drafts_{db_};
     SettingTable settings_{db_};
-    JournalTable journal_{db_};
+    JournalTable journal_{db_, PictureStore::folderOf(file_)};
     FixityTable fixity_{db_};
     LastingTable lasting_{db_};
     RecordingTable recordings_{db_};

@@ -33,16 +33,44 @@ bool isCover(const Split& item) {
     return item.kind == Kind::Binary && text::upper(item.key).starts_with("COVER ART");
 }
 
-/// The type in the name of an item, such as "Cover Art (Back)".
+/// What stands in the brackets of "Cover Art (Front)", by the number of the type; some programs write
+/// another.
+constexpr const char* coverNames[] = {"Other",
+                                      "Png Icon",
+                                      "Icon",
+                                      "Front",
+                                      "Back",
+                                      "Leaflet",
+                                      "Media",
+                                      "Lead Artist",
+                                      "Artist",
+                                      "Conductor",
+                                      "Band",
+                                      "Composer",
+                                      "Lyricist",
+                                      "Recording Location",
+                                      "During Recording",
+                                      "During Performance",
+                                      "Video Capture",
+                                      "Fish",
+                                      "Illustration",
+                                      "Band Logotype",
+                                      "Publisher Logotype"};
+
+std::string coverName(const std::string& type) {
+    return std::string("Cover Art (") + coverNames[std::max(0, pictureTypeNumber(type))] + ")";
+}
+
+/// The type in the name of an item.
 std::string pictureType(const std::string& upperKey) {
-    static const std::map<std::string, std::string> types = {
-        {"FRONT", "front cover"},    {"BACK", "back cover"}, {"MEDIA", "medium"},
-        {"LEAFLET", "booklet page"}, {"ARTIST", "artist"},   {"ICON", "file icon"}};
     const size_t open = upperKey.find('('), close = upperKey.find(')');
     if (open == std::string::npos || close == std::string::npos || close < open)
         return "front cover";
-    auto it = types.find(upperKey.substr(open + 1, close - open - 1));
-    return it == types.end() ? "other" : it->second;
+    const std::string name = upperKey.substr(open + 1, close - open - 1);
+    for (size_t i = 0; i < std::size(coverNames); ++i)
+        if (name == text::upper(coverNames[i]))
+            return pictureTypeName(static_cast<int>(i));
+    return "other";
 }
 
 TagItem itemOf(std::string bytes) {
@@ -124,19 +152,23 @@ std::string ApeTag::render() const {
     return (flags_ & hasHeader ? part(flags_ | isHeader) : std::string()) + body + part(flags_);
 }
 
-std::vector<Picture> ApeTag::pictures(bool withBytes) const {
-    std::vector<Picture> out;
-    for (const TagItem& item : items_) {
-        const Split parts = split(item.bytes);
-        if (!isCover(parts))
-            continue;
-        const size_t zero = parts.value.find('\0'); // behind the name of a file
-        const bool named = zero != std::string_view::npos;
-        out.push_back(makePicture(
-            pictureType(text::upper(parts.key)), named ? parts.value.substr(zero + 1) : parts.value, {},
-            named ? std::string(parts.value.substr(0, zero)) : std::string(), withBytes));
-    }
-    return out;
+std::optional<Picture> ApeTag::pictureOf(const TagItem& item, bool withBytes) const {
+    const Split parts = split(item.bytes);
+    if (!isCover(parts))
+        return std::nullopt;
+    const size_t zero = parts.value.find('\0'); // behind the name of a file
+    const bool named = zero != std::string_view::npos;
+    return makePicture(pictureType(text::upper(parts.key)),
+                       named ? parts.value.substr(zero + 1) : parts.value, {},
+                       named ? std::string(parts.value.substr(0, zero)) : std::string(), withBytes);
+}
+
+Result<TagItem> ApeTag::pictureItem(const Picture& picture) {
+    const std::string name = coverName(picture.info.type);
+    const std::string value = picture.info.description + '\0' + picture.data;
+    const uint32_t binary = static_cast<uint32_t>(Kind::Binary) << 1;
+    return itemOf(asLittleEndian(static_cast<uint32_t>(value.size())) + asLittleEndian(binary) + name + '\0' +
+                  value);
 }
 
 Status ApeTag::set(const std::string& key, const std::vector<std::string>& values) {

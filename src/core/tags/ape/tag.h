@@ -20,11 +20,12 @@ public:
     static std::optional<ApeTag> parse(std::string_view items, std::string_view footer);
 
     std::string name() const override { return "APE"; }
-    std::vector<Picture> pictures(bool withBytes) const override;
     /// With header, where it had one, and footer.
     std::string render() const;
 
 protected:
+    std::optional<Picture> pictureOf(const TagItem& item, bool withBytes) const override;
+    Result<TagItem> pictureItem(const Picture& picture) override;
     Status set(const std::string& key, const std::vector<std::string>& values) override;
 
 private:

@@ -285,31 +285,46 @@ std::optional<AsfTag> AsfTag::read(const ByteSource& source) {
     return out;
 }
 
-std::vector<Picture> AsfTag::pictures(bool withBytes) const {
-    std::vector<Picture> out;
-    for (const TagItem& item : items_) {
-        if (item.bytes.size() < 2 || placeOf(item) == Place::Description || item.bytes.front() == '\xFF')
-            continue;
-        const Attribute a = *attributeOf(item);
-        if (a.name != "WM/Picture" || a.value.size() < 9)
-            continue;
-        // Type, length, two texts that end with zeros, the picture.
-        const uint64_t length = littleEndian(a.value.substr(1, 4));
-        size_t at = 5;
-        std::string texts[2];
-        for (std::string& t : texts) {
-            const size_t from = at;
-            while (at + 1 < a.value.size() && (a.value[at] || a.value[at + 1]))
-                at += 2;
-            t = text::fromUtf16(a.value.substr(from, at - from), false);
+std::optional<Picture> AsfTag::pictureOf(const TagItem& item, bool withBytes) const {
+    if (item.bytes.size() < 2 || item.bytes.front() == '\xFF' || placeOf(item) == Place::Description)
+        return std::nullopt;
+    const Attribute a = *attributeOf(item);
+    if (a.name != "WM/Picture" || a.value.size() < 9)
+        return std::nullopt;
+    // Type, length, two texts that end with zeros, the picture.
+    const uint64_t length = littleEndian(a.value.substr(1, 4));
+    size_t at = 5;
+    std::string texts[2];
+    for (std::string& t : texts) {
+        const size_t from = at;
+        while (at + 1 < a.value.size() && (a.value[at] || a.value[at + 1]))
             at += 2;
-        }
-        if (at <= a.value.size() && length <= a.value.size() - at)
-            out.push_back(makePicture(pictureTypeName(static_cast<uint8_t>(a.value[0])),
-                                      a.value.substr(at, static_cast<size_t>(length)), texts[0], texts[1],
-                                      withBytes));
+        t = text::fromUtf16(a.value.substr(std::min(from, a.value.size()), at - from), false);
+        at += 2;
     }
-    return out;
+    if (at > a.value.size() || length > a.value.size() - at)
+        return std::nullopt;
+    return makePicture(pictureTypeName(static_cast<uint8_t>(a.value[0])),
+                       a.value.substr(at, static_cast<size_t>(length)), texts[0], texts[1], withBytes);
+}
+
+Result<TagItem> AsfTag::pictureItem(const Picture& picture) {
+    const std::string value = static_cast<char>(std::max(0, pictureTypeNumber(picture.info.type))) +
+                              asLittleEndian(static_cast<uint32_t>(picture.data.size())) +
+                              withZero(picture.info.mime) + withZero(picture.info.description) + picture.data;
+    const std::string name = withZero("WM/Picture");
+    // Values of the extended description end at 64 KB; small ones are found by more programs there.
+    if (value.size() <= 0xFFFF)
+        return attributeItem(Place::Extended,
+                             as16(name.size()) + name + as16(1) + as16(value.size()) + value);
+    return attributeItem(Place::Library, as16(0) + as16(0) + as16(name.size()) + as16(1) +
+                                             asLittleEndian(static_cast<uint32_t>(value.size())) + name +
+                                             value);
+}
+
+size_t AsfTag::appendAt() const {
+    // In front of what could not be taken apart.
+    return items_.size() - (!items_.empty() && items_.back().bytes.front() == '\xFF' ? 1 : 0);
 }
 
 std::string AsfTag::textOf(std::string_view attribute) const {

@@ -20,7 +20,6 @@ public:
     static std::optional<AsfTag> read(const ByteSource& source);
 
     std::string name() const override { return "WMA attributes"; }
-    std::vector<Picture> pictures(bool withBytes) const override;
     /// The first value of an attribute as text; "" if there is none.
     std::string textOf(std::string_view attribute) const;
 
@@ -29,6 +28,9 @@ public:
     Status place(OverlayStream& stream) const;
 
 protected:
+    std::optional<Picture> pictureOf(const TagItem& item, bool withBytes) const override;
+    Result<TagItem> pictureItem(const Picture& picture) override;
+    size_t appendAt() const override;
     Status set(const std::string& key, const std::vector<std::string>& values) override;
 
 private:

@@ -315,37 +315,48 @@ std::vector<std::pair<std::string, std::string>> Id3v2Tag::languages() const {
     return out;
 }
 
-std::vector<Picture> Id3v2Tag::pictures(bool withBytes) const {
-    std::vector<Picture> out;
-    for (const TagItem& item : items_) {
-        const std::string id = idOf(item);
-        if (id != "APIC" && id != "PIC")
-            continue;
-        const std::string content = contentOf(item);
-        std::string_view b = content;
-        if (b.size() < 6)
-            continue;
-        const char encoding = b[0];
-        b.remove_prefix(1);
-        const size_t mimeEnd = id == "PIC" ? 3 : b.find('\0');
-        if (mimeEnd == std::string_view::npos || mimeEnd + 2 > b.size())
-            continue;
-        const std::string mime(b.substr(0, mimeEnd));
-        b.remove_prefix(mimeEnd + (id == "PIC" ? 0 : 1));
-        const auto type = static_cast<uint8_t>(b[0]);
-        // Type, description: as in a frame with a name in front.
-        b.remove_prefix(1);
-        auto described = namedIn(encoding + std::string(b.substr(0, std::min<size_t>(b.size(), 4096))), true);
-        if (!described)
-            continue;
-        const bool wide = encoding == 1 || encoding == 2;
-        size_t end = 0;
-        while (end < b.size() && (b[end] != '\0' || (wide && end + 1 < b.size() && b[end + 1] != '\0')))
-            end += wide ? 2 : 1;
-        b.remove_prefix(std::min(b.size(), end + (wide ? 2 : 1)));
-        out.push_back(makePicture(pictureTypeName(type), b, mime, described->description, withBytes));
-    }
-    return out;
+std::optional<Picture> Id3v2Tag::pictureOf(const TagItem& item, bool withBytes) const {
+    const std::string id = idOf(item);
+    if (id != "APIC" && id != "PIC")
+        return std::nullopt;
+    const std::string content = contentOf(item);
+    std::string_view b = content;
+    if (b.size() < 6)
+        return std::nullopt;
+    const char encoding = b[0];
+    b.remove_prefix(1);
+    const size_t mimeEnd = id == "PIC" ? 3 : b.find('\0');
+    if (mimeEnd == std::string_view::npos || mimeEnd + 2 > b.size())
+        return std::nullopt;
+    const std::string mime(b.substr(0, mimeEnd));
+    b.remove_prefix(mimeEnd + (id == "PIC" ? 0 : 1));
+    const auto type = static_cast<uint8_t>(b[0]);
+    // Type, description: as in a frame with a name in front.
+    b.remove_prefix(1);
+    auto described = namedIn(encoding + std::string(b.substr(0, std::min<size_t>(b.size(), 4096))), true);
+    if (!described)
+        return std::nullopt;
+    const bool wide = encoding == 1 || encoding == 2;
+    size_t end = 0;
+    while (end < b.size() && (b[end] != '\0' || (wide && end + 1 < b.size() && b[end + 1] != '\0')))
+        end += wide ? 2 : 1;
+    b.remove_prefix(std::min(b.size(), end + (wide ? 2 : 1)));
+    return makePicture(pictureTypeName(type), b, mime, described->description, withBytes);
+}
+
+Result<TagItem> Id3v2Tag::pictureItem(const Picture& picture) {
+    const std::string& mime = picture.info.mime;
+    // Version 2.2 names three kinds by three letters.
+    const std::string kind = mime == "image/jpeg" ? "JPG" : mime == "image/png" ? "PNG" : "";
+    if (version_ == 2 && kind.empty())
+        if (Status done = upgrade(); !done)
+            return done.error();
+    const auto type = static_cast<char>(std::max(0, pictureTypeNumber(picture.info.type)));
+    const std::string described = *namedContent({picture.info.description, {""}}, true, version_);
+    // Encoding, what it is, type, description with its end, the picture.
+    const std::string what = version_ == 2 ? kind : (mime.empty() ? std::string("image/") : mime) + '\0';
+    return frame(version_ == 2 ? "PIC" : "APIC",
+                 described.substr(0, 1) + what + type + described.substr(1) + picture.data);
 }
 
 size_t Id3v2Tag::appendAt() const {

@@ -20,8 +20,6 @@ public:
     static std::optional<Id3v2Tag> parse(std::string_view bytes);
 
     std::string name() const override { return "ID3v2." + std::to_string(version_); }
-    std::vector<Picture> pictures(bool withBytes) const override;
-
     int version() const { return version_; }
     bool isEmpty() const { return items_.empty(); }
     /// Bytes that the tag needs at least, with its header.
@@ -37,6 +35,8 @@ public:
     std::vector<std::pair<std::string, std::string>> languages() const;
 
 protected:
+    std::optional<Picture> pictureOf(const TagItem& item, bool withBytes) const override;
+    Result<TagItem> pictureItem(const Picture& picture) override;
     Status set(const std::string& key, const std::vector<std::string>& values) override;
     size_t appendAt() const override;
 

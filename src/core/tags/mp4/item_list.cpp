@@ -43,6 +43,7 @@ const std::vector<Known>& knownItems() {
 
 /// The types of values ("well-known data types" of the QuickTime File Format).
 constexpr uint32_t implicitType = 0, utf8Type = 1, utf16Type = 2, integerType = 21;
+constexpr uint32_t jpegType = 13, pngType = 14, bmpType = 27;
 
 struct Value {
     uint32_t type = 0;
@@ -211,6 +212,63 @@ std::vector<Picture> Mp4List::pictures(bool withBytes) const {
             for (const Value& v : valuesIn(std::string_view(item.bytes).substr(8)))
                 out.push_back(makePicture("front cover", v.bytes, {}, {}, withBytes));
     return out;
+}
+
+std::optional<Picture> Mp4List::pictureOf(const TagItem& item, bool withBytes) const {
+    if (std::string_view(item.bytes).substr(4, 4) == "covr")
+        for (const Value& v : valuesIn(std::string_view(item.bytes).substr(8)))
+            return makePicture("front cover", v.bytes, {}, {}, withBytes);
+    return std::nullopt;
+}
+
+Result<bool> Mp4List::changePictures(const PictureChanges& changes, bool mayAdd) {
+    const auto asked = changes.byType.find("front cover"); // whatever the type: there is no other
+    if (asked == changes.byType.end())
+        return false;
+    const std::vector<PictureInfo> wanted = mayAdd ? asked->second : std::vector<PictureInfo>();
+    auto isCovers = [](const TagItem& item) { return std::string_view(item.bytes).substr(4, 4) == "covr"; };
+    // Each as it stands: with its own header.
+    std::vector<std::pair<PictureInfo, std::string>> there;
+    std::vector<std::string> others; // names and the like, which stay
+    for (const TagItem& item : items_)
+        if (isCovers(item))
+            for (const Atom& a : atomsIn(std::string_view(item.bytes).substr(8))) {
+                const std::string bytes = atom(a.id, a.content);
+                if (a.id == "data" && a.content.size() >= 8)
+                    there.emplace_back(makePicture("front cover", a.content.substr(8), {}, {}, false).info,
+                                       bytes);
+                else
+                    others.push_back(bytes);
+            }
+    std::string content;
+    size_t same = 0;
+    for (size_t i = 0; i < wanted.size(); ++i) {
+        const auto it =
+            std::ranges::find_if(there, [&](const auto& t) { return isSamePicture(t.first, wanted[i]); });
+        if (it != there.end()) {
+            same += static_cast<size_t>(it - there.begin()) == i ? 1 : 0;
+            content += it->second;
+            continue;
+        }
+        auto picture = takePicture(changes, wanted[i]);
+        if (!picture)
+            return picture.error();
+        const std::string& mime = picture->info.mime;
+        content += dataAtom(mime == "image/png"   ? pngType
+                            : mime == "image/bmp" ? bmpType
+                                                  : jpegType,
+                            picture->data);
+    }
+    if (same == there.size() && there.size() == wanted.size())
+        return false;
+    for (const std::string& bytes : others)
+        content += bytes;
+    const auto first = std::ranges::find_if(items_, isCovers);
+    auto at = first - items_.begin();
+    std::erase_if(items_, isCovers);
+    if (!content.empty())
+        items_.insert(items_.begin() + at, itemOf(atom("covr", content)));
+    return true;
 }
 
 std::string Mp4List::freeText(std::string_view name) const {

@@ -16,6 +16,8 @@ public:
 
     std::string name() const override { return "MP4"; }
     std::vector<Picture> pictures(bool withBytes) const override;
+    /// All pictures stand in one atom.
+    Result<bool> changePictures(const PictureChanges& changes, bool mayAdd = true) override;
     /// The content of the atom.
     std::string render() const;
 
@@ -23,6 +25,8 @@ public:
     std::string freeText(std::string_view name) const;
 
 protected:
+    /// The first of an atom.
+    std::optional<Picture> pictureOf(const TagItem& item, bool withBytes) const override;
     Status set(const std::string& key, const std::vector<std::string>& values) override;
 
 private:

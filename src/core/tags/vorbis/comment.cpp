@@ -52,6 +52,21 @@ std::optional<std::string> fromBase64(std::string_view text) {
     return out;
 }
 
+std::string toBase64(std::string_view bytes) {
+    static constexpr char digits[] = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/";
+    std::string out;
+    out.reserve((bytes.size() + 2) / 3 * 4);
+    for (size_t i = 0; i < bytes.size(); i += 3) {
+        const size_t n = std::min<size_t>(3, bytes.size() - i);
+        uint32_t bits = 0;
+        for (size_t k = 0; k < 3; ++k)
+            bits = bits << 8 | (k < n ? static_cast<unsigned char>(bytes[i + k]) : 0u);
+        for (size_t k = 0; k < 4; ++k)
+            out += k <= n ? digits[bits >> (18 - 6 * k) & 63] : '=';
+    }
+    return out;
+}
+
 std::optional<Picture> pictureIn(std::string_view entry, bool withBytes) {
     const std::string name = upperAscii(nameOf(entry));
     auto bytes = fromBase64(entry.substr(std::min(entry.size(), name.size() + 1)));
@@ -114,6 +129,16 @@ std::optional<Picture> flacPicture(std::string_view b, bool withBytes) {
                        description, withBytes, size);
 }
 
+std::string flacPictureBlock(const Picture& picture) {
+    auto number = [](uint64_t n) { return asBigEndian(static_cast<uint32_t>(n), 4); };
+    auto text = [&](const std::string& t) { return number(t.size()) + t; };
+    const PictureInfo& p = picture.info;
+    // Depth and number of colours are not known: 0 says so.
+    return number(static_cast<uint64_t>(std::max(0, pictureTypeNumber(p.type)))) + text(p.mime) +
+           text(p.description) + number(static_cast<uint64_t>(p.width)) +
+           number(static_cast<uint64_t>(p.height)) + number(0) + number(0) + text(picture.data);
+}
+
 VorbisComment VorbisComment::parse(std::string_view b) {
     VorbisComment out;
     auto number = [&](uint32_t& n) {
@@ -149,13 +174,12 @@ std::string VorbisComment::render() const {
     return out;
 }
 
-std::vector<Picture> VorbisComment::pictures(bool withBytes) const {
-    std::vector<Picture> out;
-    for (const TagItem& item : items_)
-        if (item.says.empty() && item.unknown.empty())
-            if (auto picture = pictureIn(item.bytes, withBytes))
-                out.push_back(std::move(*picture));
-    return out;
+std::optional<Picture> VorbisComment::pictureOf(const TagItem& item, bool withBytes) const {
+    return item.says.empty() && item.unknown.empty() ? pictureIn(item.bytes, withBytes) : std::nullopt;
+}
+
+Result<TagItem> VorbisComment::pictureItem(const Picture& picture) {
+    return itemOf("METADATA_BLOCK_PICTURE=" + toBase64(flacPictureBlock(picture)));
 }
 
 Status VorbisComment::set(const std::string& key, const std::vector<std::string>& values) {

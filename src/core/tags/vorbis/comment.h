@@ -18,7 +18,6 @@ public:
     explicit VorbisComment(std::string vendor = {}) : vendor_(std::move(vendor)) {}
 
     std::string name() const override { return "Vorbis comment"; }
-    std::vector<Picture> pictures(bool withBytes) const override;
 
     const std::string& vendor() const { return vendor_; }
     const std::string& rest() const { return rest_; }
@@ -28,6 +27,8 @@ public:
     std::string render() const;
 
 protected:
+    std::optional<Picture> pictureOf(const TagItem& item, bool withBytes) const override;
+    Result<TagItem> pictureItem(const Picture& picture) override;
     Status set(const std::string& key, const std::vector<std::string>& values) override;
     Status setPair(const std::string& numberKey, const std::string& number, const std::string& totalKey,
                    const std::string& total) override;
@@ -39,5 +40,7 @@ private:
 
 /// A picture block of FLAC (RFC 9639, 8.8), also as it stands in a comment; nullopt where it makes no sense.
 std::optional<Picture> flacPicture(std::string_view block, bool withBytes);
+/// The same made of a picture.
+std::string flacPictureBlock(const Picture& picture);
 
 } // namespace moorfrost::tags

@@ -1,6 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/tags/vorbis/placing.h"
 
+#include <algorithm>
+#include <set>
+#include <utility>
+
 #include <taglib/oggflacfile.h>
 #include <taglib/opusfile.h>
 #include <taglib/speexfile.h>
@@ -159,20 +163,67 @@ std::optional<FlacBlocks> readFlacBlocks(const ByteSource& source, bool withByte
             out.comment = VorbisComment::parse(bytes);
         if (b.type != pictureBlock)
             continue;
-        if (auto picture = flacPicture(bytes, withBytes))
+        if (auto picture = flacPicture(bytes, withBytes)) {
             out.pictures.push_back(std::move(*picture));
-        else
+            if (withBytes)
+                out.pictureBlocks.push_back(bytes);
+        } else
             ++out.damagedPictures;
     }
     return out;
 }
 
-Status placeFlacComment(OverlayStream& stream, const VorbisComment& comment) {
+Result<std::optional<std::vector<std::string>>> changedPictureBlocks(const FlacBlocks& blocks,
+                                                                     const PictureChanges& changes) {
+    using Changed = std::optional<std::vector<std::string>>;
+    if (changes.isEmpty())
+        return Changed();
+    // What is new of a type stands where the first of that type stood, else at the end.
+    std::vector<std::string> out;
+    std::set<std::string> placed;
+    auto place = [&](const std::string& type) -> Status {
+        if (!placed.insert(type).second)
+            return Done{};
+        std::vector<size_t> used;
+        for (const PictureInfo& wanted : changes.byType.at(type)) {
+            size_t same = 0;
+            while (same < blocks.pictures.size() && (!isSamePicture(blocks.pictures[same].info, wanted) ||
+                                                     std::ranges::find(used, same) != used.end()))
+                ++same;
+            if (same < blocks.pictures.size()) {
+                used.push_back(same);
+                out.push_back(blocks.pictureBlocks[same]);
+                continue;
+            }
+            auto picture = takePicture(changes, wanted);
+            if (!picture)
+                return picture.error();
+            out.push_back(flacPictureBlock(*picture));
+            if (out.back().size() >= (1u << 24))
+                return Error{ErrorKind::Unsupported, {}, "A picture in a FLAC file can have at most 16 MB."};
+        }
+        return Done{};
+    };
+    for (size_t i = 0; i < blocks.pictures.size(); ++i) {
+        const std::string& type = blocks.pictures[i].info.type;
+        if (!changes.byType.contains(type))
+            out.push_back(blocks.pictureBlocks[i]);
+        else if (Status done = place(type); !done)
+            return done.error();
+    }
+    for (const auto& [type, wanted] : changes.byType)
+        if (Status done = place(type); !done)
+            return done.error();
+    return out == blocks.pictureBlocks ? Changed() : Changed(std::move(out));
+}
+
+Status placeFlacBlocks(OverlayStream& stream, const VorbisComment* comment,
+                       const std::optional<std::vector<std::string>>& pictures) {
     const std::vector<Block> blocks = blocksIn(stream);
     if (blocks.empty())
         return Error{ErrorKind::Damaged, {}, "The blocks in front of the sound are damaged."};
     // Whatever stands behind the list stays.
-    const std::string fresh = comment.render() + comment.rest();
+    const std::string fresh = comment ? comment->render() + comment->rest() : std::string();
     if (fresh.size() >= (1u << 24))
         return Error{ErrorKind::Unsupported, {}, "The comments of a FLAC file can be at most 16 MB."};
     struct Piece {
@@ -180,7 +231,7 @@ Status placeFlacComment(OverlayStream& stream, const VorbisComment& comment) {
         std::string bytes; // with the header, which is written last
     };
     std::vector<Piece> pieces;
-    bool placed = false;
+    bool placed = !comment, picturesPlaced = !pictures;
     size_t paddingAt = std::string::npos;
     auto add = [&](int type, const std::string& content) {
         pieces.push_back({type, std::string(1, static_cast<char>(type)) +
@@ -192,6 +243,11 @@ Status placeFlacComment(OverlayStream& stream, const VorbisComment& comment) {
         } else if (b.type == commentBlock && !placed) {
             add(commentBlock, fresh);
             placed = true;
+        } else if (pictures && b.type == pictureBlock &&
+                   flacPicture(stream.bytes(b.content, static_cast<size_t>(b.end - b.content)), false)) {
+            if (!std::exchange(picturesPlaced, true))
+                for (const std::string& picture : *pictures)
+                    add(pictureBlock, picture);
         } else {
             pieces.push_back({b.type, stream.bytes(b.at, static_cast<size_t>(b.end - b.at))});
         }
@@ -203,6 +259,14 @@ Status placeFlacComment(OverlayStream& stream, const VorbisComment& comment) {
         if (paddingAt != std::string::npos)
             ++paddingAt;
     }
+    if (!picturesPlaced)
+        for (const std::string& picture : *pictures) {
+            const size_t at = std::min(paddingAt, pieces.size());
+            add(pictureBlock, picture);
+            std::rotate(pieces.begin() + static_cast<std::ptrdiff_t>(at), pieces.end() - 1, pieces.end());
+            if (paddingAt != std::string::npos)
+                ++paddingAt;
+        }
     uint64_t used = 0;
     for (const Piece& p : pieces)
         used += p.bytes.size();

@@ -14,14 +14,21 @@ namespace moorfrost::tags {
 struct FlacBlocks {
     std::optional<VorbisComment> comment; // the first one counts
     std::vector<Picture> pictures;
-    int damagedPictures = 0; // blocks that make no sense
+    std::vector<std::string> pictureBlocks; // the same as they stand
+    int damagedPictures = 0;                // blocks that make no sense
 };
 /// nullopt where the blocks cannot be walked through.
 std::optional<FlacBlocks> readFlacBlocks(const ByteSource& source, bool withBytes);
 
-/// Puts the comment into the place of the first one, or a new block. Padding grows or shrinks so that the
-/// sound stays where it is, if it can; all other blocks stay as they are.
-Status placeFlacComment(OverlayStream& stream, const VorbisComment& comment);
+/// Puts the comment (if any) into the place of the first one, or a new block, and these blocks of pictures
+/// (if they change) into the place of those that there are. Padding grows or shrinks so that the sound stays
+/// where it is, if it can; all other blocks stay as they are.
+Status placeFlacBlocks(OverlayStream& stream, const VorbisComment* comment,
+                       const std::optional<std::vector<std::string>>& pictures);
+/// What the blocks of pictures are to be; nullopt where they stay as they are. An Error as
+/// Tag::changePictures has it.
+Result<std::optional<std::vector<std::string>>> changedPictureBlocks(const FlacBlocks& blocks,
+                                                                     const PictureChanges& changes);
 
 /// The comment of the first stream of an Ogg file; nullopt where there is none.
 std::optional<VorbisComment> readOggComment(const ByteSource& source, audio::Format format);
