@@ -96,10 +96,6 @@
         <source>%n file(s) together</source>
         <translation><numerusform>%n file together</numerusform><numerusform>%n files together</numerusform></translation>
     </message>
-    <message numerus="yes">
-        <source>in %n file(s)</source>
-        <translation><numerusform>in %n file</numerusform><numerusform>in %n files</numerusform></translation>
-    </message>
 </context>
 <context>
     <name>moorfrost::app::FacetPanel</name>
@@ -255,6 +251,36 @@
     <message numerus="yes">
         <source>All text of these %n file(s) looks right.</source>
         <translation><numerusform>All text of these %n file looks right.</numerusform><numerusform>All text of these %n files looks right.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PictureBox</name>
+    <message numerus="yes">
+        <source>goes from %n file(s) with the next write</source>
+        <translation><numerusform>goes from %n file with the next write</numerusform><numerusform>goes from %n files with the next write</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>the same in all %n file(s)</source>
+        <translation><numerusform>the same in all %n file</numerusform><numerusform>the same in all %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation><numerusform>and %n more</numerusform><numerusform>and %n more</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>No picture in %n file(s)</source>
+        <translation><numerusform>No picture in %n file</numerusform><numerusform>No picture in %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>The same in all %n file(s)</source>
+        <translation><numerusform>The same in all %n file</numerusform><numerusform>The same in all %n files</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PicturesController</name>
+    <message numerus="yes">
+        <source>Not in %n file(s): %1</source>
+        <translation><numerusform>Not in %n file: %1</numerusform><numerusform>Not in %n files: %1</numerusform></translation>
     </message>
 </context>
 <context>

@@ -246,6 +246,10 @@ int setFields(const Options& options) {
         return 1;
     if (!addPictureChanges(*store, options, changes))
         return wrongly;
+    if (changes.empty()) {
+        say("Say what is to be set: --field, --picture or --no-picture.");
+        return wrongly;
+    }
     bool fine = true;
     std::vector<bench::Proposal> proposals;
     for (const files::ScannedFile& file : readAll(options, fine)) {

@@ -12,7 +12,7 @@ namespace moorfrost::cli {
 
 struct Options {
     std::vector<std::string> paths;
-    std::vector<std::string> fields; // name=value; of a step: names
+    std::vector<std::string> fields;     // name=value; of a step: names
     std::vector<std::string> pictures;   // type=file
     std::vector<std::string> noPictures; // types
     std::string step, casing, encoding, from, to;

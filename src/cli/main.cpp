@@ -44,7 +44,6 @@ int main(int argc, char** argv) {
         "type=file, such as front=cover.jpg: takes the place of the pictures of that type; several times");
     set->add_option("--no-picture", o.noPictures,
                     "Removes the pictures of a type, such as back; several times");
-    set->require_option(1, 0);
     CLI::App* stepCommand =
         add("step", "Do one step of the bench with files: casing, number, copy ...", step);
     std::vector<std::string> stepNames;

@@ -378,7 +378,8 @@ private slots:
             test::writeBytes(copy, edit->bytes());
             QVERIFY2(!sounds || test::decodedSound(copy) == sound, name.c_str());
             copies[name] = files::scanFile(copy);
-            QVERIFY2(copies[name].tags && copies[name].tags->fields == tags::withoutPictures(edit->after), name.c_str());
+            QVERIFY2(copies[name].tags && copies[name].tags->fields == tags::withoutPictures(edit->after),
+                     name.c_str());
         }
         QVERIFY(copies.size() >= 30);
         auto second = readBySecond(copies);

@@ -173,6 +173,13 @@ int main(int argc, char** argv) {
     }
     wishes.push_back({id("02_ferryman_MASTER.flac"), "artist", {"The Hollow Ferry", "Isla Varnholt"}});
     s.drafts.session().propose("Edit", wishes, typed);
+    std::vector<FileId> ep;
+    for (const char* name :
+         {"01_nightpost_MASTER.flac", "02_ferryman_MASTER.flac", "03_untitled_v2.flac", "04_bonus.flac"})
+        ep.push_back(id(name));
+    s.pictures.addFiles({root / "incoming/harbour-transfers/scan.jpg"}, ep, "front cover");
+    d.settle();
+    w.bench()->describe()->sheet()->selectAll();
     w.player().play(s.files.file(id("01_nightpost_MASTER.flac")));
     shot(&w, "describe");
 
@@ -220,6 +227,10 @@ int main(int argc, char** argv) {
     w.bench()->putAway()->draftButton()->click();
     d.settle();
     w.showWorkspace(MainWindow::Review);
+    // From the release with a new picture on.
+    QTreeWidget* reviewed = w.findChild<ReviewPage*>()->tree();
+    for (QTreeWidgetItem* item : reviewed->findItems("01_nightpost_MASTER.flac", Qt::MatchExactly))
+        reviewed->scrollToItem(item, QAbstractItemView::PositionAtTop);
     shot(&w, "review");
     w.foot()->writeButton()->click();
     d.settle();

@@ -18,6 +18,7 @@
 #include "app/control/library_index.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
+#include "app/control/pictures_controller.h"
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
@@ -80,6 +81,7 @@ public:
         BringIn& bringIn;
         RecordingsController& recordings;
         UndoHistory& undo;
+        PicturesController& pictures;
     };
 
     enum Step { BringIn, Describe, PutAway };

@@ -54,7 +54,7 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     model_ = new SheetModel({use_.files, use_.drafts, use_.kinds}, this);
     view_ = new SheetView({use_.drafts, use_.customFields}, model_);
     view_->setAccessibleName(tr("Sheet of files and fields"));
-    drawer_ = new Drawer({use_.files, use_.drafts, use_.customFields});
+    drawer_ = new Drawer({use_.files, use_.drafts, use_.customFields, use_.pictures});
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(view_);

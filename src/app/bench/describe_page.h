@@ -14,6 +14,7 @@
 #include "app/control/library_index.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
+#include "app/control/pictures_controller.h"
 #include "app/control/places_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/undo_history.h"
@@ -43,11 +44,13 @@ public:
         CustomFields& customFields;
         SleeveViews& sleeves;
         UndoHistory& undo;
+        PicturesController& pictures;
     };
 
     DescribePage(const Uses& use, QWidget* parent = nullptr);
     void setFiles(std::vector<FileId> files);
     SheetView* sheet() { return view_; }
+    Drawer* drawer() { return drawer_; }
     void readFromNames();
     void mendText();
     void chooseColumns();

@@ -4,14 +4,11 @@
 #include <QGridLayout>
 #include <QInputDialog>
 #include <QMenu>
-#include <QPainter>
 #include <QScrollArea>
 #include <QSettings>
 
 #include "app/shell/text_utils.h"
-#include "app/shell/theme.h"
 #include "app/widgets/controls.h"
-#include "app/widgets/covers.h"
 #include "app/widgets/field_box.h"
 #include "app/widgets/sheet.h"
 
@@ -21,29 +18,12 @@ namespace {
 const QStringList defaultFields = {"title", "artist", "album_artist", "album",    "track", "tracks",
                                    "disc",  "date",   "genre",        "composer", "label", "catalogue_number",
                                    "isrc",  "comment"};
-constexpr int coverSide = 88;
 } // namespace
 
 Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     setObjectName("drawer");
     setMinimumWidth(250);
-    auto* top = new QHBoxLayout;
-    cover_ = new QLabel;
-    cover_->setFixedSize(coverSide, coverSide);
-    auto* facts = new QVBoxLayout;
-    facts->setSpacing(3);
-    coverTitle_ = label({}, "");
-    coverTitle_->setFont(theme::uiFont(13, QFont::DemiBold));
-    coverFacts_ = label({}, "quiet");
-    coverNote_ = label({}, "quiet");
-    for (QLabel* l : {coverTitle_, coverFacts_, coverNote_}) {
-        l->setWordWrap(true);
-        facts->addWidget(l);
-    }
-    facts->addStretch();
-    top->addWidget(cover_, 0, Qt::AlignTop);
-    top->addLayout(facts, 1);
-    top->setSpacing(12);
+    pictures_ = new PictureBox({use_.files, use_.drafts, use_.pictures});
 
     count_ = label({}, "caption");
     form_ = new QWidget;
@@ -68,8 +48,7 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(8);
-    top->setContentsMargins(14, 12, 14, 0);
-    layout->addLayout(top);
+    layout->addWidget(pictures_);
     count_->setContentsMargins(14, 2, 14, 0);
     layout->addWidget(count_);
     layout->addWidget(scroll, 1);
@@ -78,7 +57,6 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     for (const QString& key : QSettings().value("drawer/fields", defaultFields).toStringList())
         keys_.push_back(ss(key));
     rebuildFields();
-    connect(&Covers::instance(), &Covers::ready, this, &Drawer::refreshCover);
     connect(add, &QPushButton::clicked, this, [this, add] {
         QMenu menu(this);
         for (const tags::FieldDef& def : tags::fieldTable())
@@ -174,49 +152,7 @@ void Drawer::setFiles(const std::vector<FileId>& files) {
         : n == 1 ? shownName(use_.files.file(files_.front()) ? use_.files.file(files_.front())->path : Path())
                  : tr("%n file(s) together", "", n));
     form_->setEnabled(n > 0);
-    refreshCover();
-}
-
-void Drawer::refreshCover() {
-    FilePtr with;
-    int having = 0;
-    std::set<uint64_t> sizes;
-    for (FileId id : files_)
-        if (FilePtr f = use_.files.file(id); f && !f->tags.pictures.empty()) {
-            ++having;
-            sizes.insert(f->tags.pictures.front().bytes);
-            if (!with)
-                with = f;
-        }
-    QPixmap picture = with ? Covers::instance().cover(*with, coverSide) : QPixmap();
-    if (picture.isNull()) {
-        QPixmap blank(QSize(coverSide, coverSide) * devicePixelRatioF());
-        blank.setDevicePixelRatio(devicePixelRatioF());
-        blank.fill(Qt::transparent);
-        QPainter p(&blank);
-        paint::blankCover(p, QRect(0, 0, coverSide, coverSide), "sleeve");
-        p.end();
-        picture = blank;
-    }
-    cover_->setPixmap(picture);
-    if (!with) {
-        coverTitle_->setText(tr("No picture"));
-        coverFacts_->setText(files_.empty() ? QString()
-                                            : tr("in %n file(s)", "", static_cast<int>(files_.size())));
-        coverNote_->clear();
-        return;
-    }
-    const tags::PictureInfo& info = with->tags.pictures.front();
-    QString type = qs(info.type);
-    coverTitle_->setText(type.left(1).toUpper() + type.mid(1));
-    coverFacts_->setText(tr("%1 \u00D7 %2 %3, %4")
-                             .arg(info.width)
-                             .arg(info.height)
-                             .arg(qs(info.mime).section('/', 1).toUpper(), shownSize(info.bytes)));
-    coverNote_->setText(
-        sizes.size() == 1
-            ? tr("same in %1 of %2 files").arg(having).arg(files_.size())
-            : tr("%1 different in %2 of %3 files").arg(sizes.size()).arg(having).arg(files_.size()));
+    pictures_->setFiles(files_);
 }
 
 } // namespace moorfrost::app

@@ -1,10 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The drawer: all selected files together, field by field, with the picture they carry.
+// The drawer: all selected files together, field by field, with their pictures.
 #pragma once
 
 #include <QFrame>
 #include <QLabel>
 
+#include "app/bench/picture_box.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
 #include "app/control/places_controller.h"
@@ -24,10 +25,12 @@ public:
         FilesController& files;
         DraftsController& drafts;
         CustomFields& customFields;
+        PicturesController& pictures;
     };
 
     Drawer(const Uses& use, QWidget* parent = nullptr);
     void setFiles(const std::vector<FileId>& files);
+    PictureBox* pictures() { return pictures_; }
     QSize sizeHint() const override { return {300, 400}; }
 
 signals:
@@ -35,14 +38,14 @@ signals:
 
 private:
     void rebuildFields();
-    void refreshCover();
     void chooseFields();
     void addField(const std::string& key);
 
     Uses use_;
     std::vector<FileId> files_;
     std::vector<std::string> keys_;
-    QLabel *cover_, *coverTitle_, *coverFacts_, *coverNote_, *count_;
+    PictureBox* pictures_;
+    QLabel* count_;
     QWidget* form_;
     QGridLayout* grid_;
     std::vector<FieldBox*> boxes_;

@@ -16,6 +16,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/picture_cells.h"
 #include "app/widgets/sheet.h"
 
 namespace moorfrost::app {
@@ -78,6 +79,7 @@ ReviewPage::ReviewPage(const Uses& use, QWidget* parent) : QWidget(parent), use_
     tree_ = new QTreeWidget;
     prepareTree(tree_, {tr("File and field"), tr("Will be"), tr("Is now"), tr("Where it comes from")});
     tree_->setAccessibleName(tr("Drafts and moves"));
+    showsPictures(tree_);
     tree_->header()->resizeSection(What, 330);
     tree_->header()->resizeSection(Future, 320);
     tree_->header()->resizeSection(Present, 300);
@@ -245,6 +247,25 @@ void ReviewPage::showDrafts() {
                                               .arg(why.isEmpty() ? tr("no place could be worked out")
                                                                  : why.join(", ")));
                     item->setForeground(Future, p && p->mark(naming::MarkKind::InPlace) ? c.second : c.rowan);
+                }
+            } else if (tags::isPictureKey(key)) {
+                ++drafts;
+                const std::string type = tags::pictureTypeOf(key);
+                auto ofType = [&](std::vector<tags::PictureInfo> pictures) {
+                    std::erase_if(pictures, [&](const auto& p) { return p.type != type; });
+                    return PictureCell{std::move(pictures), use_.pictures.folder(), f->path};
+                };
+                const PictureCell after = ofType(use_.drafts.session().pictures(id));
+                item->setText(What, fieldLabel(key));
+                setPictures(item, Future, after);
+                setPictures(item, Present, ofType(f->tags.pictures));
+                if (ofType(f->tags.pictures).pictures.empty())
+                    item->setForeground(Present, c.third);
+                if (const std::string why = tags::whyNotHeld(f->tags.format, type, after.pictures);
+                    !why.empty()) {
+                    item->setText(Origin, qs(why));
+                    item->setForeground(Origin, c.rowan);
+                    item->setToolTip(Origin, qs(why));
                 }
             } else {
                 ++drafts;

@@ -10,6 +10,7 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
 #include "app/control/journal_controller.h"
+#include "app/control/pictures_controller.h"
 #include "app/control/places_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
@@ -35,6 +36,7 @@ public:
         PlacesController& places;
         SleeveViews& sleeves;
         WritingController& writing;
+        PicturesController& pictures;
     };
 
     ReviewPage(const Uses& use, QWidget* parent = nullptr);

@@ -50,7 +50,7 @@ void LibraryCare::check() {
             Looked looked;
             looked.damage = library::damageOf(file, stop);
             if (cleans && looked.damage.empty() && !stop.stop_requested())
-                library::cleanPictures(file);
+                library::cleanPictures(file).ignore(); // tried again with the next start
             const auto copy = library::keptCopy(file);
             if (!looked.damage.empty() || stop.stop_requested() ||
                 (copy && std::time(nullptr) - copy->when < day))

@@ -2,6 +2,7 @@
 #include "app/control/sleeve_views.h"
 
 #include <algorithm>
+#include <list>
 #include <tuple>
 #include <unordered_set>
 
@@ -238,6 +239,7 @@ QString SleeveViews::commonestFolder(const std::vector<FileId>& files) const {
 
 void SleeveViews::describe(SleeveView& view) const {
     std::vector<audit::CheckedFile> inputs;
+    std::list<std::vector<tags::PictureInfo>> drafted; // pictures that are otherwise than in their files
     view.coverFile = 0;
     view.place.clear();
     view.unread = view.unwritable = 0;
@@ -248,9 +250,15 @@ void SleeveViews::describe(SleeveView& view) const {
         if (!f || !f->readable() || (view.isStrays() && !batch_.isSorted())) // most will be no strays
             continue;
         const naming::Placement* place = places_.places().of(id);
+        const std::vector<tags::PictureInfo>* pictures = nullptr;
+        if (std::ranges::any_of(drafts_.session().of(id),
+                                [](const auto& d) { return tags::isPictureKey(d.first); })) {
+            drafted.push_back(drafts_.session().pictures(id));
+            pictures = &drafted.back();
+        }
         inputs.push_back(library::checkedFile(standards_.ofBatch(), *f, drafts_.session().effective(id),
                                               place && !place->blocked() ? place->to : f->path,
-                                              kinds_.of(id) == matching::ContentKind::Music));
+                                              kinds_.of(id) == matching::ContentKind::Music, pictures));
         if (view.coverFile == 0 && !f->tags.pictures.empty())
             view.coverFile = id;
     }

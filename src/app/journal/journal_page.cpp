@@ -13,6 +13,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/picture_cells.h"
 #include "app/widgets/sheet.h"
 
 namespace moorfrost::app {
@@ -113,6 +114,7 @@ JournalPage::JournalPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     tree_ = new QTreeWidget;
     prepareTree(tree_, {tr("File and field"), tr("After"), tr("Before"), tr("State")});
     tree_->setAccessibleName(tr("Files of the set"));
+    showsPictures(tree_);
     tree_->header()->resizeSection(What, 260);
     tree_->header()->resizeSection(After, 260);
     tree_->header()->resizeSection(Before, 240);
@@ -306,6 +308,20 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
             keys.push_back(key);
         for (const std::string& key : inTableOrder(keys)) {
             const std::vector<std::string>& values = r.step.changes.find(key)->second;
+            if (tags::isPictureKey(key)) {
+                child(fieldLabel(key), {}, {}, false);
+                QTreeWidgetItem* line = item->child(item->childCount() - 1);
+                const Path& now = r.step.target.empty() ? r.step.source : r.step.target;
+                auto cell = [&](const tags::Fields& fields) {
+                    const auto it = fields.find(key);
+                    return PictureCell{it == fields.end() ? std::vector<tags::PictureInfo>()
+                                                          : tags::picturesIn({{key, it->second}}),
+                                       use_.pictures.folder(), now};
+                };
+                setPictures(line, After, cell({{key, values}}));
+                setPictures(line, Before, cell(r.before));
+                continue;
+            }
             QString after = qs(tags::shownValues(values)), before = qs(tags::shownValue(r.before, key));
             child(fieldLabel(key), after.isEmpty() ? tr("blank") : after,
                   before.isEmpty() ? tr("blank") : before, false);

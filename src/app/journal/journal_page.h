@@ -7,6 +7,7 @@
 #include <QTreeWidget>
 
 #include "app/control/journal_controller.h"
+#include "app/control/pictures_controller.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/writing_controller.h"
@@ -25,6 +26,7 @@ public:
         JournalController& journal;
         WritingController& writing;
         RecordingsController& recordings;
+        PicturesController& pictures;
     };
 
     JournalPage(const Uses& use, QWidget* parent = nullptr);

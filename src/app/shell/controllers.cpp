@@ -12,8 +12,9 @@ namespace settings = library::settings;
 Controllers::Controllers(const Path& file)
     : library(file), settings(library), lasting(library), files(library),
       recordings(library, files, messages, [this] { return stamp(); }),
-      drafts(library, files, [this] { return stamp(); }), undo(drafts, recordings), index(jobs, library),
-      standards(settings, messages), shelves(library, settings, lasting, jobs, messages), journal(library),
+      drafts(library, files, [this] { return stamp(); }), undo(drafts, recordings),
+      pictures(library, files, drafts, jobs, messages), index(jobs, library), standards(settings, messages),
+      shelves(library, settings, lasting, jobs, messages), journal(library),
       batch(library, settings, files, drafts, standards, jobs),
       kinds(library, files, recordings, jobs,
             [this](FileId id) { return batch.batch().places().contains(id); }),
@@ -107,9 +108,9 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,    &library,   &settings,   &files,     &recordings, &drafts,  &undo,
-            &index,   &standards, &shelves,    &journal,   &batch,      &kinds,   &places,
-            &sleeves, &along,     &duplicates, &sameSound, &bringIn,    &writing, &care};
+    return {&jobs,  &library,    &settings,  &files,   &recordings, &drafts, &undo,   &pictures,
+            &index, &standards,  &shelves,   &journal, &batch,      &kinds,  &places, &sleeves,
+            &along, &duplicates, &sameSound, &bringIn, &writing,    &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

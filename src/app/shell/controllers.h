@@ -19,6 +19,7 @@
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
 #include "app/control/peaks.h"
+#include "app/control/pictures_controller.h"
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/same_sound.h"
@@ -56,6 +57,7 @@ public:
     RecordingsController recordings;
     DraftsController drafts;
     UndoHistory undo;
+    PicturesController pictures;
     LibraryIndex index;
     Standards standards;
     ShelvesController shelves;

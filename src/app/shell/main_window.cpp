@@ -38,18 +38,18 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
     setWindowTitle("Moorfrost");
     setAcceptDrops(true);
     setMinimumSize(720, 480);
-    bench_ = new BenchPage({c_.messages, c_.jobs,       c_.library,      c_.settings,   c_.files,
-                            c_.drafts,   c_.index,      c_.standards,    c_.shelves,    c_.journal,
-                            c_.batch,    c_.kinds,      c_.customFields, c_.places,     c_.sleeves,
-                            c_.along,    c_.duplicates, c_.bringIn,      c_.recordings, c_.undo});
+    bench_ = new BenchPage({c_.messages,     c_.jobs,      c_.library, c_.settings, c_.files,      c_.drafts,
+                            c_.index,        c_.standards, c_.shelves, c_.journal,  c_.batch,      c_.kinds,
+                            c_.customFields, c_.places,    c_.sleeves, c_.along,    c_.duplicates, c_.bringIn,
+                            c_.recordings,   c_.undo,      c_.pictures});
     library_ = new LibraryPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
                                 c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
                                 c_.recordings});
-    journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.recordings});
+    journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.recordings, c_.pictures});
     settings_ = new SettingsPage(
         {c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields, c_.sleeves, c_.care});
-    review_ =
-        new ReviewPage({c_.files, c_.drafts, c_.shelves, c_.journal, c_.places, c_.sleeves, c_.writing});
+    review_ = new ReviewPage(
+        {c_.files, c_.drafts, c_.shelves, c_.journal, c_.places, c_.sleeves, c_.writing, c_.pictures});
     recovery_ = new RecoveryPage({c_.shelves, c_.care});
     stack_ = new QStackedWidget;
     for (QWidget* page :

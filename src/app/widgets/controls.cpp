@@ -18,6 +18,7 @@
 
 #include "app/shell/theme.h"
 #include "app/widgets/flow_layout.h"
+#include "app/widgets/picture_cells.h"
 
 namespace moorfrost::app {
 
@@ -161,7 +162,18 @@ public:
         if (gap > 0 && option.state & QStyle::State_Selected)
             p->fillRect(QRect(option.rect.left(), option.rect.top(), gap, option.rect.height()),
                         theme::colours().fjordBack);
-        QStyledItemDelegate::paint(p, shifted(option, gap), index);
+        const QVariant pictures = index.data(picturesRole);
+        if (!pictures.isValid()) {
+            QStyledItemDelegate::paint(p, shifted(option, gap), index);
+            return;
+        }
+        const auto cell = pictures.value<PictureCell>();
+        const int width = static_cast<int>(std::min<size_t>(4, cell.pictures.size())) * 28;
+        if (option.state & QStyle::State_Selected)
+            p->fillRect(QRect(option.rect.left(), option.rect.top(), width, option.rect.height()),
+                        theme::colours().fjordBack);
+        QStyledItemDelegate::paint(p, shifted(option, gap + width), index);
+        paintPictures(p, option.rect.adjusted(gap, 0, 0, 0), cell);
     }
     bool editorEvent(QEvent* event, QAbstractItemModel* model, const QStyleOptionViewItem& option,
                      const QModelIndex& index) override {

@@ -5,6 +5,7 @@
 
 #include "app/shell/text_utils.h"
 #include "app/widgets/thumbnails.h"
+#include "core/tags/kept_pictures.h"
 
 namespace moorfrost::app {
 
@@ -57,13 +58,38 @@ void Covers::ask(const QString& key, const Path& file, int pixels, const Kept* h
                         kept->age = age;
                         return;
                     }
-                    auto* fresh = new Kept{QPixmap::fromImage(image), state, age};
-                    fresh->picture.setDevicePixelRatio(qGuiApp->devicePixelRatio());
-                    cache_.insert(key, fresh, image.isNull() ? 1 : std::max(1, pixels * pixels * 4 / 1024));
-                    emit ready();
+                    keep(key, image, state, age, pixels);
                 },
                 Qt::QueuedConnection);
         });
+}
+
+void Covers::keep(const QString& key, const QImage& image, const files::FileState& state, int age,
+                  int pixels) {
+    auto* fresh = new Kept{QPixmap::fromImage(image), state, age};
+    fresh->picture.setDevicePixelRatio(qGuiApp->devicePixelRatio());
+    cache_.insert(key, fresh, image.isNull() ? 1 : std::max(1, pixels * pixels * 4 / 1024));
+    emit ready();
+}
+
+QPixmap Covers::picture(const tags::PictureInfo& info, const Path& folder, const Path& holder, int side) {
+    const int pixels = qRound(side * qGuiApp->devicePixelRatio());
+    const Path kept = folder / tags::keptName(info);
+    const QString key = QString("%1:%2").arg(pixels).arg(QString::fromStdString(tags::keptName(info)));
+    if (const Kept* had = cache_.object(key); had && (!had->picture.isNull() || had->age == age_))
+        return had->picture;
+    if (asked_.insert(key).second)
+        pool_.start([this, key, pixels, kept, holder, hash = info.hash, age = age_] {
+            const QImage image = thumbnails::ofPicture(kept, holder, hash, pixels);
+            QMetaObject::invokeMethod(
+                this,
+                [this, key, image, age, pixels] {
+                    asked_.erase(key);
+                    keep(key, image, {}, age, pixels);
+                },
+                Qt::QueuedConnection);
+        });
+    return {};
 }
 
 } // namespace moorfrost::app

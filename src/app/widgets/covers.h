@@ -21,6 +21,9 @@ public:
     QPixmap cover(const Path& file, int side);
     /// Null at once for a file without pictures.
     QPixmap cover(const library::FileRecord& file, int side);
+    /// A picture by what is told of it, from the folder of pictures that are kept, or else from a file of
+    /// sound that holds it; null until ready() says that it is there, and where it is in neither.
+    QPixmap picture(const tags::PictureInfo& info, const Path& folder, const Path& holder, int side);
     /// Files may have changed: each is looked at again when it is shown the next time.
     void lookAgain() { ++age_; }
     /// All that were asked for have come.
@@ -38,6 +41,7 @@ private:
     Covers();
     ~Covers() override { pool_.waitForDone(); }
     void ask(const QString& key, const Path& file, int pixels, const Kept* had);
+    void keep(const QString& key, const QImage& image, const files::FileState& state, int age, int pixels);
 
     QCache<QString, Kept> cache_;
     std::set<QString> asked_;

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/tags/fields.h"
+#include "core/tags/picture_changes.h"
 
 namespace moorfrost::app {
 
@@ -23,7 +24,35 @@ QString columnLabel(const std::string& key) {
     return key == "track" ? FileTable::tr("No.") : fieldLabel(key);
 }
 
+QString pictureTypeLabel(const std::string& type) {
+    static const char* const labels[] = {QT_TRANSLATE_NOOP("FileTable", "Other picture"),
+                                         QT_TRANSLATE_NOOP("FileTable", "File icon"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Other file icon"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Front cover"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Back cover"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Booklet page"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Medium"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Lead artist"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Artist picture"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Conductor picture"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Band"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Composer picture"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Lyricist picture"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Recording place"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Recording"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Performance"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Screen capture"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Fish"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Illustration"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Artist logo"),
+                                         QT_TRANSLATE_NOOP("FileTable", "Publisher logo")};
+    const int number = tags::pictureTypeNumber(type);
+    return FileTable::tr(labels[number < 0 ? 0 : number]);
+}
+
 QString fieldLabel(const std::string& key) {
+    if (tags::isPictureKey(key))
+        return pictureTypeLabel(tags::pictureTypeOf(key));
     return FileTable::tr(tags::labelOf(key).c_str());
 }
 

@@ -22,6 +22,8 @@ inline constexpr const char* readyColumn = library::readyColumn; // only where o
 QString columnLabel(const std::string& key);
 /// Everywhere else.
 QString fieldLabel(const std::string& key);
+/// "Front cover", in the user's language.
+QString pictureTypeLabel(const std::string& type);
 /// Keys in the order of the field table, custom ones last.
 std::vector<std::string> inTableOrder(std::vector<std::string> keys);
 

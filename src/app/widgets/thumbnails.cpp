@@ -26,8 +26,7 @@ QImage square(const QImage& image, int side) {
 }
 
 /// Decoded, cut and scaled in a reading process.
-QImage frontCover(const Path& path, int side) {
-    auto square = sandbox::ParserPool::shared().coverOf(path, std::min(side, mostSide));
+QImage imageOf(const Result<pictures::Square>& square) {
     if (!square)
         return {};
     const QImage there(reinterpret_cast<const uchar*>(square->pixels.data()), square->side, square->side,
@@ -50,11 +49,22 @@ QString folder() {
     return QStandardPaths::writableLocation(QStandardPaths::CacheLocation) + "/thumbnails";
 }
 
+QImage ofPicture(const Path& picture, const Path& holder, uint64_t hash, int side) {
+    auto& readers = sandbox::ParserPool::shared();
+    side = std::min(side, mostSide);
+    std::error_code error;
+    if (std::filesystem::is_regular_file(picture, error))
+        if (QImage image = imageOf(readers.pictureOf(picture, 0, side)); !image.isNull())
+            return image;
+    return holder.empty() || hash == 0 ? QImage() : imageOf(readers.pictureOf(holder, hash, side));
+}
+
 QImage of(const Path& file, const files::FileState& state, int side) {
     const QString place = placeOf(file, state);
     if (QImage kept; side <= keptSide && kept.load(place))
         return square(kept, side);
-    QImage cover = frontCover(file, std::max(side, keptSide));
+    QImage cover =
+        imageOf(sandbox::ParserPool::shared().coverOf(file, std::min(std::max(side, keptSide), mostSide)));
     if (cover.isNull())
         return {};
     if (side <= keptSide && !cover.hasAlphaChannel()) {

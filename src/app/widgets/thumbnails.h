@@ -13,6 +13,10 @@ namespace moorfrost::app::thumbnails {
 /// disk from the first time on.
 QImage of(const Path& file, const files::FileState& state, int side);
 
+/// A picture that lies in a file of its own, or else in a file of sound under its checksum, `side` pixels
+/// wide and high. Not kept on disk.
+QImage ofPicture(const Path& picture, const Path& holder, uint64_t hash, int side);
+
 /// Where they are kept.
 QString folder();
 /// Removes those that were made longest ago, when all together are more than `most` bytes.

@@ -6,8 +6,8 @@
 
 namespace moorfrost::library {
 
-/// Those that were added less than a day ago stay, whoever added them. Where the library cannot be read nothing is
-/// removed. Bytes that became free. Any thread.
+/// Those that were added less than a day ago stay, whoever added them. Where the library cannot be read
+/// nothing is removed. Bytes that became free. Any thread.
 Result<uint64_t> cleanPictures(const Path& library);
 
 } // namespace moorfrost::library

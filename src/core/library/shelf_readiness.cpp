@@ -94,8 +94,10 @@ ShelfRules rulesOf(Store& store) {
 }
 
 audit::CheckedFile checkedFile(const audit::Standard& standard, const FileRecord& file, tags::Fields fields,
-                               const Path& path, bool music) {
-    audit::CheckedFile out{file.id, std::move(fields), file.tags.pictures, file.tags.format, path, {}, music};
+                               const Path& path, bool music, const std::vector<tags::PictureInfo>* pictures) {
+    audit::CheckedFile out{
+        file.id, std::move(fields), pictures ? *pictures : file.tags.pictures, file.tags.format, path, {},
+        music};
     if (audit::asksForNames(standard))
         out.facts = naming::factsOf(file.path, file.tags);
     return out;

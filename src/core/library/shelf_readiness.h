@@ -26,7 +26,8 @@ ShelfRules rulesOf(Store& store);
 
 /// A file to be checked. `fields` and `path`: as they are, or will be; `file` must outlive what is returned.
 audit::CheckedFile checkedFile(const audit::Standard& standard, const FileRecord& file, tags::Fields fields,
-                               const Path& path, bool music);
+                               const Path& path, bool music,
+                               const std::vector<tags::PictureInfo>* pictures = nullptr);
 /// The table for the library as `search` has it. Looks only at the sleeves of files that changed since `held`
 /// was made, or (without one) since what an earlier run left; without either at all. What was worked out is
 /// left for the next run (a disk that cannot take it does no harm). nullptr after a stop. `beforeAll` is

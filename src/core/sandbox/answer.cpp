@@ -11,9 +11,10 @@ namespace moorfrost::sandbox {
 
 namespace {
 
+constexpr size_t mostBytes = 32u << 20; // of a picture that is decoded
+
 /// The front cover of a file as a square, else its first picture.
 Result<pictures::Square> coverOf(const Path& path, int side) {
-    constexpr size_t mostBytes = 32u << 20;
     auto all = tags::readPictures(path);
     if (!all)
         return all.error();
@@ -25,6 +26,27 @@ Result<pictures::Square> coverOf(const Path& path, int side) {
     if (best.data.size() > mostBytes)
         return Error{ErrorKind::Unsupported, path, "The picture has more than 32 MB."};
     return pictures::squareOf(best.data, side);
+}
+
+/// The picture with this checksum in a file of sound; 0: the file is a picture itself.
+Result<pictures::Square> pictureOf(const Path& path, uint64_t hash, int side) {
+    if (hash == 0) {
+        auto source = FileSource::open(path);
+        if (!source)
+            return source.error();
+        if ((*source)->size() > mostBytes)
+            return Error{ErrorKind::Unsupported, path, "The picture has more than 32 MB."};
+        return pictures::squareOf((*source)->bytes(0, static_cast<size_t>((*source)->size())), side);
+    }
+    auto all = tags::readPictures(path);
+    if (!all)
+        return all.error();
+    const auto it = std::ranges::find_if(*all, [&](const tags::Picture& p) { return p.info.hash == hash; });
+    if (it == all->end())
+        return Error{ErrorKind::NotFound, path, "The file has no such picture any more."};
+    if (it->data.size() > mostBytes)
+        return Error{ErrorKind::Unsupported, path, "The picture has more than 32 MB."};
+    return pictures::squareOf(it->data, side);
 }
 
 void answerOne(Ask ask, WireReader& in, const Answers& send) {
@@ -78,6 +100,12 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
     case Ask::Cover: {
         const Path path = in.text();
         send(answerOf(coverOf(path, in.whole())));
+        return;
+    }
+    case Ask::Picture: {
+        const Path path = in.text();
+        const int side = in.whole();
+        send(answerOf(pictureOf(path, in.number(), side)));
         return;
     }
     case Ask::Play: {

@@ -13,7 +13,7 @@
 
 namespace moorfrost::sandbox {
 
-enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits, Play, Cover };
+enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits, Play, Cover, Picture };
 
 using tags::put;
 using tags::takeFields;

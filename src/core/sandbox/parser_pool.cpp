@@ -278,8 +278,19 @@ ParserPool::Before ParserPool::toldOf(const std::function<void(double)>& going) 
 }
 
 Result<pictures::Square> ParserPool::coverOf(const Path& path, int side) {
+    return squareFrom(path, Ask::Cover, 0, side);
+}
+
+Result<pictures::Square> ParserPool::pictureOf(const Path& path, uint64_t hash, int side) {
+    return squareFrom(path, Ask::Picture, hash, side);
+}
+
+Result<pictures::Square> ParserPool::squareFrom(const Path& path, Ask what, uint64_t hash, int side) {
     WireWriter request;
-    request.number(static_cast<uint64_t>(Ask::Cover)).text(path.native()).number(static_cast<uint64_t>(side));
+    request.number(static_cast<uint64_t>(what))
+        .text(path.native())
+        .number(static_cast<uint64_t>(side))
+        .number(hash);
     auto square = valueFrom<pictures::Square>(path, ask(path, request.bytes(), {}), takeSquare);
     if (square && square->side != side)
         return senseless(path);

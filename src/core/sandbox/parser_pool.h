@@ -53,6 +53,9 @@ public:
                                            const Path& pictures = {});
     /// The front cover, else the first picture, as a square of `side` pixels.
     Result<pictures::Square> coverOf(const Path& path, int side);
+    /// The picture with this checksum (tags::PictureInfo::hash) in a file of sound, or, with 0, a file that
+    /// is a picture itself, as a square of `side` pixels.
+    Result<pictures::Square> pictureOf(const Path& path, uint64_t hash, int side);
     /// However long it takes: what counts is that it goes on. `going` is told of the seconds heard so far.
     Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
                                        const std::function<void(double)>& going = {});
@@ -84,6 +87,7 @@ private:
     /// One request with one answer.
     Result<std::string> ask(const Path& path, const std::string& request, std::stop_token stop,
                             const Before& before = {});
+    Result<pictures::Square> squareFrom(const Path& path, Ask what, uint64_t hash, int side);
     /// Why there was no answer about a file.
     Error whyNone(Worker& worker, Worker::Outcome outcome, const Path& path);
 

@@ -56,7 +56,8 @@ std::string pictureTypeFrom(std::string_view typed) {
     if (pictureTypeNumber(typed) >= 0)
         return std::string(typed);
     const std::string first = std::string(typed) + ' ';
-    const auto it = std::ranges::find_if(pictureTypes(), [&](const std::string& t) { return t.starts_with(first); });
+    const auto it =
+        std::ranges::find_if(pictureTypes(), [&](const std::string& t) { return t.starts_with(first); });
     return typed.empty() || it == pictureTypes().end() ? std::string() : *it;
 }
 

@@ -48,7 +48,14 @@ using PictureBytes = std::function<Result<std::string>(const PictureInfo&)>;
 /// What a tag is to hold: of each type that is changed all pictures. Those that the tag holds already are
 /// left as they stand; others are taken from `bytes`.
 struct PictureChanges {
-    std::map<std::string, std::vector<PictureInfo>> byType;
+    /// The front cover comes first: it is what most programs show. Then by number.
+    struct Order {
+        bool operator()(const std::string& a, const std::string& b) const { return rank(a) < rank(b); }
+        static int rank(const std::string& type) {
+            return type == "front cover" ? -2 : pictureTypeNumber(type);
+        }
+    };
+    std::map<std::string, std::vector<PictureInfo>, Order> byType;
     PictureBytes bytes;
     bool isEmpty() const { return byType.empty(); }
 };

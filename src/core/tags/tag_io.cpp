@@ -451,7 +451,19 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& asked, Damage dama
     if (!held)
         return Error{held.error().kind, path, held.error().message + " Nothing was changed."};
     const Fields& changes = *held;
-    auto pictureChanges = pictureChangesOf(changes, keptIn(pictureFolder));
+    // A picture that only gets another type or description is in the file itself.
+    const PictureBytes bytes =
+        [&, kept = keptIn(pictureFolder)](const PictureInfo& wanted) -> Result<std::string> {
+        const bool isHere = std::ranges::any_of(before.pictures, [&](const PictureInfo& p) {
+            return p.hash == wanted.hash && p.bytes == wanted.bytes;
+        });
+        if (isHere)
+            for (Picture& p : readTagged(*opened->source, format, true).pictures)
+                if (p.info.hash == wanted.hash && p.info.bytes == wanted.bytes)
+                    return std::move(p.data);
+        return kept(wanted);
+    };
+    auto pictureChanges = pictureChangesOf(changes, bytes);
     if (!pictureChanges)
         return Error{pictureChanges.error().kind, path, pictureChanges.error().message};
     const Fields fields = withoutPictures(changes);

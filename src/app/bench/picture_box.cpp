@@ -1,0 +1,344 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/bench/picture_box.h"
+
+#include <algorithm>
+#include <map>
+
+#include <QApplication>
+#include <QBuffer>
+#include <QClipboard>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QImage>
+#include <QInputDialog>
+#include <QMenu>
+#include <QMimeData>
+#include <QPainter>
+#include <QShortcut>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/covers.h"
+#include "app/widgets/file_table.h"
+#include "app/widgets/picture_cells.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+constexpr int largeSide = 88, smallSide = 40;
+constexpr size_t mostRows = 5;
+
+/// A square with the notch of drafts; struck where the picture goes.
+QPixmap framed(const QPixmap& picture, int side, bool drafted, bool removed, qreal ratio) {
+    QPixmap out(QSize(side, side) * ratio);
+    out.setDevicePixelRatio(ratio);
+    out.fill(Qt::transparent);
+    QPainter p(&out);
+    if (picture.isNull())
+        paint::blankCover(p, QRect(0, 0, side, side), "sleeve");
+    else
+        p.drawPixmap(QRect(0, 0, side, side), picture);
+    if (removed) {
+        QColor veil = theme::colours().panel;
+        veil.setAlpha(170);
+        p.fillRect(QRect(0, 0, side, side), veil);
+    }
+    if (drafted)
+        paint::notch(p, QRect(0, 0, side, side));
+    return out;
+}
+
+} // namespace
+
+PictureBox::PictureBox(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
+    setAcceptDrops(true);
+    setAccessibleName(tr("Pictures of the chosen files"));
+    list_ = new QVBoxLayout;
+    list_->setSpacing(8);
+    add_ = button(tr("Add picture\u2026"));
+    hint_ = label(tr("or drop or paste one"), "quiet");
+    auto* foot = new QHBoxLayout;
+    foot->addWidget(add_);
+    foot->addWidget(hint_);
+    foot->addStretch();
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(14, 12, 14, 0);
+    layout->setSpacing(8);
+    layout->addLayout(list_);
+    layout->addLayout(foot);
+    connect(add_, &QPushButton::clicked, this, &PictureBox::addFromFiles);
+    auto* keys = new QShortcut(QKeySequence::Paste, this, nullptr, nullptr, Qt::WidgetWithChildrenShortcut);
+    connect(keys, &QShortcut::activated, this, &PictureBox::paste);
+    connect(&use_.drafts, &DraftsController::changed, this, &PictureBox::refresh);
+    connect(&use_.drafts, &DraftsController::diskShown, this, &PictureBox::refresh);
+    connect(&use_.files, &FilesController::changed, this, [this](const std::set<FileId>& files) {
+        if (std::ranges::any_of(files_, [&](FileId id) { return files.contains(id); }))
+            refresh();
+    });
+    connect(&Covers::instance(), &Covers::ready, this, [this] {
+        for (size_t i = 0; i < covers_.size(); ++i) {
+            const Row& row = shown_[i];
+            const FilePtr holder = use_.files.file(row.having.front());
+            const int side = covers_[i]->width();
+            const QPixmap p = Covers::instance().picture(row.picture, use_.pictures.folder(),
+                                                         holder ? holder->path : Path(), side);
+            if (!p.isNull())
+                covers_[i]->setPixmap(framed(p, side, row.drafted, row.removed, devicePixelRatioF()));
+        }
+    });
+    refresh();
+}
+
+void PictureBox::setFiles(const std::vector<FileId>& files) {
+    files_ = files;
+    refresh();
+}
+
+std::vector<PictureBox::Row> PictureBox::rows() const {
+    std::vector<Row> out;
+    std::map<std::string, size_t> known;
+    auto add = [&](FileId file, const tags::PictureInfo& p, bool drafted, bool removed) {
+        const auto [it, isNew] =
+            known.try_emplace(p.type + '\n' + tags::pictureText(p) + (removed ? "\n-" : ""), out.size());
+        if (isNew)
+            out.push_back({p, {}, drafted, removed});
+        Row& row = out[it->second];
+        row.drafted = row.drafted || drafted;
+        if (row.having.empty() || row.having.back() != file)
+            row.having.push_back(file);
+    };
+    for (FileId id : files_) {
+        const FilePtr f = use_.files.file(id);
+        if (!f)
+            continue;
+        const std::vector<tags::PictureInfo> now = use_.pictures.of(id);
+        for (const tags::PictureInfo& p : now)
+            add(id, p, use_.pictures.hasDraft(id, p.type), false);
+        for (const tags::PictureInfo& p : f->tags.pictures) // what goes with the next write
+            if (use_.pictures.hasDraft(id, p.type) &&
+                std::ranges::none_of(now, [&](const tags::PictureInfo& n) {
+                    return n.type == p.type && n.hash == p.hash && n.bytes == p.bytes;
+                }))
+                add(id, p, true, true);
+    }
+    std::ranges::stable_sort(out, [](const Row& a, const Row& b) {
+        auto rank = [](const Row& r) {
+            return std::tuple(r.removed, r.picture.type != "front cover", -static_cast<int>(r.having.size()));
+        };
+        return rank(a) < rank(b);
+    });
+    return out;
+}
+
+QString PictureBox::countText(const Row& row, size_t ofType) const {
+    const auto n = static_cast<int>(row.having.size()), all = static_cast<int>(files_.size());
+    if (row.removed)
+        return all == 1 ? tr("goes with the next write")
+                        : tr("goes from %n file(s) with the next write", "", n);
+    if (all == 1)
+        return row.drafted ? tr("not written yet") : QString();
+    const QString count =
+        n == all ? tr("the same in all %n file(s)", "", all) : tr("in %1 of %2 files").arg(n).arg(all);
+    return ofType > 1 && n < all ? tr("%1; others differ").arg(count) : count;
+}
+
+void PictureBox::refresh() {
+    while (QLayoutItem* item = list_->takeAt(0)) {
+        if (item->widget()) {
+            item->widget()->hide();
+            item->widget()->deleteLater(); // its menu may be what asked for this
+        }
+        delete item;
+    }
+    covers_.clear();
+    shown_ = rows();
+    const size_t all = shown_.size();
+    if (all > mostRows)
+        shown_.resize(mostRows);
+    for (size_t i = 0; i < shown_.size(); ++i)
+        list_->addWidget(rowWidget(shown_[i], i == 0));
+    if (all > mostRows)
+        list_->addWidget(label(tr("and %n more", "", static_cast<int>(all - mostRows)), "quiet"));
+    if (all == 0) {
+        auto* row = new QWidget;
+        auto* line = new QHBoxLayout(row);
+        line->setContentsMargins(0, 0, 0, 0);
+        line->setSpacing(12);
+        auto* blank = new QLabel;
+        blank->setFixedSize(largeSide, largeSide);
+        blank->setPixmap(framed({}, largeSide, false, false, devicePixelRatioF()));
+        auto* none =
+            label(files_.empty() ? tr("No picture")
+                                 : tr("No picture in %n file(s)", "", static_cast<int>(files_.size())),
+                  "quiet");
+        none->setWordWrap(true);
+        line->addWidget(blank);
+        line->addWidget(none, 1);
+        list_->addWidget(row);
+    }
+    add_->setEnabled(!files_.empty() && !use_.drafts.showsDisk());
+    hint_->setVisible(!files_.empty());
+}
+
+QWidget* PictureBox::rowWidget(const Row& row, bool large) {
+    const int side = large ? largeSide : smallSide;
+    auto* widget = new QWidget;
+    auto* line = new QHBoxLayout(widget);
+    line->setContentsMargins(0, 0, 0, 0);
+    line->setSpacing(12);
+    auto* cover = new QLabel;
+    cover->setFixedSize(side, side);
+    const FilePtr holder = use_.files.file(row.having.front());
+    cover->setPixmap(framed(
+        Covers::instance().picture(row.picture, use_.pictures.folder(), holder ? holder->path : Path(), side),
+        side, row.drafted, row.removed, devicePixelRatioF()));
+    covers_.push_back(cover);
+    auto* texts = new QVBoxLayout;
+    texts->setSpacing(2);
+    auto* title = label(pictureTypeLabel(row.picture.type), "");
+    title->setFont(theme::uiFont(13, QFont::DemiBold));
+    const auto ofType = static_cast<size_t>(std::ranges::count_if(
+        shown_, [&](const Row& r) { return !r.removed && r.picture.type == row.picture.type; }));
+    auto* facts = label(pictureFacts(row.picture), "quiet");
+    auto* count = label(countText(row, ofType), row.drafted ? "draft" : "quiet");
+    for (QLabel* l : {title, facts, count}) {
+        l->setWordWrap(true);
+        l->setTextFormat(Qt::PlainText);
+        if (l->text().isEmpty()) // showing it before it has a parent would make a window of it
+            l->hide();
+        texts->addWidget(l);
+    }
+    texts->addStretch();
+    auto* more = iconButton("more", tr("What can be done with this picture"));
+    more->setAccessibleName(tr("%1: what can be done").arg(title->text()));
+    more->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(more);
+    more->setMenu(menu);
+    connect(menu, &QMenu::aboutToShow, this, [this, menu, row] { fillMenu(menu, row); });
+    more->setEnabled(!use_.drafts.showsDisk());
+    line->addWidget(cover, 0, Qt::AlignTop);
+    line->addLayout(texts, 1);
+    line->addWidget(more, 0, Qt::AlignTop);
+    return widget;
+}
+
+void PictureBox::fillMenu(QMenu* menu, const Row& row) {
+    menu->clear();
+    const tags::PictureInfo picture = row.picture;
+    const std::vector<FileId> files = files_, having = row.having;
+    PicturesController& pictures = use_.pictures;
+    if (!row.removed) {
+        if (having.size() < files.size())
+            menu->addAction(tr("The same in all %n file(s)", "", static_cast<int>(files.size())), &pictures,
+                            [&pictures, picture, files] { pictures.sameInAll(picture, files); });
+        menu->addAction(tr("Remove"), &pictures,
+                        [&pictures, picture, having] { pictures.remove(picture, having); });
+        QMenu* types = menu->addMenu(tr("Change type"));
+        for (const std::string& type : tags::pictureTypes()) {
+            QAction* action =
+                types->addAction(pictureTypeLabel(type), &pictures, [&pictures, picture, type, having] {
+                    pictures.changeType(picture, type, having);
+                });
+            action->setCheckable(true);
+            action->setChecked(type == picture.type);
+            action->setEnabled(type != picture.type);
+        }
+        menu->addAction(tr("Description\u2026"), this, [this, &pictures, picture, having] {
+            bool ok = false;
+            const QString text =
+                QInputDialog::getText(this, tr("Description of the picture"), tr("Description:"),
+                                      QLineEdit::Normal, qs(picture.description), &ok);
+            if (ok)
+                pictures.describe(picture, text, having);
+        });
+    }
+    if (row.drafted) {
+        menu->addSeparator();
+        menu->addAction(tr("Drop the draft"), &pictures,
+                        [&pictures, picture, files] { pictures.dropDrafts(picture.type, files); });
+    }
+}
+
+void PictureBox::addFromFiles() {
+    // Where the sound lies is where its pictures are.
+    const FilePtr first = files_.empty() ? nullptr : use_.files.file(files_.front());
+    const QString from = first ? QString::fromStdString(first->path.parent_path().native()) : QString();
+    const QStringList chosen =
+        QFileDialog::getOpenFileNames(this, tr("Add pictures"), from,
+                                      tr("Pictures (*.jpg *.jpeg *.png *.gif *.bmp *.webp);;All files (*)"));
+    std::vector<Path> files;
+    for (const QString& name : chosen)
+        files.emplace_back(QFile::encodeName(name).toStdString());
+    use_.pictures.addFiles(files, files_);
+}
+
+bool PictureBox::take(const QMimeData* data, const QString& from) {
+    if (!data || files_.empty() || use_.drafts.showsDisk())
+        return false;
+    std::vector<Path> files;
+    for (const QUrl& url : data->urls())
+        if (url.isLocalFile())
+            files.emplace_back(QFile::encodeName(url.toLocalFile()).toStdString());
+    if (!files.empty()) {
+        use_.pictures.addFiles(files, files_);
+        return true;
+    }
+    // As another program gave it, where it did.
+    for (const char* kind : {"image/jpeg", "image/png", "image/webp", "image/gif", "image/bmp"})
+        if (const QByteArray bytes = data->data(kind); !bytes.isEmpty()) {
+            use_.pictures.addBytes(bytes, from, files_);
+            return true;
+        }
+    if (!data->hasImage())
+        return false;
+    QByteArray bytes;
+    QBuffer buffer(&bytes);
+    buffer.open(QIODevice::WriteOnly);
+    if (!qvariant_cast<QImage>(data->imageData()).save(&buffer, "PNG"))
+        return false;
+    use_.pictures.addBytes(bytes, from, files_);
+    return true;
+}
+
+void PictureBox::paste() {
+    take(QApplication::clipboard()->mimeData(), tr("pasted"));
+}
+
+void PictureBox::dragEnterEvent(QDragEnterEvent* event) {
+    const QMimeData* data = event->mimeData();
+    if (!files_.empty() && !use_.drafts.showsDisk() && (data->hasUrls() || data->hasImage()))
+        event->acceptProposedAction();
+}
+
+void PictureBox::dropEvent(QDropEvent* event) {
+    if (take(event->mimeData(), tr("dropped")))
+        event->acceptProposedAction();
+}
+
+QStringList PictureBox::texts() const {
+    QStringList out;
+    for (int i = 0; i < list_->count(); ++i) {
+        QStringList row;
+        if (QWidget* w = list_->itemAt(i)->widget()) {
+            if (auto* single = qobject_cast<QLabel*>(w))
+                row << single->text();
+            for (const QLabel* l : w->findChildren<QLabel*>())
+                if (!l->text().isEmpty())
+                    row << l->text();
+        }
+        out << row.join(" | ");
+    }
+    return out;
+}
+
+QToolButton* PictureBox::menuButton(int row) const {
+    QLayoutItem* item = list_->itemAt(row);
+    return item && item->widget() ? item->widget()->findChild<QToolButton*>() : nullptr;
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,63 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The pictures of the chosen files together, at the head of the drawer: what they hold, in how many of them,
+// what is drafted; adding from a file, by drop and by paste, and what can be done with each.
+#pragma once
+
+#include <QFrame>
+
+#include "app/control/pictures_controller.h"
+
+class QLabel;
+class QPushButton;
+class QToolButton;
+class QVBoxLayout;
+
+namespace moorfrost::app {
+
+class PictureBox : public QFrame {
+    Q_OBJECT
+public:
+    /// What it uses.
+    struct Uses {
+        FilesController& files;
+        DraftsController& drafts;
+        PicturesController& pictures;
+    };
+
+    explicit PictureBox(const Uses& use, QWidget* parent = nullptr);
+    void setFiles(const std::vector<FileId>& files);
+    /// What the rows say, for tests.
+    QStringList texts() const;
+    QPushButton* addButton() { return add_; }
+    /// The button of a row that offers what can be done with its picture.
+    QToolButton* menuButton(int row) const;
+    void paste();
+
+protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+private:
+    struct Row {
+        tags::PictureInfo picture;
+        std::vector<FileId> having;
+        bool drafted = false, removed = false;
+    };
+    std::vector<Row> rows() const;
+    void refresh();
+    QWidget* rowWidget(const Row& row, bool large);
+    void fillMenu(QMenu* menu, const Row& row);
+    void addFromFiles();
+    bool take(const QMimeData* data, const QString& from);
+    QString countText(const Row& row, size_t ofType) const;
+
+    Uses use_;
+    std::vector<FileId> files_;
+    QVBoxLayout* list_;
+    QPushButton* add_;
+    QLabel* hint_;
+    std::vector<QLabel*> covers_; // beside shown_
+    std::vector<Row> shown_;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Pictures of files as drafts: added from files, from the clipboard or by drop, removed, of another type, the
+// same in all. What is added is read at once, in a job, and kept beside the library for as long as it is
+// needed.
+#pragma once
+
+#include <QByteArray>
+#include <QObject>
+
+#include "app/control/drafts_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/messages.h"
+#include "core/library/picture_store.h"
+
+namespace moorfrost::app {
+
+class PicturesController : public QObject {
+    Q_OBJECT
+public:
+    PicturesController(LibraryAccess& library, FilesController& files, DraftsController& drafts,
+                       JobList& jobs, Messages& messages);
+
+    const Path& folder() const { return store_.folder(); }
+    /// Of a file, as they will be, or as on disk while that is shown.
+    std::vector<tags::PictureInfo> of(FileId file) const;
+    bool hasDraft(FileId file, const std::string& type) const;
+
+    /// Picture files for all these files of sound. `type` "": by the name of each, else a front cover.
+    void addFiles(const std::vector<Path>& pictures, const std::vector<FileId>& files,
+                  const std::string& type = {});
+    /// The same with what is in memory: from the clipboard or a browser. `from`: where it comes from, for
+    /// people.
+    void addBytes(const QByteArray& bytes, const QString& from, const std::vector<FileId>& files,
+                  const std::string& type = {});
+    /// A picture that one of the files has, for all of them, in the place of those of its type.
+    void sameInAll(const tags::PictureInfo& picture, const std::vector<FileId>& files);
+    void remove(const tags::PictureInfo& picture, const std::vector<FileId>& files);
+    void changeType(const tags::PictureInfo& picture, const std::string& type,
+                    const std::vector<FileId>& files);
+    void describe(const tags::PictureInfo& picture, const QString& description,
+                  const std::vector<FileId>& files);
+    void dropDrafts(const std::string& type, const std::vector<FileId>& files);
+
+private:
+    struct Source {
+        Path file;        // a picture, or
+        QByteArray bytes; // what it holds
+        QString from;     // for people
+        std::string type;
+    };
+    struct Added {
+        tags::PictureInfo picture;
+        QString from;
+        bool animated = false;
+    };
+    void add(std::vector<Source> sources, const std::vector<FileId>& files);
+    void take(const std::vector<Added>& added, const std::vector<FileId>& files);
+    /// The pictures of a type of each file made otherwise by `change`.
+    using Change = std::function<void(std::vector<tags::PictureInfo>&)>;
+    void propose(const QString& action, const std::vector<FileId>& files,
+                 const std::vector<std::string>& types, const Change& change, const QString& origin);
+
+    LibraryAccess& library_;
+    FilesController& files_;
+    DraftsController& drafts_;
+    JobList& jobs_;
+    Messages& messages_;
+    library::PictureStore store_;
+};
+
+} // namespace moorfrost::app
