@@ -3,6 +3,8 @@
 // journal.
 #include <QtTest>
 
+#include <future>
+
 #include <QLabel>
 #include <QMessageBox>
 #include <QPushButton>
@@ -70,6 +72,33 @@ private slots:
         keys("Ctrl+Shift+Z");
         QVERIFY(is("slow", "tone"));
         QVERIFY(!d_->controllers().undo.canRedo());
+    }
+
+    void whatIsUndoneBeforeTheLibraryHasIt() {
+        choose(0);
+        const FileId id = chosenId();
+        d_->takeUp(id);
+        library::DraftSession& drafts = d_->controllers().drafts.session();
+        drafts.propose("Edit", {{id, "mood", {"calm"}}}, "typed");
+        // The library is busy: what was said last is undone all the same, not what was done before.
+        std::promise<void> go;
+        d_->controllers().library.read(
+            this, [ready = go.get_future().share()](library::Store&) { ready.wait(); }, [](const Status&) {});
+        d_->controllers().kinds.confirm({{id, matching::ContentKind::Speech}});
+        d_->controllers().undo.undo();
+        go.set_value();
+        d_->settle();
+        QCOMPARE(kindOf(id), std::string());
+        QCOMPARE(drafts.effective(id, "mood"), std::vector<std::string>{"calm"});
+        d_->controllers().undo.redo();
+        d_->settle();
+        QCOMPARE(kindOf(id), std::string("speech"));
+        // What changed nothing is nothing to undo.
+        d_->controllers().kinds.confirm({{id, matching::ContentKind::Speech}});
+        d_->settle();
+        d_->controllers().undo.undo();
+        d_->settle();
+        QCOMPARE(kindOf(id), std::string());
     }
 
     void severalFilesOfOneRecording() {
@@ -256,6 +285,41 @@ private slots:
         d_->controllers().shelves.read(d_->controllers().shelves.all());
         d_->settle();
         QCOMPARE(view(id).files.size(), size_t{1});
+    }
+
+    void draftsOfWhatLeavesTheBatchAreNotWritten() {
+        test::makeSound(*box_ / "in", "speech.flac", 40);
+        d_->bringIn({*box_ / "in"});
+        const FileId id = d_->fileNamed("speech.flac");
+        d_->controllers().kinds.confirm({{id, matching::ContentKind::Speech}});
+        d_->controllers().drafts.session().propose("Edit", {{id, "mood", {"calm"}}}, "typed");
+        d_->settle();
+        d_->controllers().batch.removeFiles({id});
+        d_->settle();
+        QVERIFY(d_->controllers().drafts.session().all().empty());
+        QCOMPARE(kindOf(id), std::string("speech"));
+    }
+
+    void theSameTagsAreNotTheSameSound() {
+        const Path shelf = d_->controllers().shelves.all().front().path;
+        for (const char* name : {"x.flac", "y.flac"})
+            test::tag(test::makeSound(shelf, name, name[0] == 'x' ? 50 : 51),
+                      {{"title", {"Winter Harbour"}}, {"isrc", {"ZZFSR1900009"}}});
+        d_->controllers().shelves.read(d_->controllers().shelves.all());
+        d_->settle();
+        d_->settle();
+        type("winter");
+        QCOMPARE(titles().size(), 2);
+        choose(0);
+        QCOMPARE(view(chosenId()).files.size(), size_t{1});
+        // And one whose sound is replaced by that of the other is looked at again.
+        std::filesystem::copy_file(shelf / "x.flac", shelf / "y.flac",
+                                   std::filesystem::copy_options::overwrite_existing);
+        d_->controllers().shelves.read(d_->controllers().shelves.all());
+        d_->settle();
+        d_->settle();
+        choose(0);
+        QCOMPARE(view(chosenId()).files.size(), size_t{2});
     }
 
     void clearingABatchKeepsWhatWasSaid() {

@@ -61,11 +61,11 @@ PictureBox::PictureBox(const Uses& use, QWidget* parent) : QFrame(parent), use_(
     list_ = new QVBoxLayout;
     list_->setSpacing(8);
     add_ = button(tr("Add picture\u2026"));
-    hint_ = label(tr("or drop or paste one"), "quiet");
+    hint_ = new ShortLabel(tr("or drop or paste one"));
+    hint_->setObjectName("quiet");
     auto* foot = new QHBoxLayout;
     foot->addWidget(add_);
-    foot->addWidget(hint_);
-    foot->addStretch();
+    foot->addWidget(hint_, 1);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(14, 12, 14, 0);
     layout->setSpacing(8);
@@ -204,10 +204,12 @@ QWidget* PictureBox::rowWidget(const Row& row, bool large) {
     title->setFont(theme::uiFont(13, QFont::DemiBold));
     const auto ofType = static_cast<size_t>(std::ranges::count_if(
         shown_, [&](const Row& r) { return !r.removed && r.picture.type == row.picture.type; }));
-    auto* facts = label(pictureFacts(row.picture), "quiet");
+    auto* facts = new ShortLabel(pictureFacts(row.picture));
+    facts->setObjectName("quiet");
+    facts->setToolTip(facts->text());
     auto* count = label(countText(row, ofType), row.drafted ? "draft" : "quiet");
-    for (QLabel* l : {title, facts, count}) {
-        l->setWordWrap(true);
+    count->setWordWrap(true);
+    for (QLabel* l : std::initializer_list<QLabel*>{title, facts, count}) {
         l->setTextFormat(Qt::PlainText);
         if (l->text().isEmpty()) // showing it before it has a parent would make a window of it
             l->hide();

@@ -64,9 +64,14 @@ bool PicturesController::hasDraft(FileId file, const std::string& type) const {
 void PicturesController::addFiles(const std::vector<Path>& pictures, const std::vector<FileId>& files,
                                   const std::string& type) {
     std::vector<Source> sources;
-    for (const Path& file : pictures)
-        sources.push_back(
-            {file, {}, tr("picture file %1").arg(shownName(file)), type.empty() ? typeByName(file) : type});
+    bool hasFront =
+        std::ranges::any_of(pictures, [](const Path& p) { return typeByName(p) == "front cover"; });
+    for (const Path& file : pictures) {
+        std::string is = type.empty() ? typeByName(file) : type;
+        if (is.empty()) // of several whose names do not tell the first is the front
+            is = std::exchange(hasFront, true) ? "other" : "front cover";
+        sources.push_back({file, {}, tr("picture file %1").arg(shownName(file)), is});
+    }
     add(std::move(sources), files);
 }
 

@@ -35,19 +35,31 @@ void RecordingsController::follow(const Outcome& outcome) {
 }
 
 void RecordingsController::write(Work work, const QString& title, std::function<void(bool)> then) {
-    // When it was asked for counts, not when the library comes to it.
-    const uint64_t stamp = title.isEmpty() ? 0 : clock_();
-    library_.write(this, std::move(work), [this, title, stamp, then](const Result<Outcome>& outcome) {
-        if (outcome && outcome->change != 0) {
-            if (stamp != 0) {
-                undo_.push_back({outcome->change, title, stamp});
-                emit historyChanged(true);
-            }
-            follow(*outcome);
-        }
-        if (then)
-            then(bool(outcome));
-    });
+    auto number = std::make_shared<std::atomic<int64_t>>(0);
+    if (!title.isEmpty()) { // it can be undone from now on, wherever the library is with it
+        undo_.push_back({number, title, clock_()});
+        emit historyChanged(true);
+    }
+    library_.write(
+        this,
+        [work = std::move(work), number](Store& store) {
+            Result<Outcome> outcome = work(store);
+            *number = outcome ? outcome->change : 0;
+            return outcome;
+        },
+        [this, number, then](const Result<Outcome>& outcome) {
+            if (outcome && outcome->change != 0)
+                follow(*outcome);
+            else
+                dropActions([&](const Action& a) { return a.change == number; });
+            if (then)
+                then(bool(outcome));
+        });
+}
+
+void RecordingsController::dropActions(const std::function<bool(const Action&)>& which) {
+    if (std::erase_if(undo_, which) + std::erase_if(redo_, which) > 0)
+        emit historyChanged(false);
 }
 
 void RecordingsController::keep(const QString& title, const std::string& field,
@@ -81,15 +93,12 @@ void RecordingsController::joinSameSound(const std::vector<std::vector<FileId>>&
 }
 
 void RecordingsController::takeBack(int64_t change) {
-    auto isIt = [change](const Action& a) { return a.change == change; };
     write([change](Store& store) { return library::takeBackChange(store, change); }, {},
-          [this, isIt](bool done) {
+          [this, change](bool done) {
               if (!done)
                   return;
-              std::erase_if(undo_, isIt);
-              std::erase_if(redo_, isIt);
+              dropActions([change](const Action& a) { return *a.change == change; });
               messages_.say(tr("The change was taken back."));
-              emit historyChanged(false);
           });
 }
 
@@ -98,9 +107,13 @@ void RecordingsController::undo() {
         return;
     Action action = std::move(undo_.back());
     undo_.pop_back();
-    write([change = action.change](Store& store) { return library::takeBackChange(store, change); }, {});
-    redo_.push_back(std::move(action));
+    redo_.push_back(action);
     emit historyChanged(false);
+    write(
+        [number = action.change](Store& store) -> Result<Outcome> {
+            return *number == 0 ? Result<Outcome>(Outcome{}) : library::takeBackChange(store, *number);
+        },
+        {});
 }
 
 void RecordingsController::redo() {
@@ -108,9 +121,13 @@ void RecordingsController::redo() {
         return;
     Action action = std::move(redo_.back());
     redo_.pop_back();
-    write([change = action.change](Store& store) { return library::makeChangeAgain(store, change); }, {});
-    undo_.push_back(std::move(action));
+    undo_.push_back(action);
     emit historyChanged(false);
+    write(
+        [number = action.change](Store& store) -> Result<Outcome> {
+            return *number == 0 ? Result<Outcome>(Outcome{}) : library::makeChangeAgain(store, *number);
+        },
+        {});
 }
 
 void RecordingsController::forgetRedo() {

@@ -5,6 +5,8 @@
 
 #include <QObject>
 
+#include <atomic>
+
 #include "app/control/files_controller.h"
 #include "app/control/messages.h"
 #include "core/library/recordings.h"
@@ -51,14 +53,19 @@ signals:
 private:
     using Outcome = library::ChangeOutcome;
     using Work = std::function<Result<Outcome>(library::Store&)>;
+    /// The number of a change in the journal: known when the library has made it, which may be after a person
+    /// has undone it already. Set on the library's thread, where what is undone waits behind it.
+    using ChangeNumber = std::shared_ptr<std::atomic<int64_t>>;
     struct Action {
-        int64_t change = 0;
+        ChangeNumber change;
         QString title;
         uint64_t stamp = 0;
     };
     /// `title`: of an action that can be undone; "" where it is none.
     void write(Work work, const QString& title, std::function<void(bool done)> then = {});
     void follow(const Outcome& outcome);
+    /// It is no action after all: nothing was changed, or it was taken back from the journal.
+    void dropActions(const std::function<bool(const Action&)>& which);
 
     LibraryAccess& library_;
     FilesController& files_;

@@ -46,15 +46,19 @@ void SameSound::compare(std::vector<FileId> files) {
                                           });
         },
         [this, files](Result<library::SameSound> same) {
-            looking_ = false;
             if (!same || same->stopped) {
+                looking_ = false;
                 stopped_ = true;
                 return;
             }
             auto looked = [this, files] {
                 library_.write(
                     this, [files](Store& store) { store.recordings().setLooked(files); },
-                    [this](const Status&) { look(); });
+                    [this](const Status& noted) {
+                        looking_ = false;
+                        stopped_ = !noted;
+                        look();
+                    });
             };
             if (same->groups.empty())
                 looked();

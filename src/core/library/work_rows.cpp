@@ -10,6 +10,9 @@ WorkRows readWorkRows(Store& store, const std::vector<FileId>& files) {
     out.asked = files;
     out.files = store.files().findAll(files);
     out.batches = store.batches().placesOf(files);
+    // What is in no batch and on no shelf is known for the sake of its recording only: nobody works on it.
+    std::erase_if(out.files,
+                  [&](const FileRecord& f) { return f.shelf == 0 && !out.batches.contains(f.id); });
     out.kinds = store.recordings().valuesOfFiles(kindField, files);
     out.proposedKinds = store.workedOut().find(proposedKindField, files);
     return out;

@@ -42,6 +42,13 @@ FileId FileTable::writeRow(const files::ScannedFile& f, int64_t shelf) {
     const std::string content = tags::packed(f.tags ? *f.tags : none);
     FileId id = idOf(f.path);
     if (id != 0) {
+        // Something else has changed it: it may be another sound.
+        Statement(db_, "UPDATE recording_file SET looked=0 WHERE file=?1 AND looked<>0 AND EXISTS"
+                       " (SELECT 1 FROM file WHERE id=?1 AND (size<>?2 OR modified_ns<>?3))")
+            .bind(id)
+            .bind(static_cast<int64_t>(f.state.size))
+            .bind(f.state.modifiedNs)
+            .run();
         Statement update(db_,
                          "UPDATE file SET size=?, modified_ns=?, error=?, content=?, absent=0 WHERE id=?");
         update.bind(static_cast<int64_t>(f.state.size)).bind(f.state.modifiedNs);
