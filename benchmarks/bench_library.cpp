@@ -7,6 +7,7 @@
 
 #include "benchmarks/measure.h"
 #include "core/library/shelf_readiness.h"
+#include "core/library/store/schema.h"
 #include "support/invented.h"
 
 using namespace moorfrost;
@@ -86,5 +87,28 @@ int main(int argc, char** argv) {
         [&] { ready = library::readinessOfShelves(*store, search, rules, ready, {}, progress); });
     std::printf("readiness of all, of one changed track %7.0f %.1f ms; memory %.0f MB, at most %.0f MB\n",
                 first, one, memoryInUse("VmRSS:"), memoryInUse("VmHWM:"));
+    // As an earlier version left it: files and kinds, no recordings.
+    const Path old = folder / "old.db";
+    store.reset();
+    {
+        library::Database db(old);
+        for (size_t n = 0; n < 8; ++n) {
+            db.execute(library::migrations()[n].sql);
+            if (library::migrations()[n].work)
+                library::migrations()[n].work(db);
+        }
+        db.execute(
+            ("ATTACH '" + file.native() +
+             "' AS now; INSERT INTO shelf SELECT * FROM now.shelf;"
+             " INSERT INTO file (id, path, path_key, size, modified_ns, error, content, shelf, added)"
+             " SELECT id, path, path_key, size, modified_ns, error, content, shelf, added FROM now.file;"
+             " INSERT INTO kept_value SELECT id, 'kind', 0, 'speech' FROM now.file WHERE id % 100 = 0;"
+             " PRAGMA user_version = 8")
+                .c_str());
+    }
+    double migrating = milliseconds([&] { store = std::move(*library::Store::open(old)); });
+    std::printf("a library of version 8 is copied and migrated %9.0f ms\n", migrating);
+    if (store->recordings().placeOf(100).recording == 0 || store->files().find(100)->kind != "speech")
+        std::printf("IT IS NOT WHAT IT WAS\n");
     return 0;
 }

@@ -18,6 +18,27 @@ Result<audio::Essence> essence(const Path& file) {
 class TestEssence : public QObject {
     Q_OBJECT
 private slots:
+    void hashesOfAFileAndWhatIsMadeOfIt() {
+        std::string bytes(700000, '\0');
+        uint32_t state = 1;
+        for (char& c : bytes)
+            c = static_cast<char>((state = state * 1664525u + 1013904223u) >> 24);
+        test::Sandbox box;
+        test::writeBytes(box / "old", bytes);
+        const auto source = *FileSource::open(box / "old");
+        const ByteSource& old = *source;
+        Recipe grown, turned, shorter;
+        grown.fresh = "a picture";
+        grown.extents = {{false, 0, 100}, {true, 0, 9}, {false, 300, 699000}};
+        turned.extents = {{false, 600000, 1000}, {false, 0, 300000}}; // goes backwards
+        shorter.extents = {{false, 5, 10}};
+        for (const Recipe& recipe : {grown, turned, shorter}) {
+            const audio::ContentHashes both = audio::contentHashes(old, recipe);
+            QCOMPARE(both.before, audio::contentHash(old));
+            QCOMPARE(both.after, audio::contentHash(RecipeSource(old, recipe)));
+        }
+    }
+
     void filesOfAFewBytes() {
         test::Sandbox box;
         for (const std::string& begin :

@@ -200,6 +200,41 @@ std::string contentHash(const ByteSource& source) {
     return hasher.result().hash;
 }
 
+ContentHashes contentHashes(const ByteSource& original, const Recipe& recipe) {
+    uint64_t at = 0;
+    bool rises = true;
+    for (const Extent& e : recipe.extents)
+        if (!e.fresh) {
+            rises = rises && e.offset >= at;
+            at = e.offset + e.length;
+        }
+    if (!rises)
+        return {contentHash(original), contentHash(RecipeSource(original, recipe))};
+    Hasher before, after;
+    at = 0;
+    std::string buffer(1u << 18, '\0');
+    for (const Extent& e : recipe.extents) {
+        if (e.fresh) {
+            after.add(recipe.fresh.data() + e.offset, static_cast<size_t>(e.length));
+            continue;
+        }
+        before.addRange(original, at, e.offset);
+        for (at = e.offset; at < e.offset + e.length;) {
+            const size_t n = original.read(
+                at, buffer.data(),
+                static_cast<size_t>(std::min<uint64_t>(buffer.size(), e.offset + e.length - at)));
+            if (n ==
+                0) // shorter than it was: neither is what was meant, which is found out when it is written
+                return {before.result().hash, after.result().hash};
+            before.add(buffer.data(), n);
+            after.add(buffer.data(), n);
+            at += n;
+        }
+    }
+    before.addRange(original, at, original.size());
+    return {before.result().hash, after.result().hash};
+}
+
 std::string bytesHash(std::string_view bytes) {
     BytesHash hash;
     hash.add(bytes);

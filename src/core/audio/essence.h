@@ -40,6 +40,12 @@ std::string whyCutShort(const ByteSource& source, Format format, bool thorough =
 
 /// XXH3-128 of all bytes, 32 hex digits.
 std::string contentHash(const ByteSource& source);
+/// The same of a file and of what a recipe makes of it, reading each byte once where the recipe goes through
+/// the file from its beginning to its end.
+struct ContentHashes {
+    std::string before, after;
+};
+ContentHashes contentHashes(const ByteSource& original, const Recipe& recipe);
 std::string bytesHash(std::string_view bytes);
 
 } // namespace moorfrost::audio

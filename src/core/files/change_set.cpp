@@ -34,9 +34,11 @@ void describeChange(Work& w, bool newFile) {
     if (how == CommitClass::Nothing && !newFile)
         return;
     if (how == CommitClass::Rewrite || newFile) {
-        r.hashBefore = audio::contentHash(old);
-        r.hashAfter =
-            how == CommitClass::Nothing ? r.hashBefore : audio::contentHash(RecipeSource(old, w.recipe));
+        audio::ContentHashes hashes = how == CommitClass::Nothing
+                                          ? audio::ContentHashes{audio::contentHash(old), {}}
+                                          : audio::contentHashes(old, w.recipe);
+        r.hashBefore = std::move(hashes.before);
+        r.hashAfter = how == CommitClass::Nothing ? r.hashBefore : std::move(hashes.after);
     }
     if (how == CommitClass::Nothing)
         return;

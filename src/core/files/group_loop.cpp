@@ -2,6 +2,7 @@
 #include "core/files/group_loop.h"
 
 #include <algorithm>
+#include <utility>
 
 #include "core/files/step_checks.h"
 
@@ -13,23 +14,29 @@ namespace {
 constexpr size_t groupSteps = 384, groupNewCount = 96; // each step has a file open
 constexpr uint64_t groupImages = 4u << 20, groupNewFiles = 256u << 20;
 
-/// Room for new files of this group beside what it writes already.
-bool hasRoom(const Group& group, Work& w) {
-    uint64_t wanted = w.newFileBytes();
-    if (wanted == 0)
-        return true;
-    auto folderOf = [](Work& x) {
-        const StepRecord& r = x.record();
-        return r.step.copy || r.cross ? r.step.target.parent_path() : r.real.parent_path();
-    };
-    Path folder = nearestFolder(folderOf(w));
-    for (const auto& other : group)
-        if (other->newFileBytes() > 0 && deviceOf(nearestFolder(folderOf(*other))) == deviceOf(folder))
-            wanted += other->newFileBytes();
-    return wanted <= freeBytes(folder);
+Path folderOf(Work& w) {
+    const StepRecord& r = w.record();
+    return r.step.copy || r.cross ? r.step.target.parent_path() : r.real.parent_path();
 }
 
 } // namespace
+
+uint64_t GroupLoop::deviceFor(const Path& folder) {
+    const auto [it, isNew] = devices_.try_emplace(folder, 0);
+    if (isNew)
+        it->second = deviceOf(nearestFolder(folder));
+    return it->second;
+}
+
+bool GroupLoop::hasRoom(Work& w) {
+    const uint64_t wanted = w.newFileBytes();
+    if (wanted == 0)
+        return true;
+    const Path folder = folderOf(w);
+    const uint64_t device = deviceFor(folder);
+    // What is being written may have taken its room already, or not: it is counted in any case.
+    return wanted + room_[device] + roomOfRunning_[device] <= freeBytes(folder);
+}
 
 bool GroupLoop::add(Group unit) {
     uint64_t images = 0, newFiles = 0;
@@ -41,17 +48,25 @@ bool GroupLoop::add(Group unit) {
     }
     bool full = newCount_ + newCount > groupNewCount || group_.size() + unit.size() > groupSteps ||
                 images_ + images > groupImages || newFiles_ + newFiles > groupNewFiles;
+    bool tight = false;
     for (const auto& w : unit)
-        full = full || !hasRoom(group_, *w);
-    if (full && !flush())
+        tight = tight || !hasRoom(*w);
+    if ((full || tight) && !flush())
         return false;
+    if (tight) { // what the disk really has left is known when nothing is being written
+        wait();
+        if (!error_.empty())
+            return false;
+    }
     for (auto& w : unit) {
         StepRecord& r = w->record();
-        if (r.state != StepState::Failed && !hasRoom(group_, *w))
+        if (r.state != StepState::Failed && !hasRoom(*w))
             fail(r, noRoom(w->newFileBytes(), freeBytes(r.real.parent_path())));
         images_ += w->imageBytes();
         newFiles_ += w->newFileBytes();
         newCount_ += w->newFileBytes() > 0;
+        if (w->newFileBytes() > 0 && r.state != StepState::Failed)
+            room_[deviceFor(folderOf(*w))] += w->newFileBytes();
         group_.push_back(std::move(w));
     }
     return true;
@@ -61,15 +76,13 @@ bool GroupLoop::flush() {
     wait();
     if (!error_.empty())
         return false;
-    bool alone = newCount_ > 0; // new files take room, which is looked at while preparing
-    running_ = std::async(alone ? std::launch::deferred : std::launch::async,
+    running_ = std::async(std::launch::async,
                           [this, group = std::move(group_)]() mutable { run(std::move(group)); });
+    roomOfRunning_ = std::exchange(room_, {});
     group_.clear();
     images_ = newFiles_ = 0;
     newCount_ = 0;
-    if (alone)
-        wait();
-    return error_.empty();
+    return true;
 }
 
 void GroupLoop::finish() {
@@ -90,6 +103,7 @@ void GroupLoop::stopWith(const std::string& error) {
 void GroupLoop::wait() {
     if (running_.valid())
         running_.get();
+    roomOfRunning_.clear();
 }
 
 void GroupLoop::run(Group group) {

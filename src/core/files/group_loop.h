@@ -5,6 +5,7 @@
 #include <exception>
 #include <functional>
 #include <future>
+#include <map>
 #include <memory>
 #include <stop_token>
 #include <string>
@@ -36,12 +37,17 @@ public:
 private:
     void wait();
     void run(Group group);
+    uint64_t deviceFor(const Path& folder);
+    /// For the new file of this work, beside those of its group and of the group that is being written.
+    bool hasRoom(Work& w);
 
     WriteAheadLog& log_;
     std::function<void(Group&)> ended_;
     Group group_;
     uint64_t images_ = 0, newFiles_ = 0, last_ = 0;
     size_t newCount_ = 0;
+    std::map<Path, uint64_t> devices_;                  // of folders
+    std::map<uint64_t, uint64_t> room_, roomOfRunning_; // bytes of new files, by device
     std::string error_;
     std::future<void> running_; // the group that is being written
 };

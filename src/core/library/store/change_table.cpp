@@ -39,7 +39,7 @@ std::vector<std::string> listFrom(const std::string& text) {
     return out;
 }
 
-constexpr const char* columns =
+const std::string columns =
     "SELECT id, \"when\", title, taken_back,"
     " (SELECT count(*) FROM library_change_part WHERE change=library_change.id) FROM library_change ";
 
@@ -68,14 +68,14 @@ int64_t ChangeTable::add(const std::string& title, const std::vector<ChangePart>
 
 std::vector<LibraryChange> ChangeTable::all() {
     std::vector<LibraryChange> out;
-    Statement s(db_, std::string(columns) + "ORDER BY id DESC");
+    Statement s(db_, columns + "ORDER BY id DESC");
     while (s.step())
         out.push_back(changeFrom(s));
     return out;
 }
 
 std::optional<LibraryChange> ChangeTable::find(int64_t id) {
-    Statement s(db_, std::string(columns) + "WHERE id=?");
+    Statement s(db_, columns + "WHERE id=?");
     return s.bind(id).step() ? std::optional(changeFrom(s)) : std::nullopt;
 }
 
@@ -99,9 +99,8 @@ void ChangeTable::setTakenBack(int64_t id, bool takenBack) {
 }
 
 std::optional<LibraryChange> ChangeTable::laterOn(int64_t id, const ChangePart& part) {
-    Statement s(db_, std::string(columns) +
-                         "WHERE id>? AND taken_back=0 AND id IN (SELECT change FROM library_change_part"
-                         " WHERE kind=? AND subject=? AND field=?) ORDER BY id DESC LIMIT 1");
+    Statement s(db_, columns + "WHERE id>? AND taken_back=0 AND id IN (SELECT change FROM library_change_part"
+                               " WHERE kind=? AND subject=? AND field=?) ORDER BY id DESC LIMIT 1");
     s.bind(id).bind(nameOf(part.kind)).bind(part.subject).bind(part.field);
     return s.step() ? std::optional(changeFrom(s)) : std::nullopt;
 }
