@@ -133,7 +133,8 @@ std::vector<PictureInfo> appliedPictures(const std::vector<PictureInfo>& picture
             out.push_back(p);
     std::vector<PictureInfo> fresh = picturesIn(changes);
     // The front cover comes first: it is what most programs show.
-    std::ranges::stable_partition(fresh, [](const PictureInfo& p) { return p.type == "front cover"; });
+    std::stable_partition(fresh.begin(), fresh.end(),
+                          [](const PictureInfo& p) { return p.type == "front cover"; });
     const bool front = !fresh.empty() && fresh.front().type == "front cover";
     out.insert(front ? out.begin() : out.end(), fresh.begin(), fresh.end());
     return out;
