@@ -10,8 +10,10 @@
 #include "core/tags/picture.h"
 #include "core/tags/tag_io.h"
 #include "demo/pictures.h"
+#include "support/needs_root.h"
 #include "support/sample_files.h"
 #include "support/shared_data.h"
+#include "support/small_disk.h"
 
 using namespace moorfrost;
 using tags::pictureKey;
@@ -183,6 +185,20 @@ private slots:
         // Kept once, whatever it is for.
         QVERIFY(store_->add(png, "back cover", "another description"));
         QCOMPARE(std::distance(std::filesystem::directory_iterator(store_->folder()), {}), 2);
+    }
+
+    void aFullDisk() {
+        NEEDS_ROOT;
+        test::SmallDisk disk(*box_ / "small", "size=64k");
+        QVERIFY(disk.isThere());
+        const library::PictureStore full(*box_ / "small/library.db.pictures");
+        const std::string large = demo::drawCover(5, 1400, true);
+        QVERIFY(large.size() > 65536);
+        auto added = full.add(large, "front cover");
+        QVERIFY(!added);
+        QVERIFY2(added.error().kind == ErrorKind::NoSpace, added.error().message.c_str());
+        QVERIFY(std::filesystem::is_empty(full.folder())); // nothing half of it
+        QVERIFY(full.add(demo::drawCover(1, 100), "front cover"));
     }
 
     void onlyWhatIsNeededStays() {

@@ -3,6 +3,7 @@
 #include <QtTest>
 
 #include "core/library/clean_pictures.h"
+#include "core/library/drafts.h"
 #include "core/library/writing.h"
 #include "core/tags/kept_pictures.h"
 #include "demo/pictures.h"
@@ -100,6 +101,27 @@ private slots:
         QCOMPARE(outcome.done, size_t{0});
         QCOMPARE(outcome.refused.size(), size_t{1});
         QVERIFY(test::readBytes(file) == now);
+    }
+
+    void aDraftForTenThousandFilesIsOnePicture() {
+        const std::string large = demo::drawCover(5, 1400, true);
+        std::vector<library::DraftSession::Wish> wishes;
+        for (library::FileId id = 1; id <= 10000; ++id) {
+            const auto kept = *pictures_->add(large, "front cover");
+            wishes.push_back({id, pictureKey("front cover"), {pictureText(kept)}, {}});
+        }
+        QCOMPARE(std::distance(std::filesystem::directory_iterator(pictures_->folder()), {}), 1);
+        size_t bytes = 0;
+        library::DraftSession session([](library::FileId) { return nullptr; }, [] { return int64_t{1}; });
+        session.setSink([&](const std::vector<library::DraftChange>& changes) {
+            for (const library::DraftChange& c : changes)
+                bytes += c.after ? c.after->values.front().size() + c.after->origin.size() : 0;
+        });
+        session.propose("Add picture", wishes, "a file");
+        QCOMPARE(session.fieldDrafts(), size_t{10000});
+        QVERIFY(bytes < 10 * large.size()); // what tells it apart, not the picture
+        session.undo();
+        QCOMPARE(session.fieldDrafts(), size_t{0});
     }
 
     void nobodyNeedsIt() {
