@@ -256,6 +256,63 @@ private slots:
         QVERIFY(titles().isEmpty());
     }
 
+    void whatIsGoneIsToldBesideWhatWasFollowed() {
+        const Path shelf = d_->controllers().shelves.all().front().path;
+        const auto files = d_->libraryFiles();
+        const Path first = files[0].path, second = files[1].path, away = *box_ / "away.flac";
+        auto read = [&] {
+            d_->controllers().shelves.read(d_->controllers().shelves.all());
+            d_->settle();
+        };
+        std::filesystem::rename(first, away);
+        read();
+        QVERIFY(d_->window().message().contains("1 file could not be found"));
+        std::filesystem::rename(away, shelf / "back elsewhere.flac"); // is followed
+        std::filesystem::remove(second);                              // and another one goes
+        read();
+        QVERIFY2(d_->window().message().contains("1 file could not be found"),
+                 qPrintable(d_->window().message()));
+        type("is:absent");
+        QCOMPARE(titles().size(), 1);
+    }
+
+    void whatWasAbsentIsComparedWhenItIsBack() {
+        const Path shelf = d_->controllers().shelves.all().front().path;
+        const auto files = d_->libraryFiles();
+        const Path path = files[0].path, away = *box_ / "away.flac";
+        auto read = [&] {
+            d_->controllers().shelves.read(d_->controllers().shelves.all());
+            d_->settle();
+            d_->settle();
+        };
+        std::filesystem::rename(path, away);
+        read();
+        {
+            auto store = std::move(*library::Store::open(*box_ / "library.db"));
+            store->database().execute("UPDATE recording_file SET looked=0"); // as after a migration
+        }
+        std::filesystem::copy_file(away, shelf / "the same.flac");
+        test::tag(shelf / "the same.flac", {{"title", {"The same, tagged otherwise"}}});
+        read();
+        std::filesystem::rename(away, path);
+        read();
+        QCOMPARE(view(files[0].id).files.size(), size_t{2});
+    }
+
+    void whatCouldNotBeUndoneIsNotDoneAgain() {
+        choose(0);
+        const FileId id = chosenId();
+        QVERIFY(menu({"Kind", "Tone"}));
+        { // another program has changed it since
+            auto store = std::move(*library::Store::open(*box_ / "library.db"));
+            library::keepValues(*store, "Kind: Speech", library::kindField, {{id, {"speech"}}});
+        }
+        keys("Ctrl+Z");
+        QCOMPARE(kindOf(id), std::string("speech"));
+        QVERIFY(d_->window().message().contains("Take that back first"));
+        QVERIFY(!d_->controllers().undo.canRedo());
+    }
+
     void theSameSoundIsOneRecording() {
         choose(0);
         const FileId id = chosenId();

@@ -118,6 +118,57 @@ private slots:
         QCOMPARE(countOf(tags::readTags(file)->pictures, {"front cover", "back cover", "medium"}), size_t{0});
     }
 
+    void anOldTagThatHasToBecomeANewerOne() {
+        // Version 2.2 with a date in two frames, which become one, in front of the pictures.
+        auto frame = [](const std::string& id, const std::string& content) {
+            const auto n = content.size();
+            return id + static_cast<char>(n >> 16) + static_cast<char>(n >> 8) + static_cast<char>(n) +
+                   content;
+        };
+        const std::string zero(1, '\0'), jpeg = demo::drawCover(1, 100);
+        const std::string body = frame("TYE", zero + "1998") + frame("TDA", zero + "0510") +
+                                 frame("PIC", zero + "JPG" + "\x08" + zero + jpeg) +
+                                 frame("TT2", zero + "Gorse");
+        auto digit = [&](int shift) { return static_cast<char>(body.size() >> shift & 0x7F); };
+        const std::string sound = test::readBytes(test::makeSound(box_->root(), "plain.mp3"));
+        const size_t tag =
+            sound.starts_with("ID3")
+                ? 10 + (static_cast<size_t>(sound[6]) << 21 | static_cast<size_t>(sound[7]) << 14 |
+                        static_cast<size_t>(sound[8]) << 7 | static_cast<size_t>(sound[9]))
+                : 0;
+        const Path file = *box_ / "old.mp3";
+        test::writeBytes(file, std::string("ID3\x02\x00\x00", 6) + digit(21) + digit(14) + digit(7) +
+                                   digit(0) + body + sound.substr(tag));
+        QCOMPARE(tags::readTags(file)->tags.front(), std::string("ID3v2.2"));
+        const auto old = tags::readTags(file)->pictures.at(0);
+        QCOMPARE(old.type, std::string("artist"));
+        const auto gif = *store_->add(gifBytes(), "artist", "");
+        write(file, {{pictureKey("artist"), {pictureText(old), pictureText(gif)}}});
+        const auto read = *tags::readTags(file);
+        QCOMPARE(read.tags.front(), std::string("ID3v2.4"));
+        QCOMPARE(read.pictures.size(), size_t{2});
+        QCOMPARE(tags::firstValue(read.fields, "date"), std::string("1998-10-05"));
+        QCOMPARE(tags::firstValue(read.fields, "title"), std::string("Gorse"));
+        QVERIFY((*tags::readPictures(file))[0].data == jpeg);
+    }
+
+    void picturesKnownFromBeforeTheyHadAChecksum() {
+        const Path file = *box_ / "a.flac";
+        std::filesystem::copy_file(corpus_ / "good/flac.flac", file);
+        const auto page = *store_->add(demo::drawCover(1, 100), "booklet page", "one");
+        const auto next = *store_->add(demo::drawCover(2, 100), "booklet page", "two");
+        write(file, {{pictureKey("booklet page"), {pictureText(page)}}});
+        auto known = page; // as an earlier version has it in the library
+        known.hash = 0;
+        write(file, {{pictureKey("booklet page"), {pictureText(known), pictureText(next)}}});
+        QCOMPARE(ofType(*tags::readPictures(file), "booklet page").size(), size_t{2});
+        std::filesystem::remove(store_->fileOf(page));
+        known.type = "medium";
+        write(file, {{pictureKey("booklet page"), {pictureText(next)}},
+                     {pictureKey("medium"), {pictureText(known)}}});
+        QVERIFY(ofType(*tags::readPictures(file), "medium").at(0).data == demo::drawCover(1, 100));
+    }
+
     void whatAFormatCannotHold() {
         const auto back = *store_->add(demo::drawCover(2, 200, true), "back cover", "");
         const auto gif = *store_->add(gifBytes(), "front cover", "");

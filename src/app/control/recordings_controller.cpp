@@ -103,31 +103,30 @@ void RecordingsController::takeBack(int64_t change) {
 }
 
 void RecordingsController::undo() {
-    if (undo_.empty())
-        return;
-    Action action = std::move(undo_.back());
-    undo_.pop_back();
-    redo_.push_back(action);
-    emit historyChanged(false);
-    write(
-        [number = action.change](Store& store) -> Result<Outcome> {
-            return *number == 0 ? Result<Outcome>(Outcome{}) : library::takeBackChange(store, *number);
-        },
-        {});
+    turn(undo_, redo_, &library::takeBackChange);
 }
 
 void RecordingsController::redo() {
-    if (redo_.empty())
+    turn(redo_, undo_, &library::makeChangeAgain);
+}
+
+void RecordingsController::turn(std::vector<Action>& from, std::vector<Action>& to,
+                                Result<Outcome> (*how)(Store&, int64_t)) {
+    if (from.empty())
         return;
-    Action action = std::move(redo_.back());
-    redo_.pop_back();
-    undo_.push_back(action);
+    const Action action = std::move(from.back());
+    from.pop_back();
+    to.push_back(action);
     emit historyChanged(false);
     write(
-        [number = action.change](Store& store) -> Result<Outcome> {
-            return *number == 0 ? Result<Outcome>(Outcome{}) : library::makeChangeAgain(store, *number);
+        [number = action.change, how](Store& store) -> Result<Outcome> {
+            return *number == 0 ? Result<Outcome>(Outcome{}) : how(store, *number);
         },
-        {});
+        {},
+        [this, number = action.change](bool done) {
+            if (!done) // why was said; it is neither to be undone nor to be done again
+                dropActions([&](const Action& a) { return a.change == number; });
+        });
 }
 
 void RecordingsController::forgetRedo() {

@@ -63,6 +63,9 @@ private:
     };
     /// `title`: of an action that can be undone; "" where it is none.
     void write(Work work, const QString& title, std::function<void(bool done)> then = {});
+    /// Moves the last action over, and does it the other way.
+    void turn(std::vector<Action>& from, std::vector<Action>& to,
+              Result<Outcome> (*how)(library::Store&, int64_t));
     void follow(const Outcome& outcome);
     /// It is no action after all: nothing was changed, or it was taken back from the journal.
     void dropActions(const std::function<bool(const Action&)>& which);

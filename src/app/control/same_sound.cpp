@@ -25,8 +25,12 @@ void SameSound::look() {
             const auto searcher = index_.searcher();
             if (!files || !searcher)
                 return;
-            // What the search does not have yet comes with its next change.
-            std::erase_if(*files, [&](FileId id) { return !searcher->rowOf(id); });
+            // What the search does not have yet comes with its next change, and what is absent when it is
+            // back.
+            std::erase_if(*files, [&](FileId id) {
+                const auto row = searcher->rowOf(id);
+                return !row || searcher->has(*row, library::Absent);
+            });
             if (!files->empty())
                 compare(std::move(*files));
         });

@@ -175,21 +175,20 @@ void ShelvesController::lookForAbsent(const std::vector<Shelf>& which) {
                 [look = *look](Store& store) {
                     library::noteAbsent(store, look, static_cast<int64_t>(std::time(nullptr)));
                 },
-                [this,
-                 gone =
-                     static_cast<int>(look->gone.size() - std::min(look->gone.size(), look->followed.size())),
+                [this, gone = static_cast<int>(look->stillMissed()),
                  followed = static_cast<int>(look->followed.size())](const Status& noted) {
                     if (!noted)
                         return;
+                    QStringList told;
                     if (followed > 0)
-                        messages_.say(
-                            tr("%n file(s) were moved by others; the library has followed.", "", followed));
+                        told << tr("The library has followed %n file(s) that others moved.", "", followed);
                     if (gone > 0)
-                        messages_.say(tr("%n file(s) could not be found and got the mark \"absent\". What "
-                                         "the library keeps of "
-                                         "them stays.",
-                                         "", gone),
-                                      true);
+                        told << tr(
+                            "%n file(s) could not be found and got the mark \"absent\". What the library "
+                            "keeps of them stays.",
+                            "", gone);
+                    if (!told.isEmpty())
+                        messages_.say(told.join(' '), gone > 0);
                     emit filesChanged();
                 });
         });

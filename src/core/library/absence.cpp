@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 #include <system_error>
 #include <utility>
 
@@ -39,6 +40,13 @@ FileId movedTo(Store& store, FileId missed, const std::vector<FileId>& sameState
 }
 
 } // namespace
+
+size_t AbsenceLook::stillMissed() const {
+    std::set<FileId> missed(gone.begin(), gone.end());
+    for (const auto& [id, now] : followed)
+        missed.erase(id);
+    return missed.size();
+}
 
 AbsenceLook lookForAbsent(Store& store, const std::vector<Shelf>& shelves, std::stop_token stop,
                           work::Progress& progress) {

@@ -15,7 +15,9 @@ namespace moorfrost::library {
 struct AbsenceLook {
     std::vector<FileId> gone, back;                  // since the library last looked
     std::vector<std::pair<FileId, FileId>> followed; // the one that is missed, and the row of where it is now
-    bool stopped = false;                            // then it is not all
+    /// How many are gone and were not found anywhere else.
+    size_t stillMissed() const;
+    bool stopped = false; // then it is not all
 };
 
 /// Looks at the paths of all files of these shelves; reads none of them. Of a shelf whose folder is not there

@@ -388,8 +388,8 @@ namespace {
 
 /// The changes as this format can hold them: pictures without what it has no place for. An Error where it
 /// cannot hold one at all.
-Result<Fields> heldChanges(Format format, Fields changes, const Fields& before,
-                           std::vector<std::string>& notes) {
+Result<Fields> heldChanges(Format format, Fields changes, const Held& held, std::vector<std::string>& notes) {
+    const Fields before = pictureFields(held.pictures);
     for (auto& [key, values] : changes) {
         if (!isPictureKey(key))
             continue;
@@ -400,14 +400,20 @@ Result<Fields> heldChanges(Format format, Fields changes, const Fields& before,
         std::vector<PictureInfo> pictures;
         for (std::string& v : values)
             if (auto picture = pictureFromText(type, v)) {
+                // What the library knows from long ago has no checksum: the file tells it.
+                for (const PictureInfo& p : held.pictures)
+                    if (picture->hash == 0 && p.bytes == picture->bytes && p.width == picture->width &&
+                        p.height == picture->height)
+                        picture->hash = p.hash;
+                v = pictureText(*picture);
                 const bool stays =
                     there != before.end() && std::ranges::find(there->second, v) != there->second.end();
-                PictureInfo held = stays ? *picture : asHeldBy(format, *picture);
-                if (!picture->description.empty() && held.description != picture->description)
+                PictureInfo fits = stays ? *picture : asHeldBy(format, *picture);
+                if (!picture->description.empty() && fits.description != picture->description)
                     notes.push_back("The description of the picture (\"" + picture->description +
                                     "\") is left out: this format has no place for it.");
-                v = pictureText(held);
-                pictures.push_back(std::move(held));
+                v = pictureText(fits);
+                pictures.push_back(std::move(fits));
             }
         if (std::string why = whyNotHeld(format, type, pictures); !why.empty())
             return Error{ErrorKind::Unsupported, {}, why};
@@ -447,7 +453,7 @@ Result<PreparedEdit> makeEdit(const Path& path, const Fields& asked, Damage dama
     edit.ofDamaged = !opened->cutShort.empty();
     if (edit.ofDamaged)
         edit.notes.push_back("Written although the file is damaged: " + opened->cutShort);
-    auto held = heldChanges(format, asked, edit.before, edit.notes);
+    auto held = heldChanges(format, asked, before, edit.notes);
     if (!held)
         return Error{held.error().kind, path, held.error().message + " Nothing was changed."};
     const Fields& changes = *held;

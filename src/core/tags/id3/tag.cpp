@@ -344,17 +344,31 @@ std::optional<Picture> Id3v2Tag::pictureOf(const TagItem& item, bool withBytes) 
     return makePicture(pictureTypeName(type), b, mime, described->description, withBytes);
 }
 
-Result<TagItem> Id3v2Tag::pictureItem(const Picture& picture) {
-    const std::string& mime = picture.info.mime;
-    // Version 2.2 names three kinds by three letters.
-    const std::string kind = mime == "image/jpeg" ? "JPG" : mime == "image/png" ? "PNG" : "";
-    if (version_ == 2 && kind.empty())
+namespace {
+/// Version 2.2 names two kinds of pictures, by three letters; "" for others.
+std::string shortKind(const std::string& mime) {
+    return mime == "image/jpeg" ? "JPG" : mime == "image/png" ? "PNG" : "";
+}
+} // namespace
+
+Result<bool> Id3v2Tag::changePictures(const PictureChanges& changes, bool mayAdd) {
+    bool newer = false;
+    for (const auto& [type, wanted] : changes.byType)
+        for (const PictureInfo& p : wanted)
+            newer = newer || shortKind(p.mime).empty();
+    if (version_ == 2 && mayAdd && newer)
         if (Status done = upgrade(); !done)
             return done.error();
+    return Tag::changePictures(changes, mayAdd);
+}
+
+Result<TagItem> Id3v2Tag::pictureItem(const Picture& picture) {
+    const std::string& mime = picture.info.mime;
     const auto type = static_cast<char>(std::max(0, pictureTypeNumber(picture.info.type)));
     const std::string described = *namedContent({picture.info.description, {""}}, true, version_);
     // Encoding, what it is, type, description with its end, the picture.
-    const std::string what = version_ == 2 ? kind : (mime.empty() ? std::string("image/") : mime) + '\0';
+    const std::string what =
+        version_ == 2 ? shortKind(mime) : (mime.empty() ? std::string("image/") : mime) + '\0';
     return frame(version_ == 2 ? "PIC" : "APIC",
                  described.substr(0, 1) + what + type + described.substr(1) + picture.data);
 }

@@ -22,6 +22,8 @@ public:
     std::string name() const override { return "ID3v2." + std::to_string(version_); }
     int version() const { return version_; }
     bool isEmpty() const { return items_.empty(); }
+    /// A tag of version 2.2 becomes one of 2.4 first, where it has no name for what a picture is.
+    Result<bool> changePictures(const PictureChanges& changes, bool mayAdd = true) override;
     /// Bytes that the tag needs at least, with its header.
     uint64_t leastLength() const;
     /// With zeros behind the frames so that it is `length` bytes long (where that is more than it needs; a
