@@ -3,12 +3,6 @@
 
 #include <QApplication>
 #include <QElapsedTimer>
-#include <QInputDialog>
-#include <QJsonArray>
-#include <QJsonDocument>
-#include <QJsonObject>
-#include <QMenu>
-#include <QMessageBox>
 #include <QPointer>
 #include <QScrollBar>
 #include <QSettings>
@@ -31,8 +25,7 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr size_t mostWithKind = 2000; // chosen files that get a kind at a time
-constexpr size_t mostRanges = 20000;  // of chosen rows that are chosen again after a search
+constexpr size_t mostRanges = 20000; // of chosen rows that are chosen again after a search
 
 const QStringList defaultColumns = {"title", "artist", "album", "date", "genre", lengthColumn, formatColumn};
 
@@ -251,56 +244,6 @@ std::vector<FileId> LibraryPage::chosenFiles() const {
     return showsSleeves() ? grid_->chosenFiles() : view_->chosenFiles();
 }
 
-void LibraryPage::showMenu(const QPoint& at) {
-    QMenu menu(this);
-    const size_t count = showsSleeves() ? grid_->chosenCount() : view_->chosenCount();
-    if (const FileId first = showsSleeves() ? grid_->firstChosen() : view_->firstChosen(); first != 0)
-        menu.addAction(tr("Play\tSpace"), [this, first] { emit playRequested(first); });
-    menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
-    menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
-    if (count > 0 && count <= mostWithKind)
-        addKindMenu(menu, use_.kinds, chosenFiles());
-    if (count > 0 && count <= mostWithKind)
-        addRecordingMenu(menu);
-    if (!showsSleeves())
-        menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
-    menu.exec(at);
-}
-
-void LibraryPage::addRecordingMenu(QMenu& menu) {
-    const std::vector<FileId> files = chosenFiles();
-    QMenu* recording = menu.addMenu(tr("Recording"));
-    recording
-        ->addAction(tr("Make one recording of these"), &use_.recordings,
-                    [this, files] { use_.recordings.merge(files); })
-        ->setEnabled(files.size() > 1);
-    recording->addAction(tr("Part from the recording"), &use_.recordings,
-                         [this, files] { use_.recordings.part(files); });
-    recording
-        ->addAction(tr("Choose as the best file"), &use_.recordings,
-                    [this, files] { use_.recordings.chooseBest(files.front(), true); })
-        ->setEnabled(files.size() == 1);
-    std::vector<FileId> absent;
-    for (FileId id : files)
-        if (const auto row = searcher_ ? searcher_->rowOf(id) : std::nullopt;
-            row && searcher_->has(*row, library::Absent))
-            absent.push_back(id);
-    recording
-        ->addAction(
-            tr("Forget absent files\u2026"), this,
-            [this, absent] {
-                const auto answer = QMessageBox::question(
-                    this, tr("Forget absent files?"),
-                    tr("The library will know nothing of %n file(s) any more. The journal can bring them "
-                       "back.",
-                       "", static_cast<int>(absent.size())),
-                    QMessageBox::Yes | QMessageBox::Cancel, QMessageBox::Cancel);
-                if (answer == QMessageBox::Yes)
-                    use_.recordings.forgetAbsent(absent);
-            })
-        ->setEnabled(!absent.empty());
-}
-
 QString LibraryPage::told() const {
     return count_->text();
 }
@@ -462,40 +405,6 @@ void LibraryPage::showSorting() {
             if (sortColumn(model_->columns()[i]) == s.column)
                 sections.emplace_back(static_cast<int>(i), s.ascending);
     header_->setSorting(std::move(sections));
-}
-
-std::vector<SavedSearch> LibraryPage::savedSearches() const {
-    std::vector<SavedSearch> out;
-    const QJsonArray list =
-        QJsonDocument::fromJson(QByteArray::fromStdString(use_.settings.get(library::settings::searches)))
-            .array();
-    for (const QJsonValue& v : list)
-        out.push_back({ss(v[QLatin1String("name")].toString()), ss(v[QLatin1String("query")].toString()), 0});
-    return out;
-}
-
-void LibraryPage::keepSearches(const std::vector<SavedSearch>& searches) {
-    QJsonArray list;
-    for (const SavedSearch& s : searches)
-        list.append(QJsonObject{{"name", qs(s.name)}, {"query", qs(s.query)}});
-    use_.settings.set(library::settings::searches,
-                      QJsonDocument(list).toJson(QJsonDocument::Compact).toStdString());
-    search();
-}
-
-void LibraryPage::askForName() {
-    bool ok = false;
-    QString name = QInputDialog::getText(this, tr("Save search"), tr("Name of the search"), QLineEdit::Normal,
-                                         bar_->box()->text(), &ok);
-    if (ok && !name.trimmed().isEmpty())
-        saveSearch(name.trimmed());
-}
-
-void LibraryPage::saveSearch(const QString& name) {
-    auto all = savedSearches();
-    std::erase_if(all, [&](const SavedSearch& s) { return s.name == ss(name); });
-    all.push_back({ss(name), bar_->text(), 0});
-    keepSearches(all);
 }
 
 void LibraryPage::sendToBench() {

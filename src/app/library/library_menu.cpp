@@ -1,0 +1,65 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What can be done with chosen tracks by the right button.
+#include <QMenu>
+#include <QMessageBox>
+
+#include "app/library/library_page.h"
+#include "app/library/sleeve_grid.h"
+
+namespace moorfrost::app {
+
+namespace {
+constexpr size_t mostWithKind = 2000; // chosen files that get a kind at a time
+} // namespace
+
+void LibraryPage::showMenu(const QPoint& at) {
+    QMenu menu(this);
+    const size_t count = showsSleeves() ? grid_->chosenCount() : view_->chosenCount();
+    if (const FileId first = showsSleeves() ? grid_->firstChosen() : view_->firstChosen(); first != 0)
+        menu.addAction(tr("Play\tSpace"), [this, first] { emit playRequested(first); });
+    menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
+    menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
+    if (count > 0 && count <= mostWithKind)
+        addKindMenu(menu, use_.kinds, chosenFiles());
+    if (count > 0 && count <= mostWithKind)
+        addRecordingMenu(menu);
+    if (!showsSleeves())
+        menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
+    menu.exec(at);
+}
+
+void LibraryPage::addRecordingMenu(QMenu& menu) {
+    const std::vector<FileId> files = chosenFiles();
+    QMenu* recording = menu.addMenu(tr("Recording"));
+    recording
+        ->addAction(tr("Make one recording of these"), &use_.recordings,
+                    [this, files] { use_.recordings.merge(files); })
+        ->setEnabled(files.size() > 1);
+    recording->addAction(tr("Part from the recording"), &use_.recordings,
+                         [this, files] { use_.recordings.part(files); });
+    recording
+        ->addAction(tr("Choose as the best file"), &use_.recordings,
+                    [this, files] { use_.recordings.chooseBest(files.front(), true); })
+        ->setEnabled(files.size() == 1);
+    std::vector<FileId> absent;
+    for (FileId id : files)
+        if (const auto row = searcher_ ? searcher_->rowOf(id) : std::nullopt;
+            row && searcher_->has(*row, library::Absent))
+            absent.push_back(id);
+    recording
+        ->addAction(
+            tr("Forget absent files\u2026"), this,
+            [this, absent] {
+                const auto answer = QMessageBox::question(
+                    this, tr("Forget absent files?"),
+                    tr("The library will know nothing of %n file(s) any more. The journal can bring them "
+                       "back.",
+                       "", static_cast<int>(absent.size())),
+                    QMessageBox::Yes | QMessageBox::Cancel, QMessageBox::Cancel);
+                if (answer == QMessageBox::Yes)
+                    use_.recordings.forgetAbsent(absent);
+            })
+        ->setEnabled(!absent.empty());
+}
+
+} // namespace moorfrost::app
