@@ -419,12 +419,12 @@
         <translation><numerusform>%n as they were.</numerusform><numerusform>%n as they were.</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n file(s) could not be found and got the mark "absent". What the library keeps of them stays.</source>
-        <translation><numerusform>%n file could not be found and got the mark "absent". What the library keeps of them stays.</numerusform><numerusform>%n files could not be found and got the mark "absent". What the library keeps of them stays.</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>The library has followed %n file(s) that others moved.</source>
         <translation><numerusform>The library has followed %n file that others moved.</numerusform><numerusform>The library has followed %n files that others moved.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) could not be found and got the mark "absent". What the library keeps stays.</source>
+        <translation><numerusform>%n file could not be found and got the mark "absent". What the library keeps stays.</numerusform><numerusform>%n files could not be found and got the mark "absent". What the library keeps stays.</numerusform></translation>
     </message>
 </context>
 <context>

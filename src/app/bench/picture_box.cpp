@@ -30,7 +30,7 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr int largeSide = 88, smallSide = 40;
+constexpr int largeSide = 72, smallSide = 40;
 constexpr size_t mostRows = 5;
 
 /// A square with the notch of drafts; struck where the picture goes.
@@ -204,28 +204,33 @@ QWidget* PictureBox::rowWidget(const Row& row, bool large) {
     title->setFont(theme::uiFont(13, QFont::DemiBold));
     const auto ofType = static_cast<size_t>(std::ranges::count_if(
         shown_, [&](const Row& r) { return !r.removed && r.picture.type == row.picture.type; }));
-    auto* facts = new ShortLabel(pictureFacts(row.picture));
-    facts->setObjectName("quiet");
-    facts->setToolTip(facts->text());
+    // Two short lines rather than one that loses its end in a narrow drawer.
+    const QString all = pictureFacts(row.picture);
+    auto* facts = new ShortLabel(all.section(", ", 0, 0));
+    auto* more = new ShortLabel(all.section(", ", 1));
+    for (ShortLabel* l : {facts, more}) {
+        l->setObjectName("quiet");
+        l->setToolTip(all);
+    }
     auto* count = label(countText(row, ofType), row.drafted ? "draft" : "quiet");
     count->setWordWrap(true);
-    for (QLabel* l : std::initializer_list<QLabel*>{title, facts, count}) {
+    for (QLabel* l : std::initializer_list<QLabel*>{title, facts, more, count}) {
         l->setTextFormat(Qt::PlainText);
         if (l->text().isEmpty()) // showing it before it has a parent would make a window of it
             l->hide();
         texts->addWidget(l);
     }
     texts->addStretch();
-    auto* more = iconButton("more", tr("What can be done with this picture"));
-    more->setAccessibleName(tr("%1: what can be done").arg(title->text()));
-    more->setPopupMode(QToolButton::InstantPopup);
-    auto* menu = new QMenu(more);
-    more->setMenu(menu);
+    auto* actions = iconButton("more", tr("What can be done with this picture"));
+    actions->setAccessibleName(tr("%1: what can be done").arg(title->text()));
+    actions->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(actions);
+    actions->setMenu(menu);
     connect(menu, &QMenu::aboutToShow, this, [this, menu, row] { fillMenu(menu, row); });
-    more->setEnabled(!use_.drafts.showsDisk());
+    actions->setEnabled(!use_.drafts.showsDisk());
     line->addWidget(cover, 0, Qt::AlignTop);
     line->addLayout(texts, 1);
-    line->addWidget(more, 0, Qt::AlignTop);
+    line->addWidget(actions, 0, Qt::AlignTop);
     return widget;
 }
 

@@ -185,7 +185,7 @@ void ShelvesController::lookForAbsent(const std::vector<Shelf>& which) {
                     if (gone > 0)
                         told << tr(
                             "%n file(s) could not be found and got the mark \"absent\". What the library "
-                            "keeps of them stays.",
+                            "keeps stays.",
                             "", gone);
                     if (!told.isEmpty())
                         messages_.say(told.join(' '), gone > 0);
