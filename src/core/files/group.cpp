@@ -2,8 +2,10 @@
 #include "core/files/group.h"
 
 #include <algorithm>
+#include <atomic>
 #include <cerrno>
 #include <map>
+#include <mutex>
 #include <set>
 
 #include <fcntl.h>
@@ -13,6 +15,7 @@
 #include "core/files/io.h"
 #include "core/files/patching.h"
 #include "core/text/text.h"
+#include "core/work/parallel.h"
 
 namespace moorfrost::files {
 
@@ -35,9 +38,9 @@ public:
     explicit Runner(std::vector<std::unique_ptr<Work>>& works) : works_(works), runs_(works.size()) {}
 
     bool run() {
-        each(&Runner::writeBytes);
+        each(&Runner::makePlace);
+        eachAtOnce(&Runner::writeBytes);
         flushBytes();
-        each(&Runner::compare);
         failBrokenCircles();
         each(&Runner::replace);
         each(&Runner::place);
@@ -45,6 +48,7 @@ public:
         flushFolders();
         each(&Runner::removeSource);
         flushFolders();
+        eachAtOnce(&Runner::letGo);
         each(&Runner::finish);
         return settled_;
     }
@@ -67,6 +71,24 @@ private:
                 (this->*stage)(*works_[i], runs_[i]);
     }
 
+    /// The same from several threads: the stage touches nothing but its own step and, by changed(), folders.
+    void eachAtOnce(void (Runner::*stage)(Work&, Run&)) {
+        const unsigned threads = io::isObserved() ? 1 : 0; // an observer wants one order of calls
+        work::inParallel(
+            works_.size(),
+            [&](size_t i) {
+                if (isOpen(i))
+                    (this->*stage)(*works_[i], runs_[i]);
+            },
+            threads);
+    }
+
+    /// Names in the folder changed since the last flush.
+    void changed(const Path& folder) {
+        std::lock_guard lock(foldersMutex_);
+        folders_.insert(folder);
+    }
+
     /// Neither failed nor left for later.
     bool isOpen(size_t i) const {
         return works_[i]->entry.record.state == StepState::Begun && !runs_[i].unsettled;
@@ -84,12 +106,12 @@ private:
         if (run.made) {
             Path unfinished = run.made->path();
             run.made.reset();
-            folders_.insert(unfinished.parent_path());
+            changed(unfinished.parent_path());
             clean = unfinished.empty() || !isThere(unfinished);
         }
         if (run.placed && (r.step.copy || r.cross)) {
             clean = removeFile(r.step.target) && clean;
-            folders_.insert(r.step.target.parent_path());
+            changed(r.step.target.parent_path());
         } else if (run.replaced) {
             clean = restore(w) && clean;
         } else if (run.open) {
@@ -122,7 +144,7 @@ private:
             return false;
         io::copyAttributes((*now)->descriptor(), file->descriptor());
         io::setModified(file->descriptor(), r.stateBefore.modifiedNs);
-        folders_.insert(r.real.parent_path());
+        changed(r.real.parent_path());
         return io::flush(file->descriptor()) == 0 && file->replaceTarget();
     }
 
@@ -133,6 +155,18 @@ private:
         return now && now->identity.isSameAs(r.identity) && now->state == r.stateBefore;
     }
 
+    void makePlace(Work& w, Run& run) {
+        const StepRecord& r = w.record();
+        if (r.remove || r.step.target.empty())
+            return;
+        const Path folder = r.step.target.parent_path();
+        run.madeFolders = missingFolders(folder);
+        for (const Path& p : run.madeFolders)
+            changed(p.parent_path());
+        if (Status made = makeFolders(folder); !made)
+            fail(w, run, made.error());
+    }
+
     void writeBytes(Work& w, Run& run) {
         StepRecord& r = w.record();
         if (r.remove)
@@ -140,14 +174,6 @@ private:
         if (!isSame(w))
             return fail(w, run, "The file was changed by something else just now, so it was left alone.");
         const Path& target = r.step.target;
-        if (!target.empty()) {
-            Path folder = target.parent_path();
-            run.madeFolders = missingFolders(folder);
-            for (const Path& p : run.madeFolders)
-                folders_.insert(p.parent_path());
-            if (Status made = makeFolders(folder); !made)
-                return fail(w, run, made.error());
-        }
         if (makesFile(w)) {
             bool atTarget = r.step.copy || r.cross;
             auto file = NewFile::create(atTarget ? target : r.real, !atTarget);
@@ -160,6 +186,8 @@ private:
                 r.notes.push_back(std::move(lost));
             if (w.modifiedNs)
                 io::setModified(run.made->descriptor(), *w.modifiedNs);
+            io::startFlush(run.made->descriptor());
+            compare(w, run);
         } else if (r.contentChanged()) {
             auto file = OpenFile::open(r.real);
             if (!file)
@@ -234,7 +262,7 @@ private:
         if (Status placed = run.made->replaceTarget(); !placed)
             return fail(w, run, placed.error());
         run.replaced = true;
-        folders_.insert(r.real.parent_path());
+        changed(r.real.parent_path());
     }
 
     void place(Work& w, Run& run) {
@@ -246,13 +274,13 @@ private:
             if (Status named = run.made->takeFreeName(); !named)
                 return fail(w, run, named.error());
             run.placed = true;
-            folders_.insert(target.parent_path());
+            changed(target.parent_path());
             return;
         }
         if (broken_.contains(r.circle))
             return;
-        folders_.insert(r.real.parent_path());
-        folders_.insert(target.parent_path());
+        changed(r.real.parent_path());
+        changed(target.parent_path());
         bool cross = false;
         Status moved = renameFree(r.real, r.parked.empty() ? target : r.parked, cross);
         if (!moved && r.circle > 0)
@@ -322,16 +350,22 @@ private:
             return;
         if (r.remove) {
             Status removed = removeFile(r.real);
-            folders_.insert(r.real.parent_path());
+            changed(r.real.parent_path());
             if (!removed)
                 fail(w, run, removed.error());
         } else if (r.cross && !r.step.copy) {
             if (!isSame(w))
                 return fail(w, run, "The file was changed by something else just now, so it was left alone.");
-            folders_.insert(r.real.parent_path());
+            changed(r.real.parent_path());
             if (Status removed = removeFile(r.real); !removed)
                 fail(w, run, removed.error());
         }
+    }
+
+    /// What the old file held goes when nothing has it open any more, which takes the disk its time.
+    void letGo(Work& w, Run& run) {
+        w.original.reset();
+        run.made.reset();
     }
 
     void finish(Work& w, Run&) {
@@ -348,10 +382,11 @@ private:
 
     std::vector<std::unique_ptr<Work>>& works_;
     std::vector<Run> runs_;
+    std::mutex foldersMutex_;
     std::set<Path> folders_;            // whose names changed since the last flush
     std::map<int, std::string> broken_; // circles, and why
     bool doubt_ = false;                // the names may not be on the disk
-    bool settled_ = true;
+    std::atomic<bool> settled_ = true;
     std::string trouble_;
 };
 

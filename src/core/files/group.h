@@ -2,8 +2,9 @@
 // Carrying out one group of steps, and putting a group right after a crash. Inside files/ only.
 //
 // The order of things in a group, with one wait for the disk at each |:
-//   the log says all of it | bytes are written, in place or into new files | new files and moved files take
-//   their names | files that were copied to another disk are removed |
+//   the log says all of it | bytes are written, in place or into new files, which are read back | new files
+//   and moved files take their names | files that were copied to another disk are removed |
+// Bytes are written by several threads, and the disk is asked to begin with each new file at once.
 // Then the caller records what happened and retires the group.
 #pragma once
 

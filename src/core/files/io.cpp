@@ -40,6 +40,10 @@ void observe(Observer* o) {
     observer = o;
 }
 
+bool isObserved() {
+    return observer != nullptr;
+}
+
 int create(const Path& path, int& fd) {
     fd = -1;
     return step({Call::Create, -1, path, {}, 0, 0, nullptr}, [&](uint64_t) {
@@ -111,6 +115,10 @@ int flush(int fd) {
 
 int flushData(int fd) {
     return step({Call::Flush, fd, {}, {}, 0, 0, nullptr}, [&](uint64_t) { return outcome(::fdatasync(fd)); });
+}
+
+void startFlush(int fd) {
+    ::sync_file_range(fd, 0, 0, SYNC_FILE_RANGE_WRITE);
 }
 
 int flushFolder(const Path& folder) {

@@ -48,6 +48,7 @@ public:
 
 /// nullptr: none, which is how the program runs.
 void observe(Observer* observer);
+bool isObserved();
 
 /// A new file that was not there, for reading and writing. `fd` is -1 on failure.
 int create(const Path& path, int& fd);
@@ -59,6 +60,9 @@ int allocate(int fd, uint64_t size);
 int flush(int fd);
 /// The same without times and other things that are not needed to read the bytes again.
 int flushData(int fd);
+/// Asks the disk to begin with what was written into the file, and does not wait: a flush that follows has
+/// less to wait for.
+void startFlush(int fd);
 int flushFolder(const Path& folder);
 /// Everything that was written to the disk that `fd` lies on.
 int flushDisk(int fd);
