@@ -4,6 +4,7 @@
 #include <cstring>
 
 #include "demo/make.h"
+#include "demo/reference_world.h"
 
 int main(int argc, char** argv) {
     bool keep = argc > 2 && std::strcmp(argv[2], "--keep") == 0;
@@ -19,6 +20,12 @@ int main(int argc, char** argv) {
     std::fprintf(stderr, "\n");
     if (!made) {
         std::fprintf(stderr, "moorfrost-demo: %s\n", made.error().message.c_str());
+        return 1;
+    }
+    if (auto reference =
+            moorfrost::demo::makeReference(std::filesystem::absolute(argv[1]) / "reference", keep);
+        !reference) {
+        std::fprintf(stderr, "moorfrost-demo: %s\n", reference.error().message.c_str());
         return 1;
     }
     std::printf("%s\n%s\n", made->incoming.c_str(), made->shelf.c_str());

@@ -9,10 +9,6 @@ namespace {
 
 using Strings = std::vector<std::string>;
 
-double lengthOf(uint32_t seed) {
-    return 20 + (seed * 37 % 90) / 10.0;
-}
-
 tags::Fields tagged(const std::string& title, const std::string& artist, const std::string& album,
                     const std::string& date, int track, int tracks, const std::string& genre) {
     tags::Fields f;
@@ -33,7 +29,7 @@ tags::Fields tagged(const std::string& title, const std::string& artist, const s
 DemoTrack track(std::string path, uint32_t seed, tags::Fields fields = {}, Sound sound = Sound::Band) {
     DemoTrack t;
     t.path = std::move(path);
-    t.sound = {seed, lengthOf(seed), sound, 1.0};
+    t.sound = {seed, pieceSeconds(seed), sound, 1.0};
     t.fields = std::move(fields);
     return t;
 }
@@ -223,6 +219,10 @@ void labelDrive(std::vector<DemoTrack>& out) {
 }
 
 } // namespace
+
+double pieceSeconds(uint32_t seed) {
+    return 20 + (seed * 37 % 90) / 10.0;
+}
 
 std::vector<DemoTrack> demoTracks() {
     std::vector<DemoTrack> out;

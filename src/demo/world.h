@@ -25,6 +25,9 @@ struct DemoPicture {
     int size = 900;
 };
 
+/// How long the piece of that number is.
+double pieceSeconds(uint32_t seed);
+
 std::vector<DemoTrack> demoTracks();
 std::vector<DemoPicture> demoPictures();
 

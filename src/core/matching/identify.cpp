@@ -1,0 +1,110 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/matching/identify.h"
+
+#include <algorithm>
+#include <set>
+
+namespace moorfrost::matching {
+
+namespace {
+
+using reference::Reference;
+
+/// Gathers candidates; each release once.
+class Gathering {
+public:
+    Gathering(const SleeveClues& clues, std::stop_token stop) : clues_(clues), stop_(std::move(stop)) {}
+
+    /// False where the reference cannot be asked.
+    bool ask(Reference& from, const reference::Question& question) {
+        if (question.isEmpty() || stop_.stop_requested() || lost_.contains(from.key()))
+            return false;
+        auto answer = from.find(question, stop_);
+        if (!answer) {
+            fail(from, answer.error());
+            return false;
+        }
+        for (reference::Release& r : *answer)
+            add(from, std::move(r), false);
+        return true;
+    }
+    void fetch(Reference& from, const std::string& id) {
+        if (stop_.stop_requested() || lost_.contains(from.key()))
+            return;
+        auto release = from.fetch(id, stop_);
+        if (release)
+            add(from, std::move(*release), true);
+        else if (release.error().kind != ErrorKind::NotFound) // it may be gone there
+            fail(from, release.error());
+    }
+    void weigh() { weighAll(found_.candidates); }
+    Verdict verdict() const { return verdictOn(found_.candidates); }
+
+    Identified take(size_t most) {
+        weigh();
+        found_.verdict = verdict();
+        // What has nothing in common is no candidate.
+        std::erase_if(found_.candidates, [](const Candidate& c) { return c.fit < 0.2; });
+        if (found_.candidates.size() > most)
+            found_.candidates.erase(found_.candidates.begin() + static_cast<std::ptrdiff_t>(most),
+                                    found_.candidates.end());
+        return std::move(found_);
+    }
+
+private:
+    void add(Reference& from, reference::Release release, bool complete) {
+        if (!known_.insert(from.key() + ":" + release.id).second)
+            return;
+        found_.candidates.push_back(judge(clues_, std::move(release), from.key()));
+        found_.candidates.back().complete = complete;
+    }
+    void fail(Reference& from, const Error& error) {
+        if (error.kind != ErrorKind::Cancelled && lost_.insert(from.key()).second)
+            found_.errors.push_back(error);
+    }
+
+    const SleeveClues& clues_;
+    std::stop_token stop_;
+    Identified found_;
+    std::set<std::string> known_, lost_;
+};
+
+} // namespace
+
+Identified identify(const SleeveClues& clues, const std::vector<Reference*>& references, Ways ways,
+                    std::stop_token stop, size_t most) {
+    Gathering all(clues, stop);
+    if (ways.byCodes)
+        for (Reference* r : references) {
+            for (const std::string& number : clues.referenceNumbers)
+                if (number.starts_with(r->key() + ":"))
+                    all.fetch(*r, number.substr(r->key().size() + 1));
+            all.ask(*r, clues.byCodes());
+        }
+    if (ways.byName) {
+        for (Reference* r : references)
+            all.ask(*r, clues.byEverything());
+        all.weigh();
+        if (all.verdict() != Verdict::Sure && all.verdict() != Verdict::Likely) {
+            for (Reference* r : references)
+                all.ask(*r, clues.byTracks());
+            for (Reference* r : references) {
+                reference::Question names = clues.byEverything();
+                names.tracks.clear();
+                names.lengthsMs.clear();
+                all.ask(*r, names);
+            }
+        }
+    }
+    return all.take(most);
+}
+
+Identified identifyBy(const reference::Question& question, const SleeveClues& clues,
+                      const std::vector<Reference*>& references, std::stop_token stop, size_t most) {
+    Gathering all(clues, stop);
+    for (Reference* r : references)
+        all.ask(*r, question);
+    return all.take(most);
+}
+
+} // namespace moorfrost::matching

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A reference: a catalogue of releases in which one can look things up. Who implements it says how it is
+// reached; the calls wait, so they belong into jobs. Any thread, several at once.
+#pragma once
+
+#include <stop_token>
+#include <string>
+#include <vector>
+
+#include "core/base/result.h"
+#include "core/reference/question.h"
+#include "core/reference/release.h"
+
+namespace moorfrost::reference {
+
+/// A release and the reference that tells it.
+struct Found {
+    std::string reference; // its key
+    Release release;
+    bool complete = false; // everything there is: it was fetched
+};
+
+class Reference {
+public:
+    virtual ~Reference() = default;
+    /// Stays the same for good: it stands in origins and in the tags of files.
+    virtual std::string key() const = 0;
+    virtual std::string name() const = 0; // for people
+
+    /// The best first.
+    virtual Result<std::vector<Release>> find(const Question& question, std::stop_token stop) = 0;
+    /// All that is known of one.
+    virtual Result<Release> fetch(const std::string& id, std::stop_token stop) = 0;
+    /// The bytes of a picture, not looked at; `pixels`: about that size will do, 0: as large as there is.
+    virtual Result<std::string> picture(const std::string& id, int pixels, std::stop_token stop) = 0;
+};
+
+} // namespace moorfrost::reference
