@@ -176,6 +176,39 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::IdentifyController</name>
+    <message numerus="yes">
+        <source>Take %n sure release(s)</source>
+        <translation><numerusform>Take %n sure release</numerusform><numerusform>Take %n sure releases</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::IdentifyOverview</name>
+    <message numerus="yes">
+        <source>Take the %n sure one(s) as drafts</source>
+        <translation><numerusform>Take the %n sure one as drafts</numerusform><numerusform>Take the %n sure ones as drafts</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Nothing is taken before you say so. %n sleeve(s) left.</source>
+        <translation><numerusform>Nothing is taken before you say so. %n sleeve left.</numerusform><numerusform>Nothing is taken before you say so. %n sleeves left.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::IdentifyPage</name>
+    <message numerus="yes">
+        <source>, %n file(s) over</source>
+        <translation><numerusform>, %n file over</numerusform><numerusform>, %n files over</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n candidate(s) in %1 · %2</source>
+        <translation><numerusform>%n candidate in %1 · %2</numerusform><numerusform>%n candidates in %1 · %2</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source> · %n file(s) without a seat</source>
+        <translation><numerusform> · %n file without a seat</numerusform><numerusform> · %n files without a seat</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::JobShelf</name>
     <message numerus="yes">
         <source>%n second(s) left</source>

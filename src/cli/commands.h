@@ -38,6 +38,10 @@ struct Options {
     size_t limit = 0;              // 0: all
     bool count = false;
     bool beginnings = false;
+    std::string ways = "name,codes"; // to identify by
+    bool takeSure = false;
+    std::string referenceData; // a folder; "": as the library has it
+    int port = 0;
 };
 
 int scan(const Options& options);
@@ -48,6 +52,8 @@ int putAway(const Options& options);
 int journal(const Options& options);
 int takeBack(const Options& options);
 int recording(const Options& options);
+int identify(const Options& options);
+int reference(const Options& options);
 int search(const Options& options);
 int facets(const Options& options);
 int stats(const Options& options);

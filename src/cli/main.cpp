@@ -81,6 +81,25 @@ int main(int argc, char** argv) {
         ->required()
         ->check(CLI::IsMember({"show", "merge", "part", "best", "changes", "take-back"}));
     kept->add_option("path", o.paths, "Files that the library knows, or the number of a change");
+    auto withReference = [&](CLI::App* sub) {
+        sub->add_option("--reference-data", o.referenceData,
+                        "The data of the simulated reference; else as the library has it");
+        return sub;
+    };
+    CLI::App* identified = withReference(
+        withWriting(withPaths(add("identify", "Look up which releases the files are", identify))));
+    identified->add_option("--by", o.ways, "name, codes, or both with a comma (that is the default)")
+        ->check(CLI::IsMember({"name", "codes", "name,codes", "codes,name"}));
+    identified->add_flag("--take-sure", o.takeSure, "Write the fields of those that are sure");
+    identified->add_flag("--dry-run", o.dryRun, "With --take-sure: only say what would be written");
+    CLI::App* refs =
+        withReference(add("reference", "Ask the references, or serve the simulated one", reference));
+    refs->add_option("what", o.step, "search with words; serve")
+        ->required()
+        ->check(CLI::IsMember({"search", "serve"}));
+    refs->add_option("words", o.paths, "Artist, album, titles, codes");
+    refs->add_option("--port", o.port, "Of serve: the port; 0: a free one")->check(CLI::Range(0, 65535));
+    refs->add_option("--limit", o.limit, "Of search: no more than these");
     CLI::App* fix = withPaths(add("fixity", "Print checksums of the sound, without the tags", fixity));
     fix->add_flag("--sha256", o.sha256, "SHA-256 as well");
     fix->add_flag("--store", o.store, "Keep them in the library");

@@ -15,6 +15,7 @@
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
 #include "app/bench/gather_dialog.h"
+#include "app/bench/identify_page.h"
 #include "app/bench/kinds_dialog.h"
 #include "app/bench/mend_text_dialog.h"
 #include "app/bench/put_away_page.h"
@@ -32,6 +33,7 @@
 #include "app/widgets/file_details.h"
 #include "core/files/io.h"
 #include "core/library/writing.h"
+#include "demo/reference_world.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
 #include "support/shared_data.h"
@@ -93,6 +95,8 @@ int main(int argc, char** argv) {
     Path root = std::filesystem::temp_directory_path() / "Tarnholm Sound Archive";
     std::filesystem::remove_all(root);
     test::copyOf(test::sharedDemo(), root);
+    if (!demo::makeReference(root / "reference", false, 5000))
+        qFatal("the reference could not be made");
     auto opened = std::make_unique<Driver>(root / "library.db");
     Driver& d = *opened;
     auto resized = [&](Driver& driver) {
@@ -106,6 +110,8 @@ int main(int argc, char** argv) {
         if (!w->grab().save(file))
             qFatal("cannot write %s", qPrintable(file));
         qInfo("%s", qPrintable(file));
+        if (qEnvironmentVariable("LAST") == name) // the others are not wanted
+            ::_exit(0);
     };
     MainWindow& w = d.window();
     Controllers& s = d.controllers();
@@ -137,6 +143,17 @@ int main(int argc, char** argv) {
     s.standards.setOfBatch("Everyday");
     w.settings()->findChild<QScrollArea*>()->verticalScrollBar()->setValue(0);
     w.showWorkspace(MainWindow::Bench);
+    // Identify: what all sleeves are, then one of them.
+    w.bench()->showStep(BenchPage::Identify);
+    w.bench()->identify()->lookUpAll();
+    d.settle();
+    shot(&w, "identify-all");
+    if (!d.chooseSleeve("Night Post EP"))
+        qFatal("no such sleeve");
+    shot(&w, "identify");
+    w.bench()->identify()->findChild<QPushButton*>("right")->click();
+    shot(&w, "identify-changes");
+    w.bench()->identify()->findChild<QPushButton*>("left")->click();
     {
         MendTextDialog mend({s.files, s.drafts}, s.sleeves.files(), &w);
         mend.show();

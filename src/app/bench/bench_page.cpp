@@ -14,6 +14,7 @@
 #include "app/bench/batch_dialog.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
+#include "app/bench/identify_page.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/sleeve_tools.h"
 #include "app/shell/text_utils.h"
@@ -74,9 +75,9 @@ void StepButton::paintEvent(QPaintEvent*) {
 BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* line = new QHBoxLayout;
     auto* group = new QButtonGroup(this);
-    const QString names[] = {tr("Bring in"), tr("Describe"), tr("Put away")};
-    for (int i = 0; i < 3; ++i) {
-        auto* step = new StepButton(names[i], i == 2);
+    const QString names[] = {tr("Bring in"), tr("Identify"), tr("Describe"), tr("Put away")};
+    for (int i = 0; i < 4; ++i) {
+        auto* step = new StepButton(names[i], i == 3);
         group->addButton(step, i);
         steps_.push_back(step);
         line->addWidget(step);
@@ -124,13 +125,14 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     bringIn_ = new BringInPage({use_.messages, use_.jobs, use_.library, use_.files, use_.drafts, use_.index,
                                 use_.standards, use_.shelves, use_.journal, use_.batch, use_.kinds,
                                 use_.sleeves, use_.along, use_.duplicates, use_.bringIn, use_.recordings});
+    identify_ = new IdentifyPage({use_.files, use_.drafts, use_.sleeves, use_.references, use_.identify});
     describe_ =
         new DescribePage({use_.messages, use_.jobs, use_.settings, use_.files, use_.drafts, use_.index,
                           use_.batch, use_.kinds, use_.customFields, use_.sleeves, use_.undo, use_.pictures});
     putAway_ = new PutAwayPage(
         {use_.jobs, use_.settings, use_.files, use_.drafts, use_.shelves, use_.customFields, use_.places});
     stack_ = new QStackedWidget;
-    for (QWidget* page : std::initializer_list<QWidget*>{bringIn_, describe_, putAway_})
+    for (QWidget* page : std::initializer_list<QWidget*>{bringIn_, identify_, describe_, putAway_})
         stack_->addWidget(page);
     auto* splitter = new QSplitter;
     splitter->addWidget(side_);
@@ -157,6 +159,11 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     for (auto* page : {bringIn_})
         connect(page, &BringInPage::playRequested, this, &BenchPage::playRequested);
     connect(describe_, &DescribePage::playRequested, this, &BenchPage::playRequested);
+    connect(identify_, &IdentifyPage::playRequested, this, &BenchPage::playRequested);
+    connect(identify_, &IdentifyPage::sleeveWanted, sleeves_,
+            [this](const std::string& key) { sleeves_->choose(key); });
+    connect(identify_, &IdentifyPage::filesWanted, this, [this] { showStep(BringIn); });
+    connect(&use_.identify, &IdentifyController::changed, this, &BenchPage::refreshCounts);
     connect(batch_, &QComboBox::activated, this, [this](int i) {
         qlonglong id = batch_->itemData(i).toLongLong();
         if (id > 0)
@@ -192,6 +199,8 @@ void BenchPage::passFiles() {
     // Only the page in sight; the others get theirs when they come up.
     if (stack_->currentWidget() == bringIn_) {
         bringIn_->setSleeves(sleeves_->chosen());
+    } else if (stack_->currentWidget() == identify_) {
+        identify_->setSleeves(sleeves_->chosenKeys());
     } else if (stack_->currentWidget() == describe_) {
         describe_->setFiles(sleeves_->chosenFiles());
     } else {
@@ -211,6 +220,7 @@ void BenchPage::refreshCounts() {
         static_cast<int>(files - trouble - std::min(files - trouble, use_.places.places().moving()));
     bool any = files > 0;
     const auto& sleeves = use_.sleeves.all();
+    const auto n = static_cast<int>(sleeves.size());
     const bool strays = !sleeves.empty() && sleeves.back().isStrays();
     const auto toSort = static_cast<int>(use_.sleeves.straysToSort());
     const auto kinds = static_cast<int>(use_.kinds.proposals().size());
@@ -226,6 +236,11 @@ void BenchPage::refreshCounts() {
     if (kinds > 0)
         left << tr("%n kind(s) to confirm", "", kinds);
     steps_[BringIn]->setToolTip(left.join('\n'));
+    const auto toIdentify = static_cast<int>(use_.identify.left());
+    steps_[Identify]->setCount(!any || n == (strays ? 1 : 0) ? QString()
+                               : toIdentify > 0              ? tr("%n left", "", toIdentify)
+                                                             : tr("all known"),
+                               toIdentify > 0);
     steps_[Describe]->setCount(!any       ? QString()
                                : gaps > 0 ? tr("%n gap(s)", "", gaps)
                                           : tr("complete"),
@@ -234,7 +249,6 @@ void BenchPage::refreshCounts() {
                               : notMoved > 0 ? tr("%n left", "", notMoved)
                                              : tr("all drafted"),
                               notMoved > 0);
-    auto n = static_cast<int>(sleeves.size());
     sleeveCount_->setText(n == 0 ? tr("Sleeves")
                                  : tr("%n sleeve(s)", "", strays ? n - 1 : n) +
                                        (strays ? tr(" and strays") : QString()));

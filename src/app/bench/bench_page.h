@@ -12,6 +12,7 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
+#include "app/control/identify_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/journal_controller.h"
 #include "app/control/library_access.h"
@@ -35,6 +36,7 @@ namespace moorfrost::app {
 class BringInPage;
 class Choice;
 class DescribePage;
+class IdentifyPage;
 class PutAwayPage;
 class ShortLabel;
 class SleeveList;
@@ -82,13 +84,16 @@ public:
         RecordingsController& recordings;
         UndoHistory& undo;
         PicturesController& pictures;
+        ReferencesController& references;
+        IdentifyController& identify;
     };
 
-    enum Step { BringIn, Describe, PutAway };
+    enum Step { BringIn, Identify, Describe, PutAway };
 
     BenchPage(const Uses& use, QWidget* parent = nullptr);
     void showStep(Step step);
     BringInPage* bringIn() { return bringIn_; }
+    IdentifyPage* identify() { return identify_; }
     DescribePage* describe() { return describe_; }
     PutAwayPage* putAway() { return putAway_; }
     SleeveList* sleeves() { return sleeves_; }
@@ -119,6 +124,7 @@ private:
     QWidget* side_;
     QStackedWidget* stack_;
     BringInPage* bringIn_;
+    IdentifyPage* identify_;
     DescribePage* describe_;
     PutAwayPage* putAway_;
 };

@@ -20,7 +20,9 @@ Controllers::Controllers(const Path& file)
             [this](FileId id) { return batch.batch().places().contains(id); }),
       customFields(files, drafts, index),
       places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
-      sleeves(batch.batch(), files, drafts, places, kinds, standards, settings), along(batch, files, jobs),
+      sleeves(batch.batch(), files, drafts, places, kinds, standards, settings),
+      references(library, settings), identify(settings, files, drafts, sleeves, references, jobs, messages),
+      along(batch, files, jobs),
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
       sameSound(library, recordings, index, jobs),
       bringIn(library, settings, files, batch, lasting, jobs, messages),
@@ -108,9 +110,9 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,  &library,    &settings,  &files,   &recordings, &drafts, &undo,   &pictures,
-            &index, &standards,  &shelves,   &journal, &batch,      &kinds,  &places, &sleeves,
-            &along, &duplicates, &sameSound, &bringIn, &writing,    &care};
+    return {&jobs,       &library,   &settings, &files,      &recordings, &drafts,  &undo,    &pictures,
+            &index,      &standards, &shelves,  &journal,    &batch,      &kinds,   &places,  &sleeves,
+            &references, &identify,  &along,    &duplicates, &sameSound,  &bringIn, &writing, &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

@@ -10,6 +10,7 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
+#include "app/control/identify_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/journal_controller.h"
 #include "app/control/lasting_works.h"
@@ -22,6 +23,7 @@
 #include "app/control/pictures_controller.h"
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
+#include "app/control/references_controller.h"
 #include "app/control/same_sound.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
@@ -67,6 +69,8 @@ public:
     CustomFields customFields;
     PlacesController places;
     SleeveViews sleeves;
+    ReferencesController references;
+    IdentifyController identify;
     AlongFiles along;
     Duplicates duplicates;
     SameSound sameSound;

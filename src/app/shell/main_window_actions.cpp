@@ -7,6 +7,7 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
+#include "app/bench/identify_page.h"
 #include "app/bench/sleeve_tools.h"
 #include "app/library/library_page.h"
 #include "app/shell/command_finder.h"
@@ -94,8 +95,23 @@ void MainWindow::makeActions() {
     add(tr("Read the shelves again"), {}, [this] { c_.shelves.read(c_.shelves.all()); });
     section->addSeparator();
     add(tr("Step: Bring in"), QKeySequence("Alt+1"), [step] { step(BenchPage::BringIn); });
-    add(tr("Step: Describe"), QKeySequence("Alt+2"), [step] { step(BenchPage::Describe); });
-    add(tr("Step: Put away"), QKeySequence("Alt+3"), [step] { step(BenchPage::PutAway); });
+    add(tr("Step: Identify"), QKeySequence("Alt+2"), [step] { step(BenchPage::Identify); });
+    add(tr("Step: Describe"), QKeySequence("Alt+3"), [step] { step(BenchPage::Describe); });
+    add(tr("Step: Put away"), QKeySequence("Alt+4"), [step] { step(BenchPage::PutAway); });
+    section->addSeparator();
+    add(tr("Look up the chosen sleeve"), QKeySequence("Ctrl+I"), [this, step] {
+        step(BenchPage::Identify);
+        bench_->identify()->lookUp();
+    });
+    add(tr("Look up all sleeves"), QKeySequence("Ctrl+Shift+I"), [this, step] {
+        step(BenchPage::Identify);
+        bench_->identify()->lookUpAll();
+    });
+    add(tr("Take the chosen candidate as drafts"), QKeySequence("Ctrl+T"), [this, step] {
+        step(BenchPage::Identify);
+        bench_->identify()->take();
+    });
+    add(tr("What is taken from references\u2026"), {}, [this] { bench_->identify()->editRules(); });
 
     open(tr("Drafts"));
     add(tr("Undo"), QKeySequence("Ctrl+Z"), [this] { c_.undo.undo(); });

@@ -37,6 +37,11 @@ inline const Setting<int64_t> lastShelf{"last shelf", 0};
 inline const Setting<std::string> putAwayMode{"put away mode", "move"};     // or "copy"
 inline const Setting<bool> keepTimes{"keep-times", false};                  // of files whose tags are written
 inline const Setting<int64_t> historyLimit{"history-limit", 2'000'000'000}; // bytes kept for taking back
+// Identifying.
+inline const Setting<Strings> references{"references", {}}; // reference/settings; none: the simulated one
+inline const Setting<std::string> referenceData{"reference data",
+                                                {}};       // of the simulated one; none: beside the library
+inline const Setting<Strings> takeRules{"take rules", {}}; // bench/taking
 // Standards.
 inline const Setting<std::string> standards{"standards", {}};      // as JSON; none: those that are shipped
 inline const Setting<std::string> defaultStandard{"standard", {}}; // its name; none: the first

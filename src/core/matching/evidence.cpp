@@ -12,7 +12,7 @@ namespace moorfrost::matching {
 namespace {
 
 // What a whole of each evidence is worth, in log-odds, and what is added in any case.
-constexpr std::array<double, evidenceCount> weights{0.8, 3.7, 6.0, 19.0, 3.0, 2.4, 1.6, 2.7, 1.5, 2.5};
+constexpr std::array<double, evidenceCount> weights{0.8, 3.7, 6.0, 19.0, 3.0, 2.4, 4.0, 2.7, 1.5, 2.5};
 constexpr double none = 18.4; // what a candidate must be worth to be as likely as none of them
 
 double bestLikeness(const std::vector<text::Likened>& ours, const std::vector<text::Likened>& theirs) {

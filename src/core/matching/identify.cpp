@@ -43,8 +43,14 @@ public:
     Identified take(size_t most) {
         weigh();
         found_.verdict = verdict();
-        // What has nothing in common is no candidate.
-        std::erase_if(found_.candidates, [](const Candidate& c) { return c.fit < 0.2; });
+        // What has nothing in common is no candidate; nor is what is nearly nothing beside the best.
+        if (!found_.candidates.empty()) {
+            const double best = found_.candidates[0].logit;
+            const std::string set = found_.candidates[0].release.editionSet;
+            std::erase_if(found_.candidates, [&](const Candidate& c) {
+                return c.fit < 0.2 || (c.logit < best - 9 && (set.empty() || c.release.editionSet != set));
+            });
+        }
         if (found_.candidates.size() > most)
             found_.candidates.erase(found_.candidates.begin() + static_cast<std::ptrdiff_t>(most),
                                     found_.candidates.end());

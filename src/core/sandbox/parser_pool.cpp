@@ -7,6 +7,7 @@
 
 #include <unistd.h>
 
+#include "core/base/helper_program.h"
 #include "core/base/log.h"
 #include "core/sandbox/messages.h"
 #include "core/text/text.h"
@@ -25,12 +26,7 @@ constexpr size_t mostIdle = 8;
 Path readerProgram() {
     if (const char* named = std::getenv("MOORFROST_READER"); named && *named)
         return named;
-    std::error_code error;
-    Path folder = std::filesystem::read_symlink("/proc/self/exe", error).parent_path();
-    for (int up = 0; up < 4 && folder.has_relative_path(); ++up, folder = folder.parent_path())
-        if (Path program = folder / "libexec/moorfrost-reader"; std::filesystem::exists(program, error))
-            return program;
-    return "moorfrost-reader";
+    return helperProgram("moorfrost-reader");
 }
 
 Error senseless(const Path& path) {

@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// All sleeves of the batch by how sure it is what they are.
+#pragma once
+
+#include <QWidget>
+
+#include "app/control/identify_controller.h"
+
+class QLabel;
+class QPushButton;
+class QTreeWidget;
+class QTreeWidgetItem;
+
+namespace moorfrost::app {
+
+class EmptyHint;
+
+class IdentifyOverview : public QWidget {
+    Q_OBJECT
+public:
+    struct Uses {
+        SleeveViews& sleeves;
+        IdentifyController& identify;
+    };
+    explicit IdentifyOverview(const Uses& use, QWidget* parent = nullptr);
+    void refresh();
+
+signals:
+    void sleeveWanted(const std::string& key);
+    void filesWanted();
+
+private:
+    Uses use_;
+    QTreeWidget* tree_;
+    EmptyHint* empty_;
+    QLabel* summary_;
+    QPushButton *all_, *take_;
+};
+
+} // namespace moorfrost::app

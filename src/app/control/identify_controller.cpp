@@ -1,0 +1,363 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/control/identify_controller.h"
+
+#include <algorithm>
+#include <atomic>
+#include <mutex>
+
+#include <QDate>
+
+#include "app/shell/text_utils.h"
+#include "core/work/parallel.h"
+
+namespace moorfrost::app {
+
+namespace settings = library::settings;
+using matching::Candidate;
+using matching::Identified;
+using matching::SleeveClues;
+
+IdentifyController::IdentifyController(LibrarySettings& settings, FilesController& files,
+                                       DraftsController& drafts, const SleeveViews& sleeves,
+                                       ReferencesController& references, JobList& jobs, Messages& messages)
+    : settings_(settings), files_(files), drafts_(drafts), sleeves_(sleeves), references_(references),
+      jobs_(jobs), messages_(messages) {
+    connect(&sleeves, &SleeveViews::changed, this, &IdentifyController::forgetOld);
+    connect(&settings, &LibrarySettings::loaded, this,
+            [this] { rules_ = bench::takeRulesFrom(settings_.get(settings::takeRules)); });
+}
+
+const SleeveAnswer* IdentifyController::answer(const std::string& sleeve) const {
+    const auto it = answers_.find(sleeve);
+    return it == answers_.end() ? nullptr : &it->second;
+}
+
+std::vector<matching::SleeveInput> IdentifyController::inputs(const SleeveView& sleeve) const {
+    std::vector<matching::SleeveInput> out;
+    for (FileId id : sleeve.files)
+        if (const FilePtr f = files_.file(id); f && f->readable())
+            out.push_back(matching::sleeveInput(id, f->path, f->tags, drafts_.session().effective(id),
+                                                f->state.modifiedNs));
+    return out;
+}
+
+SleeveClues IdentifyController::clues(const std::string& sleeve) const {
+    const SleeveView* view = sleeves_.find(sleeve);
+    return view ? matching::cluesOf(inputs(*view)) : SleeveClues();
+}
+
+/// Answers about files that have become others are worth nothing.
+void IdentifyController::forgetOld() {
+    bool any = false;
+    for (auto it = answers_.begin(); it != answers_.end();) {
+        const SleeveView* view = sleeves_.find(it->first);
+        if (view && view->version == it->second.version) {
+            ++it;
+            continue;
+        }
+        if (it->second.asking != 0)
+            jobs_.stop(it->second.asking);
+        it = answers_.erase(it);
+        any = true;
+    }
+    if (any)
+        emit changed({});
+}
+
+void IdentifyController::ask(
+    const std::string& sleeve,
+    std::function<Identified(const SleeveClues&, const std::vector<reference::Reference*>&, std::stop_token)>
+        how) {
+    const SleeveView* view = sleeves_.find(sleeve);
+    if (!view || view->files.empty() || view->isStrays())
+        return;
+    if (references_.held().empty()) {
+        messages_.say(tr("No reference is switched on. Choose one in Settings."), true);
+        return;
+    }
+    SleeveAnswer& answer = answers_[sleeve];
+    if (answer.asking != 0)
+        jobs_.stop(answer.asking);
+    answer.version = view->version;
+    Asked asked{sleeve, view->version, matching::cluesOf(inputs(*view)), {}};
+    answer.asking = jobs_.start(
+        this, {ss(tr("Looking up %1").arg(view->title)), work::Priority::Asked, {.network = true}},
+        [asked, how, held = references_.held()](std::stop_token stop,
+                                                work::Progress& progress) mutable -> Result<Asked> {
+            progress.begin(1);
+            asked.found = how(asked.clues, ReferencesController::plain(held), stop);
+            if (stop.stop_requested())
+                return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+            return std::move(asked);
+        },
+        [this, sleeve](Result<Asked> asked) {
+            if (asked) {
+                take(std::move(*asked));
+                return;
+            }
+            // Where it is asked anew meanwhile, this answer is nobody's.
+            const auto it = answers_.find(sleeve);
+            if (it != answers_.end() && it->second.candidates.empty())
+                answers_.erase(it);
+            else if (it != answers_.end())
+                it->second.asking = 0;
+            emit changed(sleeve);
+        });
+    emit changed(sleeve);
+}
+
+void IdentifyController::take(Asked asked) {
+    const SleeveView* view = sleeves_.find(asked.sleeve);
+    if (!view || view->version != asked.version)
+        return; // its files are others by now
+    SleeveAnswer& answer = answers_[asked.sleeve];
+    answer = {};
+    answer.version = asked.version;
+    answer.clues = std::move(asked.clues);
+    answer.candidates = std::move(asked.found.candidates);
+    answer.verdict = asked.found.verdict;
+    for (const Error& e : asked.found.errors)
+        answer.errors << qs(e.message);
+    emit changed(asked.sleeve);
+    fetchChosen(asked.sleeve);
+}
+
+void IdentifyController::identify(const std::string& sleeve) {
+    ask(sleeve, [](const SleeveClues& clues, const std::vector<reference::Reference*>& references,
+                   std::stop_token stop) { return matching::identify(clues, references, {}, stop); });
+}
+
+void IdentifyController::identifyBy(const std::string& sleeve, const reference::Question& question) {
+    ask(sleeve,
+        [question](const SleeveClues& clues, const std::vector<reference::Reference*>& references,
+                   std::stop_token stop) { return matching::identifyBy(question, clues, references, stop); });
+}
+
+void IdentifyController::identifyAll() {
+    if (askingAll_ != 0)
+        return;
+    if (references_.held().empty()) {
+        messages_.say(tr("No reference is switched on. Choose one in Settings."), true);
+        return;
+    }
+    auto all = std::make_shared<std::vector<Asked>>();
+    for (const SleeveView& view : sleeves_.all())
+        if (!view.isStrays() && !isTaken(view) && !answer(view.key))
+            all->push_back({view.key, view.version, matching::cluesOf(inputs(view)), {}});
+    if (all->empty()) {
+        messages_.say(tr("All sleeves have been looked up."));
+        return;
+    }
+    askingAll_ = jobs_.start(
+        this, {ss(tr("Looking up the sleeves")), work::Priority::Asked, {.network = true}},
+        [this, all, held = references_.held()](std::stop_token stop,
+                                               work::Progress& progress) -> Result<QStringList> {
+            progress.begin(all->size());
+            const auto references = ReferencesController::plain(held);
+            std::mutex mutex;
+            QStringList errors;
+            // The reference takes its time, so that several are asked about at once.
+            work::inParallel(
+                all->size(),
+                [&](size_t i) {
+                    if (stop.stop_requested())
+                        return;
+                    Asked& a = (*all)[i];
+                    a.found = matching::identify(a.clues, references, {}, stop);
+                    if (stop.stop_requested())
+                        return;
+                    progress.step(a.sleeve);
+                    {
+                        std::lock_guard lock(mutex);
+                        for (const Error& e : a.found.errors)
+                            if (!errors.contains(qs(e.message)))
+                                errors << qs(e.message);
+                    }
+                    QMetaObject::invokeMethod(this, [this, a = std::move(a)] { take(a); });
+                },
+                4);
+            return errors;
+        },
+        [this](Result<QStringList> errors) {
+            askingAll_ = 0;
+            if (errors && !errors->isEmpty())
+                messages_.say(errors->join(' '), true);
+            emit changed({});
+        });
+    emit changed({});
+}
+
+void IdentifyController::choose(const std::string& sleeve, size_t candidate) {
+    const auto it = answers_.find(sleeve);
+    if (it == answers_.end() || candidate >= it->second.candidates.size() || it->second.chosen == candidate)
+        return;
+    it->second.chosen = candidate;
+    it->second.seatedByHand = false;
+    emit changed(sleeve);
+    fetchChosen(sleeve);
+}
+
+/// All there is of the one that is chosen: what questions are answered with is not everything.
+void IdentifyController::fetchChosen(const std::string& sleeve) {
+    const auto it = answers_.find(sleeve);
+    if (it == answers_.end() || !it->second.best() || it->second.best()->complete)
+        return;
+    const Candidate& chosen = *it->second.best();
+    std::shared_ptr<reference::Reference> from;
+    for (const auto& r : references_.held())
+        if (r->key() == chosen.reference)
+            from = r;
+    if (!from)
+        return;
+    jobs_.start(
+        this, {ss(tr("Fetching %1").arg(qs(chosen.release.title))), work::Priority::Asked, {.network = true}},
+        [from, id = chosen.release.id](std::stop_token stop, work::Progress&) {
+            return from->fetch(id, stop);
+        },
+        [this, sleeve, version = it->second.version,
+         key = chosen.reference](Result<reference::Release> release) {
+            const auto now = answers_.find(sleeve);
+            if (now == answers_.end() || now->second.version != version)
+                return;
+            if (!release) {
+                if (release.error().kind != ErrorKind::Cancelled)
+                    now->second.errors << qs(release.error().message);
+                emit changed(sleeve);
+                return;
+            }
+            for (Candidate& c : now->second.candidates) {
+                if (c.reference != key || c.release.id != release->id)
+                    continue;
+                // The line-up holds as long as the tracks are the same.
+                const bool same =
+                    matching::Likeable(c.release).tracks.size() == matching::Likeable(*release).tracks.size();
+                const double certainty = c.certainty;
+                if (same) {
+                    c.release = *release;
+                    matching::judgeAgain(now->second.clues, c);
+                } else {
+                    c = matching::judge(now->second.clues, *release, key);
+                }
+                c.certainty = certainty;
+                c.complete = true;
+            }
+            emit changed(sleeve);
+        });
+}
+
+void IdentifyController::seat(const std::string& sleeve, size_t file, int track) {
+    const auto it = answers_.find(sleeve);
+    if (it == answers_.end() || !it->second.best() || file >= it->second.clues.files.size())
+        return;
+    Candidate& c = it->second.candidates[it->second.chosen];
+    std::vector<int>& seats = c.seating.fileOf;
+    if (track >= static_cast<int>(seats.size()))
+        return;
+    const auto before = std::ranges::find(seats, static_cast<int>(file));
+    const int who = track < 0 ? -1 : seats[static_cast<size_t>(track)];
+    if (before != seats.end())
+        *before = track < 0 ? -1 : who;
+    if (track >= 0)
+        seats[static_cast<size_t>(track)] = static_cast<int>(file);
+    // What fits is told of the seats as they are.
+    const matching::Likeable likeable(c.release);
+    const bool severalMedia = !likeable.tracks.empty() && likeable.tracks.back().medium > 0;
+    c.seating.unseated.clear();
+    for (size_t f = 0; f < it->second.clues.files.size(); ++f)
+        if (std::ranges::find(seats, static_cast<int>(f)) == seats.end())
+            c.seating.unseated.push_back(f);
+    for (size_t t = 0; t < seats.size(); ++t)
+        c.seating.fits[t] = seats[t] < 0
+                                ? matching::Fit()
+                                : matching::fitOf(it->second.clues.files[static_cast<size_t>(seats[t])],
+                                                  likeable.tracks[t], severalMedia);
+    matching::judgeAgain(it->second.clues, c);
+    it->second.seatedByHand = true;
+    emit changed(sleeve);
+}
+
+void IdentifyController::seatAnew(const std::string& sleeve) {
+    const auto it = answers_.find(sleeve);
+    if (it == answers_.end() || !it->second.best())
+        return;
+    Candidate& c = it->second.candidates[it->second.chosen];
+    c.seating = matching::lineUp(it->second.clues, matching::Likeable(c.release));
+    matching::judgeAgain(it->second.clues, c);
+    it->second.seatedByHand = false;
+    emit changed(sleeve);
+}
+
+void IdentifyController::setRules(const bench::TakeRules& rules) {
+    if (rules == rules_)
+        return;
+    rules_ = rules;
+    settings_.set(settings::takeRules, bench::textsOf(rules));
+    emit changed({});
+}
+
+std::string IdentifyController::originOf(const Candidate& candidate) const {
+    std::string name = candidate.reference;
+    for (const reference::Entry& e : references_.entries())
+        if (e.key == candidate.reference)
+            name = e.name;
+    return bench::originOf(candidate.release, name,
+                           ss(QLocale().toString(QDate::currentDate(), "d MMM yyyy")));
+}
+
+edits::Proposals IdentifyController::proposalsOf(const SleeveAnswer& answer) const {
+    const Candidate* c = answer.best();
+    if (!c)
+        return {};
+    std::vector<FileId> ids;
+    for (const matching::FileClues& f : answer.clues.files)
+        ids.push_back(f.id);
+    return bench::take(*c, answer.clues, drafts_.subjects(ids), rules_, originOf(*c));
+}
+
+edits::Proposals IdentifyController::proposals(const std::string& sleeve) const {
+    const SleeveAnswer* a = answer(sleeve);
+    return a ? proposalsOf(*a) : edits::Proposals();
+}
+
+void IdentifyController::take(const std::string& sleeve) {
+    const SleeveAnswer* a = answer(sleeve);
+    if (!a || !a->best())
+        return;
+    const edits::Proposals proposals = proposalsOf(*a);
+    drafts_.propose(tr("Take %1").arg(qs(a->best()->release.title)), proposals);
+    emit changed(sleeve);
+}
+
+std::vector<std::string> IdentifyController::sure() const {
+    std::vector<std::string> out;
+    for (const SleeveView& view : sleeves_.all())
+        if (const SleeveAnswer* a = answer(view.key);
+            a && a->best() && a->verdict == matching::Verdict::Sure && !isTaken(view))
+            out.push_back(view.key);
+    return out;
+}
+
+void IdentifyController::takeSure() {
+    edits::Proposals all;
+    int count = 0;
+    for (const std::string& sleeve : sure()) {
+        edits::Proposals some = proposalsOf(*answer(sleeve));
+        all.insert(all.end(), some.begin(), some.end());
+        ++count;
+    }
+    drafts_.propose(tr("Take %n sure release(s)", "", count), all);
+    emit changed({});
+}
+
+bool IdentifyController::isTaken(const SleeveView& sleeve) const {
+    return std::ranges::any_of(sleeve.files, [this](FileId id) {
+        return !drafts_.session().effective(id, matching::referenceNumberField).empty();
+    });
+}
+
+size_t IdentifyController::left() const {
+    return static_cast<size_t>(std::ranges::count_if(
+        sleeves_.all(), [this](const SleeveView& v) { return !v.isStrays() && !isTaken(v); }));
+}
+
+} // namespace moorfrost::app

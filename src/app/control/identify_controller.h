@@ -1,0 +1,112 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the sleeves of the batch may be: candidates and their line-ups, the one that is chosen, taking it as
+// drafts. Nothing is taken unless somebody says so.
+#pragma once
+
+#include <QObject>
+#include <QTimer>
+
+#include <map>
+#include <set>
+
+#include "app/control/drafts_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/messages.h"
+#include "app/control/references_controller.h"
+#include "app/control/sleeve_views.h"
+#include "core/bench/taking.h"
+#include "core/matching/identify.h"
+
+namespace moorfrost::app {
+
+/// What is known of one sleeve.
+struct SleeveAnswer {
+    uint64_t version = 0; // of the SleeveView that was asked about
+    matching::SleeveClues clues;
+    std::vector<matching::Candidate> candidates; // the best first
+    matching::Verdict verdict = matching::Verdict::Unknown;
+    size_t chosen = 0;
+    bool seatedByHand = false;
+    QStringList errors;     // of references that could not be asked
+    work::JobId asking = 0; // while it is asked; 0: it was
+
+    const matching::Candidate* best() const {
+        return chosen < candidates.size() ? &candidates[chosen] : nullptr;
+    }
+};
+
+class IdentifyController : public QObject {
+    Q_OBJECT
+public:
+    IdentifyController(LibrarySettings& settings, FilesController& files, DraftsController& drafts,
+                       const SleeveViews& sleeves, ReferencesController& references, JobList& jobs,
+                       Messages& messages);
+
+    /// nullptr: nothing was asked, or its files are others now.
+    const SleeveAnswer* answer(const std::string& sleeve) const;
+    /// What its files tell, for the words to ask with.
+    matching::SleeveClues clues(const std::string& sleeve) const;
+    /// Asks about one sleeve, by all that is known of it.
+    void identify(const std::string& sleeve);
+    /// By words that a person gave.
+    void identifyBy(const std::string& sleeve, const reference::Question& question);
+    /// All sleeves that were not asked about and have not been taken; nothing is taken.
+    void identifyAll();
+    bool isAskingAll() const { return askingAll_ != 0; }
+
+    void choose(const std::string& sleeve, size_t candidate);
+    /// The file (of clues().files) to the track (counted through all media): who sits there goes to the seat
+    /// that the file had. `track` -1: it has none any more.
+    void seat(const std::string& sleeve, size_t file, int track);
+    /// As it was found.
+    void seatAnew(const std::string& sleeve);
+
+    const bench::TakeRules& rules() const { return rules_; }
+    void setRules(const bench::TakeRules& rules);
+    /// What taking the chosen one would change.
+    edits::Proposals proposals(const std::string& sleeve) const;
+    void take(const std::string& sleeve);
+    /// Of those that are sure, and have not been taken. One action.
+    std::vector<std::string> sure() const;
+    void takeSure();
+
+    /// Its files say which release they are.
+    bool isTaken(const SleeveView& sleeve) const;
+    /// Sleeves that are not taken.
+    size_t left() const;
+
+signals:
+    /// What is known of this sleeve; "": of several, or of all.
+    void changed(const std::string& sleeve);
+
+private:
+    struct Asked {
+        std::string sleeve;
+        uint64_t version = 0;
+        matching::SleeveClues clues;
+        matching::Identified found;
+    };
+    std::vector<matching::SleeveInput> inputs(const SleeveView& sleeve) const;
+    void ask(const std::string& sleeve,
+             std::function<matching::Identified(const matching::SleeveClues&,
+                                                const std::vector<reference::Reference*>&, std::stop_token)>
+                 how);
+    void take(Asked asked);
+    void fetchChosen(const std::string& sleeve);
+    void forgetOld();
+    std::string originOf(const matching::Candidate& candidate) const;
+    edits::Proposals proposalsOf(const SleeveAnswer& answer) const;
+
+    LibrarySettings& settings_;
+    FilesController& files_;
+    DraftsController& drafts_;
+    const SleeveViews& sleeves_;
+    ReferencesController& references_;
+    JobList& jobs_;
+    Messages& messages_;
+    bench::TakeRules rules_;
+    std::map<std::string, SleeveAnswer> answers_;
+    work::JobId askingAll_ = 0;
+};
+
+} // namespace moorfrost::app

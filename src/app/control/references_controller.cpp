@@ -1,0 +1,70 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/control/references_controller.h"
+
+#include "app/shell/text_utils.h"
+#include "core/reference/answer_cache.h"
+#include "core/reference/http_reference.h"
+#include "core/reference/standin_process.h"
+
+namespace moorfrost::app {
+
+namespace settings = library::settings;
+
+ReferencesController::ReferencesController(LibraryAccess& library, LibrarySettings& settings)
+    : library_(library), settings_(settings) {
+    Path answers = library.file();
+    answers += ".answers";
+    cache_ = std::make_shared<reference::AnswerCache>(answers);
+    make();
+    connect(&settings, &LibrarySettings::loaded, this, &ReferencesController::make);
+    connect(&settings, &LibrarySettings::changed, this, [this](const std::string& key) {
+        if (LibrarySettings::is(key, settings::references) ||
+            LibrarySettings::is(key, settings::referenceData))
+            make();
+    });
+}
+
+ReferencesController::~ReferencesController() = default;
+
+Path ReferencesController::dataFolder() const {
+    const std::string chosen = settings_.get(settings::referenceData);
+    return chosen.empty() ? library_.file().parent_path() / "reference" : Path(chosen);
+}
+
+void ReferencesController::setEntries(const std::vector<reference::Entry>& entries) {
+    settings_.set(settings::references, reference::textsOf(entries));
+}
+
+void ReferencesController::make() {
+    entries_ = reference::entriesFrom(settings_.get(settings::references));
+    standin_ = std::make_shared<reference::StandinProcess>(dataFolder());
+    held_.clear();
+    for (const reference::Entry& e : entries_) {
+        if (!e.on)
+            continue;
+        std::function<Result<std::string>()> address;
+        if (e.simulated)
+            address = [standin = standin_] { return standin->address(); };
+        else
+            address = [fixed = e.address]() -> Result<std::string> { return fixed; };
+        held_.push_back(
+            std::make_shared<reference::HttpReference>(e.key, e.name, std::move(address), cache_));
+    }
+    emit changed();
+}
+
+std::vector<reference::Reference*> ReferencesController::plain(const Held& held) {
+    std::vector<reference::Reference*> out;
+    for (const auto& r : held)
+        out.push_back(r.get());
+    return out;
+}
+
+QString ReferencesController::nameOf(const std::string& key) const {
+    for (const reference::Entry& e : entries_)
+        if (e.key == key)
+            return e.simulated ? tr("%1 (simulated)").arg(qs(e.name)) : qs(e.name);
+    return qs(key);
+}
+
+} // namespace moorfrost::app
