@@ -18,8 +18,6 @@ using namespace reference;
 
 namespace {
 
-constexpr const char* referenceVersion = "moorfrost reference data 1\n";
-
 Credit by(const std::string& name, const std::string& sortForm = {}, std::vector<std::string> others = {}) {
     return {{{name, "p-" + plainId(name), sortForm, {}, std::move(others)}}};
 }

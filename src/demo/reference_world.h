@@ -10,6 +10,8 @@
 
 namespace moorfrost::demo {
 
+/// What is kept from another version is made anew.
+constexpr const char* referenceVersion = "moorfrost reference data 1\n";
 /// How many invented releases the demo has.
 constexpr size_t demoReleases = 20000;
 

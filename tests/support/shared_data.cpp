@@ -10,6 +10,7 @@
 
 #include "core/audio/essence.h"
 #include "demo/make.h"
+#include "demo/reference_world.h"
 #include "support/places.h"
 #include "support/sample_files.h"
 
@@ -42,6 +43,13 @@ Path sharedDemo() {
     return shared("demo", demo::demoVersion, [](const Path& folder) {
         if (auto made = demo::makeDemo(folder, false); !made)
             qFatal("The demo data could not be made: %s", made.error().message.c_str());
+    });
+}
+
+Path sharedReference() {
+    return shared("reference", std::string(demo::referenceVersion), [](const Path& folder) {
+        if (auto made = demo::makeReference(folder, false, 500); !made)
+            qFatal("The data of the reference could not be made: %s", made.error().message.c_str());
     });
 }
 

@@ -10,6 +10,8 @@ namespace moorfrost::test {
 
 /// The demo folders (demo/make.h).
 Path sharedDemo();
+/// What the simulated reference knows, with 500 invented releases (demo/reference_world.h).
+Path sharedReference();
 /// What support/corpus/build.py makes: "good", "odd", "broken".
 Path sharedCorpus();
 /// A copy that may be changed; links stay links.

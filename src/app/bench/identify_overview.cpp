@@ -34,10 +34,8 @@ public:
             const double value = share.toDouble();
             const QRect track(option.rect.left() + 52, option.rect.center().y() - 3, 90, 7);
             p->fillRect(track, c.sunk);
-            p->fillRect(QRect(track.topLeft(), QSize(static_cast<int>(90 * value), 7)), value >= 0.95 ? c.moss
-                                                                                        : value >= 0.4
-                                                                                            ? c.lichen
-                                                                                            : c.rowan);
+            p->fillRect(QRect(track.topLeft(), QSize(static_cast<int>(90 * value), 7)),
+                        value >= 0.95 ? c.moss : c.lichen);
         }
     }
 };

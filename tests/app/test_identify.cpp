@@ -1,0 +1,271 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Identify in the real window, beside the simulated reference over HTTP: look up, choose, re-seat, take,
+// undo.
+#include <QtTest>
+
+#include <QLineEdit>
+#include <QPushButton>
+#include <QTreeWidget>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/identify_overview.h"
+#include "app/bench/identify_page.h"
+#include "app/bench/line_up_table.h"
+#include "app/bench/take_rules_dialog.h"
+#include "app/shell/foot.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/comparison_table.h"
+#include "core/tags/tag_io.h"
+#include "support/driver.h"
+#include "support/sample_files.h"
+#include "support/shared_data.h"
+
+namespace moorfrost::app {
+
+class TestIdentify : public QObject {
+    Q_OBJECT
+
+    MainWindow& w() { return d_->window(); }
+    Controllers& c() { return d_->controllers(); }
+    IdentifyPage* page() { return w().bench()->identify(); }
+    QString cell(int row, int column) {
+        const QAbstractItemModel* m = page()->candidates()->model();
+        return m->index(row, column).data().toString();
+    }
+    /// In the row of this caption.
+    QString fact(const QString& caption, int candidate) {
+        for (int row = 0; row < page()->candidates()->model()->rowCount(); ++row)
+            if (cell(row, 0) == caption)
+                return cell(row, candidate + 1);
+        return "no such row";
+    }
+    QString seat(int row) { return page()->lineUp()->model()->index(row, 0).data().toString(); }
+    std::string drafted(const char* file, const char* field) {
+        const library::Draft* draft = c().drafts.session().find(d_->fileNamed(file), field);
+        return draft && !draft->values.empty() ? draft->values[0] : std::string();
+    }
+    void lookUp(const QString& sleeve) {
+        QVERIFY(d_->chooseSleeve(sleeve));
+        QTest::keyClick(&w(), Qt::Key_I, Qt::ControlModifier);
+        d_->settle();
+    }
+
+private slots:
+    void initTestCase() { Driver::prepareApplication("light"); }
+
+    void init() {
+        box_ = std::make_unique<test::Sandbox>(true);
+        test::copyOf(test::sharedReference(), *box_ / "reference");
+        std::filesystem::create_directories(*box_ / "incoming");
+        for (const char* folder : {"label-drive", "donation-lindqvist", "harbour-transfers"})
+            test::copyOf(test::sharedDemo() / "incoming" / folder, *box_ / "incoming" / folder);
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        c().batch.create("Autumn");
+        d_->settle();
+        d_->bringIn({*box_ / "incoming"});
+        w().bench()->showStep(BenchPage::Identify);
+        d_->settle();
+    }
+    void cleanup() {
+        d_.reset();
+        box_.reset();
+    }
+
+    void aSleeveIsLookedUpChosenAndTaken() {
+        lookUp("Night Post EP");
+        QVERIFY(page()->candidates()->isVisible());
+        QCOMPARE(fact("Title", 0), QString("Night Post EP"));
+        QCOMPARE(fact("Seated", 0), QString("4 of 4 tracks"));
+        QVERIFY(c().drafts.session().all().empty()); // nothing is taken by itself
+        // The cassette instead, by the keyboard.
+        int cassette = 0;
+        while (fact("Carrier", cassette) != "Cassette")
+            QVERIFY(++cassette < 5);
+        page()->candidates()->setFocus();
+        page()->candidates()->setCurrentIndex(page()->candidates()->model()->index(1, cassette + 1));
+        QTest::keyClick(page()->candidates(), Qt::Key_Return);
+        d_->settle();
+        QCOMPARE(cell(0, cassette + 1), QString("Chosen"));
+        QTest::keyClick(&w(), Qt::Key_T, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(drafted("03_untitled_v2.flac", "title"), std::string("Cold Slip"));
+        QCOMPARE(drafted("04_bonus.flac", "catalogue_number"), std::string("GR 014 C"));
+        QCOMPARE(drafted("04_bonus.flac", "carrier"), std::string("Cassette"));
+        const library::Draft* draft = c().drafts.session().find(d_->fileNamed("04_bonus.flac"), "label");
+        QVERIFY(draft);
+        QVERIFY2(draft->origin.starts_with("Cairn: Night Post EP, Cassette, GR 014 C"),
+                 draft->origin.c_str());
+        // What only fetching tells was there, too.
+        page()->candidates()->setCurrentIndex(page()->candidates()->model()->index(1, 1));
+        QTest::keyClick(page()->candidates(), Qt::Key_Space);
+        d_->settle();
+        QTest::keyClick(&w(), Qt::Key_T, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(drafted("01_nightpost_MASTER.flac", "producer"), std::string("Marit Osk"));
+        // One step back is all of the last taking.
+        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(drafted("04_bonus.flac", "catalogue_number"), std::string("GR 014 C"));
+        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
+        d_->settle();
+        QVERIFY(c().drafts.session().all().empty());
+    }
+
+    void filesAreReseated() {
+        lookUp("Night Post EP");
+        LineUpTable* seats = page()->lineUp();
+        QCOMPARE(seat(0), QString("01_nightpost_MASTER.flac"));
+        seats->setFocus();
+        seats->setCurrentIndex(seats->model()->index(0, 0));
+        QTest::keyClick(seats, Qt::Key_Down, Qt::AltModifier);
+        QCOMPARE(seat(0), QString("02_ferryman_MASTER.flac")); // they change places
+        QCOMPARE(seat(1), QString("01_nightpost_MASTER.flac"));
+        QCOMPARE(seats->currentIndex().row(), 1); // the hand stays on it
+        QTest::keyClick(seats, Qt::Key_Delete);
+        QCOMPARE(seat(1), QString("empty seat"));
+        QCOMPARE(seat(4), QString("01_nightpost_MASTER.flac")); // without a seat, below the others
+        QTest::keyClick(&w(), Qt::Key_T, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(drafted("02_ferryman_MASTER.flac", "title"), std::string("Night Post"));
+        QVERIFY(!c().drafts.session().all().contains(d_->fileNamed("01_nightpost_MASTER.flac")));
+        // By drag, as the view hands it over.
+        std::unique_ptr<QMimeData> data(seats->model()->mimeData({seats->model()->index(4, 0)}));
+        seats->model()->dropMimeData(data.get(), Qt::MoveAction, -1, -1, seats->model()->index(1, 0));
+        QTRY_COMPARE(seat(1), QString("01_nightpost_MASTER.flac"));
+        c().identify.seatAnew(c().sleeves.all().front().key); // of another sleeve: nothing here
+        QCOMPARE(seat(1), QString("01_nightpost_MASTER.flac"));
+    }
+
+    void wordsOfAPerson() {
+        QVERIFY(d_->chooseSleeve("Reel01"));
+        QTest::keyClick(&w(), Qt::Key_I, Qt::ControlModifier);
+        d_->settle();
+        const QList<QLineEdit*> words = page()->findChildren<QLineEdit*>();
+        QLineEdit* code = nullptr;
+        for (QLineEdit* line : words) {
+            line->clear();
+            if (line->accessibleName().startsWith("Barcode"))
+                code = line;
+        }
+        QVERIFY(code);
+        QTest::keyClicks(code, "gr 003");
+        QTest::keyClick(code, Qt::Key_Return);
+        d_->settle();
+        QCOMPARE(fact("Title", 0), QString("Processional"));
+        QVERIFY(page()->isVisible());
+    }
+
+    void theWholeBatchAtOnce() {
+        w().bench()->sleeves(); // none is chosen: the whole batch is in sight
+        QTest::keyClick(&w(), Qt::Key_I, Qt::ControlModifier | Qt::ShiftModifier);
+        d_->settle();
+        QVERIFY(c().drafts.session().all().empty());
+        auto* tree = page()->overview()->findChild<QTreeWidget*>();
+        QStringList groups;
+        for (int i = 0; i < tree->topLevelItemCount(); ++i)
+            groups << tree->topLevelItem(i)->text(0);
+        QVERIFY2(groups.contains("Sure") && groups.contains("Likely") &&
+                     !groups.contains("Not looked up yet"),
+                 qPrintable(groups.join(", ")));
+        const size_t sure = c().identify.sure().size(), left = c().identify.left();
+        QVERIFY(sure >= 4);
+        for (QPushButton* b : page()->overview()->findChildren<QPushButton*>())
+            if (b->objectName() == "accent")
+                b->click();
+        d_->settle();
+        QCOMPARE(c().identify.left(), left - sure);
+        QCOMPARE(drafted("01 浜の朝.opus", "album"), std::string("浜のうた"));
+        QCOMPARE(drafted("02 Fyrlys.mp3", "isrc"), std::string("ZZGRW9900012"));
+        QVERIFY(drafted("01 Whin Moor.mp3", "title").empty()); // only likely: which edition is open
+        // A click on a row brings its sleeve in sight.
+        for (int i = 0; i < tree->topLevelItemCount(); ++i)
+            if (tree->topLevelItem(i)->text(0) == "Likely")
+                emit tree->itemClicked(tree->topLevelItem(i)->child(0), 0);
+        d_->settle();
+        QVERIFY(page()->candidates()->isVisible());
+        // It is undone as one.
+        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
+        d_->settle();
+        QVERIFY(c().drafts.session().all().empty());
+        QCOMPARE(c().identify.left(), left);
+    }
+
+    void writtenAndStillKnown() {
+        lookUp(QString::fromUtf8("浜のうた 2003"));
+        QTest::keyClick(&w(), Qt::Key_T, Qt::ControlModifier);
+        d_->settle();
+        w().showWorkspace(MainWindow::Review);
+        w().foot()->writeButton()->click();
+        d_->settle();
+        const FileId id = d_->fileNamed("02 灯台のうた.opus");
+        auto written = tags::readTags(c().files.file(id)->path);
+        QVERIFY(written);
+        QCOMPARE(written->fields.at("artist"), std::vector<std::string>{"灯台うた会"});
+        QCOMPARE(written->fields.at("date"), std::vector<std::string>{"2003-07-20"});
+        QCOMPARE(written->fields.at(matching::referenceNumberField),
+                 std::vector<std::string>{"cairn:beach-songs"});
+        for (const SleeveView& s : c().sleeves.all())
+            if (std::ranges::find(s.files, id) != s.files.end())
+                QVERIFY(c().identify.isTaken(s));
+    }
+
+    void fieldsByRule() {
+        lookUp("Night Post EP");
+        bench::TakeRules rules;
+        rules.fields["genre"] = bench::TakeRule::Never;
+        rules.fields["date"] = bench::TakeRule::WhenBlank;
+        {
+            TakeRulesDialog dialog(c().identify, {"Folk"}, &w());
+            for (QComboBox* box : dialog.findChildren<QComboBox*>())
+                if (box->accessibleName() == "Genre")
+                    box->setCurrentIndex(2);
+                else if (box->accessibleName() == "Date")
+                    box->setCurrentIndex(1);
+            dialog.accept();
+        }
+        QVERIFY(c().identify.rules() == rules);
+        QTest::keyClick(&w(), Qt::Key_T, Qt::ControlModifier);
+        d_->settle();
+        QVERIFY(drafted("01_nightpost_MASTER.flac", "date").empty()); // 1998 stays
+        QVERIFY(drafted("04_bonus.flac", "genre").empty());
+        // They are remembered with the library.
+        d_.reset();
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        QVERIFY(c().identify.rules() == rules);
+    }
+
+    void theReferenceCannotBeAsked() {
+        std::filesystem::remove_all(*box_ / "reference");
+        lookUp("Night Post EP");
+        QVERIFY(!page()->candidates()->isVisible());
+        bool told = false;
+        for (QLabel* l : page()->findChildren<QLabel*>())
+            told = told || (l->isVisible() && l->text().contains("moorfrost-demo"));
+        QVERIFY(told);
+        QVERIFY(c().drafts.session().all().empty());
+    }
+
+    void answersAboutOtherFilesAreForgotten() {
+        lookUp("Night Post EP");
+        const SleeveView* view = nullptr;
+        for (const SleeveView& s : c().sleeves.all())
+            if (s.title == "Night Post EP")
+                view = &s;
+        QVERIFY(view);
+        const std::string key = view->key;
+        QVERIFY(c().identify.answer(key));
+        c().batch.putIntoSleeve({d_->fileNamed("04_bonus.flac")}, "");
+        d_->settle();
+        QVERIFY(!c().identify.answer(key));
+        QVERIFY(!page()->candidates()->isVisible());
+    }
+
+private:
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<Driver> d_;
+};
+
+} // namespace moorfrost::app
+
+QTEST_MAIN(moorfrost::app::TestIdentify)
+#include "test_identify.moc"
