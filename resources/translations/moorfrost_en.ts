@@ -192,6 +192,26 @@
         <source>Nothing is taken before you say so. %n sleeve(s) left.</source>
         <translation><numerusform>Nothing is taken before you say so. %n sleeve left.</numerusform><numerusform>Nothing is taken before you say so. %n sleeves left.</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>the same recordings, %n file(s)</source>
+        <translation><numerusform>the same recordings, %n file</numerusform><numerusform>the same recordings, %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>this release, edition not told, %n file(s)</source>
+        <translation><numerusform>this release, edition not told, %n file</numerusform><numerusform>this release, edition not told, %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>another edition, %n file(s)</source>
+        <translation><numerusform>another edition, %n file</numerusform><numerusform>another edition, %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>another edition (%1), %n file(s)</source>
+        <translation><numerusform>another edition (%1), %n file</numerusform><numerusform>another edition (%1), %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>this edition, %n file(s)</source>
+        <translation><numerusform>this edition, %n file</numerusform><numerusform>this edition, %n files</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::IdentifyPage</name>

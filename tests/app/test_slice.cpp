@@ -64,7 +64,7 @@ private slots:
         QVERIFY(found);
 
         // Describe: type into cells; Enter goes down.
-        QTest::keyClick(&w, Qt::Key_2, Qt::AltModifier);
+        QTest::keyClick(&w, Qt::Key_3, Qt::AltModifier);
         QVERIFY(d.chooseSleeve("Night Post EP"));
         SheetView* sheet = w.bench()->describe()->sheet();
         auto* model = static_cast<SheetModel*>(sheet->model());
@@ -123,7 +123,7 @@ private slots:
         QCOMPARE(s.drafts.session().find(whin, "title")->origin, std::string("read from the name"));
 
         // Put away both sleeves.
-        QTest::keyClick(&w, Qt::Key_3, Qt::AltModifier);
+        QTest::keyClick(&w, Qt::Key_4, Qt::AltModifier);
         d.settle();
         QVERIFY(w.bench()->putAway()->isVisible());
         QVERIFY(w.bench()->putAway()->isPlanned());

@@ -124,7 +124,7 @@ private slots:
         QTest::newRow("lengths") << "lengths"
                                  << "beach-songs";
         QTest::newRow("other script") << "script"
-                                      << "north-wind-lp";
+                                      << "north-wind-cd";
         QTest::newRow("other name") << "other"
                                     << "beach-songs";
         QTest::newRow("words") << "words"

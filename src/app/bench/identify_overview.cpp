@@ -16,7 +16,7 @@ namespace moorfrost::app {
 
 namespace {
 
-enum Column { Sleeve, Files, Proposed, Certainty };
+enum Column { Sleeve, Files, Proposed, Certainty, Here };
 constexpr int keyRole = Qt::UserRole + 1, shareRole = Qt::UserRole + 2;
 enum Group { Look, Likely, Sure, Unknown, NotAsked, Taken, GroupCount };
 
@@ -42,15 +42,46 @@ public:
 
 } // namespace
 
+QString hereText(const library::AlreadyHere& here) {
+    using What = library::AlreadyHere::What;
+    QString text;
+    switch (here.what) {
+    case What::Nothing:
+        return {};
+    case What::Recordings:
+        text = IdentifyOverview::tr("the same recordings, %n file(s)", "", static_cast<int>(here.files));
+        break;
+    case What::Release:
+        text = IdentifyOverview::tr("this release, edition not told, %n file(s)", "",
+                                    static_cast<int>(here.files));
+        break;
+    case What::OtherEdition:
+        text =
+            here.edition.empty()
+                ? IdentifyOverview::tr("another edition, %n file(s)", "", static_cast<int>(here.files))
+                : IdentifyOverview::tr("another edition (%1), %n file(s)", "", static_cast<int>(here.files))
+                      .arg(qs(here.edition));
+        break;
+    case What::Edition:
+        text = IdentifyOverview::tr("this edition, %n file(s)", "", static_cast<int>(here.files));
+        break;
+    }
+    return text + (here.quality > 0   ? IdentifyOverview::tr(", better than these")
+                   : here.quality < 0 ? IdentifyOverview::tr(", worse than these")
+                                      : QString());
+}
+
 IdentifyOverview::IdentifyOverview(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     tree_ = new QTreeWidget;
-    prepareTree(tree_, {tr("Sleeve"), tr("Files"), tr("Is probably"), tr("Certainty")});
+    prepareTree(tree_,
+                {tr("Sleeve"), tr("Files"), tr("Is probably"), tr("Certainty"), tr("On your shelves")});
     tree_->setRootIsDecorated(true);
     tree_->setItemDelegate(new RowDelegate(tree_));
     tree_->setAccessibleName(tr("Sleeves by how sure it is what they are"));
-    tree_->header()->resizeSection(Sleeve, 330);
-    tree_->header()->resizeSection(Files, 60);
-    tree_->header()->resizeSection(Proposed, 400);
+    tree_->header()->resizeSection(Sleeve, 250);
+    tree_->header()->resizeSection(Files, 48);
+    tree_->header()->resizeSection(Proposed, 340);
+    tree_->header()->resizeSection(Certainty, 160);
     empty_ = new EmptyHint(
         "sleeve", tr("Nothing to identify yet"),
         tr("Bring in folders first. Their files are sorted into sleeves, which can be looked up here."),
@@ -137,6 +168,8 @@ void IdentifyOverview::refresh() {
                 item->setToolTip(Proposed, item->text(Proposed));
                 item->setText(Certainty, QString::number(c.certainty, 'f', 2));
                 item->setData(Certainty, shareRole, c.certainty);
+                item->setText(Here, hereText(a->here));
+                item->setToolTip(Here, item->text(Here));
             } else if (a) {
                 item->setText(Proposed,
                               a->errors.isEmpty() ? tr("nothing like it was found") : a->errors.first());

@@ -15,6 +15,9 @@ namespace moorfrost::app {
 
 class EmptyHint;
 
+/// "this edition, 6 files, better than these"; "" where nothing of it is on a shelf.
+QString hereText(const library::AlreadyHere& here);
+
 class IdentifyOverview : public QWidget {
     Q_OBJECT
 public:

@@ -376,8 +376,11 @@ void IdentifyPage::refreshCandidates(const SleeveAnswer& answer) {
                                                                           : tr("doubtful");
     found_->setText(tr("%n candidate(s) in %1 \u00B7 %2", "", static_cast<int>(answer.candidates.size()))
                         .arg(names.join(", "), verdict));
-    trouble_->setText(answer.errors.join('\n'));
-    trouble_->setVisible(!answer.errors.isEmpty());
+    QStringList notes = answer.errors;
+    if (const QString here = hereText(answer.here); !here.isEmpty())
+        notes.prepend(tr("On your shelves already: %1.").arg(here));
+    trouble_->setText(notes.join('\n'));
+    trouble_->setVisible(!notes.isEmpty());
     const Candidate& best = *answer.best();
     const auto seats = static_cast<int>(best.seated());
     QString line = tr("%1 of %2 seats have a file").arg(seats).arg(best.release.trackCount());

@@ -17,12 +17,17 @@ using matching::Candidate;
 using matching::Identified;
 using matching::SleeveClues;
 
-IdentifyController::IdentifyController(LibrarySettings& settings, FilesController& files,
-                                       DraftsController& drafts, const SleeveViews& sleeves,
-                                       ReferencesController& references, JobList& jobs, Messages& messages)
-    : settings_(settings), files_(files), drafts_(drafts), sleeves_(sleeves), references_(references),
-      jobs_(jobs), messages_(messages) {
+IdentifyController::IdentifyController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
+                                       FilesController& files, DraftsController& drafts,
+                                       const SleeveViews& sleeves, ReferencesController& references,
+                                       JobList& jobs, Messages& messages)
+    : library_(library), index_(index), settings_(settings), files_(files), drafts_(drafts),
+      sleeves_(sleeves), references_(references), jobs_(jobs), messages_(messages) {
     connect(&sleeves, &SleeveViews::changed, this, &IdentifyController::forgetOld);
+    connect(&index, &LibraryIndex::changed, this, [this] {
+        for (const auto& [sleeve, answer] : answers_)
+            lookHere(sleeve);
+    });
     connect(&settings, &LibrarySettings::loaded, this,
             [this] { rules_ = bench::takeRulesFrom(settings_.get(settings::takeRules)); });
 }
@@ -119,6 +124,7 @@ void IdentifyController::take(Asked asked) {
     for (const Error& e : asked.found.errors)
         answer.errors << qs(e.message);
     emit changed(asked.sleeve);
+    lookHere(asked.sleeve);
     fetchChosen(asked.sleeve);
 }
 
@@ -193,8 +199,37 @@ void IdentifyController::choose(const std::string& sleeve, size_t candidate) {
         return;
     it->second.chosen = candidate;
     it->second.seatedByHand = false;
+    it->second.here = {};
     emit changed(sleeve);
+    lookHere(sleeve);
     fetchChosen(sleeve);
+}
+
+/// Whether it stands on a shelf already.
+void IdentifyController::lookHere(const std::string& sleeve) {
+    const auto it = answers_.find(sleeve);
+    const SleeveView* view = sleeves_.find(sleeve);
+    if (it == answers_.end() || !it->second.best() || !view || !index_.searcher())
+        return;
+    std::vector<library::FileRecord> files;
+    for (FileId id : view->files)
+        if (const FilePtr f = files_.file(id))
+            files.push_back(*f);
+    const Candidate& c = *it->second.best();
+    library_.read(
+        this,
+        [files = std::move(files), release = c.release, number = c.reference + ":" + c.release.id,
+         searcher = index_.searcher()](library::Store& store) {
+            return library::whatIsHere(store, *searcher, files, release, number);
+        },
+        [this, sleeve, version = it->second.version, id = c.release.id](Result<library::AlreadyHere> here) {
+            const auto now = answers_.find(sleeve);
+            if (!here || now == answers_.end() || now->second.version != version || !now->second.best() ||
+                now->second.best()->release.id != id)
+                return;
+            now->second.here = std::move(*here);
+            emit changed(sleeve);
+        });
 }
 
 /// All there is of the one that is chosen: what questions are answered with is not everything.

@@ -11,10 +11,12 @@
 
 #include "app/control/drafts_controller.h"
 #include "app/control/job_list.h"
+#include "app/control/library_index.h"
 #include "app/control/messages.h"
 #include "app/control/references_controller.h"
 #include "app/control/sleeve_views.h"
 #include "core/bench/taking.h"
+#include "core/library/already_here.h"
 #include "core/matching/identify.h"
 
 namespace moorfrost::app {
@@ -27,8 +29,9 @@ struct SleeveAnswer {
     matching::Verdict verdict = matching::Verdict::Unknown;
     size_t chosen = 0;
     bool seatedByHand = false;
-    QStringList errors;     // of references that could not be asked
-    work::JobId asking = 0; // while it is asked; 0: it was
+    library::AlreadyHere here; // the one that is chosen, on the shelves
+    QStringList errors;        // of references that could not be asked
+    work::JobId asking = 0;    // while it is asked; 0: it was
 
     const matching::Candidate* best() const {
         return chosen < candidates.size() ? &candidates[chosen] : nullptr;
@@ -38,9 +41,9 @@ struct SleeveAnswer {
 class IdentifyController : public QObject {
     Q_OBJECT
 public:
-    IdentifyController(LibrarySettings& settings, FilesController& files, DraftsController& drafts,
-                       const SleeveViews& sleeves, ReferencesController& references, JobList& jobs,
-                       Messages& messages);
+    IdentifyController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
+                       FilesController& files, DraftsController& drafts, const SleeveViews& sleeves,
+                       ReferencesController& references, JobList& jobs, Messages& messages);
 
     /// nullptr: nothing was asked, or its files are others now.
     const SleeveAnswer* answer(const std::string& sleeve) const;
@@ -92,11 +95,14 @@ private:
                                                 const std::vector<reference::Reference*>&, std::stop_token)>
                  how);
     void take(Asked asked);
+    void lookHere(const std::string& sleeve);
     void fetchChosen(const std::string& sleeve);
     void forgetOld();
     std::string originOf(const matching::Candidate& candidate) const;
     edits::Proposals proposalsOf(const SleeveAnswer& answer) const;
 
+    LibraryAccess& library_;
+    LibraryIndex& index_;
     LibrarySettings& settings_;
     FilesController& files_;
     DraftsController& drafts_;

@@ -31,6 +31,10 @@ Path ReferencesController::dataFolder() const {
     return chosen.empty() ? library_.file().parent_path() / "reference" : Path(chosen);
 }
 
+void ReferencesController::setDataFolder(const Path& folder) {
+    settings_.set(settings::referenceData, folder.native());
+}
+
 void ReferencesController::setEntries(const std::vector<reference::Entry>& entries) {
     settings_.set(settings::references, reference::textsOf(entries));
 }

@@ -28,6 +28,7 @@ public:
     void setEntries(const std::vector<reference::Entry>& entries);
     /// The folder with the data of the simulated one.
     Path dataFolder() const;
+    void setDataFolder(const Path& folder);
 
     /// Those that are on, to be held by a job for as long as it runs.
     using Held = std::vector<std::shared_ptr<reference::Reference>>;

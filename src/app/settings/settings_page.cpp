@@ -13,6 +13,7 @@
 #include <QSettings>
 #include <QVBoxLayout>
 
+#include "app/settings/reference_list.h"
 #include "app/settings/standard_editor.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -78,6 +79,12 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
                "Idents, tones and other files that are not music are not asked."));
     standards_ = new StandardEditor({use_.settings, use_.standards, use_.customFields, use_.sleeves});
     column->addWidget(standards_);
+    column->addSpacing(20);
+    section(tr("References"),
+            tr("Catalogues in which releases are looked up, in the order in which they are asked. "
+               "What they tell becomes drafts, never more."));
+    references_ = new ReferenceList(use_.references);
+    column->addWidget(references_);
     column->addSpacing(20);
     section(tr("Names on shelves"), tr("What the names of files and folders must suit. A value can never "
                                        "leave its shelf, whichever is chosen."));

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Settings: how it looks, the standards, what names must suit, the shelves, how files are written, what the
-// journal keeps.
+// Settings: how it looks, the standards, the references, what names must suit, the shelves, how files are
+// written, what the journal keeps.
 #pragma once
 
 #include <QWidget>
@@ -9,6 +9,7 @@
 #include "app/control/library_care.h"
 #include "app/control/library_settings.h"
 #include "app/control/places_controller.h"
+#include "app/control/references_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/standards.h"
@@ -22,6 +23,7 @@ class QScrollArea;
 
 namespace moorfrost::app {
 
+class ReferenceList;
 class StandardEditor;
 
 class SettingsPage : public QWidget {
@@ -36,12 +38,14 @@ public:
         CustomFields& customFields;
         SleeveViews& sleeves;
         LibraryCare& care;
+        ReferencesController& references;
     };
 
     SettingsPage(const Uses& use, QWidget* parent = nullptr);
     /// Brings the standard that the batch is held to into sight.
     void showStandards();
     StandardEditor* standards() { return standards_; }
+    ReferenceList* references() { return references_; }
 
 signals:
     void themeChanged();
@@ -52,6 +56,7 @@ private:
     Uses use_;
     QScrollArea* scroll_;
     StandardEditor* standards_;
+    ReferenceList* references_;
     QGridLayout* shelves_;
     QCheckBox* keepTimes_;
     QComboBox* historyLimit_;

@@ -47,8 +47,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
                                 c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
                                 c_.recordings});
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.recordings, c_.pictures});
-    settings_ = new SettingsPage(
-        {c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields, c_.sleeves, c_.care});
+    settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
+                                  c_.sleeves, c_.care, c_.references});
     review_ = new ReviewPage(
         {c_.files, c_.drafts, c_.shelves, c_.journal, c_.places, c_.sleeves, c_.writing, c_.pictures});
     recovery_ = new RecoveryPage({c_.shelves, c_.care});
