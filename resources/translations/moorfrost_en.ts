@@ -517,6 +517,24 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::StrayIdentifier</name>
+    <message numerus="yes">
+        <source>Take %n stray(s)</source>
+        <translation><numerusform>Take %n stray</numerusform><numerusform>Take %n strays</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::StrayList</name>
+    <message numerus="yes">
+        <source>Take %n as drafts</source>
+        <translation><numerusform>Take %n as drafts</numerusform><numerusform>Take %n as drafts</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n stray(s). Those that are taken go to the sleeve of their release.</source>
+        <translation><numerusform>%n stray. Those that are taken go to the sleeve of their release.</numerusform><numerusform>%n strays. Those that are taken go to the sleeve of their release.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::WritingController</name>
     <message numerus="yes">
         <source>Write tags of %n file(s)</source>

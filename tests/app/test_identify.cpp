@@ -3,6 +3,9 @@
 // undo.
 #include <QtTest>
 
+#include <QCheckBox>
+#include <QComboBox>
+#include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QTreeWidget>
@@ -11,7 +14,10 @@
 #include "app/bench/identify_overview.h"
 #include "app/bench/identify_page.h"
 #include "app/bench/line_up_table.h"
+#include "app/bench/stray_list.h"
 #include "app/bench/take_rules_dialog.h"
+#include "app/settings/reference_list.h"
+#include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/comparison_table.h"
@@ -232,6 +238,102 @@ private slots:
         d_.reset();
         d_ = std::make_unique<Driver>(*box_ / "library.db");
         QVERIFY(c().identify.rules() == rules);
+    }
+
+    void straysJoinTheirSleeves() {
+        QTest::keyClick(&w(), Qt::Key_I, Qt::ControlModifier | Qt::ShiftModifier); // one is known for sure, by codes
+        d_->settle();
+        const FileId gorse = d_->fileNamed("Varnholt, Isla - Gorse (rough).mp3");
+        const FileId march = d_->fileNamed("HARBOUR BAND - QUAYSIDE MARCH.aiff");
+        QVERIFY(gorse && march);
+        QVERIFY(d_->chooseSleeve("Strays"));
+        QTest::keyClick(&w(), Qt::Key_I, Qt::ControlModifier);
+        d_->settle();
+        QVERIFY(c().drafts.session().all().empty());
+        QTreeWidget* tree = page()->strays()->tree();
+        QTreeWidgetItem *of = nullptr, *other = nullptr;
+        for (int i = 0; i < tree->topLevelItemCount(); ++i) {
+            if (tree->topLevelItem(i)->text(0).contains("Gorse"))
+                of = tree->topLevelItem(i);
+            else if (tree->topLevelItem(i)->text(0).contains("QUAYSIDE"))
+                other = tree->topLevelItem(i);
+            else if (tree->topLevelItem(i)->flags() & Qt::ItemIsUserCheckable)
+                tree->topLevelItem(i)->setCheckState(0, Qt::Unchecked);
+        }
+        QVERIFY(of && other);
+        QCOMPARE(of->checkState(0), Qt::Checked);
+        QCOMPARE(of->text(4), QString("Salt Road"));
+        QCOMPARE(other->text(4), QString("a new sleeve"));
+        for (QPushButton* b : page()->strays()->findChildren<QPushButton*>())
+            if (b->objectName() == "accent") {
+                QCOMPARE(b->text(), QString("Take 2 as drafts"));
+                b->click();
+            }
+        d_->settle();
+        QCOMPARE(drafted("Varnholt, Isla - Gorse (rough).mp3", "album"), std::string("Salt Road"));
+        QCOMPARE(drafted("Varnholt, Isla - Gorse (rough).mp3", "track"), std::string("5"));
+        QCOMPARE(drafted("HARBOUR BAND - QUAYSIDE MARCH.aiff", "title"), std::string("Quayside March"));
+        std::string home, fresh;
+        for (const SleeveView& s : c().sleeves.all()) {
+            if (std::ranges::find(s.files, gorse) != s.files.end())
+                home = ss(s.title);
+            if (std::ranges::find(s.files, march) != s.files.end())
+                fresh = ss(s.title);
+        }
+        QCOMPARE(home, std::string("Salt Road"));
+        QCOMPARE(fresh, std::string("Processional"));
+    }
+
+    void whatStandsOnAShelfAlready() {
+        d_->addShelf(*box_ / "shelf");
+        // The remaster stands there, its EP does not.
+        const Path from = *box_ / "incoming/label-drive/Night Post remaster";
+        std::filesystem::create_directories(*box_ / "shelf/remaster");
+        for (const auto& entry : std::filesystem::directory_iterator(from))
+            if (entry.path().extension() == ".mp3")
+                test::tag(std::filesystem::copy_file(entry.path(),
+                                                     *box_ / "shelf/remaster" / entry.path().filename())
+                              ? *box_ / "shelf/remaster" / entry.path().filename()
+                              : Path(),
+                          {{"catalogue_number", {"FSR 207"}}});
+        c().shelves.read(c().shelves.all());
+        d_->settle();
+        lookUp("Night Post (2011 remaster)");
+        const SleeveView* view = nullptr;
+        for (const SleeveView& s : c().sleeves.all())
+            if (s.title == "Night Post (2011 remaster)")
+                view = &s;
+        QVERIFY(view && c().identify.answer(view->key));
+        const library::AlreadyHere& here = c().identify.answer(view->key)->here;
+        QCOMPARE(here.what, library::AlreadyHere::What::Edition);
+        QCOMPARE(here.files, size_t{6});
+        QCOMPARE(here.quality, 0); // they are the same files
+        QCOMPARE(hereText(here), QString("this edition, 6 files"));
+        bool told = false;
+        for (QLabel* l : page()->findChildren<QLabel*>())
+            told = told || (l->isVisible() && l->text().contains("On your shelves already: this edition"));
+        QVERIFY(told);
+    }
+
+    void whichReferencesAreAsked() {
+        ReferenceList* list = w().settings()->references();
+        QVERIFY(list->add("Elsewhere", "http://example.org:80").contains("only this machine"));
+        QVERIFY(list->add("", "http://127.0.0.1:4711").contains("name"));
+        QCOMPARE(list->add("Town library", "http://127.0.0.1:4711"), QString());
+        QCOMPARE(c().references.entries().size(), size_t{2});
+        QCOMPARE(c().references.entries()[1].key, std::string("town-library"));
+        for (QCheckBox* box : list->findChildren<QCheckBox*>())
+            if (box->text() == "Cairn")
+                box->click();
+        QVERIFY(!c().references.entries()[0].on);
+        QCOMPARE(c().references.held().size(), size_t{1});
+        // Nobody answers there: it says so, and nothing is lost.
+        w().showWorkspace(MainWindow::Bench);
+        lookUp("Night Post EP");
+        bool told = false;
+        for (QLabel* l : page()->findChildren<QLabel*>())
+            told = told || (l->isVisible() && l->text().contains("Town library"));
+        QVERIFY(told);
     }
 
     void theReferenceCannotBeAsked() {

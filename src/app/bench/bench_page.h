@@ -25,6 +25,7 @@
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/standards.h"
+#include "app/control/stray_identifier.h"
 #include "app/control/undo_history.h"
 
 class QLabel;
@@ -86,6 +87,7 @@ public:
         PicturesController& pictures;
         ReferencesController& references;
         IdentifyController& identify;
+        StrayIdentifier& strays;
     };
 
     enum Step { BringIn, Identify, Describe, PutAway };

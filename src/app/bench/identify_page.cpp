@@ -17,6 +17,7 @@
 
 #include "app/bench/identify_overview.h"
 #include "app/bench/line_up_table.h"
+#include "app/bench/stray_list.h"
 #include "app/bench/take_rules_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -185,7 +186,9 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     overview_ = new IdentifyOverview({use_.sleeves, use_.identify});
     stack_ = new QStackedWidget;
     stack_->addWidget(one);
+    strays_ = new StrayList({use_.files, use_.sleeves, use_.strays});
     stack_->addWidget(overview_);
+    stack_->addWidget(strays_);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(stack_);
@@ -212,6 +215,7 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     connect(&use_.drafts, &DraftsController::changed, this, &IdentifyPage::refresh);
     connect(&use_.sleeves, &SleeveViews::changed, this, &IdentifyPage::refresh);
     connect(lineUp_, &LineUpTable::playRequested, this, &IdentifyPage::playRequested);
+    connect(strays_, &StrayList::playRequested, this, &IdentifyPage::playRequested);
     connect(overview_, &IdentifyOverview::sleeveWanted, this, &IdentifyPage::sleeveWanted);
     connect(overview_, &IdentifyOverview::filesWanted, this, &IdentifyPage::filesWanted);
 }
@@ -220,7 +224,7 @@ void IdentifyPage::setSleeves(const std::vector<std::string>& keys) {
     const std::string wanted = keys.size() == 1 ? keys[0] : std::string();
     const bool another = wanted != sleeve_;
     sleeve_ = wanted;
-    stack_->setCurrentIndex(sleeve_.empty() ? 1 : 0);
+    stack_->setCurrentIndex(!sleeve_.empty() ? 0 : keys.size() == 1 ? 2 : 1);
     if (another)
         fillWords();
     refresh();
@@ -247,6 +251,8 @@ void IdentifyPage::find() {
 void IdentifyPage::lookUp() {
     if (!sleeve_.empty())
         use_.identify.identify(sleeve_);
+    else if (stack_->currentWidget() == strays_)
+        use_.strays.identifyAll();
 }
 
 void IdentifyPage::lookUpAll() {
@@ -269,6 +275,10 @@ void IdentifyPage::editRules() {
 void IdentifyPage::refresh() {
     if (stack_->currentWidget() == overview_) {
         overview_->refresh();
+        return;
+    }
+    if (stack_->currentWidget() == strays_) {
+        strays_->refresh();
         return;
     }
     const SleeveAnswer* a = use_.identify.answer(sleeve_);

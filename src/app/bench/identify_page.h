@@ -5,7 +5,7 @@
 
 #include <QWidget>
 
-#include "app/control/identify_controller.h"
+#include "app/control/stray_identifier.h"
 #include "app/widgets/controls.h"
 
 class QCheckBox;
@@ -18,6 +18,7 @@ namespace moorfrost::app {
 class ComparisonTable;
 class IdentifyOverview;
 class LineUpTable;
+class StrayList;
 
 class IdentifyPage : public QWidget {
     Q_OBJECT
@@ -28,13 +29,16 @@ public:
         SleeveViews& sleeves;
         ReferencesController& references;
         IdentifyController& identify;
+        StrayIdentifier& strays;
     };
     explicit IdentifyPage(const Uses& use, QWidget* parent = nullptr);
-    /// Keys of the sleeves that are chosen; all of the batch where there are none or several.
+    /// Keys of the sleeves that are chosen ("": the strays); all of the batch where there are none or
+    /// several.
     void setSleeves(const std::vector<std::string>& keys);
     LineUpTable* lineUp() { return lineUp_; }
     ComparisonTable* candidates() { return candidates_; }
     IdentifyOverview* overview() { return overview_; }
+    StrayList* strays() { return strays_; }
     void lookUp();
     void lookUpAll();
     void take();
@@ -64,6 +68,7 @@ private:
     LineUpTable* lineUp_;
     QTreeWidget* changes_;
     IdentifyOverview* overview_;
+    StrayList* strays_;
     QLabel* trouble_;
 };
 

@@ -384,6 +384,17 @@ void IdentifyController::takeSure() {
     emit changed({});
 }
 
+std::string IdentifyController::releaseOf(const SleeveView& sleeve) const {
+    for (FileId id : sleeve.files)
+        if (const auto values = drafts_.session().effective(id, matching::referenceNumberField);
+            !values.empty())
+            return values[0];
+    const SleeveAnswer* a = answer(sleeve.key);
+    return a && a->best() && a->verdict == matching::Verdict::Sure
+               ? a->best()->reference + ":" + a->best()->release.id
+               : std::string();
+}
+
 bool IdentifyController::isTaken(const SleeveView& sleeve) const {
     return std::ranges::any_of(sleeve.files, [this](FileId id) {
         return !drafts_.session().effective(id, matching::referenceNumberField).empty();

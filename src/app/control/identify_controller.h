@@ -73,6 +73,9 @@ public:
     std::vector<std::string> sure() const;
     void takeSure();
 
+    /// The number of the release that its files say they are, or that was found and is chosen and sure; "".
+    std::string releaseOf(const SleeveView& sleeve) const;
+    std::string originOf(const matching::Candidate& candidate) const;
     /// Its files say which release they are.
     bool isTaken(const SleeveView& sleeve) const;
     /// Sleeves that are not taken.
@@ -98,7 +101,6 @@ private:
     void lookHere(const std::string& sleeve);
     void fetchChosen(const std::string& sleeve);
     void forgetOld();
-    std::string originOf(const matching::Candidate& candidate) const;
     edits::Proposals proposalsOf(const SleeveAnswer& answer) const;
 
     LibraryAccess& library_;

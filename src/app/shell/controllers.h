@@ -28,6 +28,7 @@
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/standards.h"
+#include "app/control/stray_identifier.h"
 #include "app/control/undo_history.h"
 #include "app/control/writing_controller.h"
 
@@ -71,6 +72,7 @@ public:
     SleeveViews sleeves;
     ReferencesController references;
     IdentifyController identify;
+    StrayIdentifier strays;
     AlongFiles along;
     Duplicates duplicates;
     SameSound sameSound;

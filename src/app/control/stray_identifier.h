@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Which tracks the strays of the batch may be, each for itself; taking them puts each into the sleeve of its
+// release, or into a new one.
+#pragma once
+
+#include <QObject>
+
+#include <map>
+
+#include "app/control/batch_controller.h"
+#include "app/control/identify_controller.h"
+#include "core/matching/single_file.h"
+
+namespace moorfrost::app {
+
+class StrayIdentifier : public QObject {
+    Q_OBJECT
+public:
+    StrayIdentifier(FilesController& files, DraftsController& drafts, BatchController& batch,
+                    const SleeveViews& sleeves, ReferencesController& references,
+                    IdentifyController& identify, JobList& jobs, Messages& messages);
+
+    /// The strays, in their order; without what cannot be read.
+    std::vector<FileId> strays() const;
+    /// nullptr: it was not looked up.
+    const matching::FileIdentified* answer(FileId file) const;
+    size_t chosen(FileId file) const;
+    void choose(FileId file, size_t candidate);
+    void identifyAll();
+    bool isAsking() const { return asking_ != 0; }
+    /// The sleeve that a file would come to, by its chosen candidate; "": a new one.
+    std::string sleeveFor(FileId file) const;
+    void take(const std::vector<FileId>& files);
+
+signals:
+    void changed();
+
+private:
+    const matching::TrackCandidate* best(FileId file) const;
+    std::string numberOf(const matching::TrackCandidate& c) const { return c.reference + ":" + c.release.id; }
+    void forgetOld();
+
+    FilesController& files_;
+    DraftsController& drafts_;
+    BatchController& batch_;
+    const SleeveViews& sleeves_;
+    ReferencesController& references_;
+    IdentifyController& identify_;
+    JobList& jobs_;
+    Messages& messages_;
+    std::map<FileId, matching::FileIdentified> answers_;
+    std::map<FileId, size_t> chosen_;
+    work::JobId asking_ = 0;
+};
+
+} // namespace moorfrost::app
