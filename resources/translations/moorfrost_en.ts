@@ -406,6 +406,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::ReleasePicturesView</name>
+    <message numerus="yes">
+        <source>Take %n picture(s) for all files</source>
+        <translation><numerusform>Take %n picture for all files</numerusform><numerusform>Take %n pictures for all files</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::ReviewPage</name>
     <message numerus="yes">
         <source>%n draft(s)</source>

@@ -14,6 +14,7 @@
 #include "app/bench/identify_overview.h"
 #include "app/bench/identify_page.h"
 #include "app/bench/line_up_table.h"
+#include "app/bench/release_pictures_view.h"
 #include "app/bench/stray_list.h"
 #include "app/bench/take_rules_dialog.h"
 #include "app/settings/reference_list.h"
@@ -21,6 +22,7 @@
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/comparison_table.h"
+#include "core/tags/picture_changes.h"
 #include "core/tags/tag_io.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
@@ -240,8 +242,57 @@ private slots:
         QVERIFY(c().identify.rules() == rules);
     }
 
+    void picturesAreCandidatesToo() {
+        lookUp("Night Post EP");
+        page()->showPictures()->click();
+        d_->settle();
+        ReleasePicturesView* view = page()->pictures();
+        QCOMPARE(view->list()->topLevelItemCount(), 2);
+        QCOMPARE(view->list()->topLevelItem(0)->checkState(0), Qt::Checked); // 1200 pixels beside 600
+        QVERIFY(c().drafts.session().all().empty());
+        view->takeButton()->click();
+        d_->settle();
+        for (const char* name : {"01_nightpost_MASTER.flac", "04_bonus.flac"}) {
+            const auto pictures = c().pictures.of(d_->fileNamed(name));
+            QCOMPARE(pictures.size(), size_t{2});
+            QVERIFY(std::ranges::any_of(
+                pictures, [](const auto& p) { return p.type == "front cover" && p.width == 1200; }));
+            const library::Draft* draft =
+                c().drafts.session().find(d_->fileNamed(name), tags::pictureKey("front cover"));
+            QVERIFY(draft && draft->origin.starts_with("Cairn: Night Post EP"));
+        }
+        w().showWorkspace(MainWindow::Review);
+        w().foot()->writeButton()->click();
+        d_->settle();
+        auto written = tags::readPictures(c().files.file(d_->fileNamed("04_bonus.flac"))->path);
+        QVERIFY(written);
+        QCOMPARE(written->size(), size_t{2});
+        QCOMPARE(written->at(0).data, test::readBytes(*box_ / "reference/pictures/night-post-cd-front"));
+    }
+
+    void picturesThatAreNone() {
+        // A bomb, one that is cut, one that is not there; and a small one made large.
+        const Path pictures = *box_ / "reference/pictures";
+        test::writeBytes(
+            pictures / "night-post-cd-front",
+            std::string("\x89PNG\r\n\x1a\n\0\0\0\x0dIHDR\0\0\x4e\x20\0\0\x4e\x20\x08\x06\0\0\0", 29));
+        std::filesystem::remove(pictures / "night-post-cd-back");
+        lookUp("Night Post EP");
+        page()->showPictures()->click();
+        d_->settle();
+        QTreeWidget* list = page()->pictures()->list();
+        QCOMPARE(list->topLevelItemCount(), 2);
+        for (int i = 0; i < 2; ++i) {
+            QVERIFY(!list->topLevelItem(i)->text(2).isEmpty());
+            QVERIFY(list->topLevelItem(i)->data(0, Qt::CheckStateRole).isNull());
+        }
+        QVERIFY(!page()->pictures()->takeButton()->isEnabled());
+        QVERIFY(c().drafts.session().all().empty());
+    }
+
     void straysJoinTheirSleeves() {
-        QTest::keyClick(&w(), Qt::Key_I, Qt::ControlModifier | Qt::ShiftModifier); // one is known for sure, by codes
+        QTest::keyClick(&w(), Qt::Key_I,
+                        Qt::ControlModifier | Qt::ShiftModifier); // one is known for sure, by codes
         d_->settle();
         const FileId gorse = d_->fileNamed("Varnholt, Isla - Gorse (rough).mp3");
         const FileId march = d_->fileNamed("HARBOUR BAND - QUAYSIDE MARCH.aiff");

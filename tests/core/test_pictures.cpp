@@ -2,6 +2,8 @@
 // Pictures: their headers, and reading them from every format that can carry one.
 #include <QtTest>
 
+#include <cmath>
+
 #include <taglib/attachedpictureframe.h>
 #include <taglib/flacfile.h>
 #include <taglib/id3v2tag.h>
@@ -12,6 +14,7 @@
 #include <taglib/wavfile.h>
 #include <xxhash.h>
 
+#include "core/pictures/detail.h"
 #include "core/tags/packed.h"
 #include "core/tags/picture.h"
 #include "core/tags/tag_io.h"
@@ -21,6 +24,34 @@
 using namespace moorfrost;
 
 namespace {
+
+/// As programs enlarge: each point between four of the small one (bilinear).
+pictures::Square enlarged(const pictures::Square& small, int side) {
+    pictures::Square out{side, false,
+                         std::string(static_cast<size_t>(side) * static_cast<size_t>(side) * 4, '\xff')};
+    auto at = [&](int x, int y, int channel) {
+        x = std::min(x, small.side - 1);
+        y = std::min(y, small.side - 1);
+        return static_cast<double>(static_cast<unsigned char>(
+            small.pixels[(static_cast<size_t>(y) * static_cast<size_t>(small.side) + static_cast<size_t>(x)) *
+                             4 +
+                         static_cast<size_t>(channel)]));
+    };
+    for (int y = 0; y < side; ++y)
+        for (int x = 0; x < side; ++x)
+            for (int channel = 0; channel < 3; ++channel) {
+                const double fx = static_cast<double>(x) * small.side / side,
+                             fy = static_cast<double>(y) * small.side / side;
+                const int ix = static_cast<int>(fx), iy = static_cast<int>(fy);
+                const double dx = fx - ix, dy = fy - iy;
+                const double value =
+                    (1 - dy) * ((1 - dx) * at(ix, iy, channel) + dx * at(ix + 1, iy, channel)) +
+                    dy * ((1 - dx) * at(ix, iy + 1, channel) + dx * at(ix + 1, iy + 1, channel));
+                out.pixels[(static_cast<size_t>(y) * static_cast<size_t>(side) + static_cast<size_t>(x)) * 4 +
+                           static_cast<size_t>(channel)] = static_cast<char>(std::lround(value));
+            }
+    return out;
+}
 
 TagLib::ByteVector bytes(const std::string& s) {
     return {s.data(), static_cast<unsigned int>(s.size())};
@@ -177,6 +208,36 @@ private slots:
         kept[0] = 9;
         QVERIFY(!tags::unpack(kept, before));
         QVERIFY(!view.read(kept));
+    }
+
+    void enlargedPicturesAreTold_data() {
+        QTest::addColumn<int>("drawn");
+        QTest::addColumn<int>("seed");
+        for (int seed : {1, 2, 5})
+            for (int drawn : {200, 400, 1000})
+                QTest::addRow("%d drawn with %d", seed, drawn) << drawn << seed;
+    }
+    void enlargedPicturesAreTold() {
+        QFETCH(int, drawn);
+        QFETCH(int, seed);
+        // Drawn small, and made 1000 pixels wide as people do it.
+        auto small = pictures::squareOf(demo::drawCover(static_cast<uint32_t>(seed), drawn), drawn);
+        QVERIFY(small);
+        const pictures::Square square = drawn == 1000 ? *small : enlarged(*small, 1000);
+        const int detail = pictures::detailOf(square);
+        if (drawn == 1000)
+            QCOMPARE(detail, 1000);
+        else
+            QVERIFY2(detail > drawn * 6 / 10 && detail < drawn * 17 / 10 &&
+                         detail < pictures::enlargedBelow * 1000,
+                     std::to_string(detail).c_str());
+    }
+
+    void noDetailIsToldOfNothing() {
+        QCOMPARE(pictures::detailOf({500, false, std::string(size_t{500} * 500 * 4, '\x77')}),
+                 0); // a plain colour
+        QCOMPARE(pictures::detailOf({32, false, std::string(size_t{32} * 32 * 4, '\x77')}), 0);
+        QCOMPARE(pictures::detailOf({500, false, "too few"}), 0);
     }
 
     void typeNames() {

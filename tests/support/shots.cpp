@@ -154,6 +154,9 @@ int main(int argc, char** argv) {
     w.bench()->identify()->findChild<QPushButton*>("right")->click();
     shot(&w, "identify-changes");
     w.bench()->identify()->findChild<QPushButton*>("left")->click();
+    w.bench()->identify()->showPictures()->click();
+    shot(&w, "identify-pictures");
+    w.bench()->identify()->findChild<QPushButton*>("left")->click();
     d.chooseSleeve("Strays");
     w.bench()->identify()->lookUp();
     shot(&w, "identify-strays");

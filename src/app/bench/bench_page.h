@@ -22,6 +22,7 @@
 #include "app/control/pictures_controller.h"
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
+#include "app/control/release_pictures.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/standards.h"
@@ -88,6 +89,7 @@ public:
         ReferencesController& references;
         IdentifyController& identify;
         StrayIdentifier& strays;
+        ReleasePictures& releasePictures;
     };
 
     enum Step { BringIn, Identify, Describe, PutAway };

@@ -17,6 +17,7 @@
 
 #include "app/bench/identify_overview.h"
 #include "app/bench/line_up_table.h"
+#include "app/bench/release_pictures_view.h"
 #include "app/bench/stray_list.h"
 #include "app/bench/take_rules_dialog.h"
 #include "app/shell/text_utils.h"
@@ -121,9 +122,10 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     upperLayout->addLayout(inset, 1);
 
     showSeats_ = button(tr("Line-up"), "left");
-    showChanges_ = button({}, "right");
+    showChanges_ = button({}, "middle");
+    showPictures_ = button({}, "right");
     auto* group = new QButtonGroup(this);
-    for (QPushButton* b : {showSeats_, showChanges_}) {
+    for (QPushButton* b : {showSeats_, showChanges_, showPictures_}) {
         b->setCheckable(true);
         group->addButton(b);
     }
@@ -137,6 +139,7 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     middle->setSpacing(0);
     middle->addWidget(showSeats_);
     middle->addWidget(showChanges_);
+    middle->addWidget(showPictures_);
     middle->addSpacing(12);
     middle->addWidget(seated_, 1);
     middle->addWidget(rules_);
@@ -153,6 +156,8 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     below_ = new QStackedWidget;
     below_->addWidget(lineUp_);
     below_->addWidget(changes_);
+    pictures_ = new ReleasePicturesView(use_.releasePictures);
+    below_->addWidget(pictures_);
     auto* lower = new QFrame;
     lower->setObjectName("panel");
     auto* lowerLayout = new QVBoxLayout(lower);
@@ -205,7 +210,7 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     connect(rules_, &QPushButton::clicked, this, &IdentifyPage::editRules);
     connect(take_, &QPushButton::clicked, this, &IdentifyPage::take);
     connect(group, &QButtonGroup::buttonClicked, this, [this] {
-        below_->setCurrentIndex(showChanges_->isChecked() ? 1 : 0);
+        below_->setCurrentIndex(showChanges_->isChecked() ? 1 : showPictures_->isChecked() ? 2 : 0);
         refresh();
     });
     connect(&use_.identify, &IdentifyController::changed, this, [this](const std::string& key) {
@@ -308,6 +313,11 @@ void IdentifyPage::refresh() {
     refreshCandidates(*a);
     lineUp_->show(sleeve_);
     refreshChanges();
+    const auto pictures = static_cast<int>(a->best()->release.pictures.size());
+    showPictures_->setText(tr("Pictures (%1)").arg(pictures));
+    showPictures_->setEnabled(pictures > 0);
+    if (below_->currentWidget() == pictures_)
+        pictures_->show(sleeve_);
 }
 
 void IdentifyPage::refreshCandidates(const SleeveAnswer& answer) {

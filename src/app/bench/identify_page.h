@@ -5,6 +5,7 @@
 
 #include <QWidget>
 
+#include "app/control/release_pictures.h"
 #include "app/control/stray_identifier.h"
 #include "app/widgets/controls.h"
 
@@ -18,6 +19,7 @@ namespace moorfrost::app {
 class ComparisonTable;
 class IdentifyOverview;
 class LineUpTable;
+class ReleasePicturesView;
 class StrayList;
 
 class IdentifyPage : public QWidget {
@@ -30,6 +32,7 @@ public:
         ReferencesController& references;
         IdentifyController& identify;
         StrayIdentifier& strays;
+        ReleasePictures& releasePictures;
     };
     explicit IdentifyPage(const Uses& use, QWidget* parent = nullptr);
     /// Keys of the sleeves that are chosen ("": the strays); all of the batch where there are none or
@@ -39,6 +42,8 @@ public:
     ComparisonTable* candidates() { return candidates_; }
     IdentifyOverview* overview() { return overview_; }
     StrayList* strays() { return strays_; }
+    ReleasePicturesView* pictures() { return pictures_; }
+    QPushButton* showPictures() { return showPictures_; }
     void lookUp();
     void lookUpAll();
     void take();
@@ -59,7 +64,7 @@ private:
     Uses use_;
     std::string sleeve_; // "": none
     QLineEdit *artist_, *album_, *code_;
-    QPushButton *find_, *look_, *take_, *rules_, *showSeats_, *showChanges_;
+    QPushButton *find_, *look_, *take_, *rules_, *showSeats_, *showChanges_, *showPictures_;
     QStackedWidget *stack_, *work_, *below_;
     ComparisonTable* candidates_;
     QCheckBox *onlyDifferent_, *reasons_;
@@ -69,6 +74,7 @@ private:
     QTreeWidget* changes_;
     IdentifyOverview* overview_;
     StrayList* strays_;
+    ReleasePicturesView* pictures_;
     QLabel* trouble_;
 };
 

@@ -143,6 +143,14 @@ void PicturesController::take(const std::vector<Added>& added, const std::vector
     }
 }
 
+void PicturesController::takeKept(const std::vector<PictureInfo>& pictures, const QString& from,
+                                  const std::vector<FileId>& files) {
+    std::vector<Added> added;
+    for (const PictureInfo& p : pictures)
+        added.push_back({p, from, false});
+    take(added, files);
+}
+
 void PicturesController::propose(const QString& action, const std::vector<FileId>& files,
                                  const std::vector<std::string>& types, const Change& change,
                                  const QString& origin) {

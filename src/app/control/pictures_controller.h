@@ -32,6 +32,9 @@ public:
     /// people.
     void addBytes(const QByteArray& bytes, const QString& from, const std::vector<FileId>& files,
                   const std::string& type = {});
+    /// Pictures that are kept already. `from`: where they come from, for people.
+    void takeKept(const std::vector<tags::PictureInfo>& pictures, const QString& from,
+                  const std::vector<FileId>& files);
     /// A picture that one of the files has, for all of them, in the place of those of its type.
     void sameInAll(const tags::PictureInfo& picture, const std::vector<FileId>& files);
     void remove(const tags::PictureInfo& picture, const std::vector<FileId>& files);

@@ -23,7 +23,9 @@ Controllers::Controllers(const Path& file)
       sleeves(batch.batch(), files, drafts, places, kinds, standards, settings),
       references(library, settings),
       identify(library, index, settings, files, drafts, sleeves, references, jobs, messages),
-      strays(files, drafts, batch, sleeves, references, identify, jobs, messages), along(batch, files, jobs),
+      strays(files, drafts, batch, sleeves, references, identify, jobs, messages),
+      releasePictures(library, files, sleeves, references, identify, pictures, standards, jobs),
+      along(batch, files, jobs),
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
       sameSound(library, recordings, index, jobs),
       bringIn(library, settings, files, batch, lasting, jobs, messages),
@@ -111,10 +113,10 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,      &library, &settings,   &files,    &recordings, &drafts, &undo,
-            &pictures,  &index,   &standards,  &shelves,  &journal,    &batch,  &kinds,
-            &places,    &sleeves, &references, &identify, &strays,     &along,  &duplicates,
-            &sameSound, &bringIn, &writing,    &care};
+    return {&jobs,       &library,   &settings,   &files,    &recordings, &drafts,          &undo,
+            &pictures,   &index,     &standards,  &shelves,  &journal,    &batch,           &kinds,
+            &places,     &sleeves,   &references, &identify, &strays,     &releasePictures, &along,
+            &duplicates, &sameSound, &bringIn,    &writing,  &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

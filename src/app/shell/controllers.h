@@ -24,6 +24,7 @@
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/references_controller.h"
+#include "app/control/release_pictures.h"
 #include "app/control/same_sound.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
@@ -73,6 +74,7 @@ public:
     ReferencesController references;
     IdentifyController identify;
     StrayIdentifier strays;
+    ReleasePictures releasePictures;
     AlongFiles along;
     Duplicates duplicates;
     SameSound sameSound;

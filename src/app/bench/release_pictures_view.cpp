@@ -1,0 +1,229 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/bench/release_pictures_view.h"
+
+#include <QDialog>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+#include <QTreeWidget>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/file_table.h"
+
+namespace moorfrost::app {
+
+/// A picture with its name above and what is told of it below.
+class PictureMat : public QWidget {
+public:
+    PictureMat(const QString& name, QWidget* parent = nullptr) : QWidget(parent), name_(name) {
+        setMinimumSize(120, 140);
+        setAccessibleName(name);
+    }
+    const QImage& image() const { return image_; }
+    const QString& told() const { return told_; }
+    void show(const QImage& image, const QString& told) {
+        image_ = image;
+        told_ = told;
+        setAccessibleDescription(told);
+        update();
+    }
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter p(this);
+        const auto& c = theme::colours();
+        p.setFont(theme::uiFont(11, QFont::DemiBold));
+        p.setPen(c.second);
+        p.drawText(QRect(0, 0, width(), 18), Qt::AlignLeft | Qt::AlignVCenter, name_);
+        const int side = std::min(width(), height() - 58);
+        const QRect frame(0, 20, side, side);
+        if (image_.isNull()) {
+            p.fillRect(frame, c.sunk);
+            p.setPen(c.third);
+            p.setFont(theme::uiFont(13));
+            p.drawText(frame, Qt::AlignCenter, QObject::tr("none"));
+        } else {
+            p.setRenderHint(QPainter::SmoothPixmapTransform);
+            p.drawImage(frame, image_);
+        }
+        p.setFont(theme::uiFont(12));
+        p.setPen(c.second);
+        const QStringList lines = told_.split('\n');
+        for (qsizetype i = 0; i < lines.size(); ++i)
+            p.drawText(QRect(0, frame.bottom() + 4 + static_cast<int>(i) * 16, width(), 18),
+                       Qt::AlignLeft | Qt::AlignVCenter,
+                       p.fontMetrics().elidedText(lines[i], Qt::ElideRight, width()));
+    }
+
+private:
+    QString name_, told_;
+    QImage image_;
+};
+
+namespace {
+
+enum Column { Type, Size, Verdict };
+constexpr int indexRole = Qt::UserRole + 1;
+
+QString sizeText(const tags::PictureInfo& p) {
+    return QString("%1 \u00D7 %2").arg(p.width).arg(p.height) + " \u00B7 " + shownSize(p.bytes);
+}
+
+} // namespace
+
+ReleasePicturesView::ReleasePicturesView(ReleasePictures& pictures, QWidget* parent)
+    : QWidget(parent), pictures_(pictures) {
+    list_ = new QTreeWidget;
+    prepareTree(list_, {tr("Picture"), tr("Size"), tr("How good it is")});
+    list_->setRootIsDecorated(false);
+    list_->setAccessibleName(tr("Pictures of the release"));
+    list_->header()->resizeSection(Type, 150);
+    list_->header()->resizeSection(Size, 150);
+    there_ = new PictureMat(tr("As it is"));
+    candidate_ = new PictureMat(tr("Of the release"));
+    note_ = label({}, "quiet");
+    note_->setWordWrap(true);
+    take_ = button({});
+    auto* mats = new QHBoxLayout;
+    mats->setSpacing(16);
+    mats->addWidget(candidate_, 1);
+    mats->addWidget(there_, 1);
+    auto* left = new QVBoxLayout;
+    left->addWidget(list_, 1);
+    auto* foot = new QHBoxLayout;
+    foot->setContentsMargins(8, 0, 0, 8);
+    foot->addWidget(note_, 1);
+    foot->addWidget(take_);
+    left->addLayout(foot);
+    auto* layout = new QHBoxLayout(this);
+    layout->setContentsMargins(0, 0, 8, 0);
+    layout->setSpacing(16);
+    layout->addLayout(left, 3);
+    layout->addLayout(mats, 2);
+    connect(&pictures_, &ReleasePictures::changed, this, [this](const std::string& sleeve) {
+        if (isVisible() && (sleeve.empty() || sleeve == sleeve_))
+            refresh();
+    });
+    connect(list_, &QTreeWidget::currentItemChanged, this, &ReleasePicturesView::showCurrent);
+    connect(list_, &QTreeWidget::itemChanged, this, [this] {
+        const auto n = static_cast<int>(ticked().size());
+        take_->setText(tr("Take %n picture(s) for all files", "", n));
+        take_->setEnabled(n > 0);
+    });
+    connect(list_, &QTreeWidget::itemActivated, this, &ReleasePicturesView::showLarge);
+    list_->setToolTip(tr("Enter or a double click shows both large, side by side."));
+    connect(take_, &QPushButton::clicked, this, [this] { pictures_.take(sleeve_, ticked()); });
+}
+
+void ReleasePicturesView::show(const std::string& sleeve) {
+    sleeve_ = sleeve;
+    if (!pictures_.of(sleeve) && !pictures_.isFetching(sleeve))
+        pictures_.fetch(sleeve);
+    refresh();
+}
+
+void ReleasePicturesView::refresh() {
+    const ReleasePictures::Shown* shown = pictures_.of(sleeve_);
+    if (!shown && !pictures_.isFetching(sleeve_) && isVisible())
+        pictures_.fetch(sleeve_); // another release was chosen
+    if (shown && shown->number == number_ &&
+        list_->topLevelItemCount() == static_cast<int>(shown->candidates.size())) {
+        showCurrent();
+        return; // what is ticked stays
+    }
+    number_ = shown ? shown->number : std::string();
+    list_->clear();
+    there_->show({}, {});
+    candidate_->show({}, {});
+    if (!shown) {
+        note_->setText(pictures_.isFetching(sleeve_) ? tr("They are being fetched \u2026")
+                                                     : tr("There are none to show."));
+        take_->hide();
+        return;
+    }
+    const int wanted = pictures_.wantedSide();
+    QTreeWidgetItem* best = nullptr;
+    for (size_t i = 0; i < shown->candidates.size(); ++i) {
+        const PictureCandidate& c = shown->candidates[i];
+        auto* item = new QTreeWidgetItem(list_);
+        item->setData(Type, indexRole, static_cast<qulonglong>(i));
+        item->setText(Type, pictureTypeLabel(c.refused.isEmpty() ? c.info.type : c.told.type));
+        if (!c.refused.isEmpty()) {
+            item->setText(Verdict, c.refused);
+            item->setForeground(Verdict, theme::colours().rowan);
+            item->setToolTip(Verdict, c.refused);
+            continue;
+        }
+        item->setText(Size, sizeText(c.info));
+        const bool small = wanted > 0 && c.shorterSide() < wanted;
+        const QString verdict = small            ? tr("smaller than the standard asks (%1)").arg(wanted)
+                                : c.isEnlarged() ? tr("enlarged: detail of about %1 pixels").arg(c.detail)
+                                : pictures_.isProposed(*shown, i) ? shown->present.contains(c.info.type)
+                                                                        ? tr("better than what is there")
+                                                                        : tr("good, and none is there")
+                                                                  : tr("good");
+        item->setText(Verdict, verdict);
+        item->setToolTip(Verdict, verdict);
+        item->setForeground(Verdict,
+                            small || c.isEnlarged() ? theme::colours().lichen : theme::colours().moss);
+        item->setCheckState(Type, pictures_.isProposed(*shown, i) ? Qt::Checked : Qt::Unchecked);
+        if (!best || pictures_.isProposed(*shown, i))
+            best = best && best->checkState(Type) == Qt::Checked ? best : item;
+    }
+    note_->setText(shown->candidates.empty() ? tr("The reference has no pictures of this release.")
+                                             : QString());
+    take_->setVisible(!shown->candidates.empty());
+    if (best)
+        list_->setCurrentItem(best);
+    emit list_->itemChanged(nullptr, 0);
+}
+
+void ReleasePicturesView::showCurrent() {
+    const ReleasePictures::Shown* shown = pictures_.of(sleeve_);
+    const QTreeWidgetItem* item = list_->currentItem();
+    if (!shown || !item)
+        return;
+    const auto i = static_cast<size_t>(item->data(Type, indexRole).toULongLong());
+    if (i >= shown->candidates.size())
+        return;
+    const PictureCandidate& c = shown->candidates[i];
+    auto told = [](const tags::PictureInfo& info, int detail) {
+        return sizeText(info) + (detail > 0 ? "\n" + tr("detail of %1 pixels").arg(detail) : QString());
+    };
+    candidate_->show(c.image, c.refused.isEmpty() ? told(c.info, c.detail) : c.refused);
+    const auto there = shown->present.find(c.info.type);
+    if (there == shown->present.end())
+        there_->show({}, {});
+    else
+        there_->show(there->second.image, told(there->second.info, there->second.detail));
+}
+
+void ReleasePicturesView::showLarge() {
+    QDialog large(this);
+    large.setWindowTitle(tr("Side by side"));
+    auto* layout = new QHBoxLayout(&large);
+    layout->setContentsMargins(20, 16, 20, 12);
+    layout->setSpacing(20);
+    for (const auto& [name, from] :
+         {std::pair(tr("Of the release"), candidate_), std::pair(tr("As it is"), there_)}) {
+        auto* mat = new PictureMat(name);
+        mat->show(from->image(), from->told());
+        layout->addWidget(mat, 1);
+    }
+    large.resize(1180, 660);
+    large.exec();
+}
+
+std::vector<size_t> ReleasePicturesView::ticked() const {
+    std::vector<size_t> out;
+    for (int i = 0; i < list_->topLevelItemCount(); ++i)
+        if (list_->topLevelItem(i)->checkState(Type) == Qt::Checked)
+            out.push_back(static_cast<size_t>(list_->topLevelItem(i)->data(Type, indexRole).toULongLong()));
+    return out;
+}
+
+} // namespace moorfrost::app

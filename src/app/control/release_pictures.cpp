@@ -1,0 +1,177 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/control/release_pictures.h"
+
+#include <algorithm>
+
+#include "app/shell/text_utils.h"
+#include "app/widgets/thumbnails.h"
+#include "core/pictures/detail.h"
+#include "core/sandbox/parser_pool.h"
+#include "core/tags/picture_changes.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+constexpr int lookedAt = 720, mostSide = 2048;
+constexpr size_t mostPictures = 24;
+
+QImage imageOf(const pictures::Square& square) {
+    const QImage there(reinterpret_cast<const uchar*>(square.pixels.data()), square.side, square.side,
+                       square.side * 4, QImage::Format_RGBA8888);
+    return there.scaled(lookedAt, lookedAt, Qt::KeepAspectRatio, Qt::SmoothTransformation)
+        .convertToFormat(QImage::Format_RGB32);
+}
+
+/// Looks at the middle of a picture as large as it is, in a reading process. False where it cannot be shown.
+bool look(const Path& file, uint64_t hash, const tags::PictureInfo& info, int& detail, QImage& image,
+          std::string& why) {
+    const int shorter = std::min(info.width, info.height), side = std::clamp(shorter, 16, mostSide);
+    auto square = sandbox::ParserPool::shared().pictureOf(file, hash, side);
+    if (!square) {
+        why = square.error().message;
+        return false;
+    }
+    detail = pictures::detailOf(*square);
+    if (side < shorter) // what was scaled down to be looked at may have more
+        detail = detail >= side * 9 / 10 ? shorter : detail * shorter / side;
+    image = imageOf(*square);
+    return true;
+}
+
+} // namespace
+
+bool PictureCandidate::isEnlarged() const {
+    return detail > 0 && detail < pictures::enlargedBelow * shorterSide();
+}
+
+ReleasePictures::ReleasePictures(LibraryAccess& library, FilesController& files, const SleeveViews& sleeves,
+                                 ReferencesController& references, IdentifyController& identify,
+                                 PicturesController& pictures, Standards& standards, JobList& jobs)
+    : library_(library), files_(files), sleeves_(sleeves), references_(references), identify_(identify),
+      pictures_(pictures), standards_(standards), jobs_(jobs) {
+    connect(&identify, &IdentifyController::changed, this, [this](const std::string& sleeve) {
+        // Of sleeves that are not looked up any more, or another release was chosen for.
+        std::erase_if(shown_, [&](const auto& s) {
+            const SleeveAnswer* a = identify_.answer(s.first);
+            return !a || !a->best() || a->best()->reference + ":" + a->best()->release.id != s.second.number;
+        });
+        emit changed(sleeve);
+    });
+}
+
+const ReleasePictures::Shown* ReleasePictures::of(const std::string& sleeve) const {
+    const auto it = shown_.find(sleeve);
+    return it == shown_.end() ? nullptr : &it->second;
+}
+
+int ReleasePictures::wantedSide() const {
+    int side = 0;
+    for (const audit::Rule& rule : standards_.ofBatch().rules)
+        if (rule.kind == audit::RuleKind::Picture)
+            side = std::max(side, rule.side);
+    return side;
+}
+
+bool ReleasePictures::isProposed(const Shown& shown, size_t candidate) const {
+    const PictureCandidate& c = shown.candidates[candidate];
+    if (!c.refused.isEmpty() || c.shorterSide() < wantedSide() || c.isEnlarged())
+        return false;
+    for (size_t i = 0; i < shown.candidates.size(); ++i) // the best of its type only
+        if (const PictureCandidate& o = shown.candidates[i];
+            i != candidate && o.info.type == c.info.type && o.refused.isEmpty() &&
+            (o.detail > c.detail || (o.detail == c.detail && i < candidate)))
+            return false;
+    const auto there = shown.present.find(c.info.type);
+    return there == shown.present.end() ||
+           (c.detail > there->second.detail * 11 / 10 && c.info.hash != there->second.info.hash);
+}
+
+void ReleasePictures::fetch(const std::string& sleeve) {
+    const SleeveAnswer* a = identify_.answer(sleeve);
+    const SleeveView* view = sleeves_.find(sleeve);
+    if (!a || !a->best() || !a->best()->complete || !view || fetching_.contains(sleeve))
+        return;
+    std::shared_ptr<reference::Reference> from;
+    for (const auto& r : references_.held())
+        if (r->key() == a->best()->reference)
+            from = r;
+    if (!from)
+        return;
+    const std::string number = a->best()->reference + ":" + a->best()->release.id;
+    // What is there: of each type the first, as drafts have it.
+    struct Present {
+        tags::PictureInfo info;
+        Path holder;
+    };
+    std::map<std::string, Present> present;
+    for (FileId id : view->files)
+        if (const FilePtr f = files_.file(id))
+            for (const tags::PictureInfo& p : pictures_.of(id))
+                present.try_emplace(p.type, Present{p, f->path});
+    fetching_[sleeve] = jobs_.start(
+        this, {ss(tr("Fetching pictures")), work::Priority::Asked, {.network = true}},
+        [from, number, present, told = a->best()->release.pictures,
+         store = library::PictureStore(pictures_.folder())](std::stop_token stop,
+                                                            work::Progress& progress) -> Result<Shown> {
+            Shown out;
+            out.number = number;
+            progress.begin(told.size() + present.size());
+            for (const auto& [type, there] : present) {
+                PresentPicture p{there.info, 0, {}};
+                std::string why;
+                if (const Path kept = store.fileOf(there.info); std::filesystem::exists(kept))
+                    look(kept, 0, there.info, p.detail, p.image, why);
+                else
+                    look(there.holder, there.info.hash, there.info, p.detail, p.image, why);
+                out.present[type] = std::move(p);
+                progress.step(type);
+            }
+            for (size_t i = 0; i < std::min(told.size(), mostPictures) && !stop.stop_requested(); ++i) {
+                PictureCandidate c;
+                c.told = told[i];
+                auto bytes = from->picture(told[i].id, 0, stop);
+                if (!bytes) {
+                    c.refused = qs(bytes.error().message);
+                } else {
+                    const std::string type = tags::pictureTypeFrom(told[i].type);
+                    auto kept = store.add(*bytes, type.empty() ? "other" : type, told[i].comment);
+                    std::string why;
+                    if (!kept)
+                        c.refused = qs(kept.error().message);
+                    else if (c.info = *kept; !look(store.fileOf(*kept), 0, *kept, c.detail, c.image, why))
+                        c.refused = tr("This picture cannot be shown: %1").arg(qs(why));
+                }
+                out.candidates.push_back(std::move(c));
+                progress.step(told[i].id);
+            }
+            if (stop.stop_requested())
+                return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+            return out;
+        },
+        [this, sleeve](Result<Shown> shown) {
+            fetching_.erase(sleeve);
+            const SleeveAnswer* now = identify_.answer(sleeve);
+            if (shown && now && now->best() &&
+                now->best()->reference + ":" + now->best()->release.id == shown->number)
+                shown_[sleeve] = std::move(*shown);
+            emit changed(sleeve);
+        });
+    emit changed(sleeve);
+}
+
+void ReleasePictures::take(const std::string& sleeve, const std::vector<size_t>& candidates) {
+    const Shown* shown = of(sleeve);
+    const SleeveView* view = sleeves_.find(sleeve);
+    const SleeveAnswer* a = identify_.answer(sleeve);
+    if (!shown || !view || !a || !a->best())
+        return;
+    std::vector<tags::PictureInfo> pictures;
+    for (size_t i : candidates)
+        if (i < shown->candidates.size() && shown->candidates[i].refused.isEmpty())
+            pictures.push_back(shown->candidates[i].info);
+    pictures_.takeKept(pictures, qs(identify_.originOf(*a->best())), view->files);
+    emit changed(sleeve);
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The pictures of the release that a sleeve is held to be, beside those that its files have: fetched when
+// they are looked at, measured, taken as drafts.
+#pragma once
+
+#include <QImage>
+#include <QObject>
+
+#include <map>
+
+#include "app/control/identify_controller.h"
+#include "app/control/pictures_controller.h"
+#include "app/control/standards.h"
+
+namespace moorfrost::app {
+
+struct PictureCandidate {
+    reference::Picture told; // as the reference has it
+    tags::PictureInfo info;  // as it was found to be
+    int detail = 0;          // pixels of real detail on the shorter side; 0: not known
+    QImage image;            // its middle, for looking at
+    QString refused;         // why it cannot be taken; "" if it can
+    bool isEnlarged() const;
+    int shorterSide() const { return std::min(info.width, info.height); }
+};
+
+/// What a file of the sleeve has already.
+struct PresentPicture {
+    tags::PictureInfo info;
+    int detail = 0;
+    QImage image;
+};
+
+class ReleasePictures : public QObject {
+    Q_OBJECT
+public:
+    ReleasePictures(LibraryAccess& library, FilesController& files, const SleeveViews& sleeves,
+                    ReferencesController& references, IdentifyController& identify,
+                    PicturesController& pictures, Standards& standards, JobList& jobs);
+
+    struct Shown {
+        std::string number; // of the release: "cairn:night-post-cd"
+        std::vector<PictureCandidate> candidates;
+        std::map<std::string, PresentPicture> present; // by type
+        QStringList errors;
+    };
+    /// Of the candidate that is chosen for the sleeve; nullptr: not fetched.
+    const Shown* of(const std::string& sleeve) const;
+    bool isFetching(const std::string& sleeve) const { return fetching_.contains(sleeve); }
+    void fetch(const std::string& sleeve);
+    /// Pixels on the shorter side that the standard of the batch asks for; 0: any will do.
+    int wantedSide() const;
+    /// Whether it is worth to be taken: good enough, and better than what is there.
+    bool isProposed(const Shown& shown, size_t candidate) const;
+    /// For all files of the sleeve.
+    void take(const std::string& sleeve, const std::vector<size_t>& candidates);
+
+signals:
+    void changed(const std::string& sleeve);
+
+private:
+    LibraryAccess& library_;
+    FilesController& files_;
+    const SleeveViews& sleeves_;
+    ReferencesController& references_;
+    IdentifyController& identify_;
+    PicturesController& pictures_;
+    Standards& standards_;
+    JobList& jobs_;
+    std::map<std::string, Shown> shown_; // by sleeve
+    std::map<std::string, work::JobId> fetching_;
+};
+
+} // namespace moorfrost::app
