@@ -9,15 +9,26 @@
 #include <cstdio>
 #include <cstdlib>
 #include <map>
+#include <mutex>
 
 #include "core/matching/identify.h"
 #include "core/reference/catalogue.h"
+#include "core/reference/http_reference.h"
+#include "core/reference/standin_process.h"
+#include "core/work/parallel.h"
 #include "demo/damaged_sleeves.h"
 #include "demo/reference_world.h"
 
 namespace {
 
 using namespace moorfrost;
+
+void check(bool fine, const char* what) {
+    if (fine)
+        return;
+    std::fprintf(stderr, "moorfrost-bench-identify: %s\n", what);
+    std::exit(1);
+}
 
 /// Asks a catalogue in this process: what a reference adds in time is not ours.
 class Direct : public reference::Reference {
@@ -219,5 +230,26 @@ int main(int argc, char** argv) {
                 "the catalogue\n",
                 ours * 2, slowest * 1e3, static_cast<double>(direct.asked) / 500,
                 direct.seconds * 1e3 / static_cast<double>(direct.asked));
+    if (argc > 2) {
+        reference::StandinProcess standin(argv[2]);
+        reference::HttpReference cairn(
+            "cairn", "Cairn", [&] { return standin.address(); }, nullptr);
+        check(bool(standin.address()), "the stand-in did not start");
+        size_t sure = 0;
+        std::mutex mutex;
+        const auto begin = std::chrono::steady_clock::now();
+        work::inParallel(
+            sleeves.size(),
+            [&](size_t i) {
+                const matching::Identified found =
+                    matching::identify(matching::cluesOf(sleeves[i].files), {&cairn}, {}, {});
+                std::lock_guard lock(mutex);
+                check(found.errors.empty(), "the stand-in could not be asked");
+                sure += found.verdict == matching::Verdict::Sure;
+            },
+            4);
+        std::printf("over HTTP, the stand-in at its default delay: 500 sleeves in %.1f s, %zu sure\n",
+                    std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count(), sure);
+    }
     return 0;
 }

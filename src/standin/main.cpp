@@ -11,7 +11,7 @@
 
 int main(int argc, char** argv) {
     using namespace moorfrost;
-    std::string folder;
+    std::string folder, wrong;
     int port = 0;
     bool withParent = false;
     standin::Manners manners;
@@ -29,9 +29,10 @@ int main(int argc, char** argv) {
         ->check(CLI::Range(0, 1000000));
     app.add_option("--die-after", manners.dieAfter, "It ends in the middle of an answer after so many")
         ->check(CLI::Range(0, 1000000));
-    app.add_option("--wrong", manners.wrong, "How its answers are wrong")
+    app.add_option("--wrong", wrong, "How its answers are wrong")
         ->check(CLI::IsMember({"json", "types", "huge", "hostile", "slow", "bomb"}));
     CLI11_PARSE(app, argc, argv);
+    manners.wrong = standin::wrongFrom(wrong);
     auto server = standin::Server::open(folder, manners);
     auto heard = server ? (*server)->listen(port) : Result<int>(server.error());
     if (!heard) {

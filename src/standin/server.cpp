@@ -88,6 +88,12 @@ Question questionOf(const httplib::Request& request) {
 
 } // namespace
 
+Wrong wrongFrom(std::string_view word) {
+    constexpr std::string_view words[] = {"", "json", "types", "huge", "hostile", "slow", "bomb"};
+    const auto at = std::ranges::find(words, word);
+    return at == std::end(words) ? Wrong::No : static_cast<Wrong>(at - std::begin(words));
+}
+
 struct Server::Impl {
     reference::Catalogue catalogue;
     Path pictures;
@@ -135,18 +141,18 @@ struct Server::Impl {
 
     /// What is told is spoilt as asked for. True: it was.
     bool spoil(httplib::Response& response) {
-        const std::string wrong = now().wrong;
-        if (wrong == "json")
+        const Wrong wrong = now().wrong;
+        if (wrong == Wrong::Json)
             answer(response, 200, R"({"total":1,"releases":[{"id":"broken", "title": )");
-        else if (wrong == "types")
+        else if (wrong == Wrong::Types)
             answer(response, 200, R"({"total":1,"id":7,"releases":[{"id":"a","title":17,"media":"none"}]})");
-        else if (wrong == "huge")
+        else if (wrong == Wrong::Huge)
             response.set_content_provider(1u << 30, "application/json",
                                           [](size_t, size_t length, httplib::DataSink& sink) {
                                               const std::string block(std::min<size_t>(length, 65536), ' ');
                                               return sink.write(block.data(), block.size());
                                           });
-        else if (wrong == "slow")
+        else if (wrong == Wrong::Slow)
             response.set_content_provider(100000, "application/json",
                                           [](size_t, size_t, httplib::DataSink& sink) {
                                               std::this_thread::sleep_for(200ms);
@@ -175,7 +181,7 @@ struct Server::Impl {
                 page.releases.push_back(summary(catalogue.releases()[all[i].release]));
             if (q.from + q.limit < all.size())
                 page.next = q.from + q.limit;
-            if (now().wrong == "hostile")
+            if (now().wrong == Wrong::Hostile)
                 for (Release& r : page.releases) {
                     r.title = "<b>../../" + r.title + "</b>\x07\xE2\x80\xAE\n" + r.title;
                     for (auto& n : r.credit.names)
@@ -209,7 +215,7 @@ struct Server::Impl {
             if (!in)
                 return refuse(response, 404, "not found", "There is no such picture.");
             std::string bytes{std::istreambuf_iterator<char>(in), {}};
-            if (now().wrong == "bomb") // a header that promises 20,000 by 20,000 points
+            if (now().wrong == Wrong::Bomb) // a header that promises 20,000 by 20,000 points
                 bytes =
                     std::string("\x89PNG\r\n\x1a\n\0\0\0\x0dIHDR\0\0\x4e\x20\0\0\x4e\x20\x08\x06\0\0\0", 29);
             response.set_content(bytes, "image/jpeg");

@@ -4,18 +4,23 @@
 #pragma once
 
 #include <memory>
+#include <string_view>
 
 #include "core/base/result.h"
 
 namespace moorfrost::standin {
+
+/// How answers are wrong.
+enum class Wrong { No, Json, Types, Huge, Hostile, Slow, Bomb };
+/// "json", "types", "huge", "hostile", "slow", "bomb"; No for anything else.
+Wrong wrongFrom(std::string_view word);
 
 struct Manners {
     int delayMs = 25;    // before each answer
     int failEvery = 0;   // each so many-th answer is an error of the server; 0: none
     int perSecond = 100; // requests that are answered; what is more is told to wait. 0: no limit
     int dieAfter = 0;    // so many answers, then the program ends in the middle of one; 0: never
-    std::string wrong =
-        {}; // how answers are wrong: "json", "types", "huge", "hostile", "slow", "bomb"; "": not
+    Wrong wrong = Wrong::No;
 };
 
 class Server {

@@ -251,7 +251,7 @@ private slots:
         QFETCH(QString, how);
         QFETCH(QString, sentence);
         standin::Manners m = polite();
-        m.wrong = how.toStdString();
+        m.wrong = standin::wrongFrom(how.toStdString());
         HttpLimits limits = Desk::quick();
         limits.attempts = 1;
         Desk desk(data_, m, nullptr, limits);
@@ -263,7 +263,7 @@ private slots:
 
     void hostileTextIsMadeHarmless() {
         standin::Manners m = polite();
-        m.wrong = "hostile";
+        m.wrong = standin::Wrong::Hostile;
         Desk desk(data_, m);
         auto found = desk.reference.find(hollowFerry(), {});
         QVERIFY(found && !found->empty());

@@ -83,11 +83,12 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
         line->addWidget(step);
         connect(step, &QAbstractButton::clicked, this, [this, i] { showStep(static_cast<Step>(i)); });
     }
-    line->addStretch();
+    line->addStretch(1);
     line->addWidget(label(tr("Batch"), "quiet"));
     batch_ = new Choice;
     batch_->setAccessibleName(tr("Batch"));
-    batch_->setMinimumWidth(200);
+    batch_->setMinimumWidth(110);
+    batch_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     batch_->setMaximumWidth(280);
     line->addWidget(batch_);
     QWidget* head = bar("head", line, 46);

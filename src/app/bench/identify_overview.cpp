@@ -87,7 +87,8 @@ IdentifyOverview::IdentifyOverview(const Uses& use, QWidget* parent) : QWidget(p
         tr("Bring in folders first. Their files are sorted into sleeves, which can be looked up here."),
         tr("Go to Bring in"));
     auto* bottom = new QHBoxLayout;
-    summary_ = label({}, "quiet");
+    summary_ = new ShortLabel;
+    summary_->setObjectName("quiet");
     all_ = button(tr("Look up all sleeves"));
     take_ = button({}, "accent");
     bottom->addWidget(summary_, 1);

@@ -6,12 +6,13 @@
 
 #include "app/control/identify_controller.h"
 
-class QLabel;
 class QPushButton;
 class QTreeWidget;
 class QTreeWidgetItem;
 
 namespace moorfrost::app {
+
+class ShortLabel;
 
 class EmptyHint;
 
@@ -36,7 +37,7 @@ private:
     Uses use_;
     QTreeWidget* tree_;
     EmptyHint* empty_;
-    QLabel* summary_;
+    ShortLabel* summary_;
     QPushButton *all_, *take_;
 };
 

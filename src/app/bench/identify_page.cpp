@@ -84,8 +84,10 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     artist_ = wordBox(tr("Artist"), tr("any"));
     album_ = wordBox(tr("Album"), tr("any"));
     code_ = wordBox(tr("Barcode or catalogue number"), tr("optional"));
-    find_ = button(tr("Find by these words"));
-    look_ = button(tr("Look up by all that is known"));
+    find_ = button(tr("Find"));
+    find_->setToolTip(tr("By these words"));
+    look_ = button(tr("Look up"));
+    look_->setToolTip(tr("By all that is known of the sleeve: tags, names, lengths, codes"));
     auto* words = new QHBoxLayout;
     words->addWidget(below(tr("Artist"), artist_), 3);
     words->addWidget(below(tr("Album"), album_), 3);

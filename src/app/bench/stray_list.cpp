@@ -36,7 +36,8 @@ StrayList::StrayList(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     const int widths[] = {280, 60, 380, 60, 160};
     for (int i = 0; i < 5; ++i)
         tree_->header()->resizeSection(i, widths[i]);
-    summary_ = label({}, "quiet");
+    summary_ = new ShortLabel;
+    summary_->setObjectName("quiet");
     look_ = button(tr("Look up the strays"));
     take_ = button({}, "accent");
     auto* bottom = new QHBoxLayout;

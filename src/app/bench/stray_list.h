@@ -6,11 +6,12 @@
 
 #include "app/control/stray_identifier.h"
 
-class QLabel;
 class QPushButton;
 class QTreeWidget;
 
 namespace moorfrost::app {
+
+class ShortLabel;
 
 class StrayList : public QWidget {
     Q_OBJECT
@@ -33,7 +34,7 @@ private:
 
     Uses use_;
     QTreeWidget* tree_;
-    QLabel* summary_;
+    ShortLabel* summary_;
     QPushButton *look_, *take_;
     std::map<FileId, bool> ticks_; // by hand
 };
