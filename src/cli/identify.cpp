@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <ctime>
+#include <map>
 #include <set>
 
 #include <fmt/format.h>
@@ -129,6 +130,9 @@ int identify(const Options& options) {
         else
             printRefused(found[i], found[i].error);
     }
+    std::map<int64_t, size_t> places; // in `inputs`
+    for (size_t i = 0; i < inputs.size(); ++i)
+        places[inputs[i].id] = i;
     std::vector<bench::Proposal> proposals;
     std::set<std::string> told;
     for (const matching::Sleeve& sleeve : matching::formSleeves(inputs)) {
@@ -136,9 +140,7 @@ int identify(const Options& options) {
             continue; // single files are no release
         std::vector<matching::SleeveInput> files;
         for (int64_t id : sleeve.ids)
-            for (const matching::SleeveInput& in : inputs)
-                if (in.id == id)
-                    files.push_back(in);
+            files.push_back(inputs[places.at(id)]);
         const matching::SleeveClues clues = matching::cluesOf(files);
         const matching::Identified answer = matching::identify(clues, references.plain(), ways, {});
         for (const Error& e : answer.errors)

@@ -25,6 +25,7 @@
 #include "app/library/check_files_dialog.h"
 #include "app/library/library_page.h"
 #include "app/library/track_model.h"
+#include "app/settings/reference_list.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
@@ -140,6 +141,8 @@ int main(int argc, char** argv) {
     w.showWorkspace(MainWindow::Settings);
     w.settings()->showStandards();
     shot(&w, "standards");
+    w.settings()->findChild<QScrollArea*>()->ensureWidgetVisible(w.settings()->references(), 0, 200);
+    shot(&w, "references");
     s.standards.setOfBatch("Everyday");
     w.settings()->findChild<QScrollArea*>()->verticalScrollBar()->setValue(0);
     w.showWorkspace(MainWindow::Bench);

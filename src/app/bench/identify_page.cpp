@@ -279,7 +279,14 @@ void IdentifyPage::editRules() {
     TakeRulesDialog(use_.identify, genres, this).exec();
 }
 
+void IdentifyPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    refresh();
+}
+
 void IdentifyPage::refresh() {
+    if (!isVisible())
+        return; // when it comes in sight
     if (stack_->currentWidget() == overview_) {
         overview_->refresh();
         return;
@@ -419,7 +426,7 @@ void IdentifyPage::refreshChanges() {
     const edits::Proposals proposals = use_.identify.proposals(sleeve_);
     showChanges_->setText(
         tr("What it changes (%1)").arg(QLocale().toString(static_cast<qulonglong>(proposals.size()))));
-    take_->setEnabled(!proposals.empty());
+    take_->setEnabled(!proposals.empty() && !use_.identify.answer(sleeve_)->fetching);
     take_->setText(proposals.empty() ? tr("All of it is taken") : tr("Take as drafts"));
     if (below_->currentWidget() != changes_)
         return;

@@ -54,6 +54,9 @@ signals:
     void sleeveWanted(const std::string& key);
     void filesWanted();
 
+protected:
+    void showEvent(QShowEvent* event) override;
+
 private:
     void find();
     void refresh();

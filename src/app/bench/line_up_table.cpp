@@ -43,9 +43,11 @@ public:
         beginResetModel();
         sleeve_ = sleeve;
         rows_.clear();
-        answer_ = use_.identify.answer(sleeve);
-        if (answer_ && answer_->best()) {
-            const matching::Candidate& c = *answer_->best();
+        // A copy: answers come and go.
+        if (const SleeveAnswer* answer = use_.identify.answer(sleeve); answer && answer->best()) {
+            candidate_ = *answer->best();
+            files_ = answer->clues.files;
+            const matching::Candidate& c = candidate_;
             for (size_t t = 0; t < c.seating.fileOf.size(); ++t)
                 rows_.push_back({c.seating.fileOf[t], static_cast<int>(t)});
             for (size_t f : c.seating.unseated)
@@ -61,7 +63,7 @@ public:
     const std::string& sleeve() const { return sleeve_; }
     FilePtr fileAt(int row) const {
         const int file = rows_[static_cast<size_t>(row)].file;
-        return file < 0 ? nullptr : use_.files.file(answer_->clues.files[static_cast<size_t>(file)].id);
+        return file < 0 ? nullptr : use_.files.file(files_[static_cast<size_t>(file)].id);
     }
 
     int rowCount(const QModelIndex& = {}) const override { return static_cast<int>(rows_.size()); }
@@ -104,9 +106,8 @@ public:
 
     QVariant data(const QModelIndex& index, int role) const override {
         const Row& r = row(index.row());
-        const matching::Candidate& c = *answer_->best();
-        const matching::FileClues* file =
-            r.file < 0 ? nullptr : &answer_->clues.files[static_cast<size_t>(r.file)];
+        const matching::Candidate& c = candidate_;
+        const matching::FileClues* file = r.file < 0 ? nullptr : &files_[static_cast<size_t>(r.file)];
         const reference::Track* track = nullptr;
         if (r.track >= 0) {
             const auto [m, t] = tracks_[static_cast<size_t>(r.track)];
@@ -208,7 +209,8 @@ private:
 
     LineUpTable::Uses use_;
     std::string sleeve_;
-    const SleeveAnswer* answer_ = nullptr;
+    matching::Candidate candidate_;
+    std::vector<matching::FileClues> files_;
     std::vector<Row> rows_;
     std::vector<std::pair<size_t, size_t>> tracks_;
 };

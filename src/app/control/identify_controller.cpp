@@ -84,7 +84,8 @@ void IdentifyController::ask(
     if (answer.asking != 0)
         jobs_.stop(answer.asking);
     answer.version = view->version;
-    Asked asked{sleeve, view->version, matching::cluesOf(inputs(*view)), {}};
+    answer.turn = ++turns_;
+    Asked asked{sleeve, view->version, matching::cluesOf(inputs(*view)), {}, answer.turn};
     answer.asking = jobs_.start(
         this, {ss(tr("Looking up %1").arg(view->title)), work::Priority::Asked, {.network = true}},
         [asked, how, held = references_.held()](std::stop_token stop,
@@ -95,16 +96,17 @@ void IdentifyController::ask(
                 return Error{ErrorKind::Cancelled, {}, "It was stopped."};
             return std::move(asked);
         },
-        [this, sleeve](Result<Asked> asked) {
+        [this, sleeve, turn = answer.turn](Result<Asked> asked) {
+            const auto it = answers_.find(sleeve);
+            if (it == answers_.end() || it->second.turn != turn)
+                return; // it is asked anew meanwhile, or its files are others
             if (asked) {
                 take(std::move(*asked));
                 return;
             }
-            // Where it is asked anew meanwhile, this answer is nobody's.
-            const auto it = answers_.find(sleeve);
-            if (it != answers_.end() && it->second.candidates.empty())
+            if (it->second.candidates.empty())
                 answers_.erase(it);
-            else if (it != answers_.end())
+            else
                 it->second.asking = 0;
             emit changed(sleeve);
         });
@@ -116,7 +118,11 @@ void IdentifyController::take(Asked asked) {
     if (!view || view->version != asked.version)
         return; // its files are others by now
     SleeveAnswer& answer = answers_[asked.sleeve];
+    if (asked.turn == 0 && answer.turn != 0)
+        return; // somebody asks, or has asked, about this one
+    const uint64_t turn = answer.turn;
     answer = {};
+    answer.turn = turn;
     answer.version = asked.version;
     answer.clues = std::move(asked.clues);
     answer.candidates = std::move(asked.found.candidates);
@@ -149,7 +155,7 @@ void IdentifyController::identifyAll() {
     auto all = std::make_shared<std::vector<Asked>>();
     for (const SleeveView& view : sleeves_.all())
         if (!view.isStrays() && !isTaken(view) && !answer(view.key))
-            all->push_back({view.key, view.version, matching::cluesOf(inputs(view)), {}});
+            all->push_back({view.key, view.version, matching::cluesOf(inputs(view)), {}, 0});
     if (all->empty()) {
         messages_.say(tr("All sleeves have been looked up."));
         return;
@@ -200,6 +206,7 @@ void IdentifyController::choose(const std::string& sleeve, size_t candidate) {
     it->second.chosen = candidate;
     it->second.seatedByHand = false;
     it->second.here = {};
+    it->second.fetching = false;
     emit changed(sleeve);
     lookHere(sleeve);
     fetchChosen(sleeve);
@@ -244,16 +251,19 @@ void IdentifyController::fetchChosen(const std::string& sleeve) {
             from = r;
     if (!from)
         return;
+    it->second.fetching = true;
     jobs_.start(
         this, {ss(tr("Fetching %1").arg(qs(chosen.release.title))), work::Priority::Asked, {.network = true}},
         [from, id = chosen.release.id](std::stop_token stop, work::Progress&) {
             return from->fetch(id, stop);
         },
-        [this, sleeve, version = it->second.version,
-         key = chosen.reference](Result<reference::Release> release) {
+        [this, sleeve, version = it->second.version, key = chosen.reference,
+         id = chosen.release.id](Result<reference::Release> release) {
             const auto now = answers_.find(sleeve);
             if (now == answers_.end() || now->second.version != version)
                 return;
+            if (now->second.best() && now->second.best()->release.id == id)
+                now->second.fetching = false;
             if (!release) {
                 if (release.error().kind != ErrorKind::Cancelled)
                     now->second.errors << qs(release.error().message);
@@ -367,7 +377,7 @@ std::vector<std::string> IdentifyController::sure() const {
     std::vector<std::string> out;
     for (const SleeveView& view : sleeves_.all())
         if (const SleeveAnswer* a = answer(view.key);
-            a && a->best() && a->verdict == matching::Verdict::Sure && !isTaken(view))
+            a && a->best() && a->verdict == matching::Verdict::Sure && !a->fetching && !isTaken(view))
             out.push_back(view.key);
     return out;
 }
@@ -396,9 +406,12 @@ std::string IdentifyController::releaseOf(const SleeveView& sleeve) const {
 }
 
 bool IdentifyController::isTaken(const SleeveView& sleeve) const {
-    return std::ranges::any_of(sleeve.files, [this](FileId id) {
-        return !drafts_.session().effective(id, matching::referenceNumberField).empty();
-    });
+    // Those that have a seat all say so, and others are few.
+    const size_t asked = std::min<size_t>(sleeve.files.size(), 8);
+    return std::any_of(sleeve.files.begin(), sleeve.files.begin() + static_cast<std::ptrdiff_t>(asked),
+                       [this](FileId id) {
+                           return !drafts_.session().effective(id, matching::referenceNumberField).empty();
+                       });
 }
 
 size_t IdentifyController::left() const {

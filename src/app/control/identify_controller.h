@@ -31,6 +31,8 @@ struct SleeveAnswer {
     bool seatedByHand = false;
     library::AlreadyHere here; // the one that is chosen, on the shelves
     QStringList errors;        // of references that could not be asked
+    bool fetching = false;     // all there is of the one that is chosen
+    uint64_t turn = 0;         // of asking: an answer to an older one is nobody's
     work::JobId asking = 0;    // while it is asked; 0: it was
 
     const matching::Candidate* best() const {
@@ -91,6 +93,7 @@ private:
         uint64_t version = 0;
         matching::SleeveClues clues;
         matching::Identified found;
+        uint64_t turn = 0; // 0: one of all
     };
     std::vector<matching::SleeveInput> inputs(const SleeveView& sleeve) const;
     void ask(const std::string& sleeve,
@@ -115,6 +118,7 @@ private:
     bench::TakeRules rules_;
     std::map<std::string, SleeveAnswer> answers_;
     work::JobId askingAll_ = 0;
+    uint64_t turns_ = 0;
 };
 
 } // namespace moorfrost::app

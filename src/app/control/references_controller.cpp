@@ -32,6 +32,7 @@ Path ReferencesController::dataFolder() const {
 }
 
 void ReferencesController::setDataFolder(const Path& folder) {
+    cache_->clear(); // what the old data told
     settings_.set(settings::referenceData, folder.native());
 }
 

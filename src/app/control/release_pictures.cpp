@@ -45,11 +45,11 @@ bool PictureCandidate::isEnlarged() const {
     return detail > 0 && detail < pictures::enlargedBelow * shorterSide();
 }
 
-ReleasePictures::ReleasePictures(LibraryAccess& library, FilesController& files, const SleeveViews& sleeves,
+ReleasePictures::ReleasePictures(FilesController& files, const SleeveViews& sleeves,
                                  ReferencesController& references, IdentifyController& identify,
                                  PicturesController& pictures, Standards& standards, JobList& jobs)
-    : library_(library), files_(files), sleeves_(sleeves), references_(references), identify_(identify),
-      pictures_(pictures), standards_(standards), jobs_(jobs) {
+    : files_(files), sleeves_(sleeves), references_(references), identify_(identify), pictures_(pictures),
+      standards_(standards), jobs_(jobs) {
     connect(&identify, &IdentifyController::changed, this, [this](const std::string& sleeve) {
         // Of sleeves that are not looked up any more, or another release was chosen for.
         std::erase_if(shown_, [&](const auto& s) {

@@ -34,9 +34,9 @@ struct PresentPicture {
 class ReleasePictures : public QObject {
     Q_OBJECT
 public:
-    ReleasePictures(LibraryAccess& library, FilesController& files, const SleeveViews& sleeves,
-                    ReferencesController& references, IdentifyController& identify,
-                    PicturesController& pictures, Standards& standards, JobList& jobs);
+    ReleasePictures(FilesController& files, const SleeveViews& sleeves, ReferencesController& references,
+                    IdentifyController& identify, PicturesController& pictures, Standards& standards,
+                    JobList& jobs);
 
     struct Shown {
         std::string number; // of the release: "cairn:night-post-cd"
@@ -59,7 +59,6 @@ signals:
     void changed(const std::string& sleeve);
 
 private:
-    LibraryAccess& library_;
     FilesController& files_;
     const SleeveViews& sleeves_;
     ReferencesController& references_;

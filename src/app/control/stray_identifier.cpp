@@ -51,10 +51,14 @@ void StrayIdentifier::choose(FileId file, size_t candidate) {
 }
 
 void StrayIdentifier::forgetOld() {
+    if (answers_.empty())
+        return;
     const std::vector<FileId> now = strays();
-    std::erase_if(answers_, [&](const auto& a) { return std::ranges::find(now, a.first) == now.end(); });
+    const size_t gone =
+        std::erase_if(answers_, [&](const auto& a) { return std::ranges::find(now, a.first) == now.end(); });
     std::erase_if(chosen_, [&](const auto& c) { return !answers_.contains(c.first); });
-    emit changed();
+    if (gone > 0)
+        emit changed();
 }
 
 void StrayIdentifier::identifyAll() {

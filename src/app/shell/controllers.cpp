@@ -24,7 +24,7 @@ Controllers::Controllers(const Path& file)
       references(library, settings),
       identify(library, index, settings, files, drafts, sleeves, references, jobs, messages),
       strays(files, drafts, batch, sleeves, references, identify, jobs, messages),
-      releasePictures(library, files, sleeves, references, identify, pictures, standards, jobs),
+      releasePictures(files, sleeves, references, identify, pictures, standards, jobs),
       along(batch, files, jobs),
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
       sameSound(library, recordings, index, jobs),
