@@ -77,9 +77,7 @@ Question hollowFerry() {
 class TestReference : public QObject {
     Q_OBJECT
 private slots:
-    void initTestCase() {
-        data_ = test::sharedReference();
-    }
+    void initTestCase() { data_ = test::sharedReference(); }
 
     void everythingOfAReleaseComesThroughJson() {
         for (const Release& r : demo::namedReleases()) {

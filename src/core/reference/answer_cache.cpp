@@ -2,14 +2,13 @@
 #include "core/reference/answer_cache.h"
 
 #include <algorithm>
-#include <atomic>
 #include <chrono>
 #include <fstream>
 #include <vector>
 
-#include <unistd.h>
-
 #include "core/base/bytes_hash.h"
+#include "core/files/disk.h"
+#include "core/files/io.h"
 
 namespace moorfrost::reference {
 
@@ -57,25 +56,17 @@ void AnswerCache::keep(const std::string& address, const std::string& tag, const
     if (body.size() > largest / 2 || address.find('\n') != std::string::npos ||
         tag.find('\n') != std::string::npos)
         return;
+    const std::string head = std::string(mark) + '\n' + address + '\n' + tag + '\n' + hashOf(body) + '\n';
+    std::lock_guard lock(mutex_);
     std::error_code error;
     fs::create_directories(folder_, error);
-    const Path file = fileOf(address);
-    static std::atomic<uint64_t> number = 0;
-    Path part = file;
-    part += "." + std::to_string(::getpid()) + "-" + std::to_string(++number) + ".part";
-    {
-        std::ofstream out(part, std::ios::binary);
-        out << mark << '\n' << address << '\n' << tag << '\n' << hashOf(body) << '\n' << body;
-        out.close();
-        if (!out) {
-            fs::remove(part, error);
-            return;
-        }
-    }
-    fs::rename(part, file, error);
-    if (error)
-        fs::remove(part, error);
-    std::lock_guard lock(mutex_);
+    // Not flushed: what a crash leaves is told by its hash.
+    const Path place = fileOf(address);
+    auto file = files::NewFile::create(place, fs::exists(place, error));
+    if (!file || files::io::write(file->descriptor(), 0, head.data(), head.size()) != 0 ||
+        files::io::write(file->descriptor(), head.size(), body.data(), body.size()) != 0 ||
+        !file->replaceTarget())
+        return;
     since_ += body.size();
     if (!looked_ || since_ > limit_ / 10)
         shrink();
