@@ -242,6 +242,30 @@ private slots:
         QVERIFY(c().identify.rules() == rules);
     }
 
+    void onlySomeFieldsAreTaken() {
+        lookUp("Night Post EP");
+        page()->showChanges()->click();
+        d_->settle();
+        QTreeWidget* changes = page()->changes();
+        QVERIFY(changes->topLevelItemCount() > 40);
+        int left = 0;
+        for (int i = 0; i < changes->topLevelItemCount(); ++i)
+            if (QTreeWidgetItem* item = changes->topLevelItem(i);
+                item->text(1) == "Composer" || item->text(1) == "Producer") {
+                QCOMPARE(item->checkState(1), Qt::Checked);
+                item->setCheckState(1, Qt::Unchecked);
+                ++left;
+            }
+        QCOMPARE(left, 8);
+        QTest::keyClick(&w(), Qt::Key_T, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(drafted("01_nightpost_MASTER.flac", "engineer"), std::string("Jonas Fell"));
+        QVERIFY(drafted("01_nightpost_MASTER.flac", "producer").empty());
+        QVERIFY(drafted("04_bonus.flac", "composer").empty());
+        QCOMPARE(changes->topLevelItemCount(), 8); // what was left can be taken still
+        QCOMPARE(changes->topLevelItem(0)->checkState(1), Qt::Unchecked);
+    }
+
     void picturesAreCandidatesToo() {
         lookUp("Night Post EP");
         page()->showPictures()->click();

@@ -5,7 +5,8 @@
 #include <QCheckBox>
 #include <QHeaderView>
 #include <QLineEdit>
-#include <QScrollArea>
+#include <QScrollBar>
+#include <QSignalBlocker>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QTreeWidget>
@@ -209,6 +210,20 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     connect(reasons_, &QCheckBox::toggled, this, &IdentifyPage::refresh);
     connect(candidates_, &ComparisonTable::chosen, this,
             [this](size_t i) { use_.identify.choose(sleeve_, i); });
+    connect(changes_, &QTreeWidget::itemChanged, this, [this](QTreeWidgetItem* item, int column) {
+        if (column != 1)
+            return;
+        const std::pair<FileId, std::string> what{item->data(0, Qt::UserRole).toLongLong(),
+                                                  ss(item->data(1, Qt::UserRole).toString())};
+        if (item->checkState(1) == Qt::Checked)
+            left_.erase(what);
+        else
+            left_.insert(what);
+        bool any = false;
+        for (int i = 0; i < changes_->topLevelItemCount(); ++i)
+            any = any || changes_->topLevelItem(i)->checkState(1) == Qt::Checked;
+        take_->setEnabled(any);
+    });
     connect(rules_, &QPushButton::clicked, this, &IdentifyPage::editRules);
     connect(take_, &QPushButton::clicked, this, &IdentifyPage::take);
     connect(group, &QButtonGroup::buttonClicked, this, [this] {
@@ -268,7 +283,7 @@ void IdentifyPage::lookUpAll() {
 
 void IdentifyPage::take() {
     if (!sleeve_.empty())
-        use_.identify.take(sleeve_);
+        use_.identify.take(sleeve_, left_);
 }
 
 void IdentifyPage::editRules() {
@@ -423,13 +438,23 @@ void IdentifyPage::refreshCandidates(const SleeveAnswer& answer) {
 }
 
 void IdentifyPage::refreshChanges() {
+    const Candidate& best = *use_.identify.answer(sleeve_)->best();
+    if (const std::string of = sleeve_ + "\n" + best.reference + ":" + best.release.id; of != leftOf_) {
+        leftOf_ = of;
+        left_.clear();
+    }
     const edits::Proposals proposals = use_.identify.proposals(sleeve_);
+    const auto ticked = std::ranges::count_if(proposals, [this](const edits::Proposal& p) {
+        return !left_.contains({p.file, p.field});
+    });
     showChanges_->setText(
         tr("What it changes (%1)").arg(QLocale().toString(static_cast<qulonglong>(proposals.size()))));
-    take_->setEnabled(!proposals.empty() && !use_.identify.answer(sleeve_)->fetching);
+    take_->setEnabled(ticked > 0 && !use_.identify.answer(sleeve_)->fetching);
     take_->setText(proposals.empty() ? tr("All of it is taken") : tr("Take as drafts"));
     if (below_->currentWidget() != changes_)
         return;
+    const QSignalBlocker quiet(changes_);
+    const int at = changes_->verticalScrollBar()->value();
     changes_->clear();
     FileId last = 0;
     for (const edits::Proposal& p : proposals) {
@@ -442,6 +467,9 @@ void IdentifyPage::refreshChanges() {
         item->setToolTip(0, shownPath(f->path));
         item->setFont(0, theme::monoFont());
         item->setText(1, fieldLabel(p.field));
+        item->setData(0, Qt::UserRole, static_cast<qlonglong>(p.file));
+        item->setData(1, Qt::UserRole, qs(p.field));
+        item->setCheckState(1, left_.contains({p.file, p.field}) ? Qt::Unchecked : Qt::Checked);
         item->setText(2, qs(tags::shownValues(p.values)));
         item->setForeground(2, theme::colours().heather);
         item->setText(3, qs(tags::shownValues(use_.drafts.session().effective(p.file, p.field))));
@@ -450,6 +478,7 @@ void IdentifyPage::refreshChanges() {
             item->setToolTip(c, item->text(c));
         last = p.file;
     }
+    changes_->verticalScrollBar()->setValue(at);
 }
 
 } // namespace moorfrost::app

@@ -40,6 +40,8 @@ public:
     void setSleeves(const std::vector<std::string>& keys);
     LineUpTable* lineUp() { return lineUp_; }
     ComparisonTable* candidates() { return candidates_; }
+    QTreeWidget* changes() { return changes_; }
+    QPushButton* showChanges() { return showChanges_; }
     IdentifyOverview* overview() { return overview_; }
     StrayList* strays() { return strays_; }
     ReleasePicturesView* pictures() { return pictures_; }
@@ -75,6 +77,8 @@ private:
     EmptyHint* nothing_;
     LineUpTable* lineUp_;
     QTreeWidget* changes_;
+    IdentifyController::Left left_; // unticked in it
+    std::string leftOf_;            // the sleeve and release that it is about
     IdentifyOverview* overview_;
     StrayList* strays_;
     ReleasePicturesView* pictures_;

@@ -364,11 +364,12 @@ edits::Proposals IdentifyController::proposals(const std::string& sleeve) const 
     return a ? proposalsOf(*a) : edits::Proposals();
 }
 
-void IdentifyController::take(const std::string& sleeve) {
+void IdentifyController::take(const std::string& sleeve, const Left& without) {
     const SleeveAnswer* a = answer(sleeve);
     if (!a || !a->best())
         return;
-    const edits::Proposals proposals = proposalsOf(*a);
+    edits::Proposals proposals = proposalsOf(*a);
+    std::erase_if(proposals, [&](const edits::Proposal& p) { return without.contains({p.file, p.field}); });
     drafts_.propose(tr("Take %1").arg(qs(a->best()->release.title)), proposals);
     emit changed(sleeve);
 }

@@ -70,7 +70,9 @@ public:
     void setRules(const bench::TakeRules& rules);
     /// What taking the chosen one would change.
     edits::Proposals proposals(const std::string& sleeve) const;
-    void take(const std::string& sleeve);
+    /// `without`: fields of files that are to stay as they are.
+    using Left = std::set<std::pair<FileId, std::string>>;
+    void take(const std::string& sleeve, const Left& without = {});
     /// Of those that are sure, and have not been taken. One action.
     std::vector<std::string> sure() const;
     void takeSure();

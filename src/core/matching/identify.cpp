@@ -2,6 +2,7 @@
 #include "core/matching/identify.h"
 
 #include <algorithm>
+#include <future>
 #include <set>
 
 namespace moorfrost::matching {
@@ -15,18 +16,25 @@ class Gathering {
 public:
     Gathering(const SleeveClues& clues, std::stop_token stop) : clues_(clues), stop_(std::move(stop)) {}
 
-    /// False where the reference cannot be asked.
-    bool ask(Reference& from, const reference::Question& question) {
-        if (question.isEmpty() || stop_.stop_requested() || lost_.contains(from.key()))
-            return false;
-        auto answer = from.find(question, stop_);
-        if (!answer) {
-            fail(from, answer.error());
-            return false;
+    /// All at once; what they answer is taken in their order.
+    void ask(const std::vector<Reference*>& references, const reference::Question& question) {
+        if (question.isEmpty() || stop_.stop_requested())
+            return;
+        std::vector<std::pair<Reference*, std::future<Result<std::vector<reference::Release>>>>> answers;
+        for (Reference* r : references)
+            if (!lost_.contains(r->key()))
+                answers.emplace_back(
+                    r, std::async(references.size() > 1 ? std::launch::async : std::launch::deferred,
+                                  [r, &question, stop = stop_] { return r->find(question, stop); }));
+        for (auto& [from, coming] : answers) {
+            auto answer = coming.get();
+            if (!answer) {
+                fail(*from, answer.error());
+                continue;
+            }
+            for (reference::Release& r : *answer)
+                add(*from, std::move(r), false);
         }
-        for (reference::Release& r : *answer)
-            add(from, std::move(r), false);
-        return true;
     }
     void fetch(Reference& from, const std::string& id) {
         if (stop_.stop_requested() || lost_.contains(from.key()))
@@ -80,26 +88,22 @@ private:
 Identified identify(const SleeveClues& clues, const std::vector<Reference*>& references, Ways ways,
                     std::stop_token stop, size_t most) {
     Gathering all(clues, stop);
-    if (ways.byCodes)
-        for (Reference* r : references) {
+    if (ways.byCodes) {
+        for (Reference* r : references)
             for (const std::string& number : clues.referenceNumbers)
                 if (number.starts_with(r->key() + ":"))
                     all.fetch(*r, number.substr(r->key().size() + 1));
-            all.ask(*r, clues.byCodes());
-        }
+        all.ask(references, clues.byCodes());
+    }
     if (ways.byName) {
-        for (Reference* r : references)
-            all.ask(*r, clues.byEverything());
+        all.ask(references, clues.byEverything());
         all.weigh();
         if (all.verdict() != Verdict::Sure && all.verdict() != Verdict::Likely) {
-            for (Reference* r : references)
-                all.ask(*r, clues.byTracks());
-            for (Reference* r : references) {
-                reference::Question names = clues.byEverything();
-                names.tracks.clear();
-                names.lengthsMs.clear();
-                all.ask(*r, names);
-            }
+            all.ask(references, clues.byTracks());
+            reference::Question names = clues.byEverything();
+            names.tracks.clear();
+            names.lengthsMs.clear();
+            all.ask(references, names);
         }
     }
     return all.take(most);
@@ -108,8 +112,7 @@ Identified identify(const SleeveClues& clues, const std::vector<Reference*>& ref
 Identified identifyBy(const reference::Question& question, const SleeveClues& clues,
                       const std::vector<Reference*>& references, std::stop_token stop, size_t most) {
     Gathering all(clues, stop);
-    for (Reference* r : references)
-        all.ask(*r, question);
+    all.ask(references, question);
     return all.take(most);
 }
 
