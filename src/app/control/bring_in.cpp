@@ -125,6 +125,8 @@ void BringIn::read(const Wish& wish) {
             lasting_.end(work);
             if (read)
                 end(wish, *read);
+            else if (read.error().kind == ErrorKind::Cancelled) // before it had begun
+                messages_.say(tr("Stopped. %n file(s) were read.", "", 0));
             else
                 messages_.say(read.error());
         });
