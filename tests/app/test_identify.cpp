@@ -356,6 +356,10 @@ private slots:
                 fresh = ss(s.title);
         }
         QCOMPARE(home, std::string("Salt Road"));
+        // That one file of a sleeve is known does not make the sleeve taken.
+        for (const SleeveView& v : c().sleeves.all())
+            if (std::ranges::find(v.files, gorse) != v.files.end())
+                QVERIFY(!c().identify.isTaken(v));
         QCOMPARE(fresh, std::string("Processional"));
     }
 

@@ -21,6 +21,7 @@
 #include "app/bench/put_away_page.h"
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/review_page.h"
+#include "app/bench/take_rules_dialog.h"
 #include "app/journal/journal_page.h"
 #include "app/library/check_files_dialog.h"
 #include "app/library/library_page.h"
@@ -159,6 +160,11 @@ int main(int argc, char** argv) {
     w.bench()->identify()->findChild<QPushButton*>("left")->click();
     w.bench()->identify()->showPictures()->click();
     shot(&w, "identify-pictures");
+    {
+        TakeRulesDialog rules(s.identify, {"Folk", "Celtic", "Folk, traditional"}, &w);
+        rules.show();
+        shot(&rules, "take-rules");
+    }
     w.bench()->identify()->findChild<QPushButton*>("left")->click();
     d.chooseSleeve("Strays");
     w.bench()->identify()->lookUp();

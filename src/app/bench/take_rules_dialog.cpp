@@ -22,6 +22,7 @@ QTableWidget* table(const QStringList& heads, const QString& name) {
     t->setShowGrid(false);
     t->setFrameShape(QFrame::NoFrame);
     t->setSelectionMode(QAbstractItemView::NoSelection);
+    t->setStyleSheet("QTableWidget::item { padding-left: 8px; }"); // as in the heads
     t->setAccessibleName(name);
     t->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
     return t;

@@ -407,12 +407,12 @@ std::string IdentifyController::releaseOf(const SleeveView& sleeve) const {
 }
 
 bool IdentifyController::isTaken(const SleeveView& sleeve) const {
-    // Those that have a seat all say so, and others are few.
-    const size_t asked = std::min<size_t>(sleeve.files.size(), 8);
-    return std::any_of(sleeve.files.begin(), sleeve.files.begin() + static_cast<std::ptrdiff_t>(asked),
-                       [this](FileId id) {
-                           return !drafts_.session().effective(id, matching::referenceNumberField).empty();
-                       });
+    // Most of them: a stray that joined says nothing of the others. Some of many tell it as well as all.
+    const auto asked = static_cast<std::ptrdiff_t>(std::min<size_t>(sleeve.files.size(), 16));
+    const auto say = std::count_if(sleeve.files.begin(), sleeve.files.begin() + asked, [this](FileId id) {
+        return !drafts_.session().effective(id, matching::referenceNumberField).empty();
+    });
+    return say > 0 && say * 2 >= asked;
 }
 
 size_t IdentifyController::left() const {

@@ -80,7 +80,7 @@ public:
     /// The number of the release that its files say they are, or that was found and is chosen and sure; "".
     std::string releaseOf(const SleeveView& sleeve) const;
     std::string originOf(const matching::Candidate& candidate) const;
-    /// Its files say which release they are.
+    /// Most of its files say which release they are.
     bool isTaken(const SleeveView& sleeve) const;
     /// Sleeves that are not taken.
     size_t left() const;
