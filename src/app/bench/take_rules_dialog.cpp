@@ -2,6 +2,7 @@
 #include "app/bench/take_rules_dialog.h"
 
 #include <QHeaderView>
+#include <QStyledItemDelegate>
 #include <QTableWidget>
 #include <QVBoxLayout>
 
@@ -13,6 +14,17 @@ namespace moorfrost::app {
 
 namespace {
 
+/// Text stands under the heads.
+class Indented : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        QStyleOptionViewItem o = option;
+        o.rect.setLeft(o.rect.left() + 5);
+        QStyledItemDelegate::paint(p, o, index);
+    }
+};
+
 QTableWidget* table(const QStringList& heads, const QString& name) {
     auto* t = new QTableWidget(0, static_cast<int>(heads.size()));
     t->setHorizontalHeaderLabels(heads);
@@ -22,7 +34,7 @@ QTableWidget* table(const QStringList& heads, const QString& name) {
     t->setShowGrid(false);
     t->setFrameShape(QFrame::NoFrame);
     t->setSelectionMode(QAbstractItemView::NoSelection);
-    t->setStyleSheet("QTableWidget::item { padding-left: 8px; }"); // as in the heads
+    t->setItemDelegate(new Indented(t));
     t->setAccessibleName(name);
     t->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
     return t;
