@@ -335,6 +335,10 @@
         <source>Not in %n file(s): %1</source>
         <translation><numerusform>Not in %n file: %1</numerusform><numerusform>Not in %n files: %1</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>Add %n picture(s)</source>
+        <translation><numerusform>Add %n picture</numerusform><numerusform>Add %n pictures</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::PutAwayPage</name>
@@ -408,8 +412,28 @@
 <context>
     <name>moorfrost::app::ReleasePicturesView</name>
     <message numerus="yes">
-        <source>Take %n picture(s) for all files</source>
-        <translation><numerusform>Take %n picture for all files</numerusform><numerusform>Take %n pictures for all files</numerusform></translation>
+        <source>for all %n file(s)</source>
+        <translation><numerusform>for all %n file</numerusform><numerusform>for all %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>for the %n with a seat</source>
+        <translation><numerusform>for the %n with a seat</numerusform><numerusform>for the %n with a seat</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>for disc %1 (%n file(s))</source>
+        <translation><numerusform>for disc %1 (%n file)</numerusform><numerusform>for disc %1 (%n files)</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>for %n that were chosen…</source>
+        <translation><numerusform>for %n that were chosen…</numerusform><numerusform>for %n that were chosen…</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Take %n picture(s)</source>
+        <translation><numerusform>Take %n picture</numerusform><numerusform>Take %n pictures</numerusform></translation>
     </message>
 </context>
 <context>

@@ -10,6 +10,8 @@
 #include "cli/sets.h"
 #include "core/base/helper_program.h"
 #include "core/bench/taking.h"
+#include "core/library/library_reference.h"
+#include "core/library/search/library_search.h"
 #include "core/library/settings.h"
 #include "core/matching/identify.h"
 #include "core/reference/entries.h"
@@ -22,6 +24,7 @@ namespace moorfrost::cli {
 namespace {
 
 constexpr int wrongly = 2;
+using reference::EntryKind;
 
 /// The references as the library has them.
 struct References {
@@ -58,13 +61,22 @@ References referencesOf(library::Store& store, const Options& options) {
     answers += ".answers";
     auto cache = std::make_shared<reference::AnswerCache>(answers);
     auto standin = std::make_shared<reference::StandinProcess>(dataFolder(store, options));
-    for (const reference::Entry& e : out.entries)
-        if (e.on)
-            out.all.push_back(std::make_unique<reference::HttpReference>(
-                e.key, e.name,
-                e.simulated ? std::function<Result<std::string>()>([standin] { return standin->address(); })
-                            : [at = e.address]() -> Result<std::string> { return at; },
-                cache));
+    for (const reference::Entry& e : out.entries) {
+        if (!e.on)
+            continue;
+        if (e.kind == EntryKind::Library) {
+            auto shelves = std::make_unique<library::LibraryReference>(e.name);
+            shelves->setLibrary(library::searchOf(store).searcher);
+            out.all.push_back(std::move(shelves));
+            continue;
+        }
+        out.all.push_back(std::make_unique<reference::HttpReference>(
+            e.key, e.name,
+            e.kind == EntryKind::Simulated
+                ? std::function<Result<std::string>()>([standin] { return standin->address(); })
+                : [at = e.address]() -> Result<std::string> { return at; },
+            cache));
+    }
     return out;
 }
 
@@ -122,17 +134,23 @@ int identify(const Options& options) {
                               options.ways.find("codes") != std::string::npos};
     bool fine = true;
     const std::vector<files::ScannedFile> found = readAll(options, fine);
+    // The numbers of the library, so that it does not tell files of themselves; others count down from -1.
+    std::vector<Path> paths;
+    for (const files::ScannedFile& file : found)
+        paths.push_back(file.path);
+    const std::vector<library::FileId> known = store->files().idsOf(paths);
     std::vector<matching::SleeveInput> inputs;
+    std::map<int64_t, std::pair<size_t, const files::ScannedFile*>> byNumber; // place in `inputs`
     for (size_t i = 0; i < found.size(); ++i) {
-        if (found[i].tags)
-            inputs.push_back(matching::sleeveInput(static_cast<int64_t>(i + 1), found[i].path, *found[i].tags,
-                                                   found[i].tags->fields, found[i].state.modifiedNs));
-        else
+        if (!found[i].tags) {
             printRefused(found[i], found[i].error);
+            continue;
+        }
+        const int64_t number = known[i] > 0 ? known[i] : -static_cast<int64_t>(i + 1);
+        byNumber[number] = {inputs.size(), &found[i]};
+        inputs.push_back(matching::sleeveInput(number, found[i].path, *found[i].tags, found[i].tags->fields,
+                                               found[i].state.modifiedNs));
     }
-    std::map<int64_t, size_t> places; // in `inputs`
-    for (size_t i = 0; i < inputs.size(); ++i)
-        places[inputs[i].id] = i;
     std::vector<bench::Proposal> proposals;
     std::set<std::string> told;
     for (const matching::Sleeve& sleeve : matching::formSleeves(inputs)) {
@@ -140,7 +158,7 @@ int identify(const Options& options) {
             continue; // single files are no release
         std::vector<matching::SleeveInput> files;
         for (int64_t id : sleeve.ids)
-            files.push_back(inputs[places.at(id)]);
+            files.push_back(inputs[byNumber.at(id).first]);
         const matching::SleeveClues clues = matching::cluesOf(files);
         const matching::Identified answer = matching::identify(clues, references.plain(), ways, {});
         for (const Error& e : answer.errors)
@@ -152,7 +170,7 @@ int identify(const Options& options) {
         line["files"] = Json::array();
         for (int64_t id : sleeve.ids) {
             Json file;
-            putPath(file, found[static_cast<size_t>(id) - 1].path);
+            putPath(file, byNumber.at(id).second->path);
             line["files"].push_back(std::move(file));
         }
         line["candidates"] = Json::array();
@@ -180,7 +198,7 @@ int identify(const Options& options) {
                          bench::originOf(best.release, references.nameOf(best.reference), today())))
             changes[p.file][p.field] = p.values;
         for (const auto& [id, fields] : changes)
-            proposals.push_back({recordOf(found[static_cast<size_t>(id) - 1], id), fields, {}, {}});
+            proposals.push_back({recordOf(*byNumber.at(id).second, id), fields, {}, {}});
     }
     if (!options.takeSure)
         return fine ? 0 : 1;

@@ -285,6 +285,18 @@ private slots:
                 c().drafts.session().find(d_->fileNamed(name), tags::pictureKey("front cover"));
             QVERIFY(draft && draft->origin.starts_with("Cairn: Night Post EP"));
         }
+        // Once more, for two files only; and what was cleaned away meanwhile is fetched again.
+        view->list()->setFocus();
+        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
+        d_->settle();
+        QVERIFY(c().drafts.session().all().empty());
+        std::filesystem::remove_all(c().pictures.folder());
+        view->takeFor({d_->fileNamed("01_nightpost_MASTER.flac"), d_->fileNamed("04_bonus.flac")});
+        QCOMPARE(view->receivers()->currentText(), QString("for 2 that were chosen\u2026"));
+        view->takeButton()->click();
+        d_->settle();
+        QCOMPARE(c().drafts.session().all().size(), size_t{2});
+        QVERIFY(!c().drafts.session().all().contains(d_->fileNamed("02_ferryman_MASTER.flac")));
         w().showWorkspace(MainWindow::Review);
         w().foot()->writeButton()->click();
         d_->settle();
@@ -392,6 +404,80 @@ private slots:
         for (QLabel* l : page()->findChildren<QLabel*>())
             told = told || (l->isVisible() && l->text().contains("On your shelves already: this edition"));
         QVERIFY(told);
+        // The library is a reference of its own; what both tell stands in one column.
+        QCOMPARE(fact("Reference", 0), QString("Cairn (simulated), Your library"));
+        // With the other switched off, it answers alone.
+        auto entries = c().references.entries();
+        entries[0].on = false;
+        c().references.setEntries(entries);
+        QTest::keyClick(&w(), Qt::Key_I, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(page()->candidates()->model()->columnCount(), 2);
+        QCOMPARE(fact("Catalogue no.", 0), QString("FSR 207"));
+        QCOMPARE(fact("Seated", 0), QString("6 of 6 tracks"));
+        QCOMPARE(c().identify.answer(view->key)->here.what, library::AlreadyHere::What::Edition);
+        QTest::keyClick(&w(), Qt::Key_T, Qt::ControlModifier);
+        d_->settle();
+        const Path file = *std::filesystem::directory_iterator(*box_ / "shelf/remaster");
+        const library::Draft* draft =
+            c().drafts.session().find(d_->fileNamed(file.filename().c_str()), "catalogue_number");
+        QVERIFY(draft && draft->origin.starts_with("Your library: Night Post"));
+    }
+
+    void aStrayIsPutIntoASeat() {
+        // One file of the sleeve stands alone, under another name.
+        const FileId gorse = d_->fileNamed("Varnholt, Isla - Gorse (rough).mp3");
+        lookUp("Salt Road");
+        LineUpTable* seats = page()->lineUp();
+        QAbstractItemModel* m = seats->model();
+        std::string sleeve;
+        for (const SleeveView& v : c().sleeves.all())
+            if (c().identify.answer(v.key))
+                sleeve = v.key; // the one that was looked up
+        const SleeveAnswer* before = c().identify.answer(sleeve);
+        QVERIFY(before);
+        int stray = -1, empty = -1;
+        for (int row = 0; row < m->rowCount(); ++row)
+            if (m->index(row, 2).data().toString() == "a stray" && seat(row).contains("Gorse"))
+                stray = row;
+        if (stray < 0) { // its seat is taken: who has it gives it up
+            for (int row = 0; row < m->rowCount(); ++row)
+                if (m->index(row, 4).data().toString().startsWith("Gorse"))
+                    seats->setCurrentIndex(m->index(row, 0));
+            seats->setFocus();
+            QTest::keyClick(seats, Qt::Key_Delete);
+            for (int row = 0; row < m->rowCount(); ++row)
+                if (m->index(row, 2).data().toString() == "a stray" && seat(row).contains("Gorse"))
+                    stray = row;
+        }
+        QVERIFY(stray >= 0);
+        for (int row = 0; row < stray; ++row)
+            if (m->index(row, 4).data().toString().startsWith("Gorse"))
+                empty = row;
+        QVERIFY(empty >= 0);
+        QCOMPARE(seat(empty), QString("empty seat"));
+        QVERIFY(m->index(stray, 4).data().toString().startsWith("may be"));
+        const size_t candidates = before->candidates.size(), files = before->clues.files.size();
+        std::vector<std::string> others;
+        for (int row = 0; row < empty; ++row)
+            others.push_back(ss(seat(row)));
+        seats->setFocus();
+        seats->setCurrentIndex(m->index(stray, 0));
+        QTest::keyClick(seats, Qt::Key_Return);
+        d_->settle();
+        // It has joined, what was known of the sleeve still is, and the others sit where they sat.
+        const SleeveAnswer* after = c().identify.answer(sleeve);
+        QVERIFY(after);
+        QCOMPARE(after->candidates.size(), candidates);
+        QCOMPARE(after->clues.files.size(), files + 1);
+        QVERIFY(after->seatedByHand);
+        QCOMPARE(seat(empty), QString("Varnholt, Isla - Gorse (rough).mp3"));
+        for (int row = 0; row < empty; ++row)
+            QCOMPARE(ss(seat(row)), others[static_cast<size_t>(row)]);
+        QTest::keyClick(&w(), Qt::Key_T, Qt::ControlModifier);
+        d_->settle();
+        QCOMPARE(drafted("Varnholt, Isla - Gorse (rough).mp3", "album"), std::string("Salt Road"));
+        QVERIFY(gorse);
     }
 
     void whichReferencesAreAsked() {
@@ -399,13 +485,13 @@ private slots:
         QVERIFY(list->add("Elsewhere", "http://example.org:80").contains("only this machine"));
         QVERIFY(list->add("", "http://127.0.0.1:4711").contains("name"));
         QCOMPARE(list->add("Town library", "http://127.0.0.1:4711"), QString());
-        QCOMPARE(c().references.entries().size(), size_t{2});
-        QCOMPARE(c().references.entries()[1].key, std::string("town-library"));
+        QCOMPARE(c().references.entries().size(), size_t{3});
+        QCOMPARE(c().references.entries()[2].key, std::string("town-library"));
         for (QCheckBox* box : list->findChildren<QCheckBox*>())
             if (box->text() == "Cairn")
                 box->click();
         QVERIFY(!c().references.entries()[0].on);
-        QCOMPARE(c().references.held().size(), size_t{1});
+        QCOMPARE(c().references.held().size(), size_t{2}); // it, and the library
         // Nobody answers there: it says so, and nothing is lost.
         w().showWorkspace(MainWindow::Bench);
         lookUp("Night Post EP");

@@ -8,79 +8,13 @@
 #include "core/bench/taking.h"
 #include "core/matching/assignment.h"
 #include "core/matching/identify.h"
-#include "core/reference/catalogue.h"
 #include "core/text/likeness.h"
 #include "demo/damaged_sleeves.h"
-#include "demo/invented_releases.h"
-#include "demo/reference_world.h"
+#include "support/reference_shelf.h"
 
 using namespace moorfrost;
 using namespace moorfrost::matching;
-
-namespace {
-
-/// A catalogue in this process as a reference.
-class Shelf : public reference::Reference {
-public:
-    explicit Shelf(std::vector<reference::Release> releases, std::string key = "cairn")
-        : catalogue(std::move(releases)), key_(std::move(key)) {}
-    std::string key() const override { return key_; }
-    std::string name() const override { return "Cairn"; }
-    Result<std::vector<reference::Release>> find(const reference::Question& q, std::stop_token) override {
-        ++asked;
-        if (fails)
-            return Error{ErrorKind::Io, {}, "Cairn: It cannot be reached."};
-        std::vector<reference::Release> out;
-        for (const auto& a : catalogue.ask(q, q.limit))
-            out.push_back(catalogue.releases()[a.release]);
-        return out;
-    }
-    Result<reference::Release> fetch(const std::string& id, std::stop_token) override {
-        const auto* r = catalogue.find(id);
-        return r ? Result<reference::Release>(*r) : Error{ErrorKind::NotFound, {}, "It is not there."};
-    }
-    Result<std::string> picture(const std::string&, int, std::stop_token) override {
-        return Error{ErrorKind::NotFound, {}, "It is not there."};
-    }
-    reference::Catalogue catalogue;
-    size_t asked = 0;
-    bool fails = false;
-
-private:
-    std::string key_;
-};
-
-std::vector<reference::Release> world(size_t invented) {
-    std::vector<reference::Release> all = demo::namedReleases();
-    for (reference::Release& r : demo::inventedReleases(invented))
-        all.push_back(std::move(r));
-    return all;
-}
-
-const reference::Release& named(const char* id) {
-    static const std::vector<reference::Release> all = demo::namedReleases();
-    return *std::ranges::find(all, id, &reference::Release::id);
-}
-
-/// Files as they are, named and untagged, of a release.
-std::vector<SleeveInput> filesOf(const reference::Release& r, const std::string& folder) {
-    std::vector<SleeveInput> out;
-    for (size_t m = 0; m < r.media.size(); ++m)
-        for (size_t t = 0; t < r.media[m].tracks.size(); ++t) {
-            SleeveInput f;
-            f.id = static_cast<int64_t>(out.size()) + 1;
-            f.path = Path(folder) / (r.media.size() > 1 ? "CD" + std::to_string(m + 1) : std::string()) /
-                     (QString("%1 %2.flac")
-                          .arg(t + 1, 2, 10, QChar('0'))
-                          .arg(QString::fromStdString(r.media[m].tracks[t].title)))
-                         .toStdString();
-            f.seconds = static_cast<double>(r.media[m].tracks[t].lengthMs) / 1000;
-            out.push_back(std::move(f));
-        }
-    return out;
-}
-
-} // namespace
+using test::filesOf, test::named, test::Shelf, test::world;
 
 class TestIdentify : public QObject {
     Q_OBJECT

@@ -358,12 +358,16 @@ private slots:
     }
 
     void whichOnesAreAsked() {
-        QCOMPARE(entriesFrom({}).size(), size_t{1});
-        QVERIFY(entriesFrom({}).front().simulated);
-        const std::vector<Entry> two{{true, "cairn", "Cairn", {}, false},
-                                     {false, "other", "The other one", "http://127.0.0.1:4711", true}};
-        QCOMPARE(entriesFrom(textsOf(two)), two);
-        QCOMPARE(entriesFrom({"nonsense", "at on x"}).size(), size_t{1});
+        const std::vector<Entry> first = entriesFrom({});
+        QCOMPARE(first.size(), size_t{2}); // and the library
+        QCOMPARE(first[0].kind, EntryKind::Simulated);
+        QCOMPARE(first[1].kind, EntryKind::Library);
+        const std::vector<Entry> three{
+            {EntryKind::Library, "library", "Your library", {}, false},
+            {EntryKind::Simulated, "cairn", "Cairn", {}, false},
+            {EntryKind::At, "other", "The other one", "http://127.0.0.1:4711", true}};
+        QCOMPARE(entriesFrom(textsOf(three)), three);
+        QCOMPARE(entriesFrom({"nonsense", "at on x", "simulated on cairn"}), first);
     }
 
     void theWorldIsTheSameEachTime() {

@@ -358,6 +358,7 @@ void IdentifyPage::refreshCandidates(const SleeveAnswer& answer) {
         table.columns.push_back(qs(c.release.title) + ", " + qs(c.release.carrier()) + ", " +
                                 qs(c.release.date()));
         references.insert(c.reference);
+        references.insert(c.also.begin(), c.also.end());
     }
     Comparison::Row certainty{tr("Certainty"), {}, true};
     for (const Candidate& c : answer.candidates) {
@@ -393,7 +394,12 @@ void IdentifyPage::refreshCandidates(const SleeveAnswer& answer) {
     row(tr("Genre"), [](const Candidate& c) { return joined(c.release.genres); });
     row(tr("Language"), [](const Candidate& c) { return qs(c.release.language); });
     if (references.size() > 1)
-        row(tr("Reference"), [this](const Candidate& c) { return use_.references.nameOf(c.reference); });
+        row(tr("Reference"), [this](const Candidate& c) {
+            QStringList names{use_.references.nameOf(c.reference)};
+            for (const std::string& key : c.also)
+                names << use_.references.nameOf(key);
+            return names.join(", ");
+        });
     if (reasons_->isChecked())
         for (size_t e = 0; e < matching::evidenceCount; ++e) {
             Comparison::Row r{evidenceName(static_cast<Evidence>(e)), {}, true};
@@ -439,7 +445,7 @@ void IdentifyPage::refreshCandidates(const SleeveAnswer& answer) {
 
 void IdentifyPage::refreshChanges() {
     const Candidate& best = *use_.identify.answer(sleeve_)->best();
-    if (const std::string of = sleeve_ + "\n" + best.reference + ":" + best.release.id; of != leftOf_) {
+    if (const std::string of = sleeve_ + "\n" + best.number(); of != leftOf_) {
         leftOf_ = of;
         left_.clear();
     }

@@ -23,6 +23,7 @@ namespace moorfrost::app {
 namespace {
 
 enum Column { File, FileLength, Match, Number, Title, TrackLength, Isrc, ColumnCount };
+constexpr size_t mostStrays = 6;
 constexpr int toneRole = Qt::UserRole + 1, fileRole = Qt::UserRole + 2;
 const QString rowMime = QStringLiteral("application/x-moorfrost-seat");
 
@@ -35,6 +36,9 @@ public:
     struct Row {
         int file = -1;  // of the clues
         int track = -1; // counted through all media; -1: this file has no seat
+        // A stray that would fit an empty seat: which one, and how well.
+        FileId stray = 0;
+        matching::EmptySeat fits = {};
     };
 
     std::function<void(int from, int to)> moved;
@@ -52,6 +56,9 @@ public:
                 rows_.push_back({c.seating.fileOf[t], static_cast<int>(t)});
             for (size_t f : c.seating.unseated)
                 rows_.push_back({static_cast<int>(f), -1});
+            const auto strays = use_.identify.straysThatFit(sleeve);
+            for (size_t i = 0; i < std::min(mostStrays, strays.size()); ++i)
+                rows_.push_back({-1, -1, strays[i].file, strays[i].seat});
             tracks_.clear();
             for (size_t m = 0; m < c.release.media.size(); ++m)
                 for (size_t t = 0; t < c.release.media[m].tracks.size(); ++t)
@@ -62,8 +69,20 @@ public:
     const Row& row(int i) const { return rows_[static_cast<size_t>(i)]; }
     const std::string& sleeve() const { return sleeve_; }
     FilePtr fileAt(int row) const {
-        const int file = rows_[static_cast<size_t>(row)].file;
-        return file < 0 ? nullptr : use_.files.file(files_[static_cast<size_t>(file)].id);
+        const Row& r = rows_[static_cast<size_t>(row)];
+        if (r.stray > 0)
+            return use_.files.file(r.stray);
+        return r.file < 0 ? nullptr : use_.files.file(files_[static_cast<size_t>(r.file)].id);
+    }
+    /// "4 Lowland Quay"; with the medium where there are several.
+    QString trackName(int track) const {
+        const auto [m, t] = tracks_[static_cast<size_t>(track)];
+        return numberOf(track) + " " + qs(candidate_.release.media[m].tracks[t].title);
+    }
+    QString numberOf(int track) const {
+        const auto [m, t] = tracks_[static_cast<size_t>(track)];
+        const QString position = qs(candidate_.release.media[m].tracks[t].position);
+        return candidate_.release.media.size() > 1 ? QString("%1-%2").arg(m + 1).arg(position) : position;
     }
 
     int rowCount(const QModelIndex& = {}) const override { return static_cast<int>(rows_.size()); }
@@ -84,7 +103,8 @@ public:
         if (!index.isValid())
             return Qt::NoItemFlags;
         return QAbstractTableModel::flags(index) | Qt::ItemIsDropEnabled |
-               (row(index.row()).file >= 0 ? Qt::ItemIsDragEnabled : Qt::NoItemFlags);
+               (row(index.row()).file >= 0 || row(index.row()).stray > 0 ? Qt::ItemIsDragEnabled
+                                                                         : Qt::NoItemFlags);
     }
     QStringList mimeTypes() const override { return {rowMime}; }
     Qt::DropActions supportedDropActions() const override { return Qt::MoveAction; }
@@ -106,6 +126,8 @@ public:
 
     QVariant data(const QModelIndex& index, int role) const override {
         const Row& r = row(index.row());
+        if (r.stray > 0)
+            return strayData(r, index, role);
         const matching::Candidate& c = candidate_;
         const matching::FileClues* file = r.file < 0 ? nullptr : &files_[static_cast<size_t>(r.file)];
         const reference::Track* track = nullptr;
@@ -142,13 +164,8 @@ public:
                                               : QString();
         case Match:
             return wordsOf(fit, file != nullptr, r.track >= 0);
-        case Number: {
-            if (!track)
-                return {};
-            const auto [m, t] = tracks_[static_cast<size_t>(r.track)];
-            return c.release.media.size() > 1 ? QString("%1-%2").arg(m + 1).arg(qs(track->position))
-                                              : qs(track->position);
-        }
+        case Number:
+            return track ? numberOf(r.track) : QString();
         case Title: {
             if (!track)
                 return LineUpTable::tr("not on this release");
@@ -167,6 +184,35 @@ public:
     }
 
 private:
+    QVariant strayData(const Row& r, const QModelIndex& index, int role) const {
+        const FilePtr f = use_.files.file(r.stray);
+        if (role == toneRole)
+            return static_cast<int>(paint::Tone::Neutral);
+        if (role == Qt::FontRole && index.column() == File)
+            return theme::monoFont();
+        if (role == Qt::ForegroundRole)
+            return theme::colours().second;
+        if (role == Qt::TextAlignmentRole && index.column() == FileLength)
+            return QVariant(Qt::AlignRight | Qt::AlignVCenter);
+        if (role == Qt::ToolTipRole)
+            return index.column() == Match
+                       ? LineUpTable::tr("It stands for itself. Drag it to a seat, or press Enter.")
+                       : QVariant();
+        if (role != Qt::DisplayRole && role != Qt::AccessibleTextRole)
+            return {};
+        switch (index.column()) {
+        case File:
+            return f ? shownName(f->path) : QString();
+        case FileLength:
+            return f && f->tags.facts.duration > 0 ? shownLength(f->tags.facts.duration) : QString();
+        case Match:
+            return LineUpTable::tr("a stray");
+        case Title:
+            return LineUpTable::tr("may be %1").arg(trackName(r.fits.track));
+        default:
+            return {};
+        }
+    }
     static paint::Tone toneOf(const matching::Fit* fit, bool hasFile) {
         if (!fit)
             return hasFile ? paint::Tone::Attention : paint::Tone::Neutral;
@@ -290,9 +336,13 @@ void LineUpTable::move(int from, int to) {
     if (from == to || from < 0 || to < 0 || from >= model_->rowCount() || to >= model_->rowCount())
         return;
     const auto source = model_->row(from), target = model_->row(to);
+    const std::string sleeve = model_->sleeve();
+    if (source.stray > 0 && target.track >= 0) {
+        use_.identify.seatStray(sleeve, source.stray, target.track);
+        return;
+    }
     if (source.file < 0)
         return;
-    const std::string sleeve = model_->sleeve();
     use_.identify.seat(sleeve, static_cast<size_t>(source.file), target.track);
     // The hand stays on the file.
     for (int row = 0; row < model_->rowCount(); ++row)
@@ -305,6 +355,11 @@ void LineUpTable::keyPressEvent(QKeyEvent* event) {
     if (row >= 0 && event->modifiers() == Qt::AltModifier &&
         (event->key() == Qt::Key_Up || event->key() == Qt::Key_Down)) {
         move(row, row + (event->key() == Qt::Key_Up ? -1 : 1));
+        return;
+    }
+    if (row >= 0 && (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter)) {
+        if (const auto r = model_->row(row); r.stray > 0)
+            use_.identify.seatStray(model_->sleeve(), r.stray, r.fits.track);
         return;
     }
     if (row >= 0 && event->key() == Qt::Key_Delete) {
@@ -326,6 +381,9 @@ void LineUpTable::contextMenuEvent(QContextMenuEvent* event) {
     if (const FilePtr f = model_->fileAt(at.row()))
         menu.addAction(tr("Play %1").arg(shownName(f->path)), this,
                        [this, id = f->id] { emit playRequested(id); });
+    if (r.stray > 0)
+        menu.addAction(tr("Seat it as %1").arg(model_->trackName(r.fits.track)), QKeySequence(Qt::Key_Return),
+                       this, [this, sleeve, r] { use_.identify.seatStray(sleeve, r.stray, r.fits.track); });
     if (r.file >= 0 && r.track >= 0)
         menu.addAction(tr("Leave this seat empty"), QKeySequence(Qt::Key_Delete), this,
                        [this, sleeve, r] { use_.identify.seat(sleeve, static_cast<size_t>(r.file), -1); });

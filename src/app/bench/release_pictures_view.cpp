@@ -9,6 +9,10 @@
 #include <QTreeWidget>
 #include <QVBoxLayout>
 
+#include <algorithm>
+#include <map>
+#include <set>
+
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -96,7 +100,13 @@ ReleasePicturesView::ReleasePicturesView(ReleasePictures& pictures, QWidget* par
     left->addWidget(list_, 1);
     auto* foot = new QHBoxLayout;
     foot->setContentsMargins(8, 0, 0, 8);
+    for_ = new Choice;
+    for_->setAccessibleName(tr("For which files"));
+    for_->setMinimumContentsLength(14);
+    for_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     foot->addWidget(note_, 1);
+    foot->addWidget(for_);
+    foot->addSpacing(6);
     foot->addWidget(take_);
     left->addLayout(foot);
     auto* layout = new QHBoxLayout(this);
@@ -109,17 +119,18 @@ ReleasePicturesView::ReleasePicturesView(ReleasePictures& pictures, QWidget* par
             refresh();
     });
     connect(list_, &QTreeWidget::currentItemChanged, this, &ReleasePicturesView::showCurrent);
-    connect(list_, &QTreeWidget::itemChanged, this, [this] {
-        const auto n = static_cast<int>(ticked().size());
-        take_->setText(tr("Take %n picture(s) for all files", "", n));
-        take_->setEnabled(n > 0);
-    });
+    connect(list_, &QTreeWidget::itemChanged, this, &ReleasePicturesView::count);
+    connect(for_, &QComboBox::activated, this, &ReleasePicturesView::receiversChosen);
     connect(list_, &QTreeWidget::itemActivated, this, &ReleasePicturesView::showLarge);
     list_->setToolTip(tr("Enter or a double click shows both large, side by side."));
-    connect(take_, &QPushButton::clicked, this, [this] { pictures_.take(sleeve_, ticked()); });
+    connect(take_, &QPushButton::clicked, this, [this] { pictures_.take(sleeve_, ticked(), files_); });
 }
 
 void ReleasePicturesView::show(const std::string& sleeve) {
+    if (sleeve_ != sleeve) {
+        forWhom_ = All;
+        some_.clear();
+    }
     sleeve_ = sleeve;
     if (!pictures_.of(sleeve) && !pictures_.isFetching(sleeve))
         pictures_.fetch(sleeve);
@@ -133,6 +144,7 @@ void ReleasePicturesView::refresh() {
     if (shown && shown->number == number_ &&
         list_->topLevelItemCount() == static_cast<int>(shown->candidates.size())) {
         showCurrent();
+        fillReceivers();
         return; // what is ticked stays
     }
     number_ = shown ? shown->number : std::string();
@@ -143,6 +155,7 @@ void ReleasePicturesView::refresh() {
         note_->setText(pictures_.isFetching(sleeve_) ? tr("They are being fetched \u2026")
                                                      : tr("There are none to show."));
         take_->hide();
+        for_->hide();
         return;
     }
     const int wanted = pictures_.wantedSide();
@@ -177,9 +190,107 @@ void ReleasePicturesView::refresh() {
     note_->setText(shown->candidates.empty() ? tr("The reference has no pictures of this release.")
                                              : QString());
     take_->setVisible(!shown->candidates.empty());
+    for_->setVisible(!shown->candidates.empty());
     if (best)
         list_->setCurrentItem(best);
-    emit list_->itemChanged(nullptr, 0);
+    fillReceivers();
+}
+
+void ReleasePicturesView::fillReceivers() {
+    const auto receivers = pictures_.receivers(sleeve_);
+    std::map<int, int> seated; // by medium
+    std::set<FileId> there;
+    int seats = 0;
+    for (const auto& r : receivers) {
+        there.insert(r.file);
+        if (r.medium >= 0)
+            ++seated[r.medium], ++seats;
+    }
+    std::erase_if(some_, [&](FileId id) { return !there.contains(id); });
+    for_->clear();
+    for_->addItem(tr("for all %n file(s)", "", static_cast<int>(receivers.size())), All);
+    if (seats > 0 && seats < static_cast<int>(receivers.size()))
+        for_->addItem(tr("for the %n with a seat", "", seats), Seated);
+    if (seated.size() > 1)
+        for (const auto& [medium, n] : seated)
+            for_->addItem(tr("for disc %1 (%n file(s))", "", n).arg(medium + 1), medium);
+    for_->addItem(some_.empty() ? tr("only for some\u2026")
+                                : tr("for %n that were chosen\u2026", "", static_cast<int>(some_.size())),
+                  Some);
+    int at = for_->findData(forWhom_);
+    if (at < 0 || (forWhom_ == Some && some_.empty())) {
+        forWhom_ = All;
+        at = 0;
+    }
+    for_->setCurrentIndex(at);
+    files_.clear();
+    for (const auto& r : receivers)
+        if (forWhom_ == All || (forWhom_ == Seated && r.medium >= 0) ||
+            (forWhom_ == Some && std::ranges::find(some_, r.file) != some_.end()) ||
+            (forWhom_ >= 0 && r.medium == forWhom_))
+            files_.push_back(r.file);
+    count();
+}
+
+void ReleasePicturesView::receiversChosen(int index) {
+    const int whom = for_->itemData(index).toInt();
+    if (whom == Some)
+        chooseReceivers();
+    else
+        forWhom_ = whom;
+    fillReceivers();
+}
+
+void ReleasePicturesView::takeFor(const std::vector<FileId>& files) {
+    some_ = files;
+    forWhom_ = files.empty() ? All : Some;
+    fillReceivers();
+}
+
+void ReleasePicturesView::chooseReceivers() {
+    QDialog dialog(this);
+    dialog.setWindowTitle(tr("Which files get the pictures"));
+    auto* tree = new QTreeWidget;
+    prepareTree(tree, {tr("File")});
+    tree->setRootIsDecorated(false);
+    tree->setAccessibleName(dialog.windowTitle());
+    for (const auto& r : pictures_.receivers(sleeve_)) {
+        auto* item = new QTreeWidgetItem(tree, {r.name});
+        item->setFont(0, theme::monoFont());
+        item->setData(0, indexRole, static_cast<qlonglong>(r.file));
+        const bool is = some_.empty() || std::ranges::find(some_, r.file) != some_.end();
+        item->setCheckState(0, is ? Qt::Checked : Qt::Unchecked);
+    }
+    TakeBar foot = takeBar(&dialog, tr("These files"));
+    auto chosen = [tree] {
+        std::vector<FileId> out;
+        for (int i = 0; i < tree->topLevelItemCount(); ++i)
+            if (const QTreeWidgetItem* item = tree->topLevelItem(i); item->checkState(0) == Qt::Checked)
+                out.push_back(item->data(0, indexRole).toLongLong());
+        return out;
+    };
+    auto told = [&foot, chosen] {
+        const auto n = static_cast<int>(chosen().size());
+        foot.summary->setText(tr("%n file(s)", "", n));
+        foot.take->setEnabled(n > 0);
+    };
+    told();
+    auto* layout = new QVBoxLayout(&dialog);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(tree, 1);
+    layout->addWidget(foot.widget);
+    dialog.resize(460, 380);
+    connect(tree, &QTreeWidget::itemChanged, &dialog, told);
+    connect(foot.take, &QPushButton::clicked, &dialog, &QDialog::accept);
+    if (dialog.exec() == QDialog::Accepted)
+        takeFor(chosen());
+}
+
+void ReleasePicturesView::count() {
+    const auto n = static_cast<int>(ticked().size());
+    take_->setText(tr("Take %n picture(s)", "", n));
+    take_->setEnabled(n > 0 && !files_.empty());
 }
 
 void ReleasePicturesView::showCurrent() {

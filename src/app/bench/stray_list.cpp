@@ -24,6 +24,8 @@ QString described(const matching::TrackCandidate& c) {
         out += ", " + qs(carrier);
     if (const std::string date = c.release.date(); !date.empty())
         out += ", " + qs(date.substr(0, 4));
+    if (c.reference == reference::libraryKey)
+        out += StrayList::tr(" (your library)");
     return out;
 }
 } // namespace

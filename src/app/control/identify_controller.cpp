@@ -19,9 +19,9 @@ using matching::SleeveClues;
 
 IdentifyController::IdentifyController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
                                        FilesController& files, DraftsController& drafts,
-                                       const SleeveViews& sleeves, ReferencesController& references,
-                                       JobList& jobs, Messages& messages)
-    : library_(library), index_(index), settings_(settings), files_(files), drafts_(drafts),
+                                       BatchController& batch, const SleeveViews& sleeves,
+                                       ReferencesController& references, JobList& jobs, Messages& messages)
+    : library_(library), index_(index), settings_(settings), files_(files), drafts_(drafts), batch_(batch),
       sleeves_(sleeves), references_(references), jobs_(jobs), messages_(messages) {
     connect(&sleeves, &SleeveViews::changed, this, &IdentifyController::forgetOld);
     connect(&index, &LibraryIndex::changed, this, [this] {
@@ -40,10 +40,16 @@ const SleeveAnswer* IdentifyController::answer(const std::string& sleeve) const 
 std::vector<matching::SleeveInput> IdentifyController::inputs(const SleeveView& sleeve) const {
     std::vector<matching::SleeveInput> out;
     for (FileId id : sleeve.files)
-        if (const FilePtr f = files_.file(id); f && f->readable())
-            out.push_back(matching::sleeveInput(id, f->path, f->tags, drafts_.session().effective(id),
-                                                f->state.modifiedNs));
+        if (auto in = input(id))
+            out.push_back(std::move(*in));
     return out;
+}
+
+std::optional<matching::SleeveInput> IdentifyController::input(FileId id) const {
+    const FilePtr f = files_.file(id);
+    if (!f || !f->readable())
+        return std::nullopt;
+    return matching::sleeveInput(id, f->path, f->tags, drafts_.session().effective(id), f->state.modifiedNs);
 }
 
 SleeveClues IdentifyController::clues(const std::string& sleeve) const {
@@ -56,7 +62,7 @@ void IdentifyController::forgetOld() {
     bool any = false;
     for (auto it = answers_.begin(); it != answers_.end();) {
         const SleeveView* view = sleeves_.find(it->first);
-        if (view && view->version == it->second.version) {
+        if (view && (view->version == it->second.version || letJoin(it->second, *view))) {
             ++it;
             continue;
         }
@@ -76,10 +82,8 @@ void IdentifyController::ask(
     const SleeveView* view = sleeves_.find(sleeve);
     if (!view || view->files.empty() || view->isStrays())
         return;
-    if (references_.held().empty()) {
-        messages_.say(tr("No reference is switched on. Choose one in Settings."), true);
+    if (!references_.mayBeAsked())
         return;
-    }
     SleeveAnswer& answer = answers_[sleeve];
     if (answer.asking != 0)
         jobs_.stop(answer.asking);
@@ -148,10 +152,8 @@ void IdentifyController::identifyBy(const std::string& sleeve, const reference::
 void IdentifyController::identifyAll() {
     if (askingAll_ != 0)
         return;
-    if (references_.held().empty()) {
-        messages_.say(tr("No reference is switched on. Choose one in Settings."), true);
+    if (!references_.mayBeAsked())
         return;
-    }
     auto all = std::make_shared<std::vector<Asked>>();
     for (const SleeveView& view : sleeves_.all())
         if (!view.isStrays() && !isTaken(view) && !answer(view.key))
@@ -225,10 +227,8 @@ void IdentifyController::lookHere(const std::string& sleeve) {
     const Candidate& c = *it->second.best();
     library_.read(
         this,
-        [files = std::move(files), release = c.release, number = c.reference + ":" + c.release.id,
-         searcher = index_.searcher()](library::Store& store) {
-            return library::whatIsHere(store, *searcher, files, release, number);
-        },
+        [files = std::move(files), release = c.release, number = c.number(), searcher = index_.searcher()](
+            library::Store& store) { return library::whatIsHere(store, *searcher, files, release, number); },
         [this, sleeve, version = it->second.version, id = c.release.id](Result<library::AlreadyHere> here) {
             const auto now = answers_.find(sleeve);
             if (!here || now == answers_.end() || now->second.version != version || !now->second.best() ||
@@ -294,29 +294,7 @@ void IdentifyController::seat(const std::string& sleeve, size_t file, int track)
     const auto it = answers_.find(sleeve);
     if (it == answers_.end() || !it->second.best() || file >= it->second.clues.files.size())
         return;
-    Candidate& c = it->second.candidates[it->second.chosen];
-    std::vector<int>& seats = c.seating.fileOf;
-    if (track >= static_cast<int>(seats.size()))
-        return;
-    const auto before = std::ranges::find(seats, static_cast<int>(file));
-    const int who = track < 0 ? -1 : seats[static_cast<size_t>(track)];
-    if (before != seats.end())
-        *before = track < 0 ? -1 : who;
-    if (track >= 0)
-        seats[static_cast<size_t>(track)] = static_cast<int>(file);
-    // What fits is told of the seats as they are.
-    const matching::Likeable likeable(c.release);
-    const bool severalMedia = !likeable.tracks.empty() && likeable.tracks.back().medium > 0;
-    c.seating.unseated.clear();
-    for (size_t f = 0; f < it->second.clues.files.size(); ++f)
-        if (std::ranges::find(seats, static_cast<int>(f)) == seats.end())
-            c.seating.unseated.push_back(f);
-    for (size_t t = 0; t < seats.size(); ++t)
-        c.seating.fits[t] = seats[t] < 0
-                                ? matching::Fit()
-                                : matching::fitOf(it->second.clues.files[static_cast<size_t>(seats[t])],
-                                                  likeable.tracks[t], severalMedia);
-    matching::judgeAgain(it->second.clues, c);
+    matching::seat(it->second.clues, it->second.candidates[it->second.chosen], file, track);
     it->second.seatedByHand = true;
     emit changed(sleeve);
 }
@@ -330,6 +308,78 @@ void IdentifyController::seatAnew(const std::string& sleeve) {
     matching::judgeAgain(it->second.clues, c);
     it->second.seatedByHand = false;
     emit changed(sleeve);
+}
+
+std::vector<IdentifyController::StrayFit> IdentifyController::straysThatFit(const std::string& sleeve) const {
+    std::vector<StrayFit> out;
+    const SleeveAnswer* a = answer(sleeve);
+    if (!a || !a->best() ||
+        std::ranges::find(a->best()->seating.fileOf, -1) == a->best()->seating.fileOf.end())
+        return out;
+    const matching::Likeable likeable(a->best()->release);
+    for (const SleeveView& view : sleeves_.all()) {
+        if (!view.isStrays())
+            continue;
+        for (FileId id : view.files) {
+            const auto in = input(id);
+            if (!in)
+                continue;
+            const SleeveClues clues = matching::cluesOf({*in});
+            if (const auto seat = matching::bestEmptySeat(*a->best(), likeable, clues.files[0]);
+                seat.track >= 0)
+                out.push_back({id, seat});
+        }
+    }
+    std::ranges::stable_sort(
+        out, [](const StrayFit& x, const StrayFit& y) { return x.seat.fit.gain > y.seat.fit.gain; });
+    return out;
+}
+
+void IdentifyController::seatStray(const std::string& sleeve, FileId file, int track) {
+    const auto it = answers_.find(sleeve);
+    if (it == answers_.end() || !it->second.best() || it->second.asking != 0)
+        return;
+    it->second.joining[file] = track;
+    batch_.putIntoSleeve({file}, sleeve);
+}
+
+/// Whether the sleeve is another one only by strays that were to come.
+bool IdentifyController::letJoin(SleeveAnswer& answer, const SleeveView& view) {
+    if (answer.joining.empty())
+        return false;
+    SleeveClues now = matching::cluesOf(inputs(view));
+    std::set<FileId> before, all;
+    for (const matching::FileClues& f : answer.clues.files)
+        before.insert(f.id);
+    for (const matching::FileClues& f : now.files)
+        all.insert(f.id);
+    const bool have =
+        std::ranges::all_of(answer.joining, [&](const auto& j) { return all.contains(j.first); });
+    if (!have || !std::ranges::includes(all, before) || all.size() != before.size() + answer.joining.size())
+        return false;
+    for (Candidate& c : answer.candidates) {
+        const double certainty = c.certainty;
+        c = matching::moved(answer.clues, c, now);
+        c.certainty = certainty;
+    }
+    for (size_t f = 0; f < now.files.size(); ++f)
+        if (const auto j = answer.joining.find(now.files[f].id); j != answer.joining.end())
+            matching::seat(now, answer.candidates[answer.chosen], f, j->second);
+    answer.clues = std::move(now);
+    answer.version = view.version;
+    answer.joining.clear();
+    answer.seatedByHand = true;
+    answer.fetching = false; // that was for the sleeve as it was
+    const std::string key = view.key;
+    QMetaObject::invokeMethod(
+        this,
+        [this, key] {
+            emit changed(key);
+            lookHere(key);
+            fetchChosen(key);
+        },
+        Qt::QueuedConnection);
+    return true;
 }
 
 void IdentifyController::setRules(const bench::TakeRules& rules) {
@@ -401,9 +451,7 @@ std::string IdentifyController::releaseOf(const SleeveView& sleeve) const {
             !values.empty())
             return values[0];
     const SleeveAnswer* a = answer(sleeve.key);
-    return a && a->best() && a->verdict == matching::Verdict::Sure
-               ? a->best()->reference + ":" + a->best()->release.id
-               : std::string();
+    return a && a->best() && a->verdict == matching::Verdict::Sure ? a->best()->number() : std::string();
 }
 
 bool IdentifyController::isTaken(const SleeveView& sleeve) const {

@@ -9,6 +9,7 @@
 #include <map>
 #include <set>
 
+#include "app/control/batch_controller.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/library_index.h"
@@ -18,6 +19,7 @@
 #include "core/bench/taking.h"
 #include "core/library/already_here.h"
 #include "core/matching/identify.h"
+#include "core/matching/seats.h"
 
 namespace moorfrost::app {
 
@@ -29,11 +31,12 @@ struct SleeveAnswer {
     matching::Verdict verdict = matching::Verdict::Unknown;
     size_t chosen = 0;
     bool seatedByHand = false;
-    library::AlreadyHere here; // the one that is chosen, on the shelves
-    QStringList errors;        // of references that could not be asked
-    bool fetching = false;     // all there is of the one that is chosen
-    uint64_t turn = 0;         // of asking: an answer to an older one is nobody's
-    work::JobId asking = 0;    // while it is asked; 0: it was
+    library::AlreadyHere here;     // the one that is chosen, on the shelves
+    QStringList errors;            // of references that could not be asked
+    bool fetching = false;         // all there is of the one that is chosen
+    uint64_t turn = 0;             // of asking: an answer to an older one is nobody's
+    work::JobId asking = 0;        // while it is asked; 0: it was
+    std::map<FileId, int> joining; // strays that are coming, and the seats that wait for them
 
     const matching::Candidate* best() const {
         return chosen < candidates.size() ? &candidates[chosen] : nullptr;
@@ -44,8 +47,9 @@ class IdentifyController : public QObject {
     Q_OBJECT
 public:
     IdentifyController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
-                       FilesController& files, DraftsController& drafts, const SleeveViews& sleeves,
-                       ReferencesController& references, JobList& jobs, Messages& messages);
+                       FilesController& files, DraftsController& drafts, BatchController& batch,
+                       const SleeveViews& sleeves, ReferencesController& references, JobList& jobs,
+                       Messages& messages);
 
     /// nullptr: nothing was asked, or its files are others now.
     const SleeveAnswer* answer(const std::string& sleeve) const;
@@ -60,11 +64,18 @@ public:
     bool isAskingAll() const { return askingAll_ != 0; }
 
     void choose(const std::string& sleeve, size_t candidate);
-    /// The file (of clues().files) to the track (counted through all media): who sits there goes to the seat
-    /// that the file had. `track` -1: it has none any more.
+    /// See matching::seat(); of the one that is chosen.
     void seat(const std::string& sleeve, size_t file, int track);
     /// As it was found.
     void seatAnew(const std::string& sleeve);
+    /// Strays that an empty seat of the one that is chosen is for, the best first.
+    struct StrayFit {
+        FileId file = 0;
+        matching::EmptySeat seat;
+    };
+    std::vector<StrayFit> straysThatFit(const std::string& sleeve) const;
+    /// The stray joins the sleeve, and gets this seat.
+    void seatStray(const std::string& sleeve, FileId file, int track);
 
     const bench::TakeRules& rules() const { return rules_; }
     void setRules(const bench::TakeRules& rules);
@@ -106,6 +117,8 @@ private:
     void lookHere(const std::string& sleeve);
     void fetchChosen(const std::string& sleeve);
     void forgetOld();
+    bool letJoin(SleeveAnswer& answer, const SleeveView& view);
+    std::optional<matching::SleeveInput> input(FileId file) const;
     edits::Proposals proposalsOf(const SleeveAnswer& answer) const;
 
     LibraryAccess& library_;
@@ -113,6 +126,7 @@ private:
     LibrarySettings& settings_;
     FilesController& files_;
     DraftsController& drafts_;
+    BatchController& batch_;
     const SleeveViews& sleeves_;
     ReferencesController& references_;
     JobList& jobs_;

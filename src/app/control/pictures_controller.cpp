@@ -127,20 +127,31 @@ void PicturesController::add(std::vector<Source> sources, const std::vector<File
         });
 }
 
+/// All of them are one step.
 void PicturesController::take(const std::vector<Added>& added, const std::vector<FileId>& files) {
-    for (const Added& a : added) {
-        propose(
-            tr("Add picture"), files, {a.picture.type},
-            [&](std::vector<PictureInfo>& list) {
-                if (!maySeveral(a.picture.type))
-                    list.clear();
-                if (std::ranges::none_of(list, [&](const PictureInfo& p) { return isSame(p, a.picture); }))
-                    list.push_back(a.picture);
-            },
-            a.from);
-        if (a.animated)
-            messages_.say(tr("The picture is animated; most programs show only its beginning."));
+    std::map<std::string, std::vector<const Added*>> byType;
+    for (const Added& a : added)
+        byType[a.picture.type].push_back(&a);
+    Wishes all;
+    for (const auto& [type, some] : byType) {
+        QStringList from;
+        for (const Added* a : some)
+            if (!from.contains(a->from))
+                from << a->from;
+        wish(files, {type}, all, from.join(", "),
+             [&, several = maySeveral(type)](std::vector<PictureInfo>& list) {
+                 for (const Added* a : some) {
+                     if (!several)
+                         list.clear();
+                     if (std::ranges::none_of(list,
+                                              [&](const PictureInfo& p) { return isSame(p, a->picture); }))
+                         list.push_back(a->picture);
+                 }
+             });
     }
+    propose(tr("Add %n picture(s)", "", static_cast<int>(added.size())), all);
+    if (std::ranges::any_of(added, &Added::animated))
+        messages_.say(tr("The picture is animated; most programs show only its beginning."));
 }
 
 void PicturesController::takeKept(const std::vector<PictureInfo>& pictures, const QString& from,
@@ -154,8 +165,19 @@ void PicturesController::takeKept(const std::vector<PictureInfo>& pictures, cons
 void PicturesController::propose(const QString& action, const std::vector<FileId>& files,
                                  const std::vector<std::string>& types, const Change& change,
                                  const QString& origin) {
-    std::vector<library::DraftSession::Wish> wishes;
-    std::map<std::string, int> cannot; // why, and how many files
+    Wishes wishes;
+    wish(files, types, wishes, origin, change);
+    propose(action, wishes);
+}
+
+void PicturesController::propose(const QString& action, const Wishes& wishes) {
+    drafts_.session().propose(ss(action), wishes.all, {});
+    for (const auto& [why, n] : wishes.cannot)
+        messages_.say(tr("Not in %n file(s): %1", "", n).arg(qs(why)), true);
+}
+
+void PicturesController::wish(const std::vector<FileId>& files, const std::vector<std::string>& types,
+                              Wishes& wishes, const QString& origin, const Change& change) const {
     for (FileId id : files) {
         const FilePtr f = files_.file(id);
         if (!f || !f->mayHaveDrafts())
@@ -174,19 +196,16 @@ void PicturesController::propose(const QString& action, const std::vector<FileId
             if (why.empty())
                 why = tags::whyNotHeld(f->tags.format, type, pictures);
         if (!why.empty()) {
-            ++cannot[why];
+            ++wishes.cannot[why];
             continue;
         }
         for (const auto& [type, pictures] : byType) {
-            library::DraftSession::Wish wish{id, tags::pictureKey(type), {}, {}};
+            library::DraftSession::Wish wish{id, tags::pictureKey(type), {}, ss(origin)};
             for (const PictureInfo& p : pictures)
                 wish.values.push_back(tags::pictureText(p));
-            wishes.push_back(std::move(wish));
+            wishes.all.push_back(std::move(wish));
         }
     }
-    drafts_.session().propose(ss(action), wishes, ss(origin));
-    for (const auto& [why, n] : cannot)
-        messages_.say(tr("Not in %n file(s): %1", "", n).arg(qs(why)), true);
 }
 
 void PicturesController::remove(const PictureInfo& picture, const std::vector<FileId>& files) {

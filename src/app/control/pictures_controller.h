@@ -7,6 +7,9 @@
 #include <QByteArray>
 #include <QObject>
 
+#include <functional>
+#include <map>
+
 #include "app/control/drafts_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/messages.h"
@@ -62,6 +65,13 @@ private:
     using Change = std::function<void(std::vector<tags::PictureInfo>&)>;
     void propose(const QString& action, const std::vector<FileId>& files,
                  const std::vector<std::string>& types, const Change& change, const QString& origin);
+    struct Wishes {
+        std::vector<library::DraftSession::Wish> all;
+        std::map<std::string, int> cannot; // why, and how many files
+    };
+    void wish(const std::vector<FileId>& files, const std::vector<std::string>& types, Wishes& wishes,
+              const QString& origin, const Change& change) const;
+    void propose(const QString& action, const Wishes& wishes);
 
     LibraryAccess& library_;
     FilesController& files_;

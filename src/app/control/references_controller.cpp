@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/references_controller.h"
 
+#include <algorithm>
+
 #include "app/shell/text_utils.h"
+#include "core/library/library_reference.h"
 #include "core/reference/answer_cache.h"
 #include "core/reference/http_reference.h"
 #include "core/reference/standin_process.h"
@@ -10,8 +13,13 @@ namespace moorfrost::app {
 
 namespace settings = library::settings;
 
-ReferencesController::ReferencesController(LibraryAccess& library, LibrarySettings& settings)
-    : library_(library), settings_(settings) {
+using reference::EntryKind;
+
+ReferencesController::ReferencesController(LibraryAccess& library, LibraryIndex& index,
+                                           LibrarySettings& settings, Messages& messages)
+    : library_(library), settings_(settings), messages_(messages),
+      shelves_(std::make_shared<library::LibraryReference>(ss(tr("Your library")))) {
+    connect(&index, &LibraryIndex::changed, this, [this, &index] { shelves_->setLibrary(index.searcher()); });
     Path answers = library.file();
     answers += ".answers";
     cache_ = std::make_shared<reference::AnswerCache>(answers);
@@ -47,8 +55,12 @@ void ReferencesController::make() {
     for (const reference::Entry& e : entries_) {
         if (!e.on)
             continue;
+        if (e.kind == EntryKind::Library) {
+            held_.push_back(shelves_);
+            continue;
+        }
         std::function<Result<std::string>()> address;
-        if (e.simulated)
+        if (e.kind == EntryKind::Simulated)
             address = [standin = standin_] { return standin->address(); };
         else
             address = [fixed = e.address]() -> Result<std::string> { return fixed; };
@@ -65,11 +77,21 @@ std::vector<reference::Reference*> ReferencesController::plain(const Held& held)
     return out;
 }
 
+bool ReferencesController::mayBeAsked() const {
+    if (held_.empty())
+        messages_.say(tr("No reference is switched on. Choose one in Settings."), true);
+    return !held_.empty();
+}
+
 QString ReferencesController::nameOf(const std::string& key) const {
-    for (const reference::Entry& e : entries_)
-        if (e.key == key)
-            return e.simulated ? tr("%1 (simulated)").arg(qs(e.name)) : qs(e.name);
-    return qs(key);
+    const auto e = std::ranges::find(entries_, key, &reference::Entry::key);
+    return e == entries_.end() ? qs(key) : nameOf(*e);
+}
+
+QString ReferencesController::nameOf(const reference::Entry& e) {
+    return e.kind == EntryKind::Library     ? tr("Your library")
+           : e.kind == EntryKind::Simulated ? tr("%1 (simulated)").arg(qs(e.name))
+                                            : qs(e.name);
 }
 
 } // namespace moorfrost::app

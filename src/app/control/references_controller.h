@@ -6,7 +6,9 @@
 
 #include <memory>
 
+#include "app/control/library_index.h"
 #include "app/control/library_settings.h"
+#include "app/control/messages.h"
 #include "core/reference/entries.h"
 #include "core/reference/reference.h"
 
@@ -15,12 +17,17 @@ class AnswerCache;
 class StandinProcess;
 } // namespace moorfrost::reference
 
+namespace moorfrost::library {
+class LibraryReference;
+}
+
 namespace moorfrost::app {
 
 class ReferencesController : public QObject {
     Q_OBJECT
 public:
-    ReferencesController(LibraryAccess& library, LibrarySettings& settings);
+    ReferencesController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
+                         Messages& messages);
     ~ReferencesController() override;
 
     /// In the order of the user; those that are off, too.
@@ -34,8 +41,11 @@ public:
     using Held = std::vector<std::shared_ptr<reference::Reference>>;
     Held held() const { return held_; }
     static std::vector<reference::Reference*> plain(const Held& held);
+    /// One is on; else that is said.
+    bool mayBeAsked() const;
     /// For people.
     QString nameOf(const std::string& key) const;
+    static QString nameOf(const reference::Entry& entry);
 
 signals:
     void changed();
@@ -45,8 +55,10 @@ private:
 
     LibraryAccess& library_;
     LibrarySettings& settings_;
+    Messages& messages_;
     std::vector<reference::Entry> entries_;
     std::shared_ptr<reference::AnswerCache> cache_;
+    std::shared_ptr<library::LibraryReference> shelves_;
     std::shared_ptr<reference::StandinProcess> standin_;
     Held held_;
 };

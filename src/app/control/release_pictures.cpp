@@ -54,7 +54,7 @@ ReleasePictures::ReleasePictures(FilesController& files, const SleeveViews& slee
         // Of sleeves that are not looked up any more, or another release was chosen for.
         std::erase_if(shown_, [&](const auto& s) {
             const SleeveAnswer* a = identify_.answer(s.first);
-            return !a || !a->best() || a->best()->reference + ":" + a->best()->release.id != s.second.number;
+            return !a || !a->best() || a->best()->number() != s.second.number;
         });
         emit changed(sleeve);
     });
@@ -98,7 +98,7 @@ void ReleasePictures::fetch(const std::string& sleeve) {
             from = r;
     if (!from)
         return;
-    const std::string number = a->best()->reference + ":" + a->best()->release.id;
+    const std::string number = a->best()->number();
     // What is there: of each type the first, as drafts have it.
     struct Present {
         tags::PictureInfo info;
@@ -152,26 +152,72 @@ void ReleasePictures::fetch(const std::string& sleeve) {
         [this, sleeve](Result<Shown> shown) {
             fetching_.erase(sleeve);
             const SleeveAnswer* now = identify_.answer(sleeve);
-            if (shown && now && now->best() &&
-                now->best()->reference + ":" + now->best()->release.id == shown->number)
+            if (shown && now && now->best() && now->best()->number() == shown->number)
                 shown_[sleeve] = std::move(*shown);
+            if (auto waiting = waiting_.extract(sleeve)) {
+                const Shown* fresh = of(sleeve);
+                if (const Waiting& w = waiting.mapped(); fresh && fresh->number == w.number)
+                    takeNow(sleeve, *fresh, w.candidates, w.files);
+            }
             emit changed(sleeve);
         });
     emit changed(sleeve);
 }
 
-void ReleasePictures::take(const std::string& sleeve, const std::vector<size_t>& candidates) {
-    const Shown* shown = of(sleeve);
+std::vector<ReleasePictures::Receiver> ReleasePictures::receivers(const std::string& sleeve) const {
+    std::vector<Receiver> out;
     const SleeveView* view = sleeves_.find(sleeve);
     const SleeveAnswer* a = identify_.answer(sleeve);
-    if (!shown || !view || !a || !a->best())
+    if (!view || !a || !a->best())
+        return out;
+    std::map<FileId, int> media;
+    const matching::Likeable likeable(a->best()->release);
+    const std::vector<int>& seats = a->best()->seating.fileOf;
+    for (size_t t = 0; t < seats.size() && t < likeable.tracks.size(); ++t)
+        if (seats[t] >= 0)
+            media[a->clues.files[static_cast<size_t>(seats[t])].id] =
+                static_cast<int>(likeable.tracks[t].medium);
+    for (FileId id : view->files) {
+        const FilePtr f = files_.file(id);
+        if (!f || !f->mayHaveDrafts())
+            continue;
+        const auto medium = media.find(id);
+        out.push_back({id, shownName(f->path), medium == media.end() ? -1 : medium->second});
+    }
+    return out;
+}
+
+void ReleasePictures::take(const std::string& sleeve, const std::vector<size_t>& candidates,
+                           const std::vector<FileId>& files) {
+    const Shown* shown = of(sleeve);
+    if (!shown || fetching_.contains(sleeve))
+        return;
+    const library::PictureStore store(pictures_.folder());
+    const bool there = std::ranges::all_of(candidates, [&](size_t i) {
+        return i >= shown->candidates.size() || !shown->candidates[i].refused.isEmpty() ||
+               std::filesystem::exists(store.fileOf(shown->candidates[i].info));
+    });
+    if (!there) {
+        waiting_[sleeve] = {shown->number, candidates, files};
+        fetch(sleeve);
+        if (!fetching_.contains(sleeve))
+            waiting_.erase(sleeve); // nobody is there to be asked
+        return;
+    }
+    takeNow(sleeve, *shown, candidates, files);
+    emit changed(sleeve);
+}
+
+void ReleasePictures::takeNow(const std::string& sleeve, const Shown& shown,
+                              const std::vector<size_t>& candidates, const std::vector<FileId>& files) {
+    const SleeveAnswer* a = identify_.answer(sleeve);
+    if (!a || !a->best())
         return;
     std::vector<tags::PictureInfo> pictures;
     for (size_t i : candidates)
-        if (i < shown->candidates.size() && shown->candidates[i].refused.isEmpty())
-            pictures.push_back(shown->candidates[i].info);
-    pictures_.takeKept(pictures, qs(identify_.originOf(*a->best())), view->files);
-    emit changed(sleeve);
+        if (i < shown.candidates.size() && shown.candidates[i].refused.isEmpty())
+            pictures.push_back(shown.candidates[i].info);
+    pictures_.takeKept(pictures, qs(identify_.originOf(*a->best())), files);
 }
 
 } // namespace moorfrost::app

@@ -52,13 +52,24 @@ public:
     int wantedSide() const;
     /// Whether it is worth to be taken: good enough, and better than what is there.
     bool isProposed(const Shown& shown, size_t candidate) const;
-    /// For all files of the sleeve.
-    void take(const std::string& sleeve, const std::vector<size_t>& candidates);
+    /// The files of the sleeve, which can get them.
+    struct Receiver {
+        FileId file = 0;
+        QString name;
+        int medium = -1; // of the release, counted from 0; -1: it has no seat
+    };
+    std::vector<Receiver> receivers(const std::string& sleeve) const;
+    /// For these files. What has been cleaned away since it was looked at is fetched once more first.
+    void take(const std::string& sleeve, const std::vector<size_t>& candidates,
+              const std::vector<FileId>& files);
 
 signals:
     void changed(const std::string& sleeve);
 
 private:
+    void takeNow(const std::string& sleeve, const Shown& shown, const std::vector<size_t>& candidates,
+                 const std::vector<FileId>& files);
+
     FilesController& files_;
     const SleeveViews& sleeves_;
     ReferencesController& references_;
@@ -68,6 +79,13 @@ private:
     JobList& jobs_;
     std::map<std::string, Shown> shown_; // by sleeve
     std::map<std::string, work::JobId> fetching_;
+    /// By sleeve: what is taken when it has been fetched once more.
+    struct Waiting {
+        std::string number; // of the release
+        std::vector<size_t> candidates;
+        std::vector<FileId> files;
+    };
+    std::map<std::string, Waiting> waiting_;
 };
 
 } // namespace moorfrost::app

@@ -64,10 +64,8 @@ void StrayIdentifier::forgetOld() {
 void StrayIdentifier::identifyAll() {
     if (asking_ != 0)
         return;
-    if (references_.held().empty()) {
-        messages_.say(tr("No reference is switched on. Choose one in Settings."), true);
+    if (!references_.mayBeAsked())
         return;
-    }
     struct Asked {
         FileId file;
         matching::SleeveClues clues;
@@ -133,7 +131,7 @@ std::string StrayIdentifier::sleeveFor(FileId file) const {
     const TrackCandidate* c = best(file);
     if (c)
         for (const SleeveView& view : sleeves_.all())
-            if (!view.isStrays() && identify_.releaseOf(view) == numberOf(*c))
+            if (!view.isStrays() && identify_.releaseOf(view) == c->number())
                 return view.key;
     return {};
 }
@@ -163,7 +161,7 @@ void StrayIdentifier::take(const std::vector<FileId>& files) {
         if (const std::string sleeve = sleeveFor(id); !sleeve.empty()) {
             joins.emplace_back(id, sleeve);
         } else {
-            auto& [name, members] = fresh[numberOf(*c)];
+            auto& [name, members] = fresh[c->number()];
             name = c->release.title;
             members.push_back(id);
         }

@@ -37,7 +37,6 @@ signals:
 
 private:
     const matching::TrackCandidate* best(FileId file) const;
-    std::string numberOf(const matching::TrackCandidate& c) const { return c.reference + ":" + c.release.id; }
     void forgetOld();
 
     FilesController& files_;

@@ -19,6 +19,8 @@
 
 namespace moorfrost::app {
 
+using reference::EntryKind;
+
 ReferenceList::ReferenceList(ReferencesController& references, QWidget* parent)
     : QWidget(parent), references_(references) {
     auto* layout = new QVBoxLayout(this);
@@ -61,15 +63,17 @@ void ReferenceList::refresh() {
     for (size_t i = 0; i < entries.size(); ++i) {
         const reference::Entry& e = entries[i];
         const int row = static_cast<int>(i);
-        auto* on = new QCheckBox(qs(e.name));
+        auto* on = new QCheckBox(qs(e.name)); // what is simulated is told beside it
         on->setChecked(e.on);
-        auto* where = new ShortLabel(e.simulated ? tr("simulated, started by Moorfrost on this machine")
-                                                 : qs(e.address));
+        auto* where = new ShortLabel(e.kind == EntryKind::Library ? tr("what stands on your shelves already")
+                                     : e.kind == EntryKind::Simulated
+                                         ? tr("simulated, started by Moorfrost on this machine")
+                                         : qs(e.address));
         where->setObjectName("quiet");
         auto* up = iconButton("up", tr("Ask %1 earlier").arg(qs(e.name)));
         up->setEnabled(i > 0);
         auto* remove = iconButton("close", tr("Remove %1").arg(qs(e.name)));
-        remove->setEnabled(!e.simulated);
+        remove->setEnabled(e.kind == EntryKind::At);
         rows_->addWidget(on, row, 0);
         rows_->addWidget(where, row, 1);
         rows_->addWidget(up, row, 2);
@@ -100,7 +104,7 @@ QString ReferenceList::add(const QString& name, const QString& address) {
     for (int n = 2; taken(key); ++n)
         key = "reference-" + std::to_string(n);
     change([&](auto& entries) {
-        entries.push_back({false, key, ss(name.simplified()), ss(address.trimmed()), true});
+        entries.push_back({EntryKind::At, key, ss(name.simplified()), ss(address.trimmed()), true});
     });
     return {};
 }

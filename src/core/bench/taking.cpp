@@ -6,6 +6,7 @@
 #include <set>
 
 #include "core/reference/catalogue.h"
+#include "core/reference/reference.h"
 #include "core/text/text.h"
 
 namespace moorfrost::bench {
@@ -164,7 +165,7 @@ tags::Fields fieldsOf(const Release& release, size_t medium, size_t place, const
     addRoles(release.roles, roles);
     for (auto& [key, values] : roles)
         put(key.c_str(), values);
-    put(matching::referenceNumberField, {reference + ":" + release.id});
+    put(matching::referenceNumberField, {reference::numberOf(reference, release.id)});
     return out;
 }
 

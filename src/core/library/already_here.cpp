@@ -9,6 +9,7 @@
 #include "core/library/search/query.h"
 #include "core/matching/clues.h"
 #include "core/reference/catalogue.h"
+#include "core/reference/reference.h"
 #include "core/text/likeness.h"
 
 namespace moorfrost::library {
@@ -41,12 +42,14 @@ AlreadyHere whatIsHere(Store& store, const Searcher& searcher, const std::vector
     std::set<Row> rows;
     if (!release.title.empty())
         add(searcher, "album:" + quoted(release.title), rows);
-    std::set<std::string> isrcs, numbers;
+    std::set<std::string> isrcs, numbers, recordings;
     for (const reference::Medium& m : release.media)
-        for (const reference::Track& t : m.tracks)
+        for (const reference::Track& t : m.tracks) {
+            recordings.insert(t.recording);
             for (const std::string& isrc : t.isrcs)
                 if (isrcs.insert(reference::plainCode(isrc)).second && isrcs.size() <= 60)
                     add(searcher, "isrc:" + quoted(isrc), rows);
+        }
     for (const reference::Label& l : release.labels)
         if (!l.catalogueNumber.empty())
             numbers.insert(reference::plainCode(l.catalogueNumber));
@@ -65,7 +68,8 @@ AlreadyHere whatIsHere(Store& store, const Searcher& searcher, const std::vector
         const std::string number = reference::plainCode(said("catalogue_number")), code = said("barcode");
         const std::string reference = said(matching::referenceNumberField);
         AlreadyHere::What what = AlreadyHere::What::Nothing;
-        if (reference == referenceNumber && !reference.empty())
+        if ((reference == referenceNumber && !reference.empty()) ||
+            recordings.contains(reference::recordingOfFile(id))) // it is told by the library
             what = AlreadyHere::What::Edition;
         else if (sameAlbum &&
                  ((!number.empty() && numbers.contains(number)) ||

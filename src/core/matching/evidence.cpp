@@ -6,6 +6,7 @@
 #include <cstdlib>
 
 #include "core/reference/catalogue.h"
+#include "core/reference/reference.h"
 
 namespace moorfrost::matching {
 
@@ -130,6 +131,10 @@ double Candidate::share(Evidence e) const {
 
 size_t Candidate::seated() const {
     return static_cast<size_t>(std::ranges::count_if(seating.fileOf, [](int file) { return file >= 0; }));
+}
+
+std::string Candidate::number() const {
+    return reference::numberOf(reference, release.id);
 }
 
 Candidate judge(const SleeveClues& clues, reference::Release release, const std::string& reference) {

@@ -22,7 +22,8 @@ struct Said {
 /// A release that a sleeve may be.
 struct Candidate {
     reference::Release release;
-    std::string reference; // its key
+    std::string reference;              // its key
+    std::vector<std::string> also = {}; // other references that tell the same edition
     Seating seating;
     std::array<Said, evidenceCount> said;
     double logit = 0;      // what all of it is worth together
@@ -34,6 +35,7 @@ struct Candidate {
     /// What one piece of evidence adds to (or takes from) the logit.
     double share(Evidence e) const;
     size_t seated() const;
+    std::string number() const; // "cairn:night-post-cd"
 };
 
 /// Seats the files, and says what speaks for it. `reference`: the key of who tells it.

@@ -5,26 +5,30 @@
 #include <future>
 #include <set>
 
+#include "core/matching/same_edition.h"
+
 namespace moorfrost::matching {
 
 namespace {
 
 using reference::Reference;
 
-/// Gathers candidates; each release once.
+/// Gathers candidates; each release once, each edition once: where several references tell it, the first of
+/// them in the order of the user does.
 class Gathering {
 public:
-    Gathering(const SleeveClues& clues, std::stop_token stop) : clues_(clues), stop_(std::move(stop)) {}
+    Gathering(const SleeveClues& clues, const std::vector<Reference*>& references, std::stop_token stop)
+        : clues_(clues), references_(references), stop_(std::move(stop)) {}
 
     /// All at once; what they answer is taken in their order.
-    void ask(const std::vector<Reference*>& references, const reference::Question& question) {
+    void ask(const reference::Question& question) {
         if (question.isEmpty() || stop_.stop_requested())
             return;
         std::vector<std::pair<Reference*, std::future<Result<std::vector<reference::Release>>>>> answers;
-        for (Reference* r : references)
+        for (Reference* r : references_)
             if (!lost_.contains(r->key()))
                 answers.emplace_back(
-                    r, std::async(references.size() > 1 ? std::launch::async : std::launch::deferred,
+                    r, std::async(references_.size() > 1 ? std::launch::async : std::launch::deferred,
                                   [r, &question, stop = stop_] { return r->find(question, stop); }));
         for (auto& [from, coming] : answers) {
             auto answer = coming.get();
@@ -33,7 +37,7 @@ public:
                 continue;
             }
             for (reference::Release& r : *answer)
-                add(*from, std::move(r), false);
+                add(*from, std::move(r), from->tellsAllAtOnce());
         }
     }
     void fetch(Reference& from, const std::string& id) {
@@ -69,8 +73,29 @@ private:
     void add(Reference& from, reference::Release release, bool complete) {
         if (!known_.insert(from.key() + ":" + release.id).second)
             return;
-        found_.candidates.push_back(judge(clues_, std::move(release), from.key()));
-        found_.candidates.back().complete = complete;
+        if (from.key() == reference::libraryKey && isOwn(clues_, release))
+            return;
+        const std::string number = reference::numberOf(from.key(), release.id);
+        const auto same = std::ranges::find_if(found_.candidates, [&](const Candidate& c) {
+            return c.reference != from.key() && std::ranges::find(c.also, from.key()) == c.also.end() &&
+                   (c.number() == number || isSameEdition(c.release, release));
+        });
+        Candidate fresh = judge(clues_, std::move(release), from.key());
+        fresh.complete = complete;
+        if (same == found_.candidates.end()) {
+            found_.candidates.push_back(std::move(fresh));
+        } else if (placeOf(from.key()) > placeOf(same->reference)) {
+            same->also.push_back(from.key());
+        } else {
+            fresh.also = std::move(same->also);
+            fresh.also.push_back(same->reference);
+            *same = std::move(fresh);
+        }
+    }
+    size_t placeOf(const std::string& key) const {
+        return static_cast<size_t>(
+            std::ranges::find(references_, key, [](const Reference* r) { return r->key(); }) -
+            references_.begin());
     }
     void fail(Reference& from, const Error& error) {
         if (error.kind != ErrorKind::Cancelled && lost_.insert(from.key()).second)
@@ -78,6 +103,7 @@ private:
     }
 
     const SleeveClues& clues_;
+    const std::vector<Reference*>& references_;
     std::stop_token stop_;
     Identified found_;
     std::set<std::string> known_, lost_;
@@ -85,25 +111,38 @@ private:
 
 } // namespace
 
+bool isOwn(const SleeveClues& clues, const reference::Release& release) {
+    std::set<std::string> own;
+    for (const FileClues& f : clues.files)
+        own.insert(reference::recordingOfFile(f.id));
+    size_t same = 0;
+    for (const reference::Medium& m : release.media)
+        for (const reference::Track& t : m.tracks)
+            same += own.contains(t.recording);
+    return same * 2 > release.trackCount();
+}
+
 Identified identify(const SleeveClues& clues, const std::vector<Reference*>& references, Ways ways,
                     std::stop_token stop, size_t most) {
-    Gathering all(clues, stop);
+    Gathering all(clues, references, stop);
     if (ways.byCodes) {
         for (Reference* r : references)
             for (const std::string& number : clues.referenceNumbers)
                 if (number.starts_with(r->key() + ":"))
                     all.fetch(*r, number.substr(r->key().size() + 1));
-        all.ask(references, clues.byCodes());
+                else if (r->key() == reference::libraryKey)
+                    all.fetch(*r, number);
+        all.ask(clues.byCodes());
     }
     if (ways.byName) {
-        all.ask(references, clues.byEverything());
+        all.ask(clues.byEverything());
         all.weigh();
         if (all.verdict() != Verdict::Sure && all.verdict() != Verdict::Likely) {
-            all.ask(references, clues.byTracks());
+            all.ask(clues.byTracks());
             reference::Question names = clues.byEverything();
             names.tracks.clear();
             names.lengthsMs.clear();
-            all.ask(references, names);
+            all.ask(names);
         }
     }
     return all.take(most);
@@ -111,8 +150,8 @@ Identified identify(const SleeveClues& clues, const std::vector<Reference*>& ref
 
 Identified identifyBy(const reference::Question& question, const SleeveClues& clues,
                       const std::vector<Reference*>& references, std::stop_token stop, size_t most) {
-    Gathering all(clues, stop);
-    all.ask(references, question);
+    Gathering all(clues, references, stop);
+    all.ask(question);
     return all.take(most);
 }
 

@@ -21,6 +21,9 @@ struct Identified {
     std::vector<Error> errors; // of references that could not be asked
 };
 
+/// A release of the library that is made of these very files is no answer to what they are.
+bool isOwn(const SleeveClues& clues, const reference::Release& release);
+
 /// Asks all references, in the order of the user: by numbers and codes first, by names, and once more by
 /// tracks and lengths where that was not enough. `most`: how many candidates are kept.
 Identified identify(const SleeveClues& clues, const std::vector<reference::Reference*>& references, Ways ways,

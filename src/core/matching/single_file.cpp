@@ -46,6 +46,10 @@ TrackCandidate judged(const SleeveClues& clues, const FileClues& file, const Lik
     return out;
 }
 
+const std::string& recordingOf(const reference::Release& release, const Likeable::Track& track) {
+    return release.media[track.medium].tracks[track.place].recording;
+}
+
 } // namespace
 
 FileIdentified identifyFile(const SleeveClues& clues, const std::vector<reference::Reference*>& references,
@@ -54,6 +58,7 @@ FileIdentified identifyFile(const SleeveClues& clues, const std::vector<referenc
     if (clues.files.empty())
         return out;
     const FileClues& file = clues.files[0];
+    const std::string own = reference::recordingOfFile(file.id);
     std::set<std::string> known;
     for (reference::Reference* from : references) {
         std::vector<reference::Question> questions{clues.byCodes(), clues.byTracks(), clues.byEverything()};
@@ -75,9 +80,12 @@ FileIdentified identifyFile(const SleeveClues& clues, const std::vector<referenc
                 if (!known.insert(from->key() + ":" + release.id).second)
                     continue;
                 const Likeable likeable(release);
+                const bool fromLibrary = from->key() == reference::libraryKey;
                 TrackCandidate best;
                 for (size_t t = 0; t < likeable.tracks.size(); ++t)
-                    if (TrackCandidate c = judged(clues, file, likeable, t); c.likeness > best.likeness)
+                    if (fromLibrary && recordingOf(release, likeable.tracks[t]) == own)
+                        continue; // it is this very file
+                    else if (TrackCandidate c = judged(clues, file, likeable, t); c.likeness > best.likeness)
                         best = std::move(c);
                 if (best.likeness < 0.45)
                     continue;
@@ -88,7 +96,7 @@ FileIdentified identifyFile(const SleeveClues& clues, const std::vector<referenc
         }
     }
     auto rank = [&](const TrackCandidate& c) {
-        const bool isLiked = std::ranges::find(liked, c.reference + ":" + c.release.id) != liked.end();
+        const bool isLiked = std::ranges::find(liked, c.number()) != liked.end();
         // Nearly the same is the same: then the release decides.
         return std::tuple(-static_cast<int>(c.likeness * 20), !isLiked, c.release.date().empty(),
                           c.release.date(), -c.likeness);

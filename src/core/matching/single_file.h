@@ -18,6 +18,7 @@ struct TrackCandidate {
     double artist = -1;  // 0 to 1; -1: not known
     double likeness = 0; // 0 to 1: how alike names and length are, all together
     const reference::Track& track() const { return release.media[medium].tracks[place]; }
+    std::string number() const { return reference::numberOf(reference, release.id); }
 };
 
 struct FileIdentified {

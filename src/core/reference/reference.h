@@ -13,12 +13,13 @@
 
 namespace moorfrost::reference {
 
-/// A release and the reference that tells it.
-struct Found {
-    std::string reference; // its key
-    Release release;
-    bool complete = false; // everything there is: it was fetched
-};
+/// The key of the library itself, which is a reference, too.
+inline constexpr const char* libraryKey = "library";
+
+/// What is left in tags: "cairn:night-post-cd". What the library has from another reference keeps its number.
+std::string numberOf(const std::string& reference, const std::string& id);
+/// In the library, the number of a track's recording is that of its file.
+std::string recordingOfFile(int64_t file);
 
 class Reference {
 public:
@@ -29,6 +30,8 @@ public:
 
     /// The best first.
     virtual Result<std::vector<Release>> find(const Question& question, std::stop_token stop) = 0;
+    /// find() tells all that is known.
+    virtual bool tellsAllAtOnce() const { return false; }
     /// All that is known of one.
     virtual Result<Release> fetch(const std::string& id, std::stop_token stop) = 0;
     /// The bytes of a picture, not looked at; `pixels`: about that size will do, 0: as large as there is.

@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The library as a reference: what stands on its shelves, release by release, can be asked as any other
+// catalogue. Any thread, several at once.
+#pragma once
+
+#include <memory>
+#include <mutex>
+
+#include "core/library/search/searcher.h"
+#include "core/reference/reference.h"
+
+namespace moorfrost::library {
+
+class LibraryReference : public reference::Reference {
+public:
+    explicit LibraryReference(std::string name);
+    ~LibraryReference() override;
+
+    /// What is asked from now on; nullptr: nothing is known of it yet.
+    void setLibrary(std::shared_ptr<const Searcher> library);
+
+    std::string key() const override { return reference::libraryKey; }
+    std::string name() const override { return name_; }
+    /// The first question to a library that has changed waits until it was gone through.
+    Result<std::vector<reference::Release>> find(const reference::Question& question,
+                                                 std::stop_token stop) override;
+    bool tellsAllAtOnce() const override { return true; }
+    Result<reference::Release> fetch(const std::string& id, std::stop_token stop) override;
+    /// It shows none: its pictures are in the files.
+    Result<std::string> picture(const std::string& id, int pixels, std::stop_token stop) override;
+
+private:
+    struct Known;
+    /// nullptr after a stop.
+    std::shared_ptr<const Known> known(std::stop_token stop);
+
+    const std::string name_;
+    std::mutex building_; // held by whoever goes through the library
+    std::mutex mutex_;    // of what follows
+    std::shared_ptr<const Searcher> library_;
+    std::shared_ptr<const Known> known_;
+};
+
+/// Rows of the library that are one release, in the order of listening. Its id is the number that an earlier
+/// match left in the tags, or made of names, date and codes: the same as long as these are.
+reference::Release releaseOf(const Searcher& library, const std::vector<Row>& rows);
+
+} // namespace moorfrost::library
