@@ -31,6 +31,7 @@ struct References {
     std::vector<reference::Entry> entries;
     std::vector<std::unique_ptr<reference::Reference>> all;
     bench::TakeRules rules;
+    bench::OwnGenres genres;
 
     std::vector<reference::Reference*> plain() const {
         std::vector<reference::Reference*> out;
@@ -61,12 +62,17 @@ References referencesOf(library::Store& store, const Options& options) {
     answers += ".answers";
     auto cache = std::make_shared<reference::AnswerCache>(answers);
     auto standin = std::make_shared<reference::StandinProcess>(dataFolder(store, options));
+    const auto shelved = library::searchOf(store).searcher;
+    std::vector<std::string> genres;
+    for (library::FacetValue& v : shelved->facet(shelved->all(), "genre", 2000))
+        genres.push_back(std::move(v.value));
+    out.genres = bench::OwnGenres(std::move(genres));
     for (const reference::Entry& e : out.entries) {
         if (!e.on)
             continue;
         if (e.kind == EntryKind::Library) {
             auto shelves = std::make_unique<library::LibraryReference>(e.name);
-            shelves->setLibrary(library::searchOf(store).searcher);
+            shelves->setLibrary(shelved);
             out.all.push_back(std::move(shelves));
             continue;
         }
@@ -194,7 +200,7 @@ int identify(const Options& options) {
             subjects.push_back({in.id, in.fields, {}});
         std::map<int64_t, tags::Fields> changes;
         for (const edits::Proposal& p :
-             bench::take(best, clues, subjects, references.rules,
+             bench::take(best, clues, subjects, references.rules, references.genres,
                          bench::originOf(best.release, references.nameOf(best.reference), today())))
             changes[p.file][p.field] = p.values;
         for (const auto& [id, fields] : changes)

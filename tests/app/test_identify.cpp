@@ -222,8 +222,27 @@ private slots:
         bench::TakeRules rules;
         rules.fields["genre"] = bench::TakeRule::Never;
         rules.fields["date"] = bench::TakeRule::WhenBlank;
+        rules.genres["folk"] = "Tarn songs";
+        // The genres of the library are there to choose from.
+        d_->addShelf(*box_ / "shelf");
+        std::filesystem::create_directories(*box_ / "shelf/one");
+        std::filesystem::copy_file(
+            *box_ / "incoming/label-drive/Night Post remaster" /
+                std::filesystem::directory_iterator(*box_ / "incoming/label-drive/Night Post remaster")
+                    ->path()
+                    .filename(),
+            *box_ / "shelf/one/a.mp3");
+        test::tag(*box_ / "shelf/one/a.mp3", {{"genre", {"Tarn songs"}}});
+        c().shelves.read(c().shelves.all());
+        d_->settle();
         {
             TakeRulesDialog dialog(c().identify, {"Folk"}, &w());
+            for (QComboBox* box : dialog.findChildren<QComboBox*>())
+                if (box->accessibleName() == "What Folk is called here") {
+                    QCOMPARE(box->currentText(), QString("Folk"));
+                    QVERIFY(box->findText("Tarn songs") > 0);
+                    box->setCurrentIndex(box->findText("Tarn songs"));
+                }
             for (QComboBox* box : dialog.findChildren<QComboBox*>())
                 if (box->accessibleName() == "Genre")
                     box->setCurrentIndex(2);

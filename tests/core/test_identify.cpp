@@ -241,7 +241,7 @@ private slots:
         rules.fields["title"] = bench::TakeRule::WhenBlank;
         rules.fields["script"] = bench::TakeRule::Never;
         rules.genres["chamber folk"] = "Folk";
-        const auto proposals = bench::take(c, clues, subjects, rules, "Cairn: Salt Road");
+        const auto proposals = bench::take(c, clues, subjects, rules, {}, "Cairn: Salt Road");
         std::map<std::string, std::vector<std::string>> first;
         for (const edits::Proposal& p : proposals)
             if (p.file == 1) {
@@ -261,6 +261,13 @@ private slots:
         QCOMPARE(first[referenceNumberField], std::vector<std::string>{"cairn:salt-road-cd"});
         QVERIFY(!first.contains("disc"));
         QVERIFY(bench::takeRulesFrom(bench::textsOf(rules)) == rules);
+        // A genre that is the user's own but for its spelling is spelled as they do, unless told otherwise.
+        const bench::OwnGenres own({"Chamber-Folk", "chamber  folk", "\u5408\u5531"});
+        QCOMPARE(bench::genreFor("Chamber folk", {}, own), std::string("Chamber-Folk"));
+        QCOMPARE(bench::genreFor("Chamber folk", rules, own), std::string("Folk"));
+        QCOMPARE(bench::genreFor("\u96C5\u6A02", {}, own), std::string("\u96C5\u6A02"));
+        rules.genres["chamber folk"] = "";
+        QCOMPARE(bench::genreFor("Chamber folk", rules, own), std::string());
         // Several discs are numbered; a compilation says so.
         const auto hall = bench::fieldsOf(named("tarnholm-hall-2cd"), 1, 0, "cairn");
         QCOMPARE(hall.at("disc"), std::vector<std::string>{"2"});

@@ -2,6 +2,7 @@
 #include "app/bench/take_rules_dialog.h"
 
 #include <QHeaderView>
+#include <QLineEdit>
 #include <QStyledItemDelegate>
 #include <QTableWidget>
 #include <QVBoxLayout>
@@ -69,16 +70,34 @@ TakeRulesDialog::TakeRulesDialog(IdentifyController& identify, const std::vector
     fields_->setColumnWidth(1, 150);
     genres_ = table({tr("Genre of the reference"), tr("Is called here")},
                     tr("Genres and what they are called here"));
-    std::map<std::string, std::string> all = identify.rules().genres;
+    std::map<std::string, std::string> all; // folded to what is shown
+    for (const auto& [from, to] : identify.rules().genres)
+        all[from] = from;
     for (const std::string& g : genres)
-        all.try_emplace(text::fold(g), g);
-    for (const auto& [from, to] : all) {
+        all[text::fold(g)] = g;
+    QStringList own;
+    for (const std::string& g : identify.genres().all())
+        own << qs(g);
+    own.sort(Qt::CaseInsensitive);
+    for (const auto& [folded, shown] : all) {
         const int row = genres_->rowCount();
         genres_->insertRow(row);
-        genres_->setItem(row, 0, fixed(qs(from)));
-        genres_->setItem(row, 1, new QTableWidgetItem(qs(to)));
+        genres_->setItem(row, 0, fixed(qs(shown)));
+        const QString called = qs(bench::genreFor(shown, identify.rules(), identify.genres()));
+        auto* choice = new Choice;
+        choice->setEditable(true); // one that is new is typed
+        choice->setInsertPolicy(QComboBox::NoInsert);
+        choice->lineEdit()->setPlaceholderText(tr("left out"));
+        choice->setAccessibleName(tr("What %1 is called here").arg(qs(shown)));
+        choice->addItem(QString());
+        choice->addItems(own);
+        if (!own.contains(called) && !called.isEmpty())
+            choice->insertItem(1, called);
+        choice->setCurrentText(called);
+        choice->setFocusPolicy(Qt::StrongFocus);
+        genres_->setCellWidget(row, 1, choice);
     }
-    genres_->setColumnWidth(1, 180);
+    genres_->setColumnWidth(1, 190);
     auto* body = new QHBoxLayout;
     body->addWidget(fields_, 1);
     body->addWidget(genres_, 1);
@@ -102,9 +121,9 @@ void TakeRulesDialog::accept() {
     }
     for (int row = 0; row < genres_->rowCount(); ++row) {
         const std::string from = ss(genres_->item(row, 0)->text()),
-                          to = ss(genres_->item(row, 1)->text().trimmed());
-        if (text::fold(to) != from)
-            rules.genres[from] = to;
+                          to = ss(static_cast<Choice*>(genres_->cellWidget(row, 1))->currentText().trimmed());
+        if (to != identify_.genres().spelled(from)) // else it is called so anyway
+            rules.genres[text::fold(from)] = to;
     }
     identify_.setRules(rules);
     QDialog::accept();

@@ -17,6 +17,10 @@ using matching::Candidate;
 using matching::Identified;
 using matching::SleeveClues;
 
+namespace {
+constexpr size_t mostGenres = 2000;
+}
+
 IdentifyController::IdentifyController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
                                        FilesController& files, DraftsController& drafts,
                                        BatchController& batch, const SleeveViews& sleeves,
@@ -25,6 +29,7 @@ IdentifyController::IdentifyController(LibraryAccess& library, LibraryIndex& ind
       sleeves_(sleeves), references_(references), jobs_(jobs), messages_(messages) {
     connect(&sleeves, &SleeveViews::changed, this, &IdentifyController::forgetOld);
     connect(&index, &LibraryIndex::changed, this, [this] {
+        readGenres();
         for (const auto& [sleeve, answer] : answers_)
             lookHere(sleeve);
     });
@@ -382,6 +387,24 @@ bool IdentifyController::letJoin(SleeveAnswer& answer, const SleeveView& view) {
     return true;
 }
 
+void IdentifyController::readGenres() {
+    library_.read(
+        this,
+        [searcher = index_.searcher()](library::Store&) {
+            std::vector<std::string> out;
+            if (searcher)
+                for (library::FacetValue& v : searcher->facet(searcher->all(), "genre", mostGenres))
+                    out.push_back(std::move(v.value));
+            return out;
+        },
+        [this](Result<std::vector<std::string>> genres) {
+            if (!genres || *genres == genres_.all())
+                return;
+            genres_ = bench::OwnGenres(std::move(*genres));
+            emit changed({});
+        });
+}
+
 void IdentifyController::setRules(const bench::TakeRules& rules) {
     if (rules == rules_)
         return;
@@ -406,7 +429,7 @@ edits::Proposals IdentifyController::proposalsOf(const SleeveAnswer& answer) con
     std::vector<FileId> ids;
     for (const matching::FileClues& f : answer.clues.files)
         ids.push_back(f.id);
-    return bench::take(*c, answer.clues, drafts_.subjects(ids), rules_, originOf(*c));
+    return bench::take(*c, answer.clues, drafts_.subjects(ids), rules_, genres_, originOf(*c));
 }
 
 edits::Proposals IdentifyController::proposals(const std::string& sleeve) const {

@@ -79,6 +79,8 @@ public:
 
     const bench::TakeRules& rules() const { return rules_; }
     void setRules(const bench::TakeRules& rules);
+    /// The user's own, as their library has them, the most frequent first.
+    const bench::OwnGenres& genres() const { return genres_; }
     /// What taking the chosen one would change.
     edits::Proposals proposals(const std::string& sleeve) const;
     /// `without`: fields of files that are to stay as they are.
@@ -117,6 +119,7 @@ private:
     void lookHere(const std::string& sleeve);
     void fetchChosen(const std::string& sleeve);
     void forgetOld();
+    void readGenres();
     bool letJoin(SleeveAnswer& answer, const SleeveView& view);
     std::optional<matching::SleeveInput> input(FileId file) const;
     edits::Proposals proposalsOf(const SleeveAnswer& answer) const;
@@ -132,6 +135,7 @@ private:
     JobList& jobs_;
     Messages& messages_;
     bench::TakeRules rules_;
+    bench::OwnGenres genres_;
     std::map<std::string, SleeveAnswer> answers_;
     work::JobId askingAll_ = 0;
     uint64_t turns_ = 0;

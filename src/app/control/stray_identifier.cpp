@@ -155,8 +155,8 @@ void StrayIdentifier::take(const std::vector<FileId>& files) {
         matching::SleeveClues clues;
         clues.files.emplace_back();
         clues.files[0].id = id;
-        edits::Proposals some =
-            bench::take(whole, clues, drafts_.subjects({id}), identify_.rules(), identify_.originOf(whole));
+        edits::Proposals some = bench::take(whole, clues, drafts_.subjects({id}), identify_.rules(),
+                                            identify_.genres(), identify_.originOf(whole));
         proposals.insert(proposals.end(), some.begin(), some.end());
         if (const std::string sleeve = sleeveFor(id); !sleeve.empty()) {
             joins.emplace_back(id, sleeve);

@@ -7,6 +7,7 @@
 
 #include "core/reference/catalogue.h"
 #include "core/reference/reference.h"
+#include "core/text/likeness.h"
 #include "core/text/text.h"
 
 namespace moorfrost::bench {
@@ -71,6 +72,22 @@ std::string nameOf(TakeRule rule) {
 TakeRule TakeRules::of(const std::string& field) const {
     const auto it = fields.find(field);
     return it == fields.end() ? TakeRule::Always : it->second;
+}
+
+OwnGenres::OwnGenres(std::vector<std::string> genres) : all_(std::move(genres)) {
+    for (size_t i = 0; i < all_.size(); ++i)
+        byForm_.try_emplace(text::likenessForm(all_[i]), i);
+    byForm_.erase(""); // what has no Latin letters is as it is
+}
+
+const std::string& OwnGenres::spelled(const std::string& genre) const {
+    const auto it = byForm_.find(text::likenessForm(genre));
+    return it == byForm_.end() ? genre : all_[it->second];
+}
+
+std::string genreFor(const std::string& genre, const TakeRules& rules, const OwnGenres& own) {
+    const auto mapped = rules.genres.find(text::fold(genre));
+    return mapped == rules.genres.end() ? own.spelled(genre) : mapped->second;
 }
 
 std::vector<std::string> textsOf(const TakeRules& rules) {
@@ -180,7 +197,7 @@ std::string originOf(const Release& release, const std::string& referenceName, c
 
 edits::Proposals take(const matching::Candidate& candidate, const matching::SleeveClues& clues,
                       const std::vector<edits::Subject>& files, const TakeRules& rules,
-                      const std::string& origin) {
+                      const OwnGenres& genres, const std::string& origin) {
     edits::Proposals out;
     std::map<int64_t, const edits::Subject*> byFile;
     for (const edits::Subject& s : files)
@@ -197,8 +214,7 @@ edits::Proposals take(const matching::Candidate& candidate, const matching::Slee
         if (const auto genre = told.find("genre"); genre != told.end()) {
             std::vector<std::string> own;
             for (const std::string& g : genre->second) {
-                const auto mapped = rules.genres.find(text::fold(g));
-                const std::string& value = mapped == rules.genres.end() ? g : mapped->second;
+                const std::string value = genreFor(g, rules, genres);
                 if (!value.empty() && std::ranges::find(own, value) == own.end())
                     own.push_back(value);
             }

@@ -21,6 +21,24 @@ struct TakeRules {
     TakeRule of(const std::string& field) const;
     bool operator==(const TakeRules&) const = default;
 };
+/// The genres that the user has already, so that those of a reference which are spelled otherwise ("folk
+/// rock", "Folk-Rock") become them.
+class OwnGenres {
+public:
+    OwnGenres() = default;
+    /// The first of two that are the same but for their spelling counts.
+    explicit OwnGenres(std::vector<std::string> genres);
+    const std::vector<std::string>& all() const { return all_; }
+    /// As the user spells it; as it is where it is none of theirs.
+    const std::string& spelled(const std::string& genre) const;
+
+private:
+    std::vector<std::string> all_;
+    std::map<std::string, size_t> byForm_; // in all_
+};
+/// What a genre of a reference is called here; "": it is left out.
+std::string genreFor(const std::string& genre, const TakeRules& rules, const OwnGenres& own);
+
 /// For keeping, a line each; what cannot be read is left out.
 std::vector<std::string> textsOf(const TakeRules& rules);
 TakeRules takeRulesFrom(const std::vector<std::string>& texts);
@@ -40,6 +58,6 @@ std::string originOf(const reference::Release& release, const std::string& refer
 /// For the files that have a seat. `files`: their fields as they will be, those without a seat are left out.
 edits::Proposals take(const matching::Candidate& candidate, const matching::SleeveClues& clues,
                       const std::vector<edits::Subject>& files, const TakeRules& rules,
-                      const std::string& origin);
+                      const OwnGenres& genres, const std::string& origin);
 
 } // namespace moorfrost::bench
