@@ -81,6 +81,23 @@ private slots:
         QVERIFY(!library.find(about("", "Night Post"), {})->empty()); // what has come since
     }
 
+    void byItsTracks() {
+        std::vector<FileRecord> there;
+        shelve("salt-road-cd", "/archive/Salt Road", there);
+        shelve("lanterns-cd", "/archive/Lanterns", there);
+        LibraryReference library("Your library");
+        asked(library, there);
+        reference::Question titles;
+        for (const reference::Track& t : named("lanterns-cd").media[0].tracks)
+            titles.tracks.push_back(t.title);
+        QCOMPARE(library.find(titles, {})->at(0).title, named("lanterns-cd").title);
+        reference::Question code;
+        code.isrcs = named("salt-road-cd").media[0].tracks[2].isrcs;
+        QVERIFY(!code.isrcs.empty());
+        QCOMPARE(library.find(code, {})->at(0).title, named("salt-road-cd").title);
+        QCOMPARE(library.find(code, {})->size(), size_t{1});
+    }
+
     void theNumberOfAnEarlierMatchStays() {
         std::vector<FileRecord> there;
         shelve("salt-road-cd", "/archive/Salt Road", there, true);

@@ -2,10 +2,13 @@
 // moorfrost-shots OUT-FOLDER [light|dark] [WIDTH HEIGHT]: goes the whole way of work through the real
 // interface on a copy of the demo data and takes a picture of each main view.
 #include <QApplication>
+#include <QDialog>
 #include <QDir>
 #include <QScrollArea>
 #include <QScrollBar>
 #include <QTest>
+#include <QTimer>
+#include <QTreeWidget>
 
 #include <csignal>
 #include <sys/wait.h>
@@ -20,6 +23,7 @@
 #include "app/bench/mend_text_dialog.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/read_names_dialog.h"
+#include "app/bench/release_pictures_view.h"
 #include "app/bench/review_page.h"
 #include "app/bench/take_rules_dialog.h"
 #include "app/journal/journal_page.h"
@@ -155,11 +159,18 @@ int main(int argc, char** argv) {
     if (!d.chooseSleeve("Night Post EP"))
         qFatal("no such sleeve");
     shot(&w, "identify");
-    w.bench()->identify()->findChild<QPushButton*>("right")->click();
+    w.bench()->identify()->showChanges()->click();
     shot(&w, "identify-changes");
-    w.bench()->identify()->findChild<QPushButton*>("left")->click();
     w.bench()->identify()->showPictures()->click();
     shot(&w, "identify-pictures");
+    QTimer::singleShot(300, &w, [&w, &shot] {
+        if (auto* large = w.findChild<QDialog*>("sideBySide")) {
+            shot(large, "identify-large");
+            large->close();
+        }
+    });
+    w.bench()->identify()->pictures()->list()->setFocus();
+    QTest::keyClick(w.bench()->identify()->pictures()->list(), Qt::Key_Return);
     {
         TakeRulesDialog rules(s.identify, {"Folk", "Celtic", "Folk, traditional"}, &w);
         rules.show();

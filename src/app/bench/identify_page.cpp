@@ -154,8 +154,8 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     changes_->setRootIsDecorated(false);
     changes_->setAccessibleName(tr("What taking it changes"));
     changes_->header()->resizeSection(0, 230);
-    changes_->header()->resizeSection(1, 130);
-    changes_->header()->resizeSection(2, 280);
+    changes_->header()->resizeSection(1, 156);
+    changes_->header()->resizeSection(2, 260);
     below_ = new QStackedWidget;
     below_->addWidget(lineUp_);
     below_->addWidget(changes_);

@@ -352,7 +352,7 @@ void LineUpTable::move(int from, int to) {
 
 void LineUpTable::keyPressEvent(QKeyEvent* event) {
     const int row = currentIndex().row();
-    if (row >= 0 && event->modifiers() == Qt::AltModifier &&
+    if (row >= 0 && model_->row(row).stray == 0 && event->modifiers() == Qt::AltModifier &&
         (event->key() == Qt::Key_Up || event->key() == Qt::Key_Down)) {
         move(row, row + (event->key() == Qt::Key_Up ? -1 : 1));
         return;

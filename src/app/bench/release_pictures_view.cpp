@@ -325,6 +325,7 @@ void ReleasePicturesView::showLarge() {
         mat->show(from->image(), from->told());
         layout->addWidget(mat, 1);
     }
+    large.setObjectName("sideBySide");
     large.resize(1180, 660);
     large.exec();
 }

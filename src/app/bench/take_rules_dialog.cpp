@@ -35,6 +35,7 @@ QTableWidget* table(const QStringList& heads, const QString& name) {
     t->setShowGrid(false);
     t->setFrameShape(QFrame::NoFrame);
     t->setSelectionMode(QAbstractItemView::NoSelection);
+    t->setFocusPolicy(Qt::NoFocus); // its boxes have it
     t->setItemDelegate(new Indented(t));
     t->setAccessibleName(name);
     t->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);

@@ -19,7 +19,8 @@ using matching::SleeveClues;
 
 namespace {
 constexpr size_t mostGenres = 2000;
-}
+constexpr size_t mostStrays = 1000; // that are compared with empty seats
+} // namespace
 
 IdentifyController::IdentifyController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
                                        FilesController& files, DraftsController& drafts,
@@ -232,8 +233,10 @@ void IdentifyController::lookHere(const std::string& sleeve) {
     const Candidate& c = *it->second.best();
     library_.read(
         this,
-        [files = std::move(files), release = c.release, number = c.number(), searcher = index_.searcher()](
-            library::Store& store) { return library::whatIsHere(store, *searcher, files, release, number); },
+        [files = std::move(files), release = c.release, number = c.number(),
+         own = c.reference == reference::libraryKey, searcher = index_.searcher()](library::Store& store) {
+            return library::whatIsHere(store, *searcher, files, release, number, own);
+        },
         [this, sleeve, version = it->second.version, id = c.release.id](Result<library::AlreadyHere> here) {
             const auto now = answers_.find(sleeve);
             if (!here || now == answers_.end() || now->second.version != version || !now->second.best() ||
@@ -325,7 +328,8 @@ std::vector<IdentifyController::StrayFit> IdentifyController::straysThatFit(cons
     for (const SleeveView& view : sleeves_.all()) {
         if (!view.isStrays())
             continue;
-        for (FileId id : view.files) {
+        for (size_t i = 0; i < std::min(mostStrays, view.files.size()); ++i) {
+            const FileId id = view.files[i];
             const auto in = input(id);
             if (!in)
                 continue;
@@ -350,7 +354,7 @@ void IdentifyController::seatStray(const std::string& sleeve, FileId file, int t
 
 /// Whether the sleeve is another one only by strays that were to come.
 bool IdentifyController::letJoin(SleeveAnswer& answer, const SleeveView& view) {
-    if (answer.joining.empty())
+    if (answer.joining.empty() || answer.asking != 0)
         return false;
     SleeveClues now = matching::cluesOf(inputs(view));
     std::set<FileId> before, all;

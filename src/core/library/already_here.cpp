@@ -6,7 +6,7 @@
 #include <set>
 
 #include "core/library/recordings.h"
-#include "core/library/search/query.h"
+#include "core/library/search/phrases.h"
 #include "core/matching/clues.h"
 #include "core/reference/catalogue.h"
 #include "core/reference/reference.h"
@@ -18,37 +18,27 @@ namespace {
 
 constexpr size_t mostRows = 500;
 
-std::string quoted(std::string value) {
-    std::erase(value, '"');
-    std::erase(value, '\\');
-    return "\"" + value + "\"";
-}
-
-void add(const Searcher& searcher, const std::string& query, std::set<Row>& rows) {
-    const ParsedQuery parsed = parseQuery(query);
-    if (parsed.error)
-        return;
-    for (Row row : searcher.ordered(searcher.find(parsed.query), {}, mostRows))
-        rows.insert(row);
-}
-
 } // namespace
 
 AlreadyHere whatIsHere(Store& store, const Searcher& searcher, const std::vector<FileRecord>& files,
-                       const reference::Release& release, const std::string& referenceNumber) {
+                       const reference::Release& release, const std::string& referenceNumber,
+                       bool toldByLibrary) {
     std::set<FileId> own;
     for (const FileRecord& f : files)
         own.insert(f.id);
     std::set<Row> rows;
-    if (!release.title.empty())
-        add(searcher, "album:" + quoted(release.title), rows);
+    auto add = [&](const char* key, const std::string& phrase) {
+        const std::vector<Row> some = rowsWith(searcher, key, phrase, mostRows);
+        rows.insert(some.begin(), some.end());
+    };
+    add("album", release.title);
     std::set<std::string> isrcs, numbers, recordings;
     for (const reference::Medium& m : release.media)
         for (const reference::Track& t : m.tracks) {
             recordings.insert(t.recording);
             for (const std::string& isrc : t.isrcs)
                 if (isrcs.insert(reference::plainCode(isrc)).second && isrcs.size() <= 60)
-                    add(searcher, "isrc:" + quoted(isrc), rows);
+                    add("isrc", isrc);
         }
     for (const reference::Label& l : release.labels)
         if (!l.catalogueNumber.empty())
@@ -69,7 +59,7 @@ AlreadyHere whatIsHere(Store& store, const Searcher& searcher, const std::vector
         const std::string reference = said(matching::referenceNumberField);
         AlreadyHere::What what = AlreadyHere::What::Nothing;
         if ((reference == referenceNumber && !reference.empty()) ||
-            recordings.contains(reference::recordingOfFile(id))) // it is told by the library
+            (toldByLibrary && recordings.contains(reference::recordingOfFile(id))))
             what = AlreadyHere::What::Edition;
         else if (sameAlbum &&
                  ((!number.empty() && numbers.contains(number)) ||

@@ -25,8 +25,9 @@ struct AlreadyHere {
 };
 
 /// `files`: those that are to be the release; they themselves are not counted. `referenceNumber`: as it is
-/// left in tags.
+/// left in tags. `toldByLibrary`: the tracks of the release are files of the library.
 AlreadyHere whatIsHere(Store& store, const Searcher& searcher, const std::vector<FileRecord>& files,
-                       const reference::Release& release, const std::string& referenceNumber);
+                       const reference::Release& release, const std::string& referenceNumber,
+                       bool toldByLibrary = false);
 
 } // namespace moorfrost::library

@@ -2,11 +2,16 @@
 #include "core/library/library_reference.h"
 
 #include <algorithm>
+#include <array>
 #include <cstdlib>
+#include <functional>
 #include <map>
+#include <set>
 #include <unordered_map>
 
 #include "core/base/bytes_hash.h"
+#include "core/library/search/joint_field.h"
+#include "core/library/search/phrases.h"
 #include "core/matching/clues.h"
 #include "core/matching/sleeves.h"
 #include "core/reference/catalogue.h"
@@ -51,74 +56,149 @@ std::string idOf(const Release& r, const std::string& number) {
     return hash.text().substr(0, 16);
 }
 
-/// Rows with the same are one release. Two copies stand in two folders; two editions may stand in one; plans
-/// scatter a compilation over the folders of its artists.
-std::string groupOf(const Searcher& library, Row row) {
-    const bool scattered = library.text(row, "compilation") == "1";
-    std::string out = text::fold(library.text(row, "album"));
-    for (const std::string& part : {scattered ? text::fold(library.text(row, "album_artist"))
-                                              : matching::releaseFolder(library.pathOf(row)).native(),
-                                    reference::plainCode(library.text(row, "catalogue_number")),
-                                    library.text(row, matching::referenceNumberField)})
-        out += "\n" + part;
+/// What all tracks of a release share, told by one of them.
+Release headOf(const Searcher& library, Row row) {
+    const tags::Fields fields = library.fieldsOf(row);
+    Release out;
+    out.title = valueOf(fields, "album");
+    out.credit = creditOf(fields, "album_artist", "album_artist_sort");
+    if (out.credit.names.empty())
+        out.credit = creditOf(fields, "artist", "artist_sort");
+    if (const auto labels = fields.find("label"); labels != fields.end())
+        for (const std::string& label : labels->second)
+            out.labels.push_back({label, {}});
+    if (const auto numbers = fields.find("catalogue_number"); numbers != fields.end())
+        for (size_t i = 0; i < numbers->second.size(); ++i) {
+            if (i >= out.labels.size())
+                out.labels.emplace_back();
+            out.labels[i].catalogueNumber = numbers->second[i];
+        }
+    out.barcode = valueOf(fields, "barcode");
+    if (const std::string date = valueOf(fields, "date"); !date.empty())
+        out.dates.push_back({date, valueOf(fields, "country")});
+    out.firstDate = valueOf(fields, "original_date");
+    out.language = valueOf(fields, "language");
+    out.script = valueOf(fields, "script");
+    if (const auto genres = fields.find("genre"); genres != fields.end())
+        out.genres = genres->second;
+    out.id = idOf(out, valueOf(fields, matching::referenceNumberField));
     return out;
 }
+
+reference::Track trackOf(const Searcher& library, Row row) {
+    const tags::Fields fields = library.fieldsOf(row);
+    reference::Track out;
+    out.position = valueOf(fields, "track");
+    out.title = valueOf(fields, "title");
+    out.credit = creditOf(fields, "artist", "artist_sort");
+    out.lengthMs = static_cast<int64_t>(library.durationOf(row) * 1000);
+    out.recording = reference::recordingOfFile(library.idOf(row));
+    if (const auto isrcs = fields.find("isrc"); isrcs != fields.end())
+        out.isrcs = isrcs->second;
+    return out;
+}
+
+/// Numbers for texts: the same for the same. Those of lists of a field are worked out once for each list.
+class Numbered {
+public:
+    uint32_t of(const std::string& text) {
+        return numbers_.try_emplace(text, static_cast<uint32_t>(numbers_.size())).first->second;
+    }
+
+private:
+    std::unordered_map<std::string, uint32_t> numbers_;
+};
+
+template<class How>
+std::vector<uint32_t> numbersOfLists(const JointField& field, How how) {
+    Numbered numbered;
+    std::vector<uint32_t> out;
+    for (uint32_t list = 0; list < field.listCount(); ++list)
+        out.push_back(numbered.of(how(list == 0 ? std::string() : field.text(list))));
+    return out;
+}
+
+/// What makes rows one release. Two copies stand in two folders; two editions may stand in one; plans scatter
+/// a compilation over the folders of its artists.
+class Groups {
+public:
+    using Key = std::array<uint32_t, 5>;
+
+    explicit Groups(const Searcher& s)
+        : album_(s.field("album")), artist_(s.field("album_artist")), folder_(s.field(folderColumn)),
+          compilation_(s.field("compilation")), number_(s.field("catalogue_number")),
+          match_(s.field(matching::referenceNumberField)), albums_(numbersOfLists(album_, text::fold)),
+          folders_(numbersOfLists(folder_,
+                                  [](const std::string& folder) {
+                                      return matching::releaseFolder(Path(folder) / "a").native();
+                                  })),
+          flagged_(compilation_.listCount()) {
+        for (uint32_t list = 1; list < flagged_.size(); ++list)
+            flagged_[list] = compilation_.text(list) == "1";
+    }
+    bool hasAlbum(Row row) const { return album_.listOf(row) != 0; }
+    Key of(Row row) const {
+        const bool scattered = flagged_[compilation_.listOf(row)];
+        return {albums_[album_.listOf(row)], scattered ? UINT32_MAX : folders_[folder_.listOf(row)],
+                scattered ? artist_.listOf(row) : 0, number_.listOf(row), match_.listOf(row)};
+    }
+
+private:
+    const JointField &album_, &artist_, &folder_, &compilation_, &number_, &match_;
+    std::vector<uint32_t> albums_, folders_; // numbers of lists
+    std::vector<bool> flagged_;
+};
+
+constexpr size_t mostTitles = 6, mostIsrcs = 60, mostRows = 400;
+constexpr double byCode = 4, byTracks = 1.2; // as the catalogue has it
 
 } // namespace
 
 Release releaseOf(const Searcher& library, const std::vector<Row>& rows) {
     Release out;
+    if (rows.empty())
+        return out;
+    out = headOf(library, rows.front());
     std::map<int, reference::Medium> media;
-    std::string number;
     for (Row row : rows) {
-        const tags::Fields fields = library.fieldsOf(row);
-        if (out.title.empty()) {
-            out.title = valueOf(fields, "album");
-            out.credit = creditOf(fields, "album_artist", "album_artist_sort");
-            if (out.credit.names.empty())
-                out.credit = creditOf(fields, "artist", "artist_sort");
-            if (const auto labels = fields.find("label"); labels != fields.end())
-                for (const std::string& label : labels->second)
-                    out.labels.push_back({label, {}});
-            if (const auto numbers = fields.find("catalogue_number"); numbers != fields.end())
-                for (size_t i = 0; i < numbers->second.size(); ++i) {
-                    if (i >= out.labels.size())
-                        out.labels.emplace_back();
-                    out.labels[i].catalogueNumber = numbers->second[i];
-                }
-            out.barcode = valueOf(fields, "barcode");
-            if (const std::string date = valueOf(fields, "date"); !date.empty())
-                out.dates.push_back({date, valueOf(fields, "country")});
-            out.firstDate = valueOf(fields, "original_date");
-            out.language = valueOf(fields, "language");
-            out.script = valueOf(fields, "script");
-            if (const auto genres = fields.find("genre"); genres != fields.end())
-                out.genres = genres->second;
-            number = valueOf(fields, matching::referenceNumberField);
-        }
-        reference::Medium& medium = media[std::max(1, std::atoi(valueOf(fields, "disc").c_str()))];
+        reference::Medium& medium = media[std::max(1, std::atoi(library.text(row, "disc").c_str()))];
         if (medium.carrier.empty())
-            medium.carrier = valueOf(fields, "carrier");
-        reference::Track track;
-        track.position = valueOf(fields, "track");
-        track.title = valueOf(fields, "title");
-        track.credit = creditOf(fields, "artist", "artist_sort");
-        track.lengthMs = static_cast<int64_t>(library.durationOf(row) * 1000);
-        track.recording = reference::recordingOfFile(library.idOf(row));
-        if (const auto isrcs = fields.find("isrc"); isrcs != fields.end())
-            track.isrcs = isrcs->second;
-        medium.tracks.push_back(std::move(track));
+            medium.carrier = library.text(row, "carrier");
+        medium.tracks.push_back(trackOf(library, row));
     }
     for (auto& [disc, medium] : media)
         out.media.push_back(std::move(medium));
-    out.id = idOf(out, number);
     return out;
 }
 
-/// The library, gone through.
+/// The library, gone through: what its releases are called, and which rows they are. Tracks are told when
+/// they are asked for.
 struct LibraryReference::Known {
     std::shared_ptr<const Searcher> library;
-    reference::Catalogue catalogue;
+    reference::Catalogue catalogue;     // without tracks
+    std::vector<std::vector<Row>> rows; // of each of its releases
+    std::unordered_map<Row, uint32_t> releaseOfRow = {};
+
+    /// The releases that questions about single tracks mean, with what that is worth.
+    void addTracks(const reference::Question& question, std::map<size_t, double>& scores) const {
+        auto add = [&](const char* key, const std::string& phrase, double worth) {
+            std::set<uint32_t> releases;
+            for (Row row : rowsWith(*library, key, phrase, mostRows))
+                if (const auto it = releaseOfRow.find(row); it != releaseOfRow.end())
+                    releases.insert(it->second);
+            for (uint32_t r : releases)
+                scores[r] += worth;
+        };
+        const size_t codes = std::min(mostIsrcs, question.isrcs.size());
+        for (size_t i = 0; i < codes; ++i)
+            add("isrc", question.isrcs[i], byCode / static_cast<double>(codes));
+        std::vector<std::string> titles = question.tracks;
+        std::ranges::stable_sort(titles, std::greater(), &std::string::size); // long ones say more
+        titles.resize(std::min(mostTitles, titles.size()));
+        for (const std::string& title : titles)
+            if (title.size() > 2)
+                add("title", title, byTracks / static_cast<double>(titles.size()));
+    }
 };
 
 LibraryReference::LibraryReference(std::string name) : name_(std::move(name)) {}
@@ -126,7 +206,10 @@ LibraryReference::~LibraryReference() = default;
 
 void LibraryReference::setLibrary(std::shared_ptr<const Searcher> library) {
     std::lock_guard lock(mutex_);
+    if (library == library_)
+        return;
     library_ = std::move(library);
+    known_.reset(); // it holds the library as it was
 }
 
 std::shared_ptr<const LibraryReference::Known> LibraryReference::known(std::stop_token stop) {
@@ -134,32 +217,42 @@ std::shared_ptr<const LibraryReference::Known> LibraryReference::known(std::stop
     std::shared_ptr<const Searcher> library;
     {
         std::lock_guard lock(mutex_);
-        if (!library_ || (known_ && known_->library == library_))
-            return library_ ? known_ : std::make_shared<Known>(nullptr, reference::Catalogue({}));
+        if (known_ || !library_)
+            return known_ ? known_ : std::make_shared<Known>(nullptr, reference::Catalogue({}));
         library = library_;
     }
-    std::map<std::string, std::vector<Row>> groups;
+    const Groups groups(*library);
+    std::map<Groups::Key, std::vector<Row>> rows;
     for (Row row : library->ordered(library->all(), {})) {
         if (stop.stop_requested())
             return nullptr;
-        if (!library->has(row, Absent) && !library->text(row, "album").empty())
-            groups[groupOf(*library, row)].push_back(row);
+        if (groups.hasAlbum(row) && !library->has(row, Absent))
+            rows[groups.of(row)].push_back(row);
     }
     std::vector<Release> releases;
+    std::vector<std::vector<Row>> rowsOf;
     std::unordered_map<std::string, size_t> places;
-    for (const auto& [key, rows] : groups) {
+    for (auto& [key, some] : rows) {
         if (stop.stop_requested())
             return nullptr;
-        Release release = releaseOf(*library, rows);
-        const auto [at, isNew] = places.try_emplace(release.id, releases.size());
-        if (isNew)
-            releases.push_back(std::move(release));
-        else if (release.trackCount() > releases[at->second].trackCount())
-            releases[at->second] = std::move(release); // the fuller copy stands for all
+        Release head = headOf(*library, some.front());
+        const auto [at, isNew] = places.try_emplace(head.id, releases.size());
+        if (isNew) {
+            releases.push_back(std::move(head));
+            rowsOf.push_back(std::move(some));
+        } else if (some.size() > rowsOf[at->second].size()) { // the fuller copy stands for all
+            releases[at->second] = std::move(head);
+            rowsOf[at->second] = std::move(some);
+        }
     }
-    auto fresh = std::make_shared<const Known>(library, reference::Catalogue(std::move(releases)));
+    auto fresh =
+        std::make_shared<Known>(library, reference::Catalogue(std::move(releases)), std::move(rowsOf));
+    for (uint32_t r = 0; r < fresh->rows.size(); ++r)
+        for (Row row : fresh->rows[r])
+            fresh->releaseOfRow[row] = r;
     std::lock_guard lock(mutex_);
-    known_ = fresh;
+    if (library_ == library)
+        known_ = fresh;
     return fresh;
 }
 
@@ -169,9 +262,19 @@ Result<std::vector<Release>> LibraryReference::find(const reference::Question& q
     if (!here)
         return Error{ErrorKind::Cancelled, {}, "It was stopped."};
     std::vector<Release> out;
-    const auto answers = here->catalogue.ask(question, question.from + question.limit);
-    for (size_t i = question.from; i < answers.size(); ++i)
-        out.push_back(here->catalogue.releases()[answers[i].release]);
+    if (!here->library)
+        return out;
+    const size_t end = question.from + question.limit;
+    std::map<size_t, double> scores;
+    for (const auto& a : here->catalogue.ask(question, std::max<size_t>(end, 50)))
+        scores[a.release] += a.score;
+    here->addTracks(question, scores);
+    std::vector<std::pair<double, size_t>> order;
+    for (const auto& [release, score] : scores)
+        order.emplace_back(-score, release);
+    std::ranges::sort(order);
+    for (size_t i = question.from; i < std::min(end, order.size()); ++i)
+        out.push_back(releaseOf(*here->library, here->rows[order[i].second]));
     return out;
 }
 
@@ -182,7 +285,8 @@ Result<Release> LibraryReference::fetch(const std::string& id, std::stop_token s
     const Release* release = here->catalogue.find(id);
     if (!release)
         return Error{ErrorKind::NotFound, {}, name_ + " does not have it."};
-    return *release;
+    return releaseOf(*here->library,
+                     here->rows[static_cast<size_t>(release - here->catalogue.releases().data())]);
 }
 
 Result<std::string> LibraryReference::picture(const std::string&, int, std::stop_token) {

@@ -76,13 +76,19 @@ private:
         if (from.key() == reference::libraryKey && isOwn(clues_, release))
             return;
         const std::string number = reference::numberOf(from.key(), release.id);
-        const auto same = std::ranges::find_if(found_.candidates, [&](const Candidate& c) {
-            return c.reference != from.key() && std::ranges::find(c.also, from.key()) == c.also.end() &&
-                   (c.number() == number || isSameEdition(c.release, release));
-        });
+        // Of those that it may be, the one that it is called after, else the likeliest.
+        Candidate* same = nullptr;
+        for (Candidate& c : found_.candidates) {
+            const bool isFree =
+                c.reference != from.key() && std::ranges::find(c.also, from.key()) == c.also.end();
+            if (!isFree || (c.number() != number && !isSameEdition(c.release, release)))
+                continue;
+            if (!same || c.number() == number || (same->number() != number && c.logit > same->logit))
+                same = &c;
+        }
         Candidate fresh = judge(clues_, std::move(release), from.key());
         fresh.complete = complete;
-        if (same == found_.candidates.end()) {
+        if (!same) {
             found_.candidates.push_back(std::move(fresh));
         } else if (placeOf(from.key()) > placeOf(same->reference)) {
             same->also.push_back(from.key());
