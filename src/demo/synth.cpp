@@ -43,9 +43,34 @@ double hertz(int semitonesFromA) {
     return 220.0 * std::pow(2.0, semitonesFromA / 12.0);
 }
 
+/// As a machine plays it that runs too fast or too slow: pitch and time together.
+std::vector<int16_t> played(const std::vector<int16_t>& stereo, double speed) {
+    const size_t frames = stereo.size() / 2;
+    std::vector<int16_t> out;
+    for (double at = 0; at < static_cast<double>(frames); at += speed) {
+        const auto i = static_cast<size_t>(at);
+        const double x = at - static_cast<double>(i);
+        for (size_t channel = 0; channel < 2; ++channel) {
+            auto sample = [&](std::ptrdiff_t k) {
+                const auto n = std::clamp<std::ptrdiff_t>(static_cast<std::ptrdiff_t>(i) + k, 0,
+                                                          static_cast<std::ptrdiff_t>(frames) - 1);
+                return static_cast<double>(stereo[static_cast<size_t>(n) * 2 + channel]);
+            };
+            // A cubic through four samples (Catmull and Rom 1974).
+            const double a = sample(-1), b = sample(0), c = sample(1), d = sample(2);
+            const double value =
+                b + 0.5 * x * (c - a + x * (2 * a - 5 * b + 4 * c - d + x * (3 * (b - c) + d - a)));
+            out.push_back(static_cast<int16_t>(std::clamp(value, -32768.0, 32767.0)));
+        }
+    }
+    return out;
+}
+
 } // namespace
 
 std::vector<int16_t> synthesise(const Piece& piece) {
+    if (piece.speed != 1)
+        return played(synthesise({piece.seed, piece.seconds, piece.sound, 1}), piece.speed);
     Chance chance(piece.seed);
     if (piece.sound == Sound::Bell || piece.sound == Sound::Speech) {
         const auto length = static_cast<size_t>(piece.seconds * sampleRate);
@@ -58,7 +83,7 @@ std::vector<int16_t> synthesise(const Piece& piece) {
         {{0, 2, 4, 5, 7, 9, 11}, {0, 2, 3, 5, 7, 8, 10}, {0, 2, 3, 5, 7, 9, 10}}};
     const auto& scale = scales[static_cast<size_t>(chance.below(3))];
     int root = chance.below(12) - 6;
-    double beat = 60.0 / (70 + chance.below(80)) / piece.speed;
+    double beat = 60.0 / (70 + chance.below(80));
     auto frames = static_cast<size_t>(piece.seconds * sampleRate);
     auto perStep = static_cast<size_t>(beat * sampleRate / 2);
     std::vector<int16_t> out(frames * 2);
@@ -72,7 +97,7 @@ std::vector<int16_t> synthesise(const Piece& piece) {
         c = chance.below(7);
     float noise = 0, noiseLevel = 0, width = 0.3f + 0.4f * chance.unit();
     auto degree = [&](int d, int octave) {
-        return hertz(root + scale[static_cast<size_t>(((d % 7) + 7) % 7)] + 12 * octave) * piece.speed;
+        return hertz(root + scale[static_cast<size_t>(((d % 7) + 7) % 7)] + 12 * octave);
     };
     for (size_t i = 0; i < frames; ++i) {
         if (i % perStep == 0) {
@@ -81,7 +106,7 @@ std::vector<int16_t> synthesise(const Piece& piece) {
             bool melody = piece.sound == Sound::Band || piece.sound == Sound::Voice ||
                           (piece.sound == Sound::Beat && step % 4 == 0);
             if (piece.sound == Sound::Tone) {
-                voices[0].strike(1000 * piece.speed, 0.5f, 1e9);
+                voices[0].strike(1000, 0.5f, 1e9);
             } else {
                 if (melody && chance.below(4) > 0)
                     voices[0].strike(degree(chord + pattern[step % 8] - 3 + chance.below(2), 1), 0.28f, 0.25);

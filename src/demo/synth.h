@@ -13,7 +13,7 @@ enum class Sound { Band, Drone, Beat, Voice, Tone, Bell, Speech };
 
 struct Piece {
     uint32_t seed = 1;
-    double seconds = 20;
+    double seconds = 20; // at speed 1
     Sound sound = Sound::Band;
     double speed = 1.0; // 1.015: a tape that runs 1.5 % fast
 };

@@ -102,7 +102,7 @@ private slots:
         test::Sandbox box;
         Path file = box / "columns";
         QVERIFY(built({file, "12"})->arena().isMapped());
-        auto arena = Arena::map(file, "12");
+        auto arena = files::Arena::map(file, "12");
         QVERIFY(arena);
         auto again = std::make_shared<Columns>(arena);
         Searcher a(built({})), b(again);
@@ -114,17 +114,17 @@ private slots:
         }
         QVERIFY(!again->rowOf(999999));
         // Of another state, cut, or changed anywhere: not taken.
-        QVERIFY(!Arena::map(file, "13"));
+        QVERIFY(!files::Arena::map(file, "13"));
         std::string bytes = test::readBytes(file);
         for (size_t at : {size_t{3}, size_t{300}, bytes.size() / 2, bytes.size() - 1}) {
             std::string bad = bytes;
             bad[at] = static_cast<char>(bad[at] ^ 1);
             test::writeBytes(file, bad);
-            QVERIFY(!Arena::map(file, "12"));
+            QVERIFY(!files::Arena::map(file, "12"));
         }
         test::writeBytes(file, bytes.substr(0, bytes.size() - 100));
-        QVERIFY(!Arena::map(file, "12"));
-        QVERIFY(!Arena::map(box / "none", "12"));
+        QVERIFY(!files::Arena::map(file, "12"));
+        QVERIFY(!files::Arena::map(box / "none", "12"));
     }
 
     void inAFileItIsTheSame() {

@@ -51,8 +51,8 @@ void Columns::addRowsOf(size_t word, RowSet& out) const {
     }
 }
 
-Columns::Columns(std::shared_ptr<const Arena> arena) : arena_(std::move(arena)) {
-    const Arena& a = *arena_;
+Columns::Columns(std::shared_ptr<const files::Arena> arena) : arena_(std::move(arena)) {
+    const files::Arena& a = *arena_;
     ids = a.part<FileId>(part::ids);
     durations = a.part<float>(part::durations);
     sizes = a.part<uint64_t>(part::sizes);

@@ -8,8 +8,8 @@
 #include <optional>
 #include <span>
 
+#include "core/files/arena.h"
 #include "core/library/records.h"
-#include "core/library/search/arena.h"
 #include "core/library/search/row_set.h"
 
 namespace moorfrost::library {
@@ -95,7 +95,7 @@ inline constexpr int letterCount = 36;
 
 class Columns {
 public:
-    explicit Columns(std::shared_ptr<const Arena> arena);
+    explicit Columns(std::shared_ptr<const files::Arena> arena);
 
     Row size() const { return static_cast<Row>(ids.size()); }
     /// nullopt if it is not there.
@@ -107,7 +107,7 @@ public:
     std::vector<std::string> customFields() const;
     std::string text(Row row, std::string_view key) const;
     Path pathOf(Row row) const;
-    const Arena& arena() const { return *arena_; }
+    const files::Arena& arena() const { return *arena_; }
 
     std::span<const FileId> ids;        // rising
     std::span<const float> durations;   // seconds
@@ -131,7 +131,7 @@ public:
     void addRowsOf(size_t word, RowSet& out) const;
 
 private:
-    std::shared_ptr<const Arena> arena_;
+    std::shared_ptr<const files::Arena> arena_;
     std::span<const uint64_t> letters_; // a RowSet for each
     std::vector<FieldColumn> fields_;   // by key
 };
@@ -149,7 +149,7 @@ public:
     void add(const PackedRecord& file);
     size_t size() const;
     /// The builder is empty afterwards. With a snapshot: in memory that the system can take back
-    /// (Arena::map); where the disk does not take it, in memory of our own.
+    /// (files::Arena::map); where the disk does not take it, in memory of our own.
     std::shared_ptr<const Columns> finish();
 
 private:

@@ -53,10 +53,10 @@ struct ColumnsBuilder::Impl {
     }
     /// Gives back what is not needed for the moment.
     void rest(const Spool::View* view = nullptr) const;
-    void workOut(ArenaWriter& out);
+    void workOut(files::ArenaWriter& out);
     void rank(BuiltField& field, const Spool::View& view);
     std::vector<Row> baseOrder(const Spool::View& view);
-    ArenaWriter parts();
+    files::ArenaWriter parts();
 };
 
 ColumnsBuilder::ColumnsBuilder() : impl_(std::make_unique<Impl>()) {
@@ -148,7 +148,7 @@ void ColumnsBuilder::Impl::rest(const Spool::View* view) const {
     giveBackMemory();
 }
 
-void ColumnsBuilder::Impl::workOut(ArenaWriter& out) {
+void ColumnsBuilder::Impl::workOut(files::ArenaWriter& out) {
     std::vector<BuiltField*> all;
     for (auto& [key, f] : fields)
         all.push_back(&f);
@@ -215,11 +215,11 @@ std::vector<Row> ColumnsBuilder::Impl::baseOrder(const Spool::View& view) {
 std::shared_ptr<const Columns> ColumnsBuilder::finish() {
     std::unique_ptr<Impl> m = std::exchange(impl_, std::make_unique<Impl>());
     impl_->spool = std::make_shared<Spool>();
-    ArenaWriter all = m->parts();
+    files::ArenaWriter all = m->parts();
     m->rest();
-    std::shared_ptr<const Arena> arena;
+    std::shared_ptr<const files::Arena> arena;
     if (!m->snapshot.empty() && all.save(m->snapshot, m->revision))
-        arena = Arena::map(m->snapshot, m->revision);
+        arena = files::Arena::map(m->snapshot, m->revision);
     if (!arena)
         arena = all.finish();
     all = {};
@@ -230,8 +230,8 @@ std::shared_ptr<const Columns> ColumnsBuilder::finish() {
     return std::make_shared<Columns>(arena);
 }
 
-ArenaWriter ColumnsBuilder::Impl::parts() {
-    ArenaWriter out;
+files::ArenaWriter ColumnsBuilder::Impl::parts() {
+    files::ArenaWriter out;
     workOut(out);
     // Keeps what the pieces lie in.
     struct Kept {

@@ -32,7 +32,7 @@ bool layOver(Store& store, LibrarySearch& held) {
 
 LibrarySearch fromSnapshot(Store& store) {
     for (const std::string& revision : store.revisions().known())
-        if (auto arena = Arena::map(snapshotOf(store.file()), snapshotRevision(revision)))
+        if (auto arena = files::Arena::map(snapshotOf(store.file()), snapshotRevision(revision)))
             return {std::make_shared<Searcher>(std::make_shared<Columns>(arena)), revision, {}};
     return {};
 }

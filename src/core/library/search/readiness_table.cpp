@@ -18,14 +18,14 @@ constexpr std::string_view formVersion = "1 ";
 
 enum Part : uint32_t { Files = 1, Sleeves, SleeveMarks, AllMarks, Rules, Revision };
 
-ArenaWriter written(std::vector<FileId> files, std::vector<uint32_t> sleeves,
-                    std::vector<uint32_t> sleeveMarks, const std::vector<Marks>& marks,
-                    const std::vector<std::string>& rules, std::string revision) {
+files::ArenaWriter written(std::vector<FileId> files, std::vector<uint32_t> sleeves,
+                           std::vector<uint32_t> sleeveMarks, const std::vector<Marks>& marks,
+                           const std::vector<std::string>& rules, std::string revision) {
     std::string all;
     for (const Marks& each : marks)
         for (Met met : each)
             all += static_cast<char>(met);
-    ArenaWriter out;
+    files::ArenaWriter out;
     out.add(Files, 0, std::move(files));
     out.add(Sleeves, 0, std::move(sleeves));
     out.add(SleeveMarks, 0, std::move(sleeveMarks));
@@ -35,7 +35,7 @@ ArenaWriter written(std::vector<FileId> files, std::vector<uint32_t> sleeves,
     return out;
 }
 
-std::string_view textOf(const Arena& arena, uint32_t part) {
+std::string_view textOf(const files::Arena& arena, uint32_t part) {
     const auto bytes = arena.part<char>(part);
     return {bytes.data(), bytes.size()};
 }
@@ -66,7 +66,7 @@ std::string readinessText(const Marks& marks) {
     return met + unmet == 0 ? std::string() : fmt::format("{} of {}", met, met + unmet);
 }
 
-ReadinessTable::ReadinessTable(std::shared_ptr<const Arena> arena) : arena_(std::move(arena)) {
+ReadinessTable::ReadinessTable(std::shared_ptr<const files::Arena> arena) : arena_(std::move(arena)) {
     files = arena_->part<FileId>(Files);
     sleeves = arena_->part<uint32_t>(Sleeves);
     sleeveMarks = arena_->part<uint32_t>(SleeveMarks);
@@ -135,7 +135,7 @@ Status saveReadiness(const ReadinessTable& t, const Path& file, const std::strin
 }
 
 std::shared_ptr<const ReadinessTable> loadReadiness(const Path& file, const std::string& measuredBy) {
-    auto arena = Arena::map(file, std::string(formVersion) + measuredBy);
+    auto arena = files::Arena::map(file, std::string(formVersion) + measuredBy);
     return arena ? std::make_shared<ReadinessTable>(arena) : nullptr;
 }
 

@@ -10,8 +10,8 @@
 #include <stop_token>
 
 #include "core/audit/readiness.h"
+#include "core/files/arena.h"
 #include "core/library/records.h"
-#include "core/library/search/arena.h"
 #include "core/library/search/query.h"
 #include "core/library/search/row_set.h"
 
@@ -37,7 +37,7 @@ std::string readinessText(const Marks& marks);
 
 class ReadinessTable {
 public:
-    explicit ReadinessTable(std::shared_ptr<const Arena> arena);
+    explicit ReadinessTable(std::shared_ptr<const files::Arena> arena);
 
     std::vector<std::string> rules; // their names, in the order of the marks
     std::string revision;           // of the store: what has changed since then is not in it
@@ -54,7 +54,7 @@ public:
     bool operator==(const ReadinessTable& other) const; // the same marks for the same files
 
 private:
-    std::shared_ptr<const Arena> arena_;
+    std::shared_ptr<const files::Arena> arena_;
 };
 
 /// Puts a table together. `sleeves` and `sleeveMarks` as above.

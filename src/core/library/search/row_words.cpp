@@ -74,7 +74,7 @@ void RowWords::add(const BuiltField& field, const Spool::View& view) {
     fields_.push_back(std::move(f));
 }
 
-void RowWords::placeWords(ArenaWriter& out) {
+void RowWords::placeWords(files::ArenaWriter& out) {
     words_.forgetSlots();
     count_ = words_.size();
     std::vector<uint32_t> order(count_), place(count_);
@@ -124,7 +124,7 @@ void RowWords::eachRowWord(Row rows, const Spool::View& view, Each&& each) const
     }
 }
 
-void RowWords::finish(Row rows, const Spool::View& view, ArenaWriter& out) {
+void RowWords::finish(Row rows, const Spool::View& view, files::ArenaWriter& out) {
     placeWords(out);
     // Twice over all rows, to count and then to fill.
     std::vector<uint32_t> starts(count_ + 1, 0);

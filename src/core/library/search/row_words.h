@@ -4,7 +4,7 @@
 
 #include <span>
 
-#include "core/library/search/arena.h"
+#include "core/files/arena.h"
 #include "core/library/search/built_field.h"
 
 namespace moorfrost::library {
@@ -14,7 +14,7 @@ public:
     /// The field has been split. It must live as long; of it only its lists are needed afterwards.
     void add(const BuiltField& field, const Spool::View& view);
     /// Once, when all are added.
-    void finish(Row rows, const Spool::View& view, ArenaWriter& out);
+    void finish(Row rows, const Spool::View& view, files::ArenaWriter& out);
 
 private:
     struct Field {
@@ -23,7 +23,7 @@ private:
     };
     template<class Each>
     void eachRowWord(Row rows, const Spool::View& view, Each&& each) const;
-    void placeWords(ArenaWriter& out);
+    void placeWords(files::ArenaWriter& out);
 
     Interner words_;
     std::vector<Field> fields_;

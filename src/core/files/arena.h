@@ -12,7 +12,7 @@
 
 #include "core/base/result.h"
 
-namespace moorfrost::library {
+namespace moorfrost::files {
 
 class Arena {
 public:
@@ -87,4 +87,4 @@ private:
     std::vector<Part> parts_;
 };
 
-} // namespace moorfrost::library
+} // namespace moorfrost::files

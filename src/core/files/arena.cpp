@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/library/search/arena.h"
+#include "core/files/arena.h"
 
 #include <algorithm>
 #include <array>
@@ -13,7 +13,7 @@
 #include "core/files/disk.h"
 #include "core/files/io.h"
 
-namespace moorfrost::library {
+namespace moorfrost::files {
 
 namespace {
 
@@ -121,7 +121,7 @@ std::shared_ptr<const Arena> ArenaWriter::finish() {
 Status ArenaWriter::save(const Path& file, const std::string& revision) {
     static constexpr char zeros[64] = {};
     const std::string entries = this->entries();
-    auto made = files::NewFile::create(file, files::isThere(file));
+    auto made = NewFile::create(file, isThere(file));
     if (!made)
         return made.error();
     BytesHash hash;
@@ -131,7 +131,7 @@ Status ArenaWriter::save(const Path& file, const std::string& revision) {
         if (error != 0)
             return;
         hash.add(bytes);
-        error = files::io::write(made->descriptor(), at, bytes.data(), bytes.size());
+        error = io::write(made->descriptor(), at, bytes.data(), bytes.size());
         at += bytes.size();
     };
     put(entries);
@@ -146,8 +146,8 @@ Status ArenaWriter::save(const Path& file, const std::string& revision) {
     if (head.size() > headSize)
         return Error{ErrorKind::Invalid, file, "The revision is too long."};
     if (error == 0)
-        error = files::io::write(made->descriptor(), 0, head.data(), head.size());
-    return files::putInPlace(*made, file, error);
+        error = io::write(made->descriptor(), 0, head.data(), head.size());
+    return putInPlace(*made, file, error);
 }
 
 std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& revision) {
@@ -182,4 +182,4 @@ std::shared_ptr<const Arena> Arena::map(const Path& file, const std::string& rev
     return out;
 }
 
-} // namespace moorfrost::library
+} // namespace moorfrost::files

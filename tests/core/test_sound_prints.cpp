@@ -1,0 +1,199 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Fingerprints and their index: the same sound is found however it comes, what is not there is not.
+#include <QtTest>
+
+#include <cmath>
+
+#include "core/sound/fingerprint.h"
+#include "core/sound/index.h"
+#include "demo/synth.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::sound;
+
+namespace {
+
+/// One channel at fingerprintRate; a plain mean of four is filter enough for made-up music.
+std::vector<int16_t> heard(const demo::Piece& piece) {
+    const std::vector<int16_t> stereo = demo::synthesise(piece);
+    std::vector<int16_t> out;
+    for (size_t i = 0; i + 8 <= stereo.size(); i += 8) {
+        int sum = 0;
+        for (size_t k = 0; k < 8; ++k)
+            sum += stereo[i + k];
+        out.push_back(static_cast<int16_t>(sum / 8));
+    }
+    return out;
+}
+
+Fingerprint printOf(std::span<const int16_t> samples, double speed = 1) {
+    Fingerprinter f(speed);
+    f.feed(samples);
+    return f.finish();
+}
+
+Fingerprint printOf(uint32_t seed, double seconds = 30, demo::Sound sound = demo::Sound::Band) {
+    return printOf(heard({seed, seconds, sound, 1.0}));
+}
+
+} // namespace
+
+class TestSoundPrints : public QObject {
+    Q_OBJECT
+    std::shared_ptr<const SoundIndex> index_; // ids 1 to 60 are the numbers of pieces
+
+private slots:
+    void initTestCase() {
+        SoundIndexBuilder builder;
+        for (uint32_t seed = 1; seed <= 60; ++seed)
+            builder.add(seed, printOf(seed).items);
+        index_ = builder.finish();
+        QCOMPARE(index_->size(), size_t{60});
+    }
+
+    void theSameSoundIsFound_data() {
+        QTest::addColumn<double>("gain");
+        QTest::addColumn<double>("noise"); // of full scale
+        QTest::addColumn<double>("from");  // seconds
+        QTest::addColumn<double>("length");
+        QTest::newRow("as it is") << 1.0 << 0.0 << 0.0 << 30.0;
+        QTest::newRow("softer") << 0.1 << 0.0 << 0.0 << 30.0;
+        QTest::newRow("an excerpt") << 1.0 << 0.0 << 12.3 << 10.0;
+        QTest::newRow("with noise") << 0.8 << 0.03 << 0.0 << 30.0;
+        QTest::newRow("a noisy excerpt") << 0.8 << 0.02 << 5.1 << 20.0;
+    }
+    void theSameSoundIsFound() {
+        QFETCH(double, gain);
+        QFETCH(double, noise);
+        QFETCH(double, from);
+        QFETCH(double, length);
+        for (uint32_t seed : {3u, 17u, 42u, 55u}) {
+            std::vector<int16_t> s = heard({seed, 30, demo::Sound::Band, 1.0});
+            demo::Chance chance(seed);
+            for (int16_t& v : s)
+                v = static_cast<int16_t>(
+                    std::clamp(v * gain + (chance.unit() - 0.5) * 65536 * noise, -32768.0, 32767.0));
+            const auto begin = static_cast<size_t>(from * fingerprintRate);
+            const auto print = printOf(std::span(s).subspan(
+                begin, std::min(s.size() - begin, static_cast<size_t>(length * fingerprintRate))));
+            const auto hits = index_->find(print.items);
+            QVERIFY2(!hits.empty(), qPrintable(QString::number(seed)));
+            QCOMPARE(hits[0].id, int64_t{seed});
+            QVERIFY2(hits[0].overlap.z >= surely, qPrintable(QString::number(hits[0].overlap.z)));
+            QVERIFY(std::abs(static_cast<double>(hits[0].overlap.offset) * secondsPerItem - from) < 0.2);
+            QVERIFY(hits.size() == 1 || hits[1].overlap.z < surely);
+        }
+    }
+
+    void whatIsNotThereIsNotFound() {
+        size_t possible = 0;
+        for (uint32_t seed = 1001; seed <= 1100; ++seed)
+            for (const Hit& h : index_->find(printOf(seed, 20).items)) {
+                ++possible;
+                QVERIFY2(h.overlap.z < surely, qPrintable(QString("%1 %2").arg(seed).arg(h.overlap.z)));
+            }
+        QVERIFY2(possible <= 1, qPrintable(QString::number(possible)));
+    }
+
+    /// Silence, tones, drones, noise and what is too short are like one another, and no answer.
+    void whatSaysNothingIsNotFound() {
+        SoundIndexBuilder builder;
+        const std::vector<int16_t> silence(30 * fingerprintRate, 0);
+        demo::Chance chance(9);
+        std::vector<int16_t> noise, other, tone, another;
+        for (size_t i = 0; i < 30 * fingerprintRate; ++i) {
+            noise.push_back(static_cast<int16_t>((chance.unit() - 0.5f) * 20000));
+            other.push_back(static_cast<int16_t>((chance.unit() - 0.5f) * 20000));
+            const double t = static_cast<double>(i) / fingerprintRate;
+            tone.push_back(static_cast<int16_t>(9000 * std::sin(440 * 2 * M_PI * t)));
+            another.push_back(static_cast<int16_t>(5000 * std::sin(440 * 2 * M_PI * t + 1)));
+        }
+        builder.add(1, printOf(silence).items);
+        builder.add(2, printOf(noise).items);
+        builder.add(3, printOf(tone).items);
+        builder.add(4, printOf(1, 30, demo::Sound::Drone).items);
+        builder.add(5, printOf(heard({3, 3, demo::Sound::Band, 1.0})).items); // three seconds
+        const auto few = builder.finish();
+        for (const auto& print : {printOf(silence), printOf(other), printOf(another)})
+            for (const Hit& h : few->find(print.items, surely))
+                QFAIL(qPrintable(QString("%1: %2").arg(h.id).arg(h.overlap.z)));
+        QVERIFY(few->find(printOf(heard({3, 3, demo::Sound::Band, 1.0})).items).empty());
+        QVERIFY(few->find({}).empty());
+        QVERIFY(SoundIndexBuilder().finish()->find(printOf(3).items).empty());
+    }
+
+    void speedIsMadeUpFor() {
+        for (double speed : {1.015, 0.97}) {
+            const std::vector<int16_t> fast = heard({17, 30, demo::Sound::Band, speed});
+            const auto asItIs = index_->find(printOf(fast).items, surely);
+            const auto hits = index_->find(printOf(fast, speed).items, surely);
+            QCOMPARE(hits.size(), size_t{1});
+            QCOMPARE(hits[0].id, int64_t{17});
+            QVERIFY(asItIs.empty() || asItIs[0].overlap.z < hits[0].overlap.z);
+        }
+    }
+
+    /// Of each, where it lies; also the shorter in the longer and the other way round.
+    void twoAreLaidOverEachOther() {
+        const std::vector<int16_t> song = heard({7, 30, demo::Sound::Band, 1.0});
+        const auto whole = printOf(song);
+        const auto part = printOf(std::span(song).subspan(8 * fingerprintRate, 12 * fingerprintRate));
+        const Overlap there = bestOverlap(part.items, whole.items),
+                      back = bestOverlap(whole.items, part.items);
+        QVERIFY(there.z > 12 && back.z > 12);
+        QCOMPARE(there.offset, -back.offset);
+        QVERIFY(std::abs(static_cast<double>(there.offset) * secondsPerItem - 8) < 0.2);
+        QVERIFY(bestOverlap(part.items, printOf(8).items).z < possibly);
+        // A long question with a short recording in its middle.
+        std::vector<uint32_t> question = printOf(201).items;
+        for (uint32_t seed : {202u, 203u, 33u, 204u, 205u}) {
+            const auto more = printOf(seed).items;
+            question.insert(question.end(), more.begin(), more.end());
+        }
+        const auto hits = index_->find(question, surely);
+        QCOMPARE(hits.size(), size_t{1});
+        QCOMPARE(hits[0].id, int64_t{33});
+    }
+
+    void itIsKeptAndDamageIsNoticed() {
+        test::Sandbox box;
+        SoundIndexBuilder builder;
+        for (uint32_t seed = 1; seed <= 5; ++seed)
+            builder.add(seed, printOf(seed, 15).items);
+        builder.add(3, printOf(300, 15).items); // the later counts
+        QVERIFY(builder.save(box / "sounds", "one"));
+        QVERIFY(!SoundIndex::open(box / "sounds", "two"));
+        const auto kept = SoundIndex::open(box / "sounds", "one");
+        QVERIFY(kept);
+        QCOMPARE(kept->size(), size_t{5});
+        QCOMPARE(kept->find(printOf(300, 15).items, surely).at(0).id, int64_t{3});
+        QVERIFY(kept->find(printOf(3, 15).items, surely).empty());
+        QVERIFY(kept->placeOf(4) && !kept->placeOf(6));
+        std::string bytes = test::readBytes(box / "sounds");
+        for (size_t at : {size_t{70}, bytes.size() / 2, bytes.size() - 1}) {
+            std::string damaged = bytes;
+            damaged[at] = static_cast<char>(damaged[at] ^ 0x40);
+            test::writeBytes(box / "damaged", damaged);
+            QVERIFY(!SoundIndex::open(box / "damaged", "one"));
+        }
+        test::writeBytes(box / "damaged", bytes.substr(0, bytes.size() / 2));
+        QVERIFY(!SoundIndex::open(box / "damaged", "one"));
+    }
+
+    void ofFiles() {
+        test::Sandbox box;
+        test::writeBytes(box / "text.wav", "this is no sound");
+        QVERIFY(!fingerprintsOf(box / "text.wav", {1}, mostSeconds, {}));
+        std::stop_source stop;
+        stop.request_stop();
+        const Path song = test::makeSound(box.root(), "a.flac");
+        QCOMPARE(fingerprintsOf(song, {1}, mostSeconds, stop.get_token()).error().kind, ErrorKind::Cancelled);
+        const auto both = fingerprintsOf(song, {1, 1.02}, mostSeconds, {});
+        QVERIFY(both);
+        QCOMPARE(both->size(), size_t{2});
+    }
+};
+
+QTEST_GUILESS_MAIN(TestSoundPrints)
+#include "test_sound_prints.moc"
