@@ -3,10 +3,15 @@
 
 #include <filesystem>
 #include <fstream>
+#include <map>
+#include <set>
 
 #include <fmt/format.h>
 
+#include "core/reference/hearing.h"
 #include "core/reference/release_json.h"
+#include "core/sound/index.h"
+#include "core/work/parallel.h"
 #include "demo/invented_releases.h"
 #include "demo/pictures.h"
 #include "demo/world.h"
@@ -398,6 +403,36 @@ Status writeTo(const Path& file, const std::string& bytes) {
     return Done{};
 }
 
+/// The sounds of all recordings, as the pieces that the files of the world are.
+Status makeSounds(const Path& folder, const std::vector<Release>& releases) {
+    std::map<uint32_t, Sound> kinds; // where they are no band
+    for (const DemoTrack& t : demoTracks())
+        kinds.emplace(t.sound.seed, t.sound.sound);
+    std::set<uint32_t> seeds;
+    for (const Release& r : releases)
+        for (const Medium& m : r.media)
+            for (const Track& t : m.tracks)
+                seeds.insert(static_cast<uint32_t>(std::stoul(t.recording.substr(2))));
+    const std::vector<uint32_t> all(seeds.begin(), seeds.end());
+    std::vector<std::vector<uint32_t>> items(all.size());
+    work::inParallel(all.size(), [&](size_t i) {
+        const auto kind = kinds.find(all[i]);
+        sound::Fingerprinter f(1, sampleRate, 2);
+        f.feed(
+            synthesise({all[i], pieceSeconds(all[i]), kind == kinds.end() ? Sound::Band : kind->second, 1}));
+        items[i] = f.finish().items;
+    });
+    sound::SoundIndexBuilder builder;
+    std::string names;
+    for (size_t i = 0; i < all.size(); ++i) {
+        names += fmt::format("r-{}\n", all[i]);
+        builder.add(static_cast<int64_t>(i), std::move(items[i]));
+    }
+    if (Status s = writeTo(folder / "cairn.recordings", names); !s)
+        return s;
+    return builder.save(folder / "cairn.sounds", soundsRevision);
+}
+
 } // namespace
 
 std::vector<Release> namedReleases() {
@@ -440,6 +475,8 @@ Status makeReference(const Path& folder, bool keep, size_t invented) {
     out.close();
     if (!out)
         return Error{ErrorKind::Io, folder, "The data of the reference could not be written."};
+    if (Status s = makeSounds(folder, named); !s)
+        return s;
     return writeTo(folder / ".complete", version);
 }
 

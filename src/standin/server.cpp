@@ -6,7 +6,9 @@
 #include <chrono>
 #include <cstdlib>
 #include <fstream>
+#include <map>
 #include <mutex>
+#include <set>
 #include <thread>
 
 #include <fmt/format.h>
@@ -14,7 +16,9 @@
 
 #include "core/base/bytes_hash.h"
 #include "core/reference/catalogue.h"
+#include "core/reference/hearing_json.h"
 #include "core/reference/release_json.h"
+#include "core/sound/index.h"
 
 namespace moorfrost::standin {
 
@@ -96,6 +100,9 @@ Wrong wrongFrom(std::string_view word) {
 
 struct Server::Impl {
     reference::Catalogue catalogue;
+    std::shared_ptr<const sound::SoundIndex> sounds;       // of the recordings; nullptr: none are known
+    std::vector<std::string> recordings;                   // their numbers in the catalogue
+    std::map<std::string, std::vector<size_t>> releasesOf; // by recording
     Path pictures;
     httplib::Server http;
     std::mutex mutex; // guards the following
@@ -163,7 +170,30 @@ struct Server::Impl {
         return true;
     }
 
+    reference::Heard heard(const std::vector<sound::Fingerprint>& asked) const {
+        constexpr size_t mostReleases = 60;
+        reference::Heard out;
+        std::set<size_t> releases;
+        for (const sound::Fingerprint& f : asked) {
+            out.sounds.emplace_back();
+            for (const sound::Hit& h : sounds ? sounds->find(f.items) : std::vector<sound::Hit>()) {
+                const std::string& recording = recordings.at(static_cast<size_t>(h.id));
+                out.sounds.back().push_back({recording, h.overlap.z,
+                                             static_cast<double>(h.overlap.offset) * sound::secondsPerItem,
+                                             static_cast<double>(h.overlap.items) * sound::secondsPerItem});
+                if (const auto on = releasesOf.find(recording); on != releasesOf.end())
+                    for (size_t r : on->second)
+                        if (releases.size() < mostReleases)
+                            releases.insert(r);
+            }
+        }
+        for (size_t r : releases)
+            out.releases.push_back(summary(catalogue.releases()[r]));
+        return out;
+    }
+
     void set() {
+        http.set_payload_max_length(reference::maxAnswerBytes);
         http.Get("/v1/", [this](const httplib::Request&, httplib::Response& response) {
             if (admit(response) && !spoil(response))
                 answer(response, 200, toJson(reference::About{"Cairn", 1, catalogue.releases().size()}));
@@ -207,6 +237,14 @@ struct Server::Impl {
                      }
                      answer(response, 200, json);
                  });
+        http.Post("/v1/sounds", [this](const httplib::Request& request, httplib::Response& response) {
+            if (!admit(response) || spoil(response))
+                return;
+            const auto asked = reference::soundsFromJson(request.body);
+            if (!asked)
+                return refuse(response, 400, "no question", asked.error().message.c_str());
+            answer(response, 200, toJson(heard(*asked)));
+        });
         http.Get(R"(/v1/pictures/([A-Za-z0-9_-]+))", [this](const httplib::Request& request,
                                                             httplib::Response& response) {
             if (!admit(response) || spoil(response))
@@ -239,6 +277,20 @@ Result<std::unique_ptr<Server>> Server::open(const Path& folder, const Manners& 
         return catalogue.error();
     auto impl = std::make_unique<Impl>(std::move(*catalogue));
     impl->pictures = folder / "pictures";
+    for (size_t i = 0; i < impl->catalogue.releases().size(); ++i)
+        for (const reference::Medium& m : impl->catalogue.releases()[i].media)
+            for (const reference::Track& t : m.tracks)
+                if (!t.recording.empty())
+                    impl->releasesOf[t.recording].push_back(i);
+    // "cairn.sounds" tells recordings by their places in "cairn.recordings".
+    std::ifstream numbers(folder / "cairn.recordings");
+    for (std::string line; std::getline(numbers, line);)
+        impl->recordings.push_back(line);
+    impl->sounds = sound::SoundIndex::open(folder / "cairn.sounds", reference::soundsRevision);
+    if (impl->sounds && impl->sounds->size() > 0 &&
+        (impl->sounds->ids().front() < 0 ||
+         impl->sounds->ids().back() >= static_cast<int64_t>(impl->recordings.size())))
+        impl->sounds = nullptr; // the one does not belong to the other
     impl->manners = manners;
     impl->set();
     return std::unique_ptr<Server>(new Server(std::move(impl)));

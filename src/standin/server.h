@@ -25,7 +25,9 @@ struct Manners {
 
 class Server {
 public:
-    /// Reads the data: "cairn.jsonl" and the folder "pictures" in `folder`.
+    /// Reads the data: "cairn.jsonl" and the folder "pictures" in `folder`; fingerprints of recordings, where
+    /// there are any ("cairn.sounds" with reference::soundsRevision, and
+    /// "cairn.recordings").
     static Result<std::unique_ptr<Server>> open(const Path& folder, const Manners& manners);
     ~Server();
 

@@ -7,10 +7,13 @@
 
 #include "core/reference/catalogue.h"
 #include "core/reference/entries.h"
+#include "core/reference/hearing_json.h"
 #include "core/reference/http_reference.h"
 #include "core/reference/release_json.h"
 #include "core/reference/standin_process.h"
+#include "core/sound/compare.h"
 #include "demo/reference_world.h"
+#include "demo/synth.h"
 #include "standin/server.h"
 #include "support/sample_files.h"
 #include "support/shared_data.h"
@@ -355,6 +358,36 @@ private slots:
         auto spoilt = Catalogue::read(box_ / "spoilt/cairn.jsonl");
         QVERIFY(!spoilt);
         QVERIFY2(spoilt.error().message.find("Line 2") != std::string::npos, spoilt.error().message.c_str());
+    }
+
+    /// Over HTTP: which recordings sounds are, and where they are to be found.
+    void soundsAreHeard() {
+        Desk desk(data_, polite());
+        const uint32_t seed = 701; // the hymn of the harbour band
+        auto printOf = [](uint32_t piece, double seconds) {
+            sound::Fingerprinter f(1, demo::sampleRate, 2);
+            f.feed(demo::synthesise({piece, seconds, demo::Sound::Band, 1}));
+            return f.finish();
+        };
+        const std::vector<sound::Fingerprint> asked{printOf(seed, 20), printOf(99999, 20), {}};
+        auto heard = desk.reference.hear(asked, {});
+        QVERIFY2(heard, heard ? "" : heard.error().message.c_str());
+        QCOMPARE(heard->sounds.size(), size_t{3});
+        QCOMPARE(heard->sounds[0].at(0).recording, std::string("r-701"));
+        QVERIFY(heard->sounds[0][0].z > sound::surely);
+        QVERIFY(heard->sounds[1].empty() && heard->sounds[2].empty());
+        QVERIFY(std::ranges::find(heard->releases, "processional-lp", &Release::id) != heard->releases.end());
+        QVERIFY(*heardFromJson(toJson(*heard)) == *heard);
+        QVERIFY(*soundsFromJson(toJson(asked)) == asked);
+        for (const char* bad :
+             {"[]", "{}", R"({"algorithm":1,"sounds":[]})", R"({"algorithm":2,"sounds":[{"seconds":-1}]})",
+              R"({"algorithm":2,"sounds":[{"items":[1.5]}]})",
+              R"({"algorithm":2,"sounds":[{"items":[4294967296]}]})", R"({"algorithm":2,"sounds":7})"})
+            QVERIFY2(!soundsFromJson(bad), bad);
+        for (const char* bad :
+             {R"({"releases":[],"sounds":[{"matches":[{"recording":"a","z":"7"}]}]})",
+              R"({"releases":[],"sounds":[{"matches":[{"recording":"a","z":1e300}]}]})", R"({"sounds":[]})"})
+            QVERIFY2(!heardFromJson(bad), bad);
     }
 
     void whichOnesAreAsked() {

@@ -4,6 +4,7 @@
 
 #include <cmath>
 
+#include "core/sandbox/parser_pool.h"
 #include "core/sound/fingerprint.h"
 #include "core/sound/index.h"
 #include "demo/synth.h"
@@ -192,6 +193,11 @@ private slots:
         const auto both = fingerprintsOf(song, {1, 1.02}, mostSeconds, {});
         QVERIFY(both);
         QCOMPARE(both->size(), size_t{2});
+        // The reading process says the same.
+        const auto apart = sandbox::ParserPool::shared().fingerprintsOf(song, {1, 1.02}, mostSeconds, {});
+        QVERIFY(apart);
+        QVERIFY(*apart == *both);
+        QVERIFY(!sandbox::ParserPool::shared().fingerprintsOf(box / "text.wav", {1}, mostSeconds, {}));
     }
 };
 

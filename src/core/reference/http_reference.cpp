@@ -4,12 +4,16 @@
 #include <algorithm>
 #include <condition_variable>
 #include <cstdlib>
+#include <iterator>
 #include <mutex>
+#include <set>
 
 #include <fmt/format.h>
 #include <httplib.h>
 
+#include "core/base/bytes_hash.h"
 #include "core/base/log.h"
+#include "core/reference/hearing_json.h"
 #include "core/reference/release_json.h"
 #include "core/text/text.h"
 
@@ -110,8 +114,11 @@ HttpReference::HttpReference(std::string key, std::string name, std::function<Re
     : key_(std::move(key)), name_(std::move(name)), address_(std::move(address)), cache_(std::move(cache)),
       limits_(limits) {}
 
-Result<std::string> HttpReference::get(const std::string& target, size_t most, std::stop_token stop) {
-    const std::string kept = key_ + target;
+Result<std::string> HttpReference::ask(const std::string& target, size_t most, std::stop_token stop,
+                                       const std::string& posted) {
+    BytesHash hash;
+    hash.add(posted);
+    const std::string kept = key_ + target + (posted.empty() ? std::string() : "#" + hash.text());
     const std::optional<AnswerCache::Answer> before = cache_ ? cache_->find(kept) : std::nullopt;
     const int64_t now = duration_cast<seconds>(system_clock::now().time_since_epoch()).count();
     if (before && now - before->when < limits_.fresh.count() && now >= before->when) {
@@ -155,21 +162,28 @@ Result<std::string> HttpReference::get(const std::string& target, size_t most, s
         std::string tag, retryAfter;
         bool tooLarge = false;
         const auto end = steady_clock::now() + limits_.whole;
-        const auto result = client.Get(
-            target, headers,
-            [&](const httplib::Response& response) {
-                status = response.status;
-                tag = response.get_header_value("ETag");
-                retryAfter = response.get_header_value("Retry-After");
-                return true;
-            },
-            [&](const char* data, size_t length) {
-                tooLarge = body.size() + length > most;
-                if (tooLarge || stop.stop_requested() || steady_clock::now() > end)
-                    return false;
-                body.append(data, length);
-                return true;
-            });
+        httplib::Request request;
+        request.method = posted.empty() ? "GET" : "POST";
+        request.path = target;
+        request.headers = headers;
+        if (!posted.empty()) {
+            request.body = posted;
+            request.set_header("Content-Type", "application/json");
+        }
+        request.response_handler = [&](const httplib::Response& response) {
+            status = response.status;
+            tag = response.get_header_value("ETag");
+            retryAfter = response.get_header_value("Retry-After");
+            return true;
+        };
+        request.content_receiver = [&](const char* data, size_t length, uint64_t, uint64_t) {
+            tooLarge = body.size() + length > most;
+            if (tooLarge || stop.stop_requested() || steady_clock::now() > end)
+                return false;
+            body.append(data, length);
+            return true;
+        };
+        const auto result = client.send(request);
         if (stop.stop_requested())
             break;
         if (tooLarge)
@@ -210,7 +224,7 @@ Result<std::string> HttpReference::get(const std::string& target, size_t most, s
 }
 
 Result<std::vector<Release>> HttpReference::find(const Question& question, std::stop_token stop) {
-    auto body = get(targetOf(question), maxAnswerBytes, stop);
+    auto body = ask(targetOf(question), maxAnswerBytes, stop);
     if (!body)
         return body.error();
     auto page = pageFromJson(*body);
@@ -222,7 +236,7 @@ Result<std::vector<Release>> HttpReference::find(const Question& question, std::
 Result<Release> HttpReference::fetch(const std::string& id, std::stop_token stop) {
     if (!isPlainId(id))
         return Error{ErrorKind::Invalid, {}, "This is no number of a release: " + text::forDisplay(id) + "."};
-    auto body = get("/v1/releases/" + id, maxAnswerBytes, stop);
+    auto body = ask("/v1/releases/" + id, maxAnswerBytes, stop);
     if (!body)
         return body.error();
     auto release = releaseFromJson(*body);
@@ -233,10 +247,35 @@ Result<Release> HttpReference::fetch(const std::string& id, std::stop_token stop
     return std::move(*release);
 }
 
+Result<Heard> HttpReference::hear(const std::vector<sound::Fingerprint>& sounds, std::stop_token stop) {
+    Heard out;
+    std::set<std::string> known;
+    for (size_t from = 0; from < sounds.size(); from += maxSounds) {
+        std::vector<sound::Fingerprint> some(
+            sounds.begin() + static_cast<std::ptrdiff_t>(from),
+            sounds.begin() + static_cast<std::ptrdiff_t>(std::min(sounds.size(), from + maxSounds)));
+        for (sound::Fingerprint& f : some)
+            f.items.resize(std::min(f.items.size(), maxItems));
+        auto body = ask("/v1/sounds", maxAnswerBytes, stop, toJson(some));
+        if (!body)
+            return body.error();
+        auto heard = heardFromJson(*body);
+        if (!heard)
+            return Error{heard.error().kind, {}, name_ + ": " + heard.error().message};
+        if (heard->sounds.size() != some.size())
+            return Error{ErrorKind::Damaged, {}, name_ + ": The answer is about other sounds."};
+        std::ranges::move(heard->sounds, std::back_inserter(out.sounds));
+        for (Release& r : heard->releases)
+            if (known.insert(r.id).second)
+                out.releases.push_back(std::move(r));
+    }
+    return out;
+}
+
 Result<std::string> HttpReference::picture(const std::string& id, int pixels, std::stop_token stop) {
     if (!isPlainId(id))
         return Error{ErrorKind::Invalid, {}, "This is no number of a picture: " + text::forDisplay(id) + "."};
-    return get("/v1/pictures/" + id + (pixels > 0 ? "?size=" + std::to_string(pixels) : std::string()),
+    return ask("/v1/pictures/" + id + (pixels > 0 ? "?size=" + std::to_string(pixels) : std::string()),
                50u << 20, stop);
 }
 

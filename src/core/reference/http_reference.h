@@ -41,13 +41,17 @@ public:
     std::string name() const override { return name_; }
     Result<std::vector<Release>> find(const Question& question, std::stop_token stop) override;
     Result<Release> fetch(const std::string& id, std::stop_token stop) override;
+    /// In questions of at most maxSounds.
+    Result<Heard> hear(const std::vector<sound::Fingerprint>& sounds, std::stop_token stop) override;
     Result<std::string> picture(const std::string& id, int pixels, std::stop_token stop) override;
 
     /// The last answer came from what is kept, because the reference could not be reached.
     bool isOffline() const { return offline_; }
 
 private:
-    Result<std::string> get(const std::string& target, size_t most, std::stop_token stop);
+    /// `posted`: what is sent along; "": nothing is, it is asked for with GET.
+    Result<std::string> ask(const std::string& target, size_t most, std::stop_token stop,
+                            const std::string& posted = {});
 
     std::string key_, name_;
     std::function<Result<std::string>()> address_;

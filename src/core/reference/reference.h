@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "core/base/result.h"
+#include "core/reference/hearing.h"
 #include "core/reference/question.h"
 #include "core/reference/release.h"
 
@@ -34,6 +35,11 @@ public:
     virtual bool tellsAllAtOnce() const { return false; }
     /// All that is known of one.
     virtual Result<Release> fetch(const std::string& id, std::stop_token stop) = 0;
+    /// Which of its recordings these sounds are. A reference that hears nothing says nothing.
+    virtual Result<Heard> hear(const std::vector<sound::Fingerprint>& sounds, std::stop_token stop) {
+        (void)sounds, (void)stop;
+        return Heard();
+    }
     /// The bytes of a picture, not looked at; `pixels`: about that size will do, 0: as large as there is.
     virtual Result<std::string> picture(const std::string& id, int pixels, std::stop_token stop) = 0;
 };

@@ -4,133 +4,14 @@
 #include <algorithm>
 #include <cctype>
 
-#include <fmt/format.h>
-#include <nlohmann/json.hpp>
-
+#include "core/reference/json_reader.h"
 #include "core/tags/picture.h"
 #include "core/text/text.h"
+#include <fmt/format.h>
 
 namespace moorfrost::reference {
 
 namespace {
-
-using Json = nlohmann::json;
-
-Error wrong(const std::string& what) {
-    return {ErrorKind::Damaged, {}, "The answer cannot be used: " + what + "."};
-}
-
-/// Text of strangers on one line, or on several if `lines`.
-std::string cleaned(const std::string& text, size_t limit, bool lines = false) {
-    std::string out;
-    const std::string normal = text::nfc(text);
-    out.reserve(normal.size());
-    for (size_t i = 0; i < normal.size(); ++i) {
-        const auto c = static_cast<unsigned char>(normal[i]);
-        const bool control =
-            c < 0x20 || c == 0x7F ||
-            (c == 0xC2 && i + 1 < normal.size() && static_cast<unsigned char>(normal[i + 1]) < 0xA0);
-        // Marks that turn the direction of what follows would let a name pretend to be another.
-        const bool turns = c == 0xE2 && i + 2 < normal.size() &&
-                           ((static_cast<unsigned char>(normal[i + 1]) == 0x80 &&
-                             static_cast<unsigned char>(normal[i + 2]) >= 0xAA &&
-                             static_cast<unsigned char>(normal[i + 2]) <= 0xAE) ||
-                            (static_cast<unsigned char>(normal[i + 1]) == 0x81 &&
-                             static_cast<unsigned char>(normal[i + 2]) >= 0xA6 &&
-                             static_cast<unsigned char>(normal[i + 2]) <= 0xA9));
-        if (turns) {
-            i += 2;
-        } else if (!control) {
-            out += normal[i];
-        } else if (c == 0xC2) {
-            ++i;
-        } else if (lines && c == '\n') {
-            out += '\n';
-        } else if (!out.empty() && out.back() != ' ') {
-            out += ' ';
-        }
-    }
-    return text::trim(text::clipBytes(out, limit));
-}
-
-/// Reads one object; the first thing that is wrong is kept, and everything after it is empty.
-class Reader {
-public:
-    std::string error;
-
-    bool fail(const std::string& what) {
-        if (error.empty())
-            error = what;
-        return false;
-    }
-    const Json* member(const Json& object, const char* key) {
-        if (!error.empty() || !object.is_object())
-            return nullptr;
-        const auto it = object.find(key);
-        return it == object.end() || it->is_null() ? nullptr : &*it;
-    }
-    std::string text(const Json& object, const char* key, size_t limit = maxText, bool lines = false) {
-        const Json* v = member(object, key);
-        if (!v)
-            return {};
-        if (!v->is_string()) {
-            fail(fmt::format("\"{}\" is no text", key));
-            return {};
-        }
-        return cleaned(v->get_ref<const std::string&>(), limit, lines);
-    }
-    int64_t number(const Json& object, const char* key, int64_t most) {
-        const Json* v = member(object, key);
-        if (!v)
-            return 0;
-        if (!v->is_number_integer() || (v->is_number_unsigned() && v->get<uint64_t>() > INT64_MAX) ||
-            v->get<int64_t>() < 0 || v->get<int64_t>() > most) {
-            fail(fmt::format("\"{}\" is no number between 0 and {}", key, most));
-            return 0;
-        }
-        return v->get<int64_t>();
-    }
-    /// The parts of a list, of at most `most`.
-    const std::vector<Json>& list(const Json& object, const char* key, size_t most) {
-        static const std::vector<Json> none;
-        const Json* v = member(object, key);
-        if (!v)
-            return none;
-        if (!v->is_array()) {
-            fail(fmt::format("\"{}\" is no list", key));
-            return none;
-        }
-        if (v->size() > most) {
-            fail(fmt::format("\"{}\" has {} parts, more than {}", key, v->size(), most));
-            return none;
-        }
-        return v->get_ref<const std::vector<Json>&>();
-    }
-    std::vector<std::string> texts(const Json& object, const char* key, size_t most) {
-        std::vector<std::string> out;
-        for (const Json& v : list(object, key, most)) {
-            if (!v.is_string()) {
-                fail(fmt::format("\"{}\" has a part that is no text", key));
-                return {};
-            }
-            std::string value = cleaned(v.get_ref<const std::string&>(), maxText);
-            if (!value.empty())
-                out.push_back(std::move(value));
-        }
-        return out;
-    }
-    /// Objects only.
-    template<class Each>
-    void objects(const Json& object, const char* key, size_t most, Each each) {
-        for (const Json& v : list(object, key, most)) {
-            if (!v.is_object()) {
-                fail(fmt::format("\"{}\" has a part that is no object", key));
-                return;
-            }
-            each(v);
-        }
-    }
-};
 
 Json put(const Credit& credit) {
     Json out = Json::array();
@@ -155,7 +36,7 @@ std::string joining(Reader& r, const Json& j) {
     if (!v || !v->is_string())
         return {};
     const std::string raw = v->get<std::string>();
-    std::string word = cleaned(raw, 40);
+    std::string word = cleanedText(raw, 40);
     if (word.empty())
         return raw.empty() ? std::string() : " ";
     return (raw.front() == ' ' ? " " : "") + word + (raw.back() == ' ' ? " " : "");
@@ -321,53 +202,20 @@ Release releaseFrom(Reader& r, const Json& j) {
     return out;
 }
 
-/// Depth is bounded: the parser itself goes on as deep as the text does.
-Result<Json> parsed(std::string_view json) {
-    if (json.size() > maxAnswerBytes)
-        return wrong(fmt::format("it is larger than {} MB", maxAnswerBytes >> 20));
-    int depth = 0, deepest = 0;
-    bool inText = false;
-    for (size_t i = 0; i < json.size(); ++i) {
-        const char c = json[i];
-        if (inText) {
-            if (c == '\\')
-                ++i;
-            else if (c == '"')
-                inText = false;
-        } else if (c == '"') {
-            inText = true;
-        } else if (c == '{' || c == '[') {
-            deepest = std::max(deepest, ++depth);
-        } else if (c == '}' || c == ']') {
-            --depth;
-        }
-    }
-    if (deepest > 40)
-        return wrong("its parts are nested too deep");
-    Json out = Json::parse(json, nullptr, false);
-    if (out.is_discarded() || !out.is_object())
-        return wrong("it is not JSON as it should be");
-    return out;
-}
-
-std::string written(const Json& j) {
-    return j.dump(-1, ' ', false, Json::error_handler_t::replace);
-}
-
 } // namespace
 
 std::string toJson(const Release& release) {
-    return written(put(release));
+    return writtenAnswer(put(release));
 }
 
 Result<Release> releaseFromJson(std::string_view json) {
-    auto j = parsed(json);
+    auto j = parsedAnswer(json);
     if (!j)
         return j.error();
     Reader r;
     Release out = releaseFrom(r, *j);
     if (!r.error.empty())
-        return wrong(r.error);
+        return wrongAnswer(r.error);
     return out;
 }
 
@@ -377,11 +225,11 @@ std::string toJson(const Page& page) {
         j["next"] = page.next;
     for (const Release& release : page.releases)
         j["releases"].push_back(put(release));
-    return written(j);
+    return writtenAnswer(j);
 }
 
 Result<Page> pageFromJson(std::string_view json) {
-    auto j = parsed(json);
+    auto j = parsedAnswer(json);
     if (!j)
         return j.error();
     Reader r;
@@ -392,16 +240,16 @@ Result<Page> pageFromJson(std::string_view json) {
         r.fail("there is no list of releases in it");
     r.objects(*j, "releases", 200, [&](const Json& v) { out.releases.push_back(releaseFrom(r, v)); });
     if (!r.error.empty())
-        return wrong(r.error);
+        return wrongAnswer(r.error);
     return out;
 }
 
 std::string toJson(const About& about) {
-    return written({{"name", about.name}, {"version", about.version}, {"releases", about.releases}});
+    return writtenAnswer({{"name", about.name}, {"version", about.version}, {"releases", about.releases}});
 }
 
 Result<About> aboutFromJson(std::string_view json) {
-    auto j = parsed(json);
+    auto j = parsedAnswer(json);
     if (!j)
         return j.error();
     Reader r;
@@ -410,12 +258,12 @@ Result<About> aboutFromJson(std::string_view json) {
     out.version = static_cast<int>(r.number(*j, "version", 1000));
     out.releases = static_cast<size_t>(r.number(*j, "releases", int64_t{1} << 40));
     if (!r.error.empty())
-        return wrong(r.error);
+        return wrongAnswer(r.error);
     return out;
 }
 
 std::string errorOfAnswer(std::string_view json) {
-    auto j = parsed(json);
+    auto j = parsedAnswer(json);
     if (!j || !j->contains("error") || !(*j)["error"].is_object())
         return {};
     Reader r;
@@ -423,7 +271,7 @@ std::string errorOfAnswer(std::string_view json) {
 }
 
 std::string errorAnswer(std::string_view kind, std::string_view message) {
-    return written({{"error", {{"kind", kind}, {"message", message}}}});
+    return writtenAnswer({{"error", {{"kind", kind}, {"message", message}}}});
 }
 
 } // namespace moorfrost::reference

@@ -93,6 +93,16 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
         send(out.bytes());
         return;
     }
+    case Ask::Fingerprint: {
+        const Path path = in.text();
+        const double most = in.real();
+        std::vector<double> speeds(in.count());
+        for (double& s : speeds)
+            s = in.real();
+        send(answerOf(
+            sound::fingerprintsOf(path, speeds, most, {}, [&](double seconds) { send(goingOn(seconds)); })));
+        return;
+    }
     case Ask::Traits:
         send(answerOf(
             audio::soundTraitsOf(Path(in.text()), {}, [&](double seconds) { send(goingOn(seconds)); })));

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/sandbox/messages.h"
 
+#include <cstring>
+
 #include <algorithm>
 
 namespace moorfrost::sandbox {
@@ -127,6 +129,24 @@ tags::PreparedEdit takeEdit(WireReader& in) {
 
 void put(WireWriter& out, const pictures::Square& square) {
     out.number(static_cast<uint64_t>(square.side)).number(square.hasAlpha ? 1 : 0).text(square.pixels);
+}
+
+void put(WireWriter& out, const std::vector<sound::Fingerprint>& fingerprints) {
+    out.number(fingerprints.size());
+    for (const sound::Fingerprint& f : fingerprints)
+        out.real(f.seconds).text(
+            {reinterpret_cast<const char*>(f.items.data()), f.items.size() * sizeof(uint32_t)});
+}
+
+std::vector<sound::Fingerprint> takeFingerprints(WireReader& in) {
+    std::vector<sound::Fingerprint> out(in.count());
+    for (sound::Fingerprint& f : out) {
+        f.seconds = in.real();
+        const std::string bytes = in.text();
+        f.items.resize(bytes.size() / sizeof(uint32_t));
+        std::memcpy(f.items.data(), bytes.data(), f.items.size() * sizeof(uint32_t));
+    }
+    return out;
 }
 
 pictures::Square takeSquare(WireReader& in) {

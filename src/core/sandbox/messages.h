@@ -8,12 +8,13 @@
 #include "core/audio/sound_traits.h"
 #include "core/base/wire.h"
 #include "core/pictures/raster.h"
+#include "core/sound/fingerprint.h"
 #include "core/tags/packed.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::sandbox {
 
-enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits, Play, Cover, Picture };
+enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits, Play, Cover, Picture, Fingerprint };
 
 using tags::put;
 using tags::takeFields;
@@ -27,6 +28,7 @@ void put(WireWriter& out, const tags::PreparedEdit& edit);
 void put(WireWriter& out, const audio::DecodeCheck& check);
 void put(WireWriter& out, const audio::SoundTraits& traits);
 void put(WireWriter& out, const pictures::Square& square);
+void put(WireWriter& out, const std::vector<sound::Fingerprint>& fingerprints);
 
 /// In place of an answer: still at it, and what for a number goes with that.
 std::string goingOn(double done);
@@ -40,6 +42,7 @@ tags::Picture takePicture(WireReader& in);
 audio::DecodeCheck takeDecodeCheck(WireReader& in);
 audio::SoundTraits takeSoundTraits(WireReader& in);
 pictures::Square takeSquare(WireReader& in);
+std::vector<sound::Fingerprint> takeFingerprints(WireReader& in);
 tags::PreparedEdit takeEdit(WireReader& in);
 
 /// A value or an error, as an answer.

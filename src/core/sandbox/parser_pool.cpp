@@ -328,6 +328,23 @@ Result<audio::SoundTraits> ParserPool::soundTraitsOf(const Path& path, std::stop
     return valueFrom<audio::SoundTraits>(path, ask(path, request.bytes(), stop, toldOf({})), takeSoundTraits);
 }
 
+Result<std::vector<sound::Fingerprint>> ParserPool::fingerprintsOf(const Path& path,
+                                                                   const std::vector<double>& speeds,
+                                                                   double most, std::stop_token stop) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Fingerprint))
+        .text(path.native())
+        .real(most)
+        .number(speeds.size());
+    for (double s : speeds)
+        request.real(s);
+    auto out = valueFrom<std::vector<sound::Fingerprint>>(path, ask(path, request.bytes(), stop, toldOf({})),
+                                                          takeFingerprints);
+    if (out && out->size() != speeds.size())
+        return Error{ErrorKind::Damaged, path, "The answer of the reading process makes no sense."};
+    return out;
+}
+
 Result<std::vector<float>> ParserPool::peaksOf(const Path& path, size_t count, std::stop_token stop,
                                                const std::function<void(double)>& going) {
     WireWriter request;

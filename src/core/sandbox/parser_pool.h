@@ -14,6 +14,7 @@
 #include "core/audio/sound_traits.h"
 #include "core/pictures/raster.h"
 #include "core/sandbox/worker.h"
+#include "core/sound/fingerprint.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::sandbox {
@@ -59,6 +60,9 @@ public:
     /// However long it takes: what counts is that it goes on. `going` is told of the seconds heard so far.
     Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
                                        const std::function<void(double)>& going = {});
+    /// Fingerprints of the first `most` seconds, one for each speed.
+    Result<std::vector<sound::Fingerprint>>
+    fingerprintsOf(const Path& path, const std::vector<double>& speeds, double most, std::stop_token stop);
     Result<audio::SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop);
 
     /// However long it takes: what counts is that it goes on. `going` is told of the seconds decoded so far.

@@ -13,18 +13,20 @@ namespace moorfrost::sound {
 struct Fingerprinter::State {
     ChromaprintContext* context = nullptr;
     uint64_t samples = 0;
+    double perSecond = fingerprintRate; // of all channels
     double speed = 1;
     bool works = false;
     ~State() { chromaprint_free(context); }
 };
 
-Fingerprinter::Fingerprinter(double speed) : state_(std::make_unique<State>()) {
+Fingerprinter::Fingerprinter(double speed, int sampleRate, int channels) : state_(std::make_unique<State>()) {
+    state_->perSecond = static_cast<double>(sampleRate) * channels;
     state_->speed = speed;
     state_->context = chromaprint_new(CHROMAPRINT_ALGORITHM_TEST2);
     // A sound that is told to have a lower rate is a slower sound.
     state_->works =
         state_->context &&
-        chromaprint_start(state_->context, static_cast<int>(std::lround(fingerprintRate / speed)), 1);
+        chromaprint_start(state_->context, static_cast<int>(std::lround(sampleRate / speed)), channels);
 }
 Fingerprinter::~Fingerprinter() = default;
 Fingerprinter::Fingerprinter(Fingerprinter&&) noexcept = default;
@@ -39,7 +41,7 @@ void Fingerprinter::feed(std::span<const int16_t> samples) {
 
 Fingerprint Fingerprinter::finish() {
     Fingerprint out;
-    out.seconds = static_cast<double>(state_->samples) / fingerprintRate * state_->speed;
+    out.seconds = static_cast<double>(state_->samples) / state_->perSecond * state_->speed;
     uint32_t* items = nullptr;
     int count = 0;
     if (state_->works && chromaprint_finish(state_->context) &&

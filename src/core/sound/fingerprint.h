@@ -27,12 +27,12 @@ inline constexpr double mostSeconds = 1200;              // of a file: the rest 
 class Fingerprinter {
 public:
     /// `speed`: how fast the sound plays beside what it is to be compared with; 1.015 is slowed down by that.
-    explicit Fingerprinter(double speed = 1);
+    explicit Fingerprinter(double speed = 1, int sampleRate = fingerprintRate, int channels = 1);
     ~Fingerprinter();
     Fingerprinter(Fingerprinter&&) noexcept;
     Fingerprinter& operator=(Fingerprinter&&) noexcept;
 
-    /// Samples at fingerprintRate, one channel.
+    /// Samples as they were announced, channels interleaved.
     void feed(std::span<const int16_t> samples);
     Fingerprint finish();
 
