@@ -143,7 +143,7 @@ private slots:
         QCOMPARE(c.seated(), size_t{8});
         QCOMPARE(c.seating.fileOf[6], -1);
         const SleeveClues clues = cluesOf(files);
-        const Likeable tracks(hall);
+        const Likeable tracks(hall, "cairn");
         for (size_t t = 0; t < tracks.tracks.size(); ++t)
             if (c.seating.fileOf[t] >= 0) {
                 const auto& file = clues.files[static_cast<size_t>(c.seating.fileOf[t])];

@@ -5,12 +5,16 @@
 #include <QString>
 
 #include <algorithm>
+#include <map>
 
 #include "core/matching/sleeves.h"
 #include "core/reference/catalogue.h"
 #include "core/reference/reference.h"
+#include "core/sound/index.h"
 #include "demo/invented_releases.h"
 #include "demo/reference_world.h"
+#include "demo/synth.h"
+#include "demo/world.h"
 
 namespace moorfrost::test {
 
@@ -37,8 +41,49 @@ public:
     Result<std::string> picture(const std::string&, int, std::stop_token) override {
         return Error{ErrorKind::NotFound, {}, "It is not there."};
     }
+    Result<reference::Heard> hear(const std::vector<sound::Fingerprint>& sounds, std::stop_token) override {
+        ++heard;
+        if (fails)
+            return Error{ErrorKind::Io, {}, "Cairn: It cannot be reached."};
+        reference::Heard out;
+        for (const sound::Fingerprint& f : sounds) {
+            out.sounds.emplace_back();
+            for (const sound::Hit& h : index ? index->find(f.items) : std::vector<sound::Hit>()) {
+                const std::string recording = "r-" + std::to_string(h.id);
+                out.sounds.back().push_back({recording, h.overlap.z,
+                                             static_cast<double>(h.overlap.offset) * sound::secondsPerItem,
+                                             static_cast<double>(h.overlap.items) * sound::secondsPerItem});
+                for (const reference::Release& r : catalogue.releases())
+                    for (const reference::Medium& m : r.media)
+                        if (std::ranges::find(m.tracks, recording, &reference::Track::recording) !=
+                                m.tracks.end() &&
+                            std::ranges::find(out.releases, r.id, &reference::Release::id) ==
+                                out.releases.end())
+                            out.releases.push_back(r);
+            }
+        }
+        return out;
+    }
+    /// It knows how these pieces sound: "r-920".
+    void knowSounds(const std::vector<uint32_t>& seeds) {
+        sound::SoundIndexBuilder builder;
+        for (uint32_t seed : seeds)
+            builder.add(seed, printOf(seed).items);
+        index = builder.finish();
+    }
+    static sound::Fingerprint printOf(uint32_t seed, double playedAt = 1, double heardAs = 1) {
+        sound::Fingerprinter f(heardAs, demo::sampleRate, 2);
+        static std::map<std::pair<uint32_t, double>, std::vector<int16_t>> played; // it takes its time
+        std::vector<int16_t>& samples = played[{seed, playedAt}];
+        if (samples.empty())
+            samples = demo::synthesise({seed, demo::pieceSeconds(seed), demo::Sound::Band, playedAt});
+        f.feed(samples);
+        return f.finish();
+    }
+
     reference::Catalogue catalogue;
-    size_t asked = 0;
+    std::shared_ptr<const sound::SoundIndex> index;
+    size_t asked = 0, heard = 0;
     bool fails = false;
 
 private:

@@ -53,11 +53,11 @@ QWidget* below(const QString& caption, QWidget* control) {
 }
 
 QString evidenceName(Evidence e) {
-    const QString names[] = {IdentifyPage::tr("Artist"),  IdentifyPage::tr("Album"),
-                             IdentifyPage::tr("Titles"),  IdentifyPage::tr("Tracks"),
-                             IdentifyPage::tr("Lengths"), IdentifyPage::tr("Track numbers"),
-                             IdentifyPage::tr("Codes"),   IdentifyPage::tr("Year"),
-                             IdentifyPage::tr("Label"),   IdentifyPage::tr("Carrier")};
+    const QString names[] = {
+        IdentifyPage::tr("Artist"),  IdentifyPage::tr("Album"),   IdentifyPage::tr("Titles"),
+        IdentifyPage::tr("Tracks"),  IdentifyPage::tr("Lengths"), IdentifyPage::tr("Track numbers"),
+        IdentifyPage::tr("Codes"),   IdentifyPage::tr("Year"),    IdentifyPage::tr("Label"),
+        IdentifyPage::tr("Carrier"), IdentifyPage::tr("Sound")};
     return names[static_cast<size_t>(e)];
 }
 

@@ -282,8 +282,7 @@ void IdentifyController::fetchChosen(const std::string& sleeve) {
                 if (c.reference != key || c.release.id != release->id)
                     continue;
                 // The line-up holds as long as the tracks are the same.
-                const bool same =
-                    matching::Likeable(c.release).tracks.size() == matching::Likeable(*release).tracks.size();
+                const bool same = c.release.trackCount() == release->trackCount();
                 const double certainty = c.certainty;
                 if (same) {
                     c.release = *release;
@@ -312,7 +311,7 @@ void IdentifyController::seatAnew(const std::string& sleeve) {
     if (it == answers_.end() || !it->second.best())
         return;
     Candidate& c = it->second.candidates[it->second.chosen];
-    c.seating = matching::lineUp(it->second.clues, matching::Likeable(c.release));
+    c.seating = matching::lineUp(it->second.clues, matching::Likeable(c.release, c.reference));
     matching::judgeAgain(it->second.clues, c);
     it->second.seatedByHand = false;
     emit changed(sleeve);
@@ -324,7 +323,7 @@ std::vector<IdentifyController::StrayFit> IdentifyController::straysThatFit(cons
     if (!a || !a->best() ||
         std::ranges::find(a->best()->seating.fileOf, -1) == a->best()->seating.fileOf.end())
         return out;
-    const matching::Likeable likeable(a->best()->release);
+    const matching::Likeable likeable(a->best()->release, a->best()->reference);
     for (const SleeveView& view : sleeves_.all()) {
         if (!view.isStrays())
             continue;

@@ -171,7 +171,7 @@ std::vector<ReleasePictures::Receiver> ReleasePictures::receivers(const std::str
     if (!view || !a || !a->best())
         return out;
     std::map<FileId, int> media;
-    const matching::Likeable likeable(a->best()->release);
+    const matching::Likeable likeable(a->best()->release, a->best()->reference);
     const std::vector<int>& seats = a->best()->seating.fileOf;
     for (size_t t = 0; t < seats.size() && t < likeable.tracks.size(); ++t)
         if (seats[t] >= 0)

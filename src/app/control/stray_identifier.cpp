@@ -147,7 +147,7 @@ void StrayIdentifier::take(const std::vector<FileId>& files) {
         matching::Candidate whole;
         whole.release = c->release;
         whole.reference = c->reference;
-        const matching::Likeable likeable(c->release);
+        const matching::Likeable likeable(c->release, c->reference);
         whole.seating.fileOf.assign(likeable.tracks.size(), -1);
         for (size_t t = 0; t < likeable.tracks.size(); ++t)
             if (likeable.tracks[t].medium == c->medium && likeable.tracks[t].place == c->place)

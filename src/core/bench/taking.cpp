@@ -3,8 +3,12 @@
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 #include <set>
 
+#include <fmt/format.h>
+
+#include "core/matching/listening.h"
 #include "core/reference/catalogue.h"
 #include "core/reference/reference.h"
 #include "core/text/likeness.h"
@@ -131,6 +135,7 @@ const std::vector<std::string>& takenFields() {
             if (wanted.contains(f.key))
                 out.push_back(f.key);
         out.emplace_back(matching::referenceNumberField);
+        out.emplace_back(speedField);
         return out;
     }();
     return fields;
@@ -186,6 +191,12 @@ tags::Fields fieldsOf(const Release& release, size_t medium, size_t place, const
     return out;
 }
 
+std::string speedText(double speed) {
+    if (std::abs(speed - 1) < matching::speedWorthTelling)
+        return {};
+    return fmt::format("{:.1f} % {}", std::abs(speed - 1) * 100, speed > 1 ? "fast" : "slow");
+}
+
 std::string originOf(const Release& release, const std::string& referenceName, const std::string& day) {
     std::string out = referenceName + ": " + release.title;
     if (const std::string carrier = release.carrier(); !carrier.empty())
@@ -202,7 +213,7 @@ edits::Proposals take(const matching::Candidate& candidate, const matching::Slee
     std::map<int64_t, const edits::Subject*> byFile;
     for (const edits::Subject& s : files)
         byFile[s.file] = &s;
-    const matching::Likeable likeable(candidate.release);
+    const matching::Likeable likeable(candidate.release, candidate.reference);
     for (size_t t = 0; t < candidate.seating.fileOf.size() && t < likeable.tracks.size(); ++t) {
         const int seat = candidate.seating.fileOf[t];
         const auto subject =
@@ -211,6 +222,10 @@ edits::Proposals take(const matching::Candidate& candidate, const matching::Slee
             continue;
         tags::Fields told = fieldsOf(candidate.release, likeable.tracks[t].medium, likeable.tracks[t].place,
                                      candidate.reference);
+        if (const std::string speed = speedText(
+                matching::speedOf(clues.files.at(static_cast<size_t>(seat)), likeable.tracks[t].recording));
+            !speed.empty())
+            told[speedField] = {speed};
         if (const auto genre = told.find("genre"); genre != told.end()) {
             std::vector<std::string> own;
             for (const std::string& g : genre->second) {

@@ -5,12 +5,24 @@
 
 #include "core/matching/sleeves.h"
 #include "core/reference/question.h"
+#include "core/sound/compare.h"
 #include "core/text/likeness.h"
 
 namespace moorfrost::matching {
 
+/// What the sound of a file was found to be.
+struct HeardAs {
+    std::string recording; // with the key of the reference that has it: "cairn/r-701"
+    double z = 0;          // sound/compare.h
+    double offset = 0;     // seconds: where the file begins in the recording
+    double overlap = 0;    // seconds that are the same
+    double speed = 1;      // how fast it plays beside the recording
+    bool isSure() const { return z >= sound::surely; }
+};
+
 struct FileClues {
     int64_t id = 0;
+    std::vector<HeardAs> heard = {};    // the surest first; none: nobody was asked, or nobody knew it
     std::vector<text::Likened> titles;  // what it may be called, the most trusted first
     std::vector<text::Likened> artists; // whose it may be
     int disc = 0, track = 0;            // 0: not known

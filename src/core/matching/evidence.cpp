@@ -13,7 +13,7 @@ namespace moorfrost::matching {
 namespace {
 
 // What a whole of each evidence is worth, in log-odds, and what is added in any case.
-constexpr std::array<double, evidenceCount> weights{0.8, 3.7, 6.0, 19.0, 3.0, 2.4, 4.0, 2.7, 1.5, 2.5};
+constexpr std::array<double, evidenceCount> weights{0.8, 3.7, 6.0, 19.0, 3.0, 2.4, 4.0, 2.7, 1.5, 2.5, 12.0};
 constexpr double none = 18.4; // what a candidate must be worth to be as likely as none of them
 
 double bestLikeness(const std::vector<text::Likened>& ours, const std::vector<text::Likened>& theirs) {
@@ -111,6 +111,17 @@ void sayAll(const SleeveClues& clues, const Likeable& release, Candidate& c) {
     if (const std::string carrier = c.release.media.empty() ? std::string() : c.release.media[0].carrier;
         !clues.carrier.empty() && !carrier.empty())
         say(c, Evidence::Carrier, carrier == clues.carrier ? 1 : -0.5);
+    // All files that were heard vote; who sits nowhere, or as something else, votes against it.
+    double sounds = 0;
+    size_t heard = 0;
+    for (const FileClues& f : clues.files)
+        heard += std::ranges::any_of(f.heard, [&](const HeardAs& h) {
+            return h.isSure() && h.recording.starts_with(c.reference + "/");
+        });
+    for (const Fit& f : c.seating.fits)
+        sounds += f.sound.value_or(0);
+    if (heard > 0 || sounds > 0)
+        say(c, Evidence::Sound, std::min(1.0, sounds / static_cast<double>(std::max<size_t>(1, heard))));
     c.logit = 0;
     double most_ = 0, got = 0;
     for (size_t e = 0; e < evidenceCount; ++e)
@@ -139,7 +150,7 @@ std::string Candidate::number() const {
 
 Candidate judge(const SleeveClues& clues, reference::Release release, const std::string& reference) {
     Candidate c;
-    const Likeable likeable(release);
+    const Likeable likeable(release, reference);
     c.release = std::move(release);
     c.reference = reference;
     c.seating = lineUp(clues, likeable);
@@ -148,7 +159,7 @@ Candidate judge(const SleeveClues& clues, reference::Release release, const std:
 }
 
 void judgeAgain(const SleeveClues& clues, Candidate& candidate) {
-    sayAll(clues, Likeable(candidate.release), candidate);
+    sayAll(clues, Likeable(candidate.release, candidate.reference), candidate);
 }
 
 void weighAll(std::vector<Candidate>& candidates) {

@@ -10,8 +10,8 @@
 
 namespace moorfrost::matching {
 
-enum class Evidence { Artist, Album, Titles, Tracks, Lengths, Order, Codes, Year, Label, Carrier };
-inline constexpr size_t evidenceCount = 10;
+enum class Evidence { Artist, Album, Titles, Tracks, Lengths, Order, Codes, Year, Label, Carrier, Sound };
+inline constexpr size_t evidenceCount = 11;
 
 /// What each says: 0 to 1 where it can be told. Codes, Year, Label: also -1 to 0 where they contradict.
 struct Said {

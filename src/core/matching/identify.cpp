@@ -49,6 +49,11 @@ public:
         else if (release.error().kind != ErrorKind::NotFound) // it may be gone there
             fail(from, release.error());
     }
+    void add(const Told& told) {
+        for (Reference* r : references_)
+            if (r->key() == told.reference)
+                add(*r, told.release, r->tellsAllAtOnce());
+    }
     void weigh() { weighAll(found_.candidates); }
     Verdict verdict() const { return verdictOn(found_.candidates); }
 
@@ -129,8 +134,10 @@ bool isOwn(const SleeveClues& clues, const reference::Release& release) {
 }
 
 Identified identify(const SleeveClues& clues, const std::vector<Reference*>& references, Ways ways,
-                    std::stop_token stop, size_t most) {
+                    std::stop_token stop, size_t most, const std::vector<Told>& heard) {
     Gathering all(clues, references, stop);
+    for (const Told& told : heard)
+        all.add(told);
     if (ways.byCodes) {
         for (Reference* r : references)
             for (const std::string& number : clues.referenceNumbers)

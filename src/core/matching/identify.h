@@ -24,10 +24,17 @@ struct Identified {
 /// A release of the library that is made of these very files is no answer to what they are.
 bool isOwn(const SleeveClues& clues, const reference::Release& release);
 
+/// A release, and who told it.
+struct Told {
+    std::string reference; // its key
+    reference::Release release;
+};
+
 /// Asks all references, in the order of the user: by numbers and codes first, by names, and once more by
-/// tracks and lengths where that was not enough. `most`: how many candidates are kept.
+/// tracks and lengths where that was not enough. `most`: how many candidates are kept. `heard`: what was
+/// found by ear (matching/listening), which is among them.
 Identified identify(const SleeveClues& clues, const std::vector<reference::Reference*>& references, Ways ways,
-                    std::stop_token stop, size_t most = 8);
+                    std::stop_token stop, size_t most = 8, const std::vector<Told>& heard = {});
 /// The same by words that a person gave.
 Identified identifyBy(const reference::Question& question, const SleeveClues& clues,
                       const std::vector<reference::Reference*>& references, std::stop_token stop,

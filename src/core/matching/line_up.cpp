@@ -27,7 +27,7 @@ std::vector<text::Likened> spellings(const reference::Credit& credit) {
 
 } // namespace
 
-Likeable::Likeable(const reference::Release& release)
+Likeable::Likeable(const reference::Release& release, const std::string& reference)
     : artists(spellings(release.credit)), title(release.title),
       titleWithEdition(release.title + " " + release.edition) {
     for (size_t m = 0; m < release.media.size(); ++m)
@@ -35,10 +35,30 @@ Likeable::Likeable(const reference::Release& release)
             const reference::Track& track = release.media[m].tracks[t];
             Track out{m, t, text::Likened(track.title), spellings(track.credit), track.lengthMs, {}};
             for (const std::string& isrc : track.isrcs)
-                out.isrcs.push_back(reference::plainCode(isrc));
+                out.isrcs.push_back(moorfrost::reference::plainCode(isrc));
+            if (!track.recording.empty())
+                out.recording = reference + "/" + track.recording;
             tracks.push_back(std::move(out));
         }
 }
+
+namespace {
+
+/// 0 to 1; none where the reference of the track has not said anything to the sound of the file.
+std::optional<double> heardAs(const FileClues& file, const std::string& recording) {
+    if (recording.empty())
+        return std::nullopt;
+    const std::string_view reference = std::string_view(recording).substr(0, recording.find('/') + 1);
+    std::optional<double> out;
+    for (const HeardAs& h : file.heard)
+        if (h.recording == recording)
+            return std::clamp((h.z - 6) / 7, 0.0, 1.0);
+        else if (h.isSure() && h.recording.starts_with(reference))
+            out = 0; // it is another one of theirs
+    return out;
+}
+
+} // namespace
 
 Fit fitOf(const FileClues& file, const Likeable::Track& track, bool severalMedia) {
     Fit fit;
@@ -61,7 +81,10 @@ Fit fitOf(const FileClues& file, const Likeable::Track& track, bool severalMedia
             !severalMedia || file.disc == 0 || file.disc == static_cast<int>(track.medium) + 1;
         fit.number = file.track == static_cast<int>(track.place) + 1 && sameDisc ? 1.0 : 0.0;
     }
+    fit.sound = heardAs(file, track.recording);
     double gain = fit.sameCode ? 3 : 0;
+    if (fit.sound)
+        gain += *fit.sound > 0 ? 5 * *fit.sound : -1.5;
     if (fit.title)
         gain += 2.4 * (*fit.title - 0.38) / 0.62;
     if (fit.length)

@@ -17,8 +17,10 @@ struct Likeable {
         std::vector<text::Likened> artists;
         int64_t lengthMs = 0;
         std::vector<std::string> isrcs; // plain
+        std::string recording = {};     // as HeardAs has it; "": not told
     };
-    explicit Likeable(const reference::Release& release);
+    /// `reference`: the key of who tells it.
+    Likeable(const reference::Release& release, const std::string& reference);
     std::vector<Track> tracks;
     std::vector<text::Likened> artists; // all spellings of the credit
     text::Likened title;
@@ -27,7 +29,7 @@ struct Likeable {
 
 /// What speaks for a file being a track: 0 to 1 each; none where it cannot be told.
 struct Fit {
-    std::optional<double> title, length, number;
+    std::optional<double> title, length, number, sound;
     bool sameCode = false;
     double gain = 0;         // for the assignment; what is not positive is no pair
     double secondsApart = 0; // file minus track, where both lengths are known

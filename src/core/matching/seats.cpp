@@ -13,7 +13,7 @@ bool hasSeveralMedia(const Likeable& likeable) {
 
 /// What fits is told of the seats as they are.
 void tellAgain(const SleeveClues& clues, Candidate& c) {
-    const Likeable likeable(c.release);
+    const Likeable likeable(c.release, c.reference);
     const std::vector<int>& seats = c.seating.fileOf;
     c.seating.unseated.clear();
     for (size_t f = 0; f < clues.files.size(); ++f)

@@ -41,6 +41,10 @@ TrackCandidate judged(const SleeveClues& clues, const FileClues& file, const Lik
     out.likeness = whole > 0 ? sum / whole : 0;
     if (out.fit.sameCode)
         out.likeness = std::max(out.likeness, 0.95);
+    else if (out.fit.sound && *out.fit.sound > 0.6)
+        out.likeness = std::max(out.likeness, 0.9); // whatever it is called
+    else if (out.fit.sound && *out.fit.sound == 0)
+        out.likeness = std::min(out.likeness, 0.5); // it is known to be another one
     else if (!out.fit.title || *out.fit.title < 0.5)
         out.likeness = std::min(out.likeness, 0.4); // a length alone is anybody's
     return out;
@@ -53,13 +57,35 @@ const std::string& recordingOf(const reference::Release& release, const Likeable
 } // namespace
 
 FileIdentified identifyFile(const SleeveClues& clues, const std::vector<reference::Reference*>& references,
-                            const std::vector<std::string>& liked, std::stop_token stop, size_t most) {
+                            const std::vector<std::string>& liked, std::stop_token stop, size_t most,
+                            const std::vector<Told>& heard) {
     FileIdentified out;
     if (clues.files.empty())
         return out;
     const FileClues& file = clues.files[0];
     const std::string own = reference::recordingOfFile(file.id);
     std::set<std::string> known;
+    auto consider = [&](const reference::Reference& from, reference::Release release) {
+        if (!known.insert(from.key() + ":" + release.id).second)
+            return;
+        const Likeable likeable(release, from.key());
+        TrackCandidate best;
+        for (size_t t = 0; t < likeable.tracks.size(); ++t) {
+            if (from.key() == reference::libraryKey && recordingOf(release, likeable.tracks[t]) == own)
+                continue; // it is this very file
+            if (TrackCandidate c = judged(clues, file, likeable, t); c.likeness > best.likeness)
+                best = std::move(c);
+        }
+        if (best.likeness < 0.45)
+            return;
+        best.reference = from.key();
+        best.release = std::move(release);
+        out.candidates.push_back(std::move(best));
+    };
+    for (reference::Reference* from : references)
+        for (const Told& told : heard)
+            if (told.reference == from->key())
+                consider(*from, told.release);
     for (reference::Reference* from : references) {
         std::vector<reference::Question> questions{clues.byCodes(), clues.byTracks(), clues.byEverything()};
         // The artist of a file is whoever its name tells.
@@ -76,23 +102,8 @@ FileIdentified identifyFile(const SleeveClues& clues, const std::vector<referenc
                     out.errors.push_back(answer.error());
                 break;
             }
-            for (reference::Release& release : *answer) {
-                if (!known.insert(from->key() + ":" + release.id).second)
-                    continue;
-                const Likeable likeable(release);
-                const bool fromLibrary = from->key() == reference::libraryKey;
-                TrackCandidate best;
-                for (size_t t = 0; t < likeable.tracks.size(); ++t)
-                    if (fromLibrary && recordingOf(release, likeable.tracks[t]) == own)
-                        continue; // it is this very file
-                    else if (TrackCandidate c = judged(clues, file, likeable, t); c.likeness > best.likeness)
-                        best = std::move(c);
-                if (best.likeness < 0.45)
-                    continue;
-                best.reference = from->key();
-                best.release = std::move(release);
-                out.candidates.push_back(std::move(best));
-            }
+            for (reference::Release& release : *answer)
+                consider(*from, std::move(release));
         }
     }
     auto rank = [&](const TrackCandidate& c) {

@@ -5,7 +5,7 @@
 
 #include <stop_token>
 
-#include "core/matching/line_up.h"
+#include "core/matching/identify.h"
 #include "core/reference/reference.h"
 
 namespace moorfrost::matching {
@@ -27,9 +27,11 @@ struct FileIdentified {
 };
 
 /// `clues`: of one file. The same recording is on several releases: which one comes first is told by `liked`
-/// (ids that speak for themselves, as "cairn:night-post-cd"), then by the earliest date.
+/// (ids that speak for themselves, as "cairn:night-post-cd"), then by the earliest date. `heard`: see
+/// identify().
 FileIdentified identifyFile(const SleeveClues& clues, const std::vector<reference::Reference*>& references,
-                            const std::vector<std::string>& liked, std::stop_token stop, size_t most = 6);
+                            const std::vector<std::string>& liked, std::stop_token stop, size_t most = 6,
+                            const std::vector<Told>& heard = {});
 
 /// From this likeness on it is probably the one.
 inline constexpr double probablyIt = 0.8;
