@@ -4,9 +4,13 @@
 
 #include <cmath>
 
+#include "core/files/disk.h"
+#include "core/library/sound_prints.h"
 #include "core/sandbox/parser_pool.h"
 #include "core/sound/fingerprint.h"
 #include "core/sound/index.h"
+#include "core/sound/store.h"
+#include "core/tags/tag_io.h"
 #include "demo/synth.h"
 #include "support/sample_files.h"
 
@@ -180,6 +184,92 @@ private slots:
         }
         test::writeBytes(box / "damaged", bytes.substr(0, bytes.size() / 2));
         QVERIFY(!SoundIndex::open(box / "damaged", "one"));
+    }
+
+    void theStoreKeepsThem() {
+        test::Sandbox box;
+        const Path file = box / "library.db.sounds";
+        auto items = [](uint32_t seed) { return printOf(seed, 15).items; };
+        {
+            SoundStore store(file);
+            QVERIFY(store.find(items(1)).empty());
+            QVERIFY(store.add({{1, items(1)}, {2, items(2)}, {3, items(3)}}));
+            QCOMPARE(store.find(items(2), surely).at(0).id, int64_t{2});
+            QVERIFY(store.add({{2, items(12)}, {3, {}}})); // another sound; forgotten
+            QVERIFY(store.find(items(2), surely).empty());
+            QVERIFY(!store.has(3));
+        }
+        {
+            SoundStore store(file); // from the log
+            QCOMPARE(store.ids(), (std::vector<int64_t>{1, 2}));
+            QCOMPARE(store.find(items(12), surely).at(0).id, int64_t{2});
+            QVERIFY(store.fold(true));
+            QVERIFY(!std::filesystem::exists(SoundStore::logOf(file)));
+            QCOMPARE(store.find(items(1), surely).at(0).id, int64_t{1});
+            QVERIFY(store.add({{1, {}}, {4, items(4)}})); // beside the index
+            QVERIFY(store.find(items(1), surely).empty());
+            QCOMPARE(store.itemsOf(2), items(12));
+            QVERIFY(store.itemsOf(1).empty());
+        }
+        {
+            SoundStore store(file);
+            QCOMPARE(store.ids(), (std::vector<int64_t>{2, 4}));
+            QVERIFY(store.add({{5, items(5)}}));
+        }
+        // A log that breaks off counts as far as it goes, and goes on behind that.
+        const std::string log = test::readBytes(SoundStore::logOf(file));
+        test::writeBytes(SoundStore::logOf(file), log.substr(0, log.size() - 7));
+        {
+            SoundStore store(file);
+            QCOMPARE(store.ids(), (std::vector<int64_t>{2, 4}));
+            QVERIFY(store.add({{6, items(6)}}));
+        }
+        QCOMPARE(SoundStore(file).ids(), (std::vector<int64_t>{2, 4, 6}));
+        // A damaged index is begun anew; the log is still good.
+        std::string bytes = test::readBytes(file);
+        bytes[bytes.size() / 2] = static_cast<char>(bytes[bytes.size() / 2] ^ 1);
+        test::writeBytes(file, bytes);
+        QCOMPARE(SoundStore(file).ids(), (std::vector<int64_t>{4, 6}));
+        // A disk that takes nothing.
+        SoundStore nowhere(box / "no such folder/sounds");
+        QVERIFY(!nowhere.add({{1, items(1)}}));
+        QCOMPARE(nowhere.find(items(1), surely).at(0).id, int64_t{1});
+    }
+
+    void theLibraryKnowsWhatItHasHeard() {
+        test::Sandbox box;
+        auto store = library::Store::open(box / "library.db");
+        QVERIFY(store);
+        files::ScannedFile file;
+        file.path = test::makeSound(box.root(), "a.flac");
+        file.state = *files::stateOf(file.path);
+        file.tags = *tags::readTags(file.path);
+        const library::FileId id = (*store)->files().save(file);
+        SoundStore sounds(library::soundsOf(box / "library.db"));
+        QCOMPARE(library::notListenedTo(**store, sounds, {id}).size(), size_t{1});
+        (*store)->workedOut().save(library::soundPrintField,
+                                   library::keepHeard(sounds, {{id, file.state, printOf(5).items}}));
+        QVERIFY(library::notListenedTo(**store, sounds, {id}).empty());
+        // A write of ours leaves it as it is; anything else is listened to again.
+        files::FileState written = file.state;
+        written.size += 1000;
+        written.modifiedNs += 5;
+        (*store)->files().update(id, written, tags::Fields{{"title", {"Gorse"}}}, 0);
+        QVERIFY(library::notListenedTo(**store, sounds, {id}).empty());
+        file.state = written;
+        file.state.modifiedNs += 5;
+        (*store)->files().save(file);
+        QCOMPARE(library::notListenedTo(**store, sounds, {id}).size(), size_t{1});
+        // What says nothing is listened to once; what was lost, again.
+        (*store)->workedOut().save(library::soundPrintField,
+                                   library::keepHeard(sounds, {{id, file.state, {}}}));
+        QVERIFY(library::notListenedTo(**store, sounds, {id}).empty());
+        QVERIFY(!sounds.has(id));
+        (*store)->workedOut().save(library::soundPrintField,
+                                   library::keepHeard(sounds, {{id, file.state, printOf(5).items}}));
+        std::filesystem::remove(SoundStore::logOf(library::soundsOf(box / "library.db")));
+        SoundStore lost(library::soundsOf(box / "library.db"));
+        QCOMPARE(library::notListenedTo(**store, lost, {id}).size(), size_t{1});
     }
 
     void ofFiles() {

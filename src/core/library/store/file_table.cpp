@@ -179,9 +179,31 @@ void FileTable::moveAll(const std::vector<std::pair<FileId, Path>>& moves) {
     transaction.commit();
 }
 
+/// What was worked out from the sound of a file as it was is as true of it after a write, which leaves the
+/// sound alone.
+void FileTable::carryWorkedOut(FileId id, const files::FileState& state) {
+    std::vector<std::string> fields;
+    Statement asItIs(db_,
+                     "SELECT size.field FROM kept_value size "
+                     "JOIN kept_value time ON time.file=size.file AND time.field=size.field "
+                     "JOIN file ON file.id=size.file "
+                     "WHERE size.file=? AND size.field IN ('essence', 'sound print') AND size.position=1 "
+                     "AND time.position=2 AND size.value=CAST(file.size AS TEXT) "
+                     "AND time.value=CAST(file.modified_ns AS TEXT)");
+    asItIs.bind(id);
+    while (asItIs.step())
+        fields.push_back(asItIs.string(0));
+    for (const std::string& field : fields) {
+        Statement carry(db_, "UPDATE kept_value SET value=? WHERE file=? AND field=? AND position=?");
+        carry.bind(std::to_string(state.size)).bind(id).bind(field).bind(1).run();
+        carry.bind(std::to_string(state.modifiedNs)).bind(id).bind(field).bind(2).run();
+    }
+}
+
 void FileTable::update(FileId id, const files::FileState& state, const std::optional<tags::Fields>& fields,
                        int64_t shelf) {
     Transaction transaction(db_);
+    carryWorkedOut(id, state);
     Statement update(db_, "UPDATE file SET size=?, modified_ns=?, shelf=?, absent=0 WHERE id=?");
     update.bind(static_cast<int64_t>(state.size)).bind(state.modifiedNs);
     shelf > 0 ? update.bind(shelf) : update.bindNull();

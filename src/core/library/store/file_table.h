@@ -64,6 +64,7 @@ public:
 
 private:
     FileId writeRow(const files::ScannedFile& file, int64_t shelf);
+    void carryWorkedOut(FileId id, const files::FileState& state);
     /// A file on a shelf belongs to a recording.
     void cameToShelf(FileId id);
     Database& db_;

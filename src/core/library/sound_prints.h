@@ -1,0 +1,30 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Which files of the library have been listened to, so that their sound is known (sound/store). A write of
+// ours leaves that as it is: it leaves the sound alone.
+#pragma once
+
+#include "core/library/store/store.h"
+#include "core/sound/store.h"
+
+namespace moorfrost::library {
+
+/// What is kept of a file (WorkedOutTable): "known" or "nothing" (silence, a second of sound, what cannot be
+/// decoded), and the size and time that the file had.
+inline const std::string soundPrintField = "sound print";
+
+/// Those of these files whose sound, as they are now, is not known. On the thread of the store.
+std::vector<FileRecord> notListenedTo(Store& store, sound::SoundStore& sounds,
+                                      const std::vector<FileId>& files);
+
+/// What was heard of files, to be kept: first in `sounds`, then (by whoever has the store) as these values.
+struct HeardFile {
+    FileId id = 0;
+    files::FileState state;      // of the file that was listened to
+    std::vector<uint32_t> items; // few or none: nothing to tell it by
+};
+KeptValues keepHeard(sound::SoundStore& sounds, std::vector<HeardFile> heard);
+
+/// Where fingerprints are kept.
+Path soundsOf(const Path& library);
+
+} // namespace moorfrost::library
