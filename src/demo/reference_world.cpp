@@ -378,6 +378,37 @@ void others(std::vector<Release>& out) {
     for (size_t i = 0; i < 4; ++i)
         out.back().media[0].tracks[i].credit = who[i];
     addPictures(out.back(), 9, 1000);
+    e = {"moor-mixes",
+         "s-moor-mixes",
+         "Mixes for the Moor",
+         wrenLow,
+         "2023-03-10",
+         "XW",
+         "File",
+         "Fellside Reissues",
+         "FSR 241",
+         {},
+         {"Heather Line", "Heather Line (instrumental)", "Heather Line (voice only)", "Moor Song",
+          "Moor Song (radio edit)", "Twelfth of May"},
+         900};
+    e.genre = "Electronic";
+    e.isrcs = "ZZFSR23";
+    out.push_back(made(e));
+    addPictures(out.back(), 10, 1200);
+    e = {"lanterns-stems",
+         "s-lanterns-stems",
+         "Lanterns (stems)",
+         duo,
+         "2021-11-05",
+         "XW",
+         "File",
+         "Fellside Reissues",
+         "FSR 219 S",
+         {},
+         {"Lanterns (drums)", "Lanterns (bass)", "Lanterns (keys)", "Lanterns (a cappella)"},
+         906};
+    e.genre = "Electronic";
+    out.push_back(made(e));
     e = {"driftwood",
          "s-driftwood",
          "Driftwood",

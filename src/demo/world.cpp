@@ -119,7 +119,7 @@ void bounces(std::vector<DemoTrack>& out) {
                            "LANTERNS_stem_drums", "LANTERNS_stem_bass",   "LANTERNS_stem_keys",
                            "LANTERNS_acappella"};
     for (size_t i = 0; i < names.size(); ++i)
-        out.push_back(track("bounces/" + names[i] + ".wav", wrenLow + static_cast<uint32_t>(i) / 2, {},
+        out.push_back(track("bounces/" + names[i] + ".wav", wrenLow + static_cast<uint32_t>(i), {},
                             i % 3 == 0   ? Sound::Beat
                             : i % 3 == 1 ? Sound::Band
                                          : Sound::Voice));

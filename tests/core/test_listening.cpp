@@ -31,11 +31,9 @@ SleeveClues namelessClues(const std::vector<Take>& takes, bool lengths = true) {
     return cluesOf(files);
 }
 
-/// The place of a file of the clues, by its name.
-PrintsOf printsOf(const SleeveClues& clues, const std::vector<Take>& takes) {
-    return [&clues, takes](size_t file,
-                           const std::vector<double>& speeds) -> Result<std::vector<sound::Fingerprint>> {
-        const Take& take = takes.at(static_cast<size_t>(clues.files.at(file).id - 1));
+PrintsOf printsOf(const std::vector<Take>& takes) {
+    return [takes](int64_t id, const std::vector<double>& speeds) -> Result<std::vector<sound::Fingerprint>> {
+        const Take& take = takes.at(static_cast<size_t>(id - 1));
         std::vector<sound::Fingerprint> out;
         for (double speed : speeds)
             out.push_back(Shelf::printOf(take.seed, take.speed, speed));
@@ -71,7 +69,7 @@ private slots:
             takes.push_back({699 + static_cast<uint32_t>(t)});
         SleeveClues clues = namelessClues(takes);
         QVERIFY(identify(clues, {cairn_.get()}, {}, {}).verdict != Verdict::Sure);
-        const Listened heard = listen(clues, {cairn_.get()}, printsOf(clues, takes), {});
+        const Listened heard = listen(clues, {cairn_.get()}, printsOf(takes), {});
         QVERIFY(heard.errors.empty());
         const Identified found = identify(clues, {cairn_.get()}, {}, {}, 8, heard.releases);
         QCOMPARE(found.candidates.at(0).release.id, lp.id);
@@ -90,7 +88,7 @@ private slots:
     void theReleaseThatExplainsAll() {
         const std::vector<Take> takes{{100}, {101}, {102}, {103}, {104}, {105}};
         SleeveClues clues = namelessClues(takes, false);
-        const Listened heard = listen(clues, {cairn_.get()}, printsOf(clues, takes), {});
+        const Listened heard = listen(clues, {cairn_.get()}, printsOf(takes), {});
         QVERIFY(heard.releases.size() > 1);
         const Identified found = identify(clues, {cairn_.get()}, {}, {}, 8, heard.releases);
         QCOMPARE(found.candidates.at(0).release.trackCount(), size_t{6}); // the remaster, not the EP
@@ -110,7 +108,7 @@ private slots:
         QFETCH(QString, told);
         const std::vector<Take> takes{{700, speed}, {701, speed}};
         SleeveClues clues = namelessClues(takes);
-        const Listened heard = listen(clues, {cairn_.get()}, printsOf(clues, takes), {});
+        const Listened heard = listen(clues, {cairn_.get()}, printsOf(takes), {});
         for (const FileClues& f : clues.files) {
             QVERIFY(!f.heard.empty());
             QCOMPARE(f.heard[0].recording,
@@ -134,7 +132,7 @@ private slots:
     void whatNobodyKnows() {
         const std::vector<Take> takes{{5001}, {5002}, {5003}};
         SleeveClues clues = namelessClues(takes);
-        const Listened heard = listen(clues, {cairn_.get()}, printsOf(clues, takes), {});
+        const Listened heard = listen(clues, {cairn_.get()}, printsOf(takes), {});
         for (const FileClues& f : clues.files)
             QVERIFY(std::ranges::none_of(f.heard, &HeardAs::isSure));
         QVERIFY(identify(clues, {cairn_.get()}, {}, {}, 8, heard.releases).verdict != Verdict::Sure);
@@ -143,7 +141,7 @@ private slots:
     void aSingleFile() {
         const std::vector<Take> takes{{702, 1.01}};
         SleeveClues clues = namelessClues(takes);
-        const Listened heard = listen(clues, {cairn_.get()}, printsOf(clues, takes), {});
+        const Listened heard = listen(clues, {cairn_.get()}, printsOf(takes), {});
         const FileIdentified found = identifyFile(clues, {cairn_.get()}, {}, {}, 6, heard.releases);
         QCOMPARE(found.candidates.at(0).track().title, std::string("Quayside March"));
         QVERIFY(found.candidates[0].likeness >= probablyIt);
@@ -155,15 +153,15 @@ private slots:
         broken.fails = true;
         const std::vector<Take> takes{{700}, {701}};
         SleeveClues clues = namelessClues(takes);
-        const Listened heard = listen(clues, {&broken, cairn_.get()}, printsOf(clues, takes), {});
+        const Listened heard = listen(clues, {&broken, cairn_.get()}, printsOf(takes), {});
         QCOMPARE(heard.errors.size(), size_t{1});
         QCOMPARE(broken.heard, size_t{1});
         QVERIFY(clues.files[0].heard.at(0).isSure()); // the other one answers
         // A file that cannot be decoded; a stop.
         SleeveClues others = namelessClues(takes);
-        const auto none = [](size_t file,
+        const auto none = [](int64_t id,
                              const std::vector<double>& speeds) -> Result<std::vector<sound::Fingerprint>> {
-            if (file == 0)
+            if (id == 1)
                 return Error{ErrorKind::Damaged, "/in/a.wav", "It cannot be decoded."};
             return std::vector<sound::Fingerprint>(speeds.size());
         };
@@ -171,7 +169,7 @@ private slots:
         std::stop_source stop;
         stop.request_stop();
         SleeveClues stopped = namelessClues(takes);
-        QVERIFY(listen(stopped, {cairn_.get()}, printsOf(stopped, takes), stop.get_token()).releases.empty());
+        QVERIFY(listen(stopped, {cairn_.get()}, printsOf(takes), stop.get_token()).releases.empty());
     }
 };
 

@@ -95,6 +95,9 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     words->addWidget(below(tr("Barcode or cat. no."), code_), 2);
     words->addWidget(find_, 0, Qt::AlignBottom);
     words->addWidget(look_, 0, Qt::AlignBottom);
+    listen_ = button(tr("By sound"));
+    listen_->setToolTip(tr("Listens to the files, whatever they are called"));
+    words->addWidget(listen_, 0, Qt::AlignBottom);
     QWidget* tools = bar("tools", words);
     tools->layout()->setContentsMargins(16, 10, 16, 10);
 
@@ -205,6 +208,7 @@ IdentifyPage::IdentifyPage(const Uses& use, QWidget* parent) : QWidget(parent), 
         connect(line, &QLineEdit::returnPressed, this, &IdentifyPage::find);
     connect(find_, &QPushButton::clicked, this, &IdentifyPage::find);
     connect(look_, &QPushButton::clicked, this, &IdentifyPage::lookUp);
+    connect(listen_, &QPushButton::clicked, this, &IdentifyPage::lookUpBySound);
     connect(nothing_->button(), &QPushButton::clicked, this, &IdentifyPage::lookUp);
     connect(onlyDifferent_, &QCheckBox::toggled, candidates_, &ComparisonTable::setOnlyDifferent);
     connect(reasons_, &QCheckBox::toggled, this, &IdentifyPage::refresh);
@@ -277,6 +281,11 @@ void IdentifyPage::lookUp() {
         use_.strays.identifyAll();
 }
 
+void IdentifyPage::lookUpBySound() {
+    if (!sleeve_.empty())
+        use_.identify.identifyBySound(sleeve_);
+}
+
 void IdentifyPage::lookUpAll() {
     use_.identify.identifyAll();
 }
@@ -314,6 +323,7 @@ void IdentifyPage::refresh() {
     const bool asking = a && a->asking != 0;
     look_->setEnabled(!asking);
     find_->setEnabled(!asking);
+    listen_->setEnabled(!asking);
     if (!a || !a->best()) {
         work_->setCurrentWidget(nothing_);
         nothing_->button()->setVisible(!asking);
@@ -322,9 +332,10 @@ void IdentifyPage::refresh() {
             nothing_->setTexts(tr("Looking it up \u2026"),
                                tr("The references are being asked. Stop it in the line of jobs below."));
         else if (!a)
-            nothing_->setTexts(tr("What is this sleeve?"),
-                               tr("It is looked up by its tags, names, lengths and codes. Nothing is taken "
-                                  "before you have seen it."));
+            nothing_->setTexts(
+                tr("What is this sleeve?"),
+                tr("It is looked up by its tags, names, lengths and codes, and by its sound where "
+                   "these lead nowhere. Nothing is taken before you have seen it."));
         else if (!a->errors.isEmpty())
             nothing_->setTexts(tr("The references could not be asked"), a->errors.join('\n'));
         else

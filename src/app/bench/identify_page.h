@@ -48,6 +48,7 @@ public:
     QPushButton* showPictures() { return showPictures_; }
     void lookUp();
     void lookUpAll();
+    void lookUpBySound();
     void take();
     void editRules();
 
@@ -69,7 +70,7 @@ private:
     Uses use_;
     std::string sleeve_; // "": none
     QLineEdit *artist_, *album_, *code_;
-    QPushButton *find_, *look_, *take_, *rules_, *showSeats_, *showChanges_, *showPictures_;
+    QPushButton *find_, *look_, *listen_, *take_, *rules_, *showSeats_, *showChanges_, *showPictures_;
     QStackedWidget *stack_, *work_, *below_;
     ComparisonTable* candidates_;
     QCheckBox *onlyDifferent_, *reasons_;

@@ -162,8 +162,11 @@ public:
         case FileLength:
             return file && file->lengthMs > 0 ? shownLength(static_cast<double>(file->lengthMs) / 1000)
                                               : QString();
-        case Match:
-            return wordsOf(fit, file != nullptr, r.track >= 0);
+        case Match: {
+            const QString words = wordsOf(fit, file != nullptr, r.track >= 0);
+            const QString speed = fit && fit->sound ? speedOf(*file, r.track) : QString();
+            return speed.isEmpty() ? words : words + ", " + speed;
+        }
         case Number:
             return track ? numberOf(r.track) : QString();
         case Title: {
@@ -184,6 +187,12 @@ public:
     }
 
 private:
+    /// "1.5 % fast"; "" where it plays as it should.
+    QString speedOf(const matching::FileClues& file, int track) const {
+        const auto [m, t] = tracks_[static_cast<size_t>(track)];
+        return qs(bench::speedText(matching::speedOf(
+            file, candidate_.reference + "/" + candidate_.release.media[m].tracks[t].recording)));
+    }
     QVariant strayData(const Row& r, const QModelIndex& index, int role) const {
         const FilePtr f = use_.files.file(r.stray);
         if (role == toneRole)
@@ -216,9 +225,12 @@ private:
     static paint::Tone toneOf(const matching::Fit* fit, bool hasFile) {
         if (!fit)
             return hasFile ? paint::Tone::Attention : paint::Tone::Neutral;
-        const bool name = fit->sameCode || (fit->title && *fit->title >= 0.6);
+        const bool sound = fit->sound && *fit->sound >= 0.6;
+        const bool name = sound || fit->sameCode || (fit->title && *fit->title >= 0.6);
         const bool length = fit->length && *fit->length >= 0.5;
-        if (name && (length || !fit->length))
+        if (fit->sound && *fit->sound == 0)
+            return paint::Tone::Wrong; // it is known to be another one
+        if (sound || (name && (length || !fit->length)))
             return paint::Tone::Good;
         return name || length ? paint::Tone::Attention : paint::Tone::Wrong;
     }
@@ -226,6 +238,10 @@ private:
         if (!fit)
             return hasFile ? LineUpTable::tr("no seat") : hasTrack ? LineUpTable::tr("no file") : QString();
         const bool name = fit->title && *fit->title >= 0.6, length = fit->length && *fit->length >= 0.5;
+        if (fit->sound && *fit->sound == 0)
+            return LineUpTable::tr("sounds otherwise");
+        if (fit->sound && *fit->sound >= 0.6)
+            return name ? LineUpTable::tr("sound + name") : LineUpTable::tr("sound");
         if (fit->sameCode)
             return length ? LineUpTable::tr("code + length") : LineUpTable::tr("code");
         if (name && length)
@@ -241,6 +257,8 @@ private:
         if (column != Match || !fit || !file || !track)
             return {};
         QStringList lines;
+        if (fit->sound)
+            lines << LineUpTable::tr("Sound: %1").arg(*fit->sound, 0, 'f', 2);
         if (fit->sameCode)
             lines << LineUpTable::tr("The same ISRC");
         if (fit->title)
@@ -396,6 +414,7 @@ void LineUpTable::contextMenuEvent(QContextMenuEvent* event) {
     }
     menu.addSeparator();
     menu.addAction(tr("Seat all as found"), this, [this, sleeve] { use_.identify.seatAnew(sleeve); });
+    menu.addAction(tr("Seat all by sound"), this, [this, sleeve] { use_.identify.identifyBySound(sleeve); });
     menu.exec(event->globalPos());
 }
 

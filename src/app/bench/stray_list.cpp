@@ -103,6 +103,8 @@ void StrayList::refresh() {
                 why << tr("Name: %1").arg(*best.fit.title, 0, 'f', 2);
             if (best.artist >= 0)
                 why << tr("Artist: %1").arg(best.artist, 0, 'f', 2);
+            if (best.fit.sound)
+                why << tr("Sound: %1").arg(*best.fit.sound, 0, 'f', 2);
             if (best.fit.length)
                 why << tr("Length: %1 s apart").arg(std::abs(best.fit.secondsApart), 0, 'f', 1);
             item->setToolTip(Likeness, why.join('\n'));

@@ -25,9 +25,10 @@ constexpr size_t mostStrays = 1000; // that are compared with empty seats
 IdentifyController::IdentifyController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
                                        FilesController& files, DraftsController& drafts,
                                        BatchController& batch, const SleeveViews& sleeves,
-                                       ReferencesController& references, JobList& jobs, Messages& messages)
+                                       SoundPrints& sounds, ReferencesController& references, JobList& jobs,
+                                       Messages& messages)
     : library_(library), index_(index), settings_(settings), files_(files), drafts_(drafts), batch_(batch),
-      sleeves_(sleeves), references_(references), jobs_(jobs), messages_(messages) {
+      sleeves_(sleeves), sounds_(sounds), references_(references), jobs_(jobs), messages_(messages) {
     connect(&sleeves, &SleeveViews::changed, this, &IdentifyController::forgetOld);
     connect(&index, &LibraryIndex::changed, this, [this] {
         readGenres();
@@ -81,10 +82,7 @@ void IdentifyController::forgetOld() {
         emit changed({});
 }
 
-void IdentifyController::ask(
-    const std::string& sleeve,
-    std::function<Identified(const SleeveClues&, const std::vector<reference::Reference*>&, std::stop_token)>
-        how) {
+void IdentifyController::ask(const std::string& sleeve, const How& how) {
     const SleeveView* view = sleeves_.find(sleeve);
     if (!view || view->files.empty() || view->isStrays())
         return;
@@ -131,12 +129,17 @@ void IdentifyController::take(Asked asked) {
     if (asked.turn == 0 && answer.turn != 0)
         return; // somebody asks, or has asked, about this one
     const uint64_t turn = answer.turn;
+    const std::string chosen = answer.best() ? answer.best()->number() : std::string();
+    const bool byHand = answer.chosen > 0; // not merely the first
     answer = {};
     answer.turn = turn;
     answer.version = asked.version;
     answer.clues = std::move(asked.clues);
     answer.candidates = std::move(asked.found.candidates);
     answer.verdict = asked.found.verdict;
+    for (size_t i = 0; i < answer.candidates.size() && byHand; ++i)
+        if (answer.candidates[i].number() == chosen)
+            answer.chosen = i;
     for (const Error& e : asked.found.errors)
         answer.errors << qs(e.message);
     emit changed(asked.sleeve);
@@ -145,18 +148,33 @@ void IdentifyController::take(Asked asked) {
 }
 
 void IdentifyController::identify(const std::string& sleeve) {
-    ask(sleeve, [](const SleeveClues& clues, const std::vector<reference::Reference*>& references,
-                   std::stop_token stop) { return matching::identify(clues, references, {}, stop); });
+    askByAll(sleeve, matching::ByEar::WhereNamesFail);
+}
+
+void IdentifyController::identifyBySound(const std::string& sleeve) {
+    askByAll(sleeve, matching::ByEar::Always);
+}
+
+void IdentifyController::askByAll(const std::string& sleeve, matching::ByEar when) {
+    const SleeveView* view = sleeves_.find(sleeve);
+    if (!view || !references_.mayBeAsked())
+        return;
+    sounds_.prepare(this, view->files, [this, sleeve, when](const matching::PrintsOf& prints) {
+        ask(sleeve, [prints, when](SleeveClues& clues, const std::vector<reference::Reference*>& references,
+                                   std::stop_token stop) {
+            return matching::identifyByAll(clues, references, prints, when, stop);
+        });
+    });
 }
 
 void IdentifyController::identifyBy(const std::string& sleeve, const reference::Question& question) {
     ask(sleeve,
-        [question](const SleeveClues& clues, const std::vector<reference::Reference*>& references,
+        [question](SleeveClues& clues, const std::vector<reference::Reference*>& references,
                    std::stop_token stop) { return matching::identifyBy(question, clues, references, stop); });
 }
 
 void IdentifyController::identifyAll() {
-    if (askingAll_ != 0)
+    if (isAskingAll())
         return;
     if (!references_.mayBeAsked())
         return;
@@ -168,10 +186,23 @@ void IdentifyController::identifyAll() {
         messages_.say(tr("All sleeves have been looked up."));
         return;
     }
+    std::vector<FileId> files;
+    for (const Asked& a : *all)
+        for (const matching::FileClues& f : a.clues.files)
+            files.push_back(f.id);
+    preparing_ = true;
+    sounds_.prepare(this, files, [this, all](const matching::PrintsOf& prints) {
+        preparing_ = false;
+        askAll(all, prints);
+    });
+    emit changed({});
+}
+
+void IdentifyController::askAll(std::shared_ptr<std::vector<Asked>> all, const matching::PrintsOf& prints) {
     askingAll_ = jobs_.start(
         this, {ss(tr("Looking up the sleeves")), work::Priority::Asked, {.network = true}},
-        [this, all, held = references_.held()](std::stop_token stop,
-                                               work::Progress& progress) -> Result<QStringList> {
+        [this, all, prints, held = references_.held()](std::stop_token stop,
+                                                       work::Progress& progress) -> Result<QStringList> {
             progress.begin(all->size());
             const auto references = ReferencesController::plain(held);
             std::mutex mutex;
@@ -183,7 +214,8 @@ void IdentifyController::identifyAll() {
                     if (stop.stop_requested())
                         return;
                     Asked& a = (*all)[i];
-                    a.found = matching::identify(a.clues, references, {}, stop);
+                    a.found = matching::identifyByAll(a.clues, references, prints,
+                                                      matching::ByEar::WhereNamesFail, stop);
                     if (stop.stop_requested())
                         return;
                     progress.step(a.sleeve);

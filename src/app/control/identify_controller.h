@@ -48,20 +48,22 @@ class IdentifyController : public QObject {
 public:
     IdentifyController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
                        FilesController& files, DraftsController& drafts, BatchController& batch,
-                       const SleeveViews& sleeves, ReferencesController& references, JobList& jobs,
-                       Messages& messages);
+                       const SleeveViews& sleeves, SoundPrints& sounds, ReferencesController& references,
+                       JobList& jobs, Messages& messages);
 
     /// nullptr: nothing was asked, or its files are others now.
     const SleeveAnswer* answer(const std::string& sleeve) const;
     /// What its files tell, for the words to ask with.
     matching::SleeveClues clues(const std::string& sleeve) const;
-    /// Asks about one sleeve, by all that is known of it.
+    /// Asks about one sleeve, by all that is known of it; by its sound where names lead to nothing likely.
     void identify(const std::string& sleeve);
+    /// By its sound, too, whatever names say. Who was chosen stays so, as long as it is among the candidates.
+    void identifyBySound(const std::string& sleeve);
     /// By words that a person gave.
     void identifyBy(const std::string& sleeve, const reference::Question& question);
     /// All sleeves that were not asked about and have not been taken; nothing is taken.
     void identifyAll();
-    bool isAskingAll() const { return askingAll_ != 0; }
+    bool isAskingAll() const { return askingAll_ != 0 || preparing_; }
 
     void choose(const std::string& sleeve, size_t candidate);
     /// See matching::seat(); of the one that is chosen.
@@ -111,10 +113,11 @@ private:
         uint64_t turn = 0; // 0: one of all
     };
     std::vector<matching::SleeveInput> inputs(const SleeveView& sleeve) const;
-    void ask(const std::string& sleeve,
-             std::function<matching::Identified(const matching::SleeveClues&,
-                                                const std::vector<reference::Reference*>&, std::stop_token)>
-                 how);
+    using How = std::function<matching::Identified(
+        matching::SleeveClues&, const std::vector<reference::Reference*>&, std::stop_token)>;
+    void ask(const std::string& sleeve, const How& how);
+    void askByAll(const std::string& sleeve, matching::ByEar when);
+    void askAll(std::shared_ptr<std::vector<Asked>> all, const matching::PrintsOf& prints);
     void take(Asked asked);
     void lookHere(const std::string& sleeve);
     void fetchChosen(const std::string& sleeve);
@@ -131,6 +134,7 @@ private:
     DraftsController& drafts_;
     BatchController& batch_;
     const SleeveViews& sleeves_;
+    SoundPrints& sounds_;
     ReferencesController& references_;
     JobList& jobs_;
     Messages& messages_;
@@ -138,6 +142,7 @@ private:
     bench::OwnGenres genres_;
     std::map<std::string, SleeveAnswer> answers_;
     work::JobId askingAll_ = 0;
+    bool preparing_ = false;
     uint64_t turns_ = 0;
 };
 

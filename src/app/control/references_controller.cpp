@@ -16,9 +16,11 @@ namespace settings = library::settings;
 using reference::EntryKind;
 
 ReferencesController::ReferencesController(LibraryAccess& library, LibraryIndex& index,
-                                           LibrarySettings& settings, Messages& messages)
+                                           const SoundPrints& sounds, LibrarySettings& settings,
+                                           Messages& messages)
     : library_(library), settings_(settings), messages_(messages),
       shelves_(std::make_shared<library::LibraryReference>(ss(tr("Your library")))) {
+    shelves_->setSounds(sounds.store());
     connect(&index, &LibraryIndex::changed, this, [this, &index] { shelves_->setLibrary(index.searcher()); });
     Path answers = library.file();
     answers += ".answers";

@@ -9,6 +9,7 @@
 #include "app/control/library_index.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
+#include "app/control/sound_prints.h"
 #include "core/reference/entries.h"
 #include "core/reference/reference.h"
 
@@ -26,8 +27,8 @@ namespace moorfrost::app {
 class ReferencesController : public QObject {
     Q_OBJECT
 public:
-    ReferencesController(LibraryAccess& library, LibraryIndex& index, LibrarySettings& settings,
-                         Messages& messages);
+    ReferencesController(LibraryAccess& library, LibraryIndex& index, const SoundPrints& sounds,
+                         LibrarySettings& settings, Messages& messages);
     ~ReferencesController() override;
 
     /// In the order of the user; those that are off, too.

@@ -12,10 +12,11 @@ namespace moorfrost::app {
 using matching::TrackCandidate;
 
 StrayIdentifier::StrayIdentifier(FilesController& files, DraftsController& drafts, BatchController& batch,
-                                 const SleeveViews& sleeves, ReferencesController& references,
-                                 IdentifyController& identify, JobList& jobs, Messages& messages)
-    : files_(files), drafts_(drafts), batch_(batch), sleeves_(sleeves), references_(references),
-      identify_(identify), jobs_(jobs), messages_(messages) {
+                                 const SleeveViews& sleeves, SoundPrints& sounds,
+                                 ReferencesController& references, IdentifyController& identify,
+                                 JobList& jobs, Messages& messages)
+    : files_(files), drafts_(drafts), batch_(batch), sleeves_(sleeves), sounds_(sounds),
+      references_(references), identify_(identify), jobs_(jobs), messages_(messages) {
     connect(&sleeves, &SleeveViews::changed, this, &StrayIdentifier::forgetOld);
 }
 
@@ -56,22 +57,17 @@ void StrayIdentifier::forgetOld() {
     const std::vector<FileId> now = strays();
     const size_t gone =
         std::erase_if(answers_, [&](const auto& a) { return std::ranges::find(now, a.first) == now.end(); });
+    std::erase_if(clues_, [&](const auto& c) { return !answers_.contains(c.first); });
     std::erase_if(chosen_, [&](const auto& c) { return !answers_.contains(c.first); });
     if (gone > 0)
         emit changed();
 }
 
 void StrayIdentifier::identifyAll() {
-    if (asking_ != 0)
+    if (isAsking())
         return;
     if (!references_.mayBeAsked())
         return;
-    struct Asked {
-        FileId file;
-        matching::SleeveClues clues;
-        matching::FileIdentified found;
-        bool done = false;
-    };
     auto all = std::make_shared<std::vector<Asked>>();
     for (FileId id : strays()) {
         const FilePtr f = files_.file(id);
@@ -81,6 +77,15 @@ void StrayIdentifier::identifyAll() {
                         {},
                         false});
     }
+    preparing_ = true;
+    sounds_.prepare(this, strays(), [this, all](const matching::PrintsOf& prints) {
+        preparing_ = false;
+        ask(all, prints);
+    });
+    emit changed();
+}
+
+void StrayIdentifier::ask(std::shared_ptr<std::vector<Asked>> all, const matching::PrintsOf& prints) {
     // Releases that sleeves of the batch are known to be.
     std::vector<std::string> liked;
     for (const SleeveView& view : sleeves_.all())
@@ -89,8 +94,8 @@ void StrayIdentifier::identifyAll() {
                 liked.push_back(std::move(number));
     asking_ = jobs_.start(
         this, {ss(tr("Looking up the strays")), work::Priority::Asked, {.network = true}},
-        [all, liked, held = references_.held()](std::stop_token stop,
-                                                work::Progress& progress) -> Result<QStringList> {
+        [all, liked, prints, held = references_.held()](std::stop_token stop,
+                                                        work::Progress& progress) -> Result<QStringList> {
             progress.begin(all->size());
             QStringList errors;
             std::mutex mutex;
@@ -101,7 +106,11 @@ void StrayIdentifier::identifyAll() {
                     if (stop.stop_requested())
                         return;
                     Asked& a = (*all)[i];
-                    a.found = matching::identifyFile(a.clues, references, liked, stop);
+                    // A name tells little of a single file, and nothing of its speed.
+                    const matching::Listened heard = matching::listen(a.clues, references, prints, stop);
+                    a.found = matching::identifyFile(a.clues, references, liked, stop, 6, heard.releases);
+                    for (const Error& e : heard.errors)
+                        a.found.errors.push_back(e);
                     a.done = !stop.stop_requested();
                     progress.step(std::to_string(i + 1));
                     std::lock_guard lock(mutex);
@@ -118,6 +127,7 @@ void StrayIdentifier::identifyAll() {
             for (Asked& a : *all)
                 if (a.done && std::ranges::find(now, a.file) != now.end()) {
                     chosen_.erase(a.file);
+                    clues_[a.file] = a.clues.files.at(0);
                     answers_[a.file] = std::move(a.found);
                 }
             if (errors && !errors->isEmpty())
@@ -153,8 +163,7 @@ void StrayIdentifier::take(const std::vector<FileId>& files) {
             if (likeable.tracks[t].medium == c->medium && likeable.tracks[t].place == c->place)
                 whole.seating.fileOf[t] = 0;
         matching::SleeveClues clues;
-        clues.files.emplace_back();
-        clues.files[0].id = id;
+        clues.files.push_back(clues_.at(id));
         edits::Proposals some = bench::take(whole, clues, drafts_.subjects({id}), identify_.rules(),
                                             identify_.genres(), identify_.originOf(whole));
         proposals.insert(proposals.end(), some.begin(), some.end());

@@ -17,7 +17,7 @@ class StrayIdentifier : public QObject {
     Q_OBJECT
 public:
     StrayIdentifier(FilesController& files, DraftsController& drafts, BatchController& batch,
-                    const SleeveViews& sleeves, ReferencesController& references,
+                    const SleeveViews& sleeves, SoundPrints& sounds, ReferencesController& references,
                     IdentifyController& identify, JobList& jobs, Messages& messages);
 
     /// The strays, in their order; without what cannot be read.
@@ -27,7 +27,7 @@ public:
     size_t chosen(FileId file) const;
     void choose(FileId file, size_t candidate);
     void identifyAll();
-    bool isAsking() const { return asking_ != 0; }
+    bool isAsking() const { return asking_ != 0 || preparing_; }
     /// The sleeve that a file would come to, by its chosen candidate; "": a new one.
     std::string sleeveFor(FileId file) const;
     void take(const std::vector<FileId>& files);
@@ -37,19 +37,29 @@ signals:
 
 private:
     const matching::TrackCandidate* best(FileId file) const;
+    struct Asked {
+        FileId file;
+        matching::SleeveClues clues;
+        matching::FileIdentified found;
+        bool done = false;
+    };
+    void ask(std::shared_ptr<std::vector<Asked>> all, const matching::PrintsOf& prints);
     void forgetOld();
 
     FilesController& files_;
     DraftsController& drafts_;
     BatchController& batch_;
     const SleeveViews& sleeves_;
+    SoundPrints& sounds_;
     ReferencesController& references_;
     IdentifyController& identify_;
     JobList& jobs_;
     Messages& messages_;
     std::map<FileId, matching::FileIdentified> answers_;
+    std::map<FileId, matching::FileClues> clues_; // with what was heard
     std::map<FileId, size_t> chosen_;
     work::JobId asking_ = 0;
+    bool preparing_ = false;
 };
 
 } // namespace moorfrost::app

@@ -21,9 +21,9 @@ Controllers::Controllers(const Path& file)
       customFields(files, drafts, index),
       places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
       sleeves(batch.batch(), files, drafts, places, kinds, standards, settings),
-      references(library, index, settings, messages),
-      identify(library, index, settings, files, drafts, batch, sleeves, references, jobs, messages),
-      strays(files, drafts, batch, sleeves, references, identify, jobs, messages),
+      sounds(library, index, files, jobs), references(library, index, sounds, settings, messages),
+      identify(library, index, settings, files, drafts, batch, sleeves, sounds, references, jobs, messages),
+      strays(files, drafts, batch, sleeves, sounds, references, identify, jobs, messages),
       releasePictures(files, sleeves, references, identify, pictures, standards, jobs),
       along(batch, files, jobs),
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
@@ -34,8 +34,10 @@ Controllers::Controllers(const Path& file)
     auto look = [this] { // what is worked out of the batch in the background
         kinds.listen();
         duplicates.look();
-        if (loaded_)
+        if (loaded_) {
             sameSound.look();
+            sounds.look();
+        }
     };
     connect(&library, &LibraryAccess::failed, this, [this](const QString& sentence) {
         messages.say(sentence, true);
@@ -96,6 +98,7 @@ void Controllers::begin() {
         index.refresh();
         care.checkSoon();
         sameSound.look();
+        sounds.look();
         lasting.goOn();
         emit loaded();
         if (settings.get(settings::readShelves)) { // the library was made anew

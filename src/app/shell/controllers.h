@@ -28,6 +28,7 @@
 #include "app/control/same_sound.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
+#include "app/control/sound_prints.h"
 #include "app/control/standards.h"
 #include "app/control/stray_identifier.h"
 #include "app/control/undo_history.h"
@@ -71,6 +72,7 @@ public:
     CustomFields customFields;
     PlacesController places;
     SleeveViews sleeves;
+    SoundPrints sounds;
     ReferencesController references;
     IdentifyController identify;
     StrayIdentifier strays;

@@ -289,6 +289,44 @@ Result<Release> LibraryReference::fetch(const std::string& id, std::stop_token s
                      here->rows[static_cast<size_t>(release - here->catalogue.releases().data())]);
 }
 
+void LibraryReference::setSounds(std::shared_ptr<sound::SoundStore> sounds) {
+    std::lock_guard lock(mutex_);
+    sounds_ = std::move(sounds);
+}
+
+Result<reference::Heard> LibraryReference::hear(const std::vector<sound::Fingerprint>& sounds,
+                                                std::stop_token stop) {
+    constexpr size_t mostReleases = 40;
+    reference::Heard out;
+    out.sounds.resize(sounds.size());
+    std::shared_ptr<sound::SoundStore> store;
+    {
+        std::lock_guard lock(mutex_);
+        store = sounds_;
+    }
+    const auto here = store ? known(stop) : nullptr;
+    if (store && !here)
+        return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+    if (!store || !here->library)
+        return out;
+    std::set<uint32_t> releases;
+    for (size_t i = 0; i < sounds.size() && !stop.stop_requested(); ++i)
+        for (const sound::Hit& hit : store->find(sounds[i].items)) {
+            const auto row = here->library->rowOf(hit.id); // files of batches are no part of it
+            if (!row)
+                continue;
+            out.sounds[i].push_back({reference::recordingOfFile(hit.id), hit.overlap.z,
+                                     static_cast<double>(hit.overlap.offset) * sound::secondsPerItem,
+                                     static_cast<double>(hit.overlap.items) * sound::secondsPerItem});
+            if (const auto on = here->releaseOfRow.find(*row);
+                on != here->releaseOfRow.end() && releases.size() < mostReleases)
+                releases.insert(on->second);
+        }
+    for (uint32_t r : releases)
+        out.releases.push_back(releaseOf(*here->library, here->rows[r]));
+    return out;
+}
+
 Result<std::string> LibraryReference::picture(const std::string&, int, std::stop_token) {
     return Error{ErrorKind::NotFound, {}, name_ + " shows no pictures."};
 }

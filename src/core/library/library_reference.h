@@ -8,6 +8,7 @@
 
 #include "core/library/search/searcher.h"
 #include "core/reference/reference.h"
+#include "core/sound/store.h"
 
 namespace moorfrost::library {
 
@@ -19,6 +20,9 @@ public:
     /// What is asked from now on; nullptr: nothing is known of it yet.
     void setLibrary(std::shared_ptr<const Searcher> library);
 
+    /// By which files of the library are told by their sound; nullptr: by none.
+    void setSounds(std::shared_ptr<sound::SoundStore> sounds);
+
     std::string key() const override { return reference::libraryKey; }
     std::string name() const override { return name_; }
     /// The first question to a library that has changed waits until it was gone through.
@@ -26,6 +30,8 @@ public:
                                                  std::stop_token stop) override;
     bool tellsAllAtOnce() const override { return true; }
     Result<reference::Release> fetch(const std::string& id, std::stop_token stop) override;
+    Result<reference::Heard> hear(const std::vector<sound::Fingerprint>& sounds,
+                                  std::stop_token stop) override;
     /// It shows none: its pictures are in the files.
     Result<std::string> picture(const std::string& id, int pixels, std::stop_token stop) override;
 
@@ -39,6 +45,7 @@ private:
     std::mutex mutex_;    // of what follows
     std::shared_ptr<const Searcher> library_;
     std::shared_ptr<const Known> known_;
+    std::shared_ptr<sound::SoundStore> sounds_;
 };
 
 /// Rows of the library that are one release, in the order of listening. Its id is the number that an earlier

@@ -27,7 +27,7 @@ public:
         std::vector<bool> can(clues_.files.size());
         for (size_t i = 0; i < clues_.files.size() && !stop_.stop_requested(); ++i) {
             clues_.files[i].heard.clear();
-            auto print = printsOf_(i, {1});
+            auto print = printsOf_(clues_.files[i].id, {1});
             can[i] = print && print->size() == 1 && print->front().items.size() >= sound::leastItems;
             if (can[i])
                 prints[i] = std::move(print->front());
@@ -83,7 +83,7 @@ private:
     };
     Found bestAt(size_t file, const std::vector<double>& speeds, const std::vector<Reference*>& references) {
         Found best;
-        auto prints = printsOf_(file, speeds);
+        auto prints = printsOf_(clues_.files[file].id, speeds);
         if (!prints || prints->size() != speeds.size())
             return best;
         for (Reference* r : references) {
@@ -145,6 +145,30 @@ private:
 Listened listen(SleeveClues& clues, const std::vector<Reference*>& references, const PrintsOf& printsOf,
                 std::stop_token stop) {
     return Listening(clues, references, printsOf, std::move(stop)).run();
+}
+
+Identified identifyByAll(SleeveClues& clues, const std::vector<reference::Reference*>& references,
+                         const PrintsOf& printsOf, ByEar when, std::stop_token stop) {
+    Identified found = identify(clues, references, {}, stop);
+    // What rests on lengths and numbers alone is worth being heard.
+    auto isNamed = [&] {
+        const Candidate& best = found.candidates.at(0);
+        return best[Evidence::Titles].value >= 0.6 || best[Evidence::Codes].value > 0.5;
+    };
+    const bool likely = (found.verdict == Verdict::Sure || found.verdict == Verdict::Likely) && isNamed();
+    if (!printsOf || (likely && when == ByEar::WhereNamesFail) || stop.stop_requested())
+        return found;
+    Listened heard = listen(clues, references, printsOf, stop);
+    if (std::ranges::any_of(clues.files, [](const FileClues& f) { return !f.heard.empty(); })) {
+        std::vector<Error> before = std::move(found.errors);
+        found = identify(clues, references, {}, stop, 8, heard.releases);
+        if (found.errors.empty())
+            found.errors = std::move(before);
+    }
+    for (Error& e : heard.errors)
+        if (std::ranges::none_of(found.errors, [&](const Error& o) { return o.message == e.message; }))
+            found.errors.push_back(std::move(e));
+    return found;
 }
 
 double speedOf(const FileClues& file, const std::string& recording) {

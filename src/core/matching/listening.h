@@ -10,9 +10,9 @@
 
 namespace moorfrost::matching {
 
-/// Fingerprints of a file of the sleeve (its place in SleeveClues::files), one for each speed.
+/// Fingerprints of a file (FileClues::id), one for each speed.
 using PrintsOf =
-    std::function<Result<std::vector<sound::Fingerprint>>(size_t file, const std::vector<double>& speeds)>;
+    std::function<Result<std::vector<sound::Fingerprint>>(int64_t file, const std::vector<double>& speeds)>;
 
 struct Listened {
     std::vector<Told> releases; // that have what was heard
@@ -22,6 +22,12 @@ struct Listened {
 /// Puts what is heard into clues.files[].heard.
 Listened listen(SleeveClues& clues, const std::vector<reference::Reference*>& references,
                 const PrintsOf& printsOf, std::stop_token stop);
+
+/// By names and codes; where that leads to nothing likely, or `always`, by sound, too. Without `printsOf`:
+/// not by sound.
+enum class ByEar { WhereNamesFail, Always };
+Identified identifyByAll(SleeveClues& clues, const std::vector<reference::Reference*>& references,
+                         const PrintsOf& printsOf, ByEar when, std::stop_token stop);
 
 /// What is tried where nobody knows a sound as it is: up to so much faster and slower, in such steps.
 inline constexpr double mostSpeedError = 0.045, speedStep = 0.005;
