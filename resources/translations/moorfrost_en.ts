@@ -475,6 +475,33 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::SameSoundPage</name>
+    <message numerus="yes">
+        <source>%n group(s)</source>
+        <translation><numerusform>%n group</numerusform><numerusform>%n groups</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) were not listened to yet.</source>
+        <translation><numerusform>%n file were not listened to yet.</numerusform><numerusform>%n files were not listened to yet.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) were compared.</source>
+        <translation><numerusform>%n file were compared.</numerusform><numerusform>%n files were compared.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n field(s)</source>
+        <translation><numerusform>%n field</numerusform><numerusform>%n fields</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) go; it can be taken back</source>
+        <translation><numerusform>%n file go; it can be taken back</numerusform><numerusform>%n files go; it can be taken back</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::SettingsPage</name>
     <message numerus="yes">
         <source>With the next write the %n oldest set(s) can no longer be taken back.</source>
@@ -545,6 +572,13 @@
     <message numerus="yes">
         <source>%n artist(s)</source>
         <translation><numerusform>%n artist</numerusform><numerusform>%n artists</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::SoundGroupsController</name>
+    <message numerus="yes">
+        <source>Keep %1, %n other(s) to the trash</source>
+        <translation><numerusform>Keep %1, %n other to the trash</numerusform><numerusform>Keep %1, %n others to the trash</numerusform></translation>
     </message>
 </context>
 <context>

@@ -121,7 +121,7 @@ private slots:
         std::vector<edits::Subject> subjects{{1, {}, {}}, {2, {}, {}}};
         QString drafted;
         for (const edits::Proposal& p : bench::take(found.candidates[0], clues, subjects, {}, {}, "Cairn"))
-            if (p.field == bench::speedField)
+            if (p.field == matching::speedField)
                 drafted = QString::fromStdString(p.values.at(0));
         if (told.startsWith("2.2"))
             QVERIFY2(drafted == "2.2 % fast" || drafted == "2.3 % fast", qPrintable(drafted));

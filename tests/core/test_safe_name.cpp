@@ -18,9 +18,9 @@ private slots:
         QTest::newRow("plain") << "Night Post"
                                << "Night Post"
                                << "Night Post";
-        QTest::newRow("slash") << "AC/DC"
-                               << "AC-DC"
-                               << "AC-DC";
+        QTest::newRow("slash") << "Wren/Low"
+                               << "Wren-Low"
+                               << "Wren-Low";
         QTest::newRow("climbing") << "../../etc"
                                   << "_.-..-etc"
                                   << "_.-..-etc";

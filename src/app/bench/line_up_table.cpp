@@ -190,7 +190,7 @@ private:
     /// "1.5 % fast"; "" where it plays as it should.
     QString speedOf(const matching::FileClues& file, int track) const {
         const auto [m, t] = tracks_[static_cast<size_t>(track)];
-        return qs(bench::speedText(matching::speedOf(
+        return qs(matching::speedText(matching::speedOf(
             file, candidate_.reference + "/" + candidate_.release.media[m].tracks[t].recording)));
     }
     QVariant strayData(const Row& r, const QModelIndex& index, int role) const {

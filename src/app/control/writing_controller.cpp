@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "app/shell/text_utils.h"
+#include "core/files/trash.h"
 
 namespace moorfrost::app {
 
@@ -81,6 +82,49 @@ void WritingController::write(files::HardLinks links, tags::Damage damage) {
                 endWrite(written->title, std::move(written->outcome));
             else
                 messages_.say(written.error());
+        });
+}
+
+void WritingController::moveToTrash(const QString& title, const std::vector<FilePtr>& files) {
+    if (files.empty() || ending_ != 0 || jobs_.isWriting())
+        return;
+    jobs_.setTrouble(std::nullopt);
+    jobs_.start(
+        this, {ss(title), work::Priority::Asked, writesFiles},
+        [title, files, file = library_.file(), batch = batch_.id()](
+            std::stop_token stop, work::Progress& progress) -> Result<library::WriteOutcome> {
+            auto store = Store::open(file);
+            if (!store)
+                return store.error();
+            files::ChangeSet set;
+            set.title = ss(title);
+            for (const FilePtr& f : files) {
+                auto placed = files::placeInTrash(f->path);
+                files::Step step;
+                step.file = f->id;
+                step.source = f->path;
+                step.expected = f->state;
+                if (placed)
+                    step.target = *placed;
+                else
+                    step.refused = placed.error().message;
+                set.steps.push_back(std::move(step));
+            }
+            library::WriteOutcome out = library::writeSet(**store, set, batch, stop, progress);
+            std::set<Path> gone;
+            for (const files::StepRecord& r : out.report.steps)
+                if (r.state == files::StepState::Done)
+                    gone.insert(r.step.target);
+            for (const files::Step& s : set.steps) // what stayed needs no note
+                if (!s.target.empty() && !gone.contains(s.target))
+                    files::forgetTrashed(s.target);
+            return out;
+        },
+        [this, title](Result<library::WriteOutcome> outcome) {
+            if (outcome)
+                endWrite(title, std::move(*outcome));
+            else
+                messages_.say(outcome.error());
         });
 }
 

@@ -13,6 +13,7 @@
 
 #include "app/bench/mend_text_dialog.h"
 #include "app/library/check_files_dialog.h"
+#include "app/library/same_sound_page.h"
 #include "app/library/sleeve_grid.h"
 #include "app/library/sort_header.h"
 #include "app/library/track_model.h"
@@ -153,12 +154,16 @@ void LibraryPage::layOut() {
     auto* views = new QHBoxLayout;
     views->setSpacing(0);
     tracks_ = button(tr("Tracks"), "left");
-    sleeves_ = button(tr("Sleeves"), "right");
-    for (QPushButton* b : {tracks_, sleeves_}) {
+    sleeves_ = button(tr("Sleeves"), "middle");
+    same_ = button(tr("Same sound"), "right");
+    same_->setToolTip(tr("Files that are the same recording, whatever they are called"));
+    for (QPushButton* b : {tracks_, sleeves_, same_}) {
         b->setCheckable(true);
         views->addWidget(b);
-        connect(b, &QPushButton::clicked, this, [this, b] { showAs(b == sleeves_); });
     }
+    connect(tracks_, &QPushButton::clicked, this, [this] { showAs(false); });
+    connect(sleeves_, &QPushButton::clicked, this, [this] { showAs(true); });
+    connect(same_, &QPushButton::clicked, this, &LibraryPage::showSameSound);
     sleeves_->setChecked(QSettings().value("library/sleeves", false).toBool());
     tracks_->setChecked(!sleeves_->isChecked());
     head->addLayout(views);
@@ -192,7 +197,15 @@ void LibraryPage::layOut() {
     layout->setSpacing(0);
     layout->addWidget(bar("head", head, 46));
     layout->addWidget(bar_->understood());
-    layout->addWidget(splitter, 1);
+    sameSound_ = new SameSoundPage({use_.index, use_.sounds, use_.soundGroups, use_.player});
+    views_ = new QStackedWidget;
+    views_->addWidget(splitter);
+    views_->addWidget(sameSound_);
+    layout->addWidget(views_, 1);
+    connect(&use_.soundGroups, &SoundGroupsController::changed, this, [this] {
+        if (same_->isChecked())
+            count_->setText(sameSound_->told());
+    });
 }
 
 QWidget* LibraryPage::gridPage() {
@@ -233,7 +246,23 @@ bool LibraryPage::showsSleeves() const {
     return sleeves_->isChecked();
 }
 
+void LibraryPage::showSameSound() {
+    for (QPushButton* b : {tracks_, sleeves_})
+        b->setChecked(false);
+    same_->setChecked(true);
+    views_->setCurrentWidget(sameSound_);
+    for (QPushButton* b : {save_, check_, send_})
+        b->hide();
+    count_->setText(sameSound_->told());
+    sameSound_->list()->setFocus();
+}
+
 void LibraryPage::showAs(bool sleeves) {
+    same_->setChecked(false);
+    views_->setCurrentIndex(0);
+    for (QPushButton* b : {save_, check_, send_})
+        b->show();
+    makeRoom();
     sleeves_->setChecked(sleeves);
     tracks_->setChecked(!sleeves);
     QSettings().setValue("library/sleeves", sleeves);
@@ -265,6 +294,10 @@ void LibraryPage::search() {
     save_->setEnabled(!bar_->parsed().query.isEmpty() && !bar_->parsed().error);
     if (!searcher_)
         return;
+    if (same_->isChecked() && !bar_->text().empty()) {
+        showAs(QSettings().value("library/sleeves", false).toBool()); // which searches
+        return;
+    }
     LibraryQuestion question;
     question.query = bar_->parsed().query;
     question.sorting = sorting_;
@@ -322,15 +355,16 @@ void LibraryPage::take(const LibraryQuestion& question, std::shared_ptr<const li
     if (showsSleeves())
         grid_->setSleeves(std::move(answer.sleeves), searcher);
     makeRoom();
-    count_->setText(none ? QString()
-                    : question.query.isEmpty()
-                        ? tr("%n track(s)", "", hits)
-                        : tr("%L1 of %L2 tracks \u00B7 %3")
-                              .arg(hits)
-                              .arg(searcher->count())
-                              .arg(answer.nanoseconds < 1000000
-                                       ? tr("under 1 ms")
-                                       : tr("%L1 ms").arg(answer.nanoseconds / 1000000)));
+    if (!same_->isChecked())
+        count_->setText(none ? QString()
+                        : question.query.isEmpty()
+                            ? tr("%n track(s)", "", hits)
+                            : tr("%L1 of %L2 tracks \u00B7 %3")
+                                  .arg(hits)
+                                  .arg(searcher->count())
+                                  .arg(answer.nanoseconds < 1000000
+                                           ? tr("under 1 ms")
+                                           : tr("%L1 ms").arg(answer.nanoseconds / 1000000)));
     if (!same && hits > 0) {
         if (all && hits > 1)
             view_->selectAll();
@@ -374,7 +408,7 @@ void LibraryPage::choose(const std::vector<int>& rows) {
 void LibraryPage::makeRoom() {
     const bool narrow = width() < 920; // the table and the question come first
     details_->setVisible(!narrow && searcher_ && searcher_->count() > 0);
-    check_->setVisible(!narrow); // it is in the menu, too
+    check_->setVisible(!narrow && !same_->isChecked()); // it is in the menu, too
 }
 
 void LibraryPage::resizeEvent(QResizeEvent* event) {

@@ -21,6 +21,7 @@
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
+#include "app/control/sound_groups_controller.h"
 #include "app/control/standards.h"
 #include "app/library/library_answer.h"
 #include "app/library/search_bar.h"
@@ -36,6 +37,8 @@ class ShortLabel;
 class EmptyHint;
 class CheckFilesDialog;
 class FileDetails;
+class Player;
+class SameSoundPage;
 class SleeveGrid;
 class SortHeader;
 class TrackModel;
@@ -59,6 +62,9 @@ public:
         ContentKinds& kinds;
         CustomFields& customFields;
         RecordingsController& recordings;
+        SoundPrints& sounds;
+        SoundGroupsController& soundGroups;
+        Player& player;
     };
 
     explicit LibraryPage(const Uses& use, QWidget* parent = nullptr);
@@ -68,6 +74,8 @@ public:
     SleeveGrid* grid() { return grid_; }
     QPushButton* tracksButton() { return tracks_; }
     QPushButton* sleevesButton() { return sleeves_; }
+    QPushButton* sameSoundButton() { return same_; }
+    SameSoundPage* sameSound() { return sameSound_; }
     Choice* groupChoice() { return group_; }
     bool showsSleeves() const;
     FacetPanel* facets() { return facets_; }
@@ -93,6 +101,7 @@ private:
     void layOut();
     QWidget* gridPage();
     void showAs(bool sleeves);
+    void showSameSound();
     std::vector<FileId> chosenFiles() const;
     void showMenu(const QPoint& at);
     void addRecordingMenu(QMenu& menu);
@@ -113,7 +122,9 @@ private:
     Uses use_;
     SearchBar* bar_;
     ShortLabel* count_;
-    QPushButton *save_, *check_, *send_, *tracks_, *sleeves_;
+    QPushButton *save_, *check_, *send_, *tracks_, *sleeves_, *same_;
+    SameSoundPage* sameSound_;
+    QStackedWidget* views_; // the search, and what sounds the same
     SleeveGrid* grid_;
     Choice* group_;
     QSlider* size_;

@@ -30,7 +30,8 @@ Controllers::Controllers(const Path& file)
       sameSound(library, recordings, index, jobs),
       bringIn(library, settings, files, batch, lasting, jobs, messages),
       writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
-      care(library, jobs, messages), peaks(library, jobs) {
+      care(library, jobs, messages), peaks(library, jobs),
+      soundGroups(library, index, sounds, recordings, writing, peaks, jobs, messages) {
     auto look = [this] { // what is worked out of the batch in the background
         kinds.listen();
         duplicates.look();

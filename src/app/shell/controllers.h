@@ -28,6 +28,7 @@
 #include "app/control/same_sound.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
+#include "app/control/sound_groups_controller.h"
 #include "app/control/sound_prints.h"
 #include "app/control/standards.h"
 #include "app/control/stray_identifier.h"
@@ -84,6 +85,7 @@ public:
     WritingController writing;
     LibraryCare care;
     Peaks peaks;
+    SoundGroupsController soundGroups;
 
 signals:
     void loaded();

@@ -2,8 +2,6 @@
 #include "app/shell/foot.h"
 
 #include <QHBoxLayout>
-#include <QMouseEvent>
-#include <QPainter>
 #include <QPointer>
 
 #include "app/shell/text_utils.h"
@@ -11,60 +9,6 @@
 #include "app/widgets/controls.h"
 
 namespace moorfrost::app {
-
-Waveform::Waveform(QWidget* parent) : QWidget(parent) {
-    setFixedSize(186, 30);
-    setAccessibleName(tr("Shape of the sound"));
-    setCursor(Qt::PointingHandCursor);
-}
-
-void Waveform::setTrouble(const QString& sentence) {
-    peaks_.clear();
-    trouble_ = true;
-    setToolTip(sentence);
-    setAccessibleDescription(sentence);
-    update();
-}
-
-void Waveform::setPeaks(std::vector<float> peaks) {
-    peaks_ = std::move(peaks);
-    trouble_ = false;
-    setAccessibleDescription({});
-    update();
-}
-
-void Waveform::setPosition(double part) {
-    part_ = part;
-    update();
-}
-
-void Waveform::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    const auto& c = theme::colours();
-    if (peaks_.empty()) {
-        p.fillRect(QRect(0, height() / 2, width(), 1), c.line);
-        if (trouble_) {
-            const QString text = tr("no waveform");
-            p.setFont(theme::uiFont(11));
-            const int w = p.fontMetrics().horizontalAdvance(text) + 12;
-            p.fillRect(QRect((width() - w) / 2, 0, w, height()), palette().window());
-            p.setPen(c.second);
-            p.drawText(rect(), Qt::AlignCenter, text);
-        }
-        return;
-    }
-    int bars = width() / 3;
-    for (int i = 0; i < bars; ++i) {
-        auto at = static_cast<size_t>(i) * peaks_.size() / static_cast<size_t>(bars);
-        int h = std::max(2, static_cast<int>(peaks_[at] * static_cast<float>(height())));
-        bool played = i < part_ * bars;
-        p.fillRect(QRect(i * 3, (height() - h) / 2, 2, h), played ? c.heather : c.third);
-    }
-}
-
-void Waveform::mousePressEvent(QMouseEvent* event) {
-    emit clicked(event->position().x() / width());
-}
 
 Foot::Foot(const Uses& use, Player& player, QWidget* parent) : QFrame(parent), use_(use), player_(player) {
     setObjectName("foot");
@@ -74,6 +18,7 @@ Foot::Foot(const Uses& use, Player& player, QWidget* parent) : QFrame(parent), u
     layout->setSpacing(8);
     play_ = iconButton("play", tr("Play or pause (Space)"));
     wave_ = new Waveform;
+    wave_->setFixedSize(186, 30);
     playing_ = new ShortLabel;
     time_ = label({}, "quiet");
     drafts_ = label({}, "draft");

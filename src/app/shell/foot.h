@@ -16,33 +16,11 @@
 #include "app/control/places_controller.h"
 #include "app/control/writing_controller.h"
 #include "app/shell/player.h"
+#include "app/widgets/waveform.h"
 
 namespace moorfrost::app {
 
 class ShortLabel;
-
-/// The shape of the sound, with the part that was played in heather. A click goes to a place.
-class Waveform : public QWidget {
-    Q_OBJECT
-public:
-    explicit Waveform(QWidget* parent = nullptr);
-    void setPeaks(std::vector<float> peaks);
-    /// In place of a shape: there is none, and why.
-    void setTrouble(const QString& sentence);
-    void setPosition(double part);
-
-signals:
-    void clicked(double part);
-
-protected:
-    void paintEvent(QPaintEvent*) override;
-    void mousePressEvent(QMouseEvent* event) override;
-
-private:
-    std::vector<float> peaks_;
-    bool trouble_ = false;
-    double part_ = 0;
-};
 
 class Foot : public QFrame {
     Q_OBJECT

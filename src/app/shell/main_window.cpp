@@ -45,7 +45,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
                             c_.pictures, c_.references, c_.identify,     c_.strays,     c_.releasePictures});
     library_ = new LibraryPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
                                 c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
-                                c_.recordings});
+                                c_.recordings, c_.sounds, c_.soundGroups, player_});
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.recordings, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});

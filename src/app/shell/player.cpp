@@ -4,6 +4,9 @@
 #include <QAudioDevice>
 #include <QMediaDevices>
 
+#include <algorithm>
+#include <cmath>
+
 #include "app/shell/text_utils.h"
 #include "core/sandbox/parser_pool.h"
 
@@ -76,11 +79,16 @@ Player::~Player() {
     halt();
 }
 
-void Player::play(const std::shared_ptr<const library::FileRecord>& file) {
+void Player::play(const std::shared_ptr<const library::FileRecord>& file, double from) {
+    play(file, from, {});
+}
+
+void Player::play(const std::shared_ptr<const library::FileRecord>& file, double from, const Manner& manner) {
     if (!file || !file->readable())
         return;
     file_ = file;
-    startAt(0);
+    manner_ = manner;
+    startAt(std::max(0.0, from));
 }
 
 void Player::toggle() {
@@ -146,9 +154,16 @@ void Player::startAt(double seconds) {
     format.setSampleFormat(QAudioFormat::Int16);
     sink_ = std::make_unique<QAudioSink>(device, format);
     startedAt_ = seconds;
-    decoder_ = std::jthread([this, seconds, path = file_->path](std::stop_token stop) {
+    decoder_ = std::jthread([this, seconds, path = file_->path, manner = manner_](std::stop_token stop) {
+        const auto factor = static_cast<float>(std::pow(10, manner.gainDb / 20));
+        // More samples a second than are put out make it slower.
+        const int decoded = static_cast<int>(std::lround(rate * manner.slower));
         const Status played = sandbox::ParserPool::shared().play(
-            path, rate, channels, seconds, stop, [&](const std::vector<int16_t>& samples) {
+            path, decoded, channels, seconds, stop, [&](std::vector<int16_t> samples) {
+                if (manner.gainDb != 0)
+                    for (int16_t& s : samples)
+                        s = static_cast<int16_t>(
+                            std::clamp(std::lround(static_cast<float>(s) * factor), -32768L, 32767L));
                 return buffer_.put(QByteArray(reinterpret_cast<const char*>(samples.data()),
                                               static_cast<qsizetype>(samples.size() * sizeof(int16_t))),
                                    stop);
@@ -167,7 +182,7 @@ void Player::startAt(double seconds) {
 }
 
 double Player::position() const {
-    return sink_ ? startedAt_ + static_cast<double>(sink_->processedUSecs()) / 1e6 : 0;
+    return sink_ ? startedAt_ + static_cast<double>(sink_->processedUSecs()) / 1e6 / manner_.slower : 0;
 }
 
 } // namespace moorfrost::app

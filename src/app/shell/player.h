@@ -47,7 +47,13 @@ public:
     explicit Player(QObject* parent = nullptr);
     ~Player() override;
 
-    void play(const std::shared_ptr<const library::FileRecord>& file);
+    /// How it is put out, to be compared with another one.
+    struct Manner {
+        double gainDb = 0; // what would be louder than full scale is cut off
+        double slower = 1; // 1.015: slowed down by that, pitch and all
+    };
+    void play(const std::shared_ptr<const library::FileRecord>& file, double from = 0);
+    void play(const std::shared_ptr<const library::FileRecord>& file, double from, const Manner& manner);
     /// Pause and go on; starts the loaded file if it had ended.
     void toggle();
     void seek(double seconds);
@@ -72,6 +78,7 @@ private:
     std::jthread decoder_;
     QTimer timer_;
     double startedAt_ = 0;
+    Manner manner_;
     bool playing_ = false;
 };
 

@@ -3,10 +3,7 @@
 
 #include <algorithm>
 #include <array>
-#include <cmath>
 #include <set>
-
-#include <fmt/format.h>
 
 #include "core/matching/listening.h"
 #include "core/reference/catalogue.h"
@@ -135,7 +132,7 @@ const std::vector<std::string>& takenFields() {
             if (wanted.contains(f.key))
                 out.push_back(f.key);
         out.emplace_back(matching::referenceNumberField);
-        out.emplace_back(speedField);
+        out.emplace_back(matching::speedField);
         return out;
     }();
     return fields;
@@ -191,12 +188,6 @@ tags::Fields fieldsOf(const Release& release, size_t medium, size_t place, const
     return out;
 }
 
-std::string speedText(double speed) {
-    if (std::abs(speed - 1) < matching::speedWorthTelling)
-        return {};
-    return fmt::format("{:.1f} % {}", std::abs(speed - 1) * 100, speed > 1 ? "fast" : "slow");
-}
-
 std::string originOf(const Release& release, const std::string& referenceName, const std::string& day) {
     std::string out = referenceName + ": " + release.title;
     if (const std::string carrier = release.carrier(); !carrier.empty())
@@ -222,10 +213,10 @@ edits::Proposals take(const matching::Candidate& candidate, const matching::Slee
             continue;
         tags::Fields told = fieldsOf(candidate.release, likeable.tracks[t].medium, likeable.tracks[t].place,
                                      candidate.reference);
-        if (const std::string speed = speedText(
+        if (const std::string speed = matching::speedText(
                 matching::speedOf(clues.files.at(static_cast<size_t>(seat)), likeable.tracks[t].recording));
             !speed.empty())
-            told[speedField] = {speed};
+            told[matching::speedField] = {speed};
         if (const auto genre = told.find("genre"); genre != told.end()) {
             std::vector<std::string> own;
             for (const std::string& g : genre->second) {

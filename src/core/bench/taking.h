@@ -51,11 +51,6 @@ const std::vector<std::string>& takenFields();
 tags::Fields fieldsOf(const reference::Release& release, size_t medium, size_t place,
                       const std::string& reference);
 
-/// The field that says how fast a file plays beside the recording that it is: "1.5 % fast". The sound stays.
-inline constexpr const char* speedField = "transfer speed";
-/// "" where it is worth no word.
-std::string speedText(double speed);
-
 /// "Cairn: Night Post EP, CD, GR 014, 29 Nov 2026"
 std::string originOf(const reference::Release& release, const std::string& referenceName,
                      const std::string& day);

@@ -13,6 +13,7 @@
 
 #include "core/base/log.h"
 #include "core/files/disk.h"
+#include "core/files/trash.h"
 #include "core/files/write_ahead_log.h"
 #include "core/library/picture_store.h"
 #include "core/text/text.h"
@@ -278,6 +279,7 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
         const StepRecord& r = step.record;
         if (r.state == StepState::TakenBack) {
             ++outcome.done;
+            files::forgetTrashed(r.step.target); // where it was put into the trash
         } else if (!r.error.empty()) {
             outcome.refused.emplace_back(r.step.target.empty() ? r.step.source : r.step.target, r.error);
         }

@@ -6,6 +6,8 @@
 #include <map>
 #include <set>
 
+#include <fmt/format.h>
+
 namespace moorfrost::matching {
 
 namespace {
@@ -169,6 +171,12 @@ Identified identifyByAll(SleeveClues& clues, const std::vector<reference::Refere
         if (std::ranges::none_of(found.errors, [&](const Error& o) { return o.message == e.message; }))
             found.errors.push_back(std::move(e));
     return found;
+}
+
+std::string speedText(double speed) {
+    if (std::abs(speed - 1) < speedWorthTelling)
+        return {};
+    return fmt::format("{:.1f} % {}", std::abs(speed - 1) * 100, speed > 1 ? "fast" : "slow");
 }
 
 double speedOf(const FileClues& file, const std::string& recording) {

@@ -33,6 +33,11 @@ Identified identifyByAll(SleeveClues& clues, const std::vector<reference::Refere
 inline constexpr double mostSpeedError = 0.045, speedStep = 0.005;
 /// "plays 1.5 % fast" is worth telling from here on.
 inline constexpr double speedWorthTelling = 0.0025;
+/// The field that says how fast a file plays beside the recording that it is: "1.5 % fast". The sound stays.
+inline constexpr const char* speedField = "transfer speed";
+/// "" where it is worth no word.
+std::string speedText(double speed);
+
 /// The speed at which a file plays beside the recording that this track is; 1 where that is not known.
 double speedOf(const FileClues& file, const std::string& recording);
 

@@ -1,0 +1,237 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/control/sound_groups_controller.h"
+
+#include <algorithm>
+
+#include "app/shell/text_utils.h"
+#include "core/audio/loudness.h"
+#include "core/sandbox/parser_pool.h"
+
+namespace moorfrost::app {
+
+using library::SoundGroup;
+using library::Store;
+
+namespace {
+
+constexpr double secondsAtOtherSpeeds = 60;
+
+/// Pairs that were told apart, among these files.
+library::ToldApart apartOf(Store& store, const std::vector<FileId>& files) {
+    library::ToldApart out;
+    for (const auto& [file, values] :
+         store.recordings().valuesOfFiles(SoundGroupsController::apartField, files))
+        for (const std::string& v : values)
+            if (const FileId other = std::atoll(v.c_str()); other > 0)
+                out.insert({std::min(file, other), std::max(file, other)});
+    return out;
+}
+
+} // namespace
+
+SoundGroupsController::SoundGroupsController(LibraryAccess& library, LibraryIndex& index, SoundPrints& sounds,
+                                             RecordingsController& recordings, WritingController& writing,
+                                             Peaks& peaks, JobList& jobs, Messages& messages)
+    : library_(library), index_(index), sounds_(sounds), recordings_(recordings), writing_(writing),
+      peaks_(peaks), jobs_(jobs), messages_(messages) {
+    auto isOld = [this] {
+        old_ = true;
+        emit changed();
+    };
+    connect(&index, &LibraryIndex::changed, this, isOld);
+    connect(&sounds, &SoundPrints::heard, this, isOld);
+    connect(&recordings, &RecordingsController::changed, this,
+            [this, isOld](const std::vector<FileId>& files) {
+                for (FileId id : files)
+                    told_.erase(id);
+                isOld();
+            });
+}
+
+const std::vector<std::string>& SoundGroupsController::versions() {
+    static const std::vector<std::string> all{"edit", "instrumental", "a cappella", "remix",  "live",
+                                              "demo", "remaster",     "mix",        "excerpt"};
+    return all;
+}
+
+void SoundGroupsController::look() {
+    const auto searcher = index_.searcher();
+    if (looking_ || !searcher)
+        return;
+    looking_ = true;
+    old_ = false;
+    jobs_.start(
+        this, {ss(tr("Looking for files that sound the same")), work::Priority::Asked},
+        [searcher, sounds = sounds_.store(), file = library_.file()](
+            std::stop_token stop, work::Progress& progress) -> Result<library::SoundGroups> {
+            auto store = Store::open(file);
+            if (!store)
+                return store.error();
+            auto prints =
+                [&store](FileId id,
+                         const std::vector<double>& speeds) -> Result<std::vector<sound::Fingerprint>> {
+                const auto f = (*store)->files().find(id);
+                if (!f)
+                    return Error{ErrorKind::NotFound, {}, "The file is not known any more."};
+                return sandbox::ParserPool::shared().fingerprintsOf(f->path, speeds, secondsAtOtherSpeeds,
+                                                                    {});
+            };
+            return library::findSoundGroups(*sounds, *searcher, apartOf(**store, sounds->ids()), prints, stop,
+                                            progress);
+        },
+        [this](Result<library::SoundGroups> groups) {
+            looking_ = false;
+            if (groups)
+                groups_ = std::move(*groups);
+            else if (groups.error().kind == ErrorKind::Cancelled)
+                old_ = true;
+            else
+                messages_.say(groups.error());
+            emit changed();
+        });
+    emit changed();
+}
+
+const SoundGroupFile* SoundGroupsController::told(FileId file) const {
+    const auto it = told_.find(file);
+    return it == told_.end() ? nullptr : &it->second;
+}
+
+void SoundGroupsController::tell(const SoundGroup& group) {
+    struct Row {
+        library::FileRecord file;
+        library::RecordingId recording = 0;
+        std::string version;
+    };
+    std::vector<FileId> files;
+    for (FileId id : group.files)
+        if (!told_.contains(id))
+            files.push_back(id);
+    if (files.empty())
+        return;
+    library_.read(
+        this,
+        [files](Store& store) {
+            std::vector<Row> out;
+            for (library::FileRecord& f : store.files().findAll(files)) {
+                const auto place = store.recordings().placeOf(f.id);
+                const auto version = store.recordings().values(place.recording, versionField);
+                out.push_back({std::move(f), place.recording, version.empty() ? std::string() : version[0]});
+            }
+            return out;
+        },
+        [this](Result<std::vector<Row>> rows) {
+            for (size_t i = 0; rows && i < rows->size(); ++i) {
+                Row& r = (*rows)[i];
+                const FileId id = r.file.id;
+                told_[id] = {
+                    std::make_shared<library::FileRecord>(std::move(r.file)), r.recording, r.version, {}, {}};
+                emit fileTold(id);
+                measure(told_[id].file);
+            }
+        });
+}
+
+/// Its shape and how loud it is.
+void SoundGroupsController::measure(const FilePtr& file) {
+    peaks_.read(this, file, [this, id = file->id](const Result<Peaks::Shape>& shape) {
+        if (const auto it = told_.find(id); shape && it != told_.end()) {
+            it->second.shape = *shape;
+            emit fileTold(id);
+        }
+    });
+    jobs_.start(
+        this, {ss(tr("Measuring how loud %1 is").arg(shownName(file->path))), work::Priority::Background},
+        [path = file->path](std::stop_token stop, work::Progress&) -> Result<std::optional<double>> {
+            audio::Loudness meter(48000, 2);
+            const Status played = sandbox::ParserPool::shared().play(
+                path, 48000, 2, 0, stop, [&](const std::vector<int16_t>& samples) {
+                    meter.feed(samples);
+                    return true;
+                });
+            if (!played)
+                return played.error();
+            return meter.integrated();
+        },
+        [this, id = file->id](const Result<std::optional<double>>& loudness) {
+            if (const auto it = told_.find(id); loudness && it != told_.end()) {
+                it->second.loudness = *loudness;
+                emit fileTold(id);
+            }
+        });
+}
+
+library::SoundLink SoundGroupsController::link(const SoundGroup& group, FileId one, FileId other) {
+    for (const library::SoundLink& l : group.links) {
+        if (l.one == one && l.other == other)
+            return l;
+        if (l.one == other && l.other == one)
+            return {one, other, l.z, -l.offset / l.speed, l.overlap / l.speed, 1 / l.speed};
+    }
+    return library::linkBetween(*sounds_.store(), one, other);
+}
+
+void SoundGroupsController::areOneRecording(const SoundGroup& group) {
+    recordings_.merge(group.files);
+}
+
+void SoundGroupsController::areNotTheSame(const SoundGroup& group, FileId one, FileId other) {
+    library_.read(
+        this, [one](Store& store) { return store.recordings().valuesOfFiles(apartField, {one}); },
+        [this, one, other, files = group.files](Result<library::KeptValues> kept) {
+            if (!kept)
+                return;
+            std::vector<std::string> values = (*kept)[one];
+            if (const std::string id = std::to_string(other); std::ranges::find(values, id) == values.end())
+                values.push_back(id);
+            recordings_.keep(tr("Tell two recordings apart"), apartField, {{one, values}},
+                             [this] { look(); });
+        });
+}
+
+void SoundGroupsController::isOtherVersion(FileId lead, FileId other, const std::string& version) {
+    struct Kept {
+        library::RecordingId recording = 0;
+        std::vector<std::string> family;
+    };
+    library_.read(
+        this,
+        [lead](Store& store) {
+            const library::RecordingId recording = store.recordings().placeOf(lead).recording;
+            return Kept{recording, store.recordings().values(recording, familyField)};
+        },
+        [this, lead, other, version](Result<Kept> kept) {
+            if (!kept)
+                return;
+            // A family is named after the recording that it began with.
+            const std::vector<std::string> family =
+                kept->family.empty() ? std::vector{std::to_string(kept->recording)} : kept->family;
+            const QString title = tr("Another version: %1").arg(qs(version));
+            recordings_.keep(
+                title, familyField, {{lead, family}, {other, family}}, [this, other, version, title] {
+                    recordings_.keep(title, versionField, {{other, {version}}}, [this] { emit changed(); });
+                });
+        });
+}
+
+void SoundGroupsController::keepOne(const SoundGroup& group, FileId kept) {
+    const SoundGroupFile* best = told(kept);
+    std::vector<FilePtr> rest;
+    for (FileId id : group.files)
+        if (const SoundGroupFile* f = told(id); f && id != kept)
+            rest.push_back(f->file);
+    if (!best || rest.empty())
+        return;
+    // Whatever was given to the others belongs to the recording that stays.
+    bool several = false;
+    for (FileId id : group.files)
+        if (const SoundGroupFile* f = told(id))
+            several = several || f->recording != best->recording;
+    if (several)
+        recordings_.merge(group.files);
+    writing_.moveToTrash(tr("Keep %1, %n other(s) to the trash", "", static_cast<int>(rest.size()))
+                             .arg(shownName(best->file->path)),
+                         rest);
+}
+
+} // namespace moorfrost::app
