@@ -500,6 +500,10 @@
         <source>%n file(s) go; it can be taken back</source>
         <translation><numerusform>%n file go; it can be taken back</numerusform><numerusform>%n files go; it can be taken back</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>one with %n other(s)</source>
+        <translation><numerusform>one with %n other</numerusform><numerusform>one with %n others</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::SettingsPage</name>

@@ -4,6 +4,7 @@
 #include <QApplication>
 #include <QDialog>
 #include <QDir>
+#include <QListWidget>
 #include <QScrollArea>
 #include <QScrollBar>
 #include <QTest>
@@ -29,6 +30,7 @@
 #include "app/journal/journal_page.h"
 #include "app/library/check_files_dialog.h"
 #include "app/library/library_page.h"
+#include "app/library/same_sound_page.h"
 #include "app/library/track_model.h"
 #include "app/settings/reference_list.h"
 #include "app/settings/settings_page.h"
@@ -158,6 +160,7 @@ int main(int argc, char** argv) {
     shot(&w, "identify-all");
     if (!d.chooseSleeve("Night Post EP"))
         qFatal("no such sleeve");
+    w.bench()->identify()->lookUpBySound();
     shot(&w, "identify");
     w.bench()->identify()->showChanges()->click();
     shot(&w, "identify-changes");
@@ -322,6 +325,25 @@ int main(int argc, char** argv) {
     w.library()->groupChoice()->setCurrentIndex(1);
     w.library()->sleevesButton()->click();
     shot(&w, "library-sleeves");
+    // Two transfers of one tape, one of them fast.
+    const Path reels = root / "Music archive" / "Tarnholm Harbour Band";
+    std::filesystem::create_directories(reels);
+    for (const char* side : {"A", "B_fast"}) {
+        const Path to = reels / (std::string("processional_tape_") + side + ".wav");
+        std::filesystem::copy_file(root / "incoming/harbour-transfers" / to.filename(), to,
+                                   std::filesystem::copy_options::overwrite_existing);
+        test::tag(to, {{"title", {"Processional"}}, {"artist", {"Tarnholm Harbour Band"}}});
+    }
+    s.shelves.read(s.shelves.all());
+    d.settle();
+    for (int i = 0; i < 200 && s.sounds.isListening(); ++i)
+        QTest::qWait(50);
+    w.library()->sameSoundButton()->click();
+    d.settle();
+    for (int i = 0; i < w.library()->sameSound()->list()->count(); ++i)
+        if (w.library()->sameSound()->list()->item(i)->text() == "Processional")
+            w.library()->sameSound()->list()->setCurrentRow(i);
+    shot(&w, "library-same-sound");
     w.library()->tracksButton()->click();
     w.showWorkspace(MainWindow::Journal);
     w.findChild<JournalPage*>()->sets()->setCurrentRow(1);

@@ -13,6 +13,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 #include "app/shell/player.h"
 #include "app/shell/text_utils.h"
@@ -371,8 +372,14 @@ void SameSoundPage::showFacts() {
                                              (link_.offset < 0 ? "-" : "") + seconds(std::abs(link_.offset)))
                                   : QString());
     measure_->setToolTip(tr("z = %1").arg(link_.z, 0, 'f', 1));
-    const bool aIsBetter = fa && fb && library::isBetter(*fa->file, *fb->file);
-    const bool bIsBetter = fa && fb && library::isBetter(*fb->file, *fa->file);
+    auto isBetter = [](const SoundGroupFile* one, const SoundGroupFile* other) {
+        if (!one || !other)
+            return false;
+        library::FileRecord x = *one->file, y = *other->file;
+        x.id = y.id = 0; // which one came first makes none of them better
+        return library::isBetter(x, y);
+    };
+    const bool aIsBetter = isBetter(fa, fb), bIsBetter = isBetter(fb, fa);
     fillStrip(stripA_, a_, aIsBetter);
     fillStrip(stripB_, b_, bIsBetter);
 
@@ -405,7 +412,11 @@ void SameSoundPage::showFacts() {
         const QString told = qs(matching::speedText(l.speed));
         return l.z <= 0 ? tr("not known") : told.isEmpty() ? tr("the same") : told;
     });
-    row(tr("Length"), [](const SoundGroupFile& f) { return shownLength(f.file->tags.facts.duration); });
+    row(tr("Length"), [](const SoundGroupFile& f) {
+        const double length = f.file->tags.facts.duration;
+        return shownLength(std::floor(length)) +
+               QString(".%1").arg(static_cast<int>((length - std::floor(length)) * 10));
+    });
     row(tr("Loudness"), [](const SoundGroupFile& f) {
         return f.loudness ? tr("%1 LUFS").arg(*f.loudness, 0, 'f', 1) : tr("being measured");
     });
@@ -416,14 +427,23 @@ void SameSoundPage::showFacts() {
     row(tr("Title"), field("title"));
     row(tr("Album"), field("album"));
     row(tr("ISRC"), field("isrc"));
-    row(tr("Recording"), [best](const SoundGroupFile& f) {
-        QString out =
-            best && f.recording == best->recording ? tr("one recording") : tr("a recording of its own");
+    std::map<library::RecordingId, int> members;
+    for (FileId id : files_)
+        if (const SoundGroupFile* f = use_.groups.told(id))
+            ++members[f->recording];
+    row(tr("Recording"), [&](const SoundGroupFile& f) {
+        const int others = members[f.recording] - 1;
+        QString out = others + 1 == static_cast<int>(files_.size()) ? tr("one recording")
+                      : others > 0                                  ? tr("one with %n other(s)", "", others)
+                                                                    : tr("of its own");
         if (!f.version.empty())
             out += ", " + qs(f.version);
         return out;
     });
-    row(tr("Where"), [](const SoundGroupFile& f) { return shownPath(f.file->path.parent_path()); });
+    row(tr("Where"), [](const SoundGroupFile& f) {
+        const Path folder = f.file->path.parent_path();
+        return "\u2026/" + shownName(folder.parent_path()) + "/" + shownName(folder);
+    });
     facts_->show(table);
 
     bool several = false;
