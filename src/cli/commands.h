@@ -42,6 +42,7 @@ struct Options {
     bool takeSure = false;
     std::string referenceData; // a folder; "": as the library has it
     int port = 0;
+    bool json = false;
 };
 
 int scan(const Options& options);
@@ -54,6 +55,9 @@ int takeBack(const Options& options);
 int recording(const Options& options);
 int identify(const Options& options);
 int reference(const Options& options);
+int fingerprint(const Options& options);
+int match(const Options& options);
+int duplicates(const Options& options);
 int search(const Options& options);
 int facets(const Options& options);
 int stats(const Options& options);

@@ -7,6 +7,7 @@
 #include <unistd.h>
 
 #include "cli/json_out.h"
+#include "cli/references.h"
 #include "cli/sets.h"
 #include "core/base/helper_program.h"
 #include "core/bench/taking.h"
@@ -24,84 +25,6 @@ namespace moorfrost::cli {
 namespace {
 
 constexpr int wrongly = 2;
-using reference::EntryKind;
-
-/// The references as the library has them.
-struct References {
-    std::vector<reference::Entry> entries;
-    std::vector<std::unique_ptr<reference::Reference>> all;
-    bench::TakeRules rules;
-    bench::OwnGenres genres;
-
-    std::vector<reference::Reference*> plain() const {
-        std::vector<reference::Reference*> out;
-        for (const auto& r : all)
-            out.push_back(r.get());
-        return out;
-    }
-    std::string nameOf(const std::string& key) const {
-        for (const auto& r : all)
-            if (r->key() == key)
-                return r->name();
-        return key;
-    }
-};
-
-Path dataFolder(library::Store& store, const Options& options) {
-    const std::string kept = options.referenceData.empty()
-                                 ? store.settings().get(library::settings::referenceData)
-                                 : options.referenceData;
-    return kept.empty() ? store.file().parent_path() / "reference" : std::filesystem::absolute(kept);
-}
-
-References referencesOf(library::Store& store, const Options& options) {
-    References out;
-    out.entries = reference::entriesFrom(store.settings().get(library::settings::references));
-    out.rules = bench::takeRulesFrom(store.settings().get(library::settings::takeRules));
-    Path answers = store.file();
-    answers += ".answers";
-    auto cache = std::make_shared<reference::AnswerCache>(answers);
-    auto standin = std::make_shared<reference::StandinProcess>(dataFolder(store, options));
-    const auto shelved = library::searchOf(store).searcher;
-    std::vector<std::string> genres;
-    for (library::FacetValue& v : shelved->facet(shelved->all(), "genre", 2000))
-        genres.push_back(std::move(v.value));
-    out.genres = bench::OwnGenres(std::move(genres));
-    for (const reference::Entry& e : out.entries) {
-        if (!e.on)
-            continue;
-        if (e.kind == EntryKind::Library) {
-            auto shelves = std::make_unique<library::LibraryReference>(e.name);
-            shelves->setLibrary(shelved);
-            out.all.push_back(std::move(shelves));
-            continue;
-        }
-        out.all.push_back(std::make_unique<reference::HttpReference>(
-            e.key, e.name,
-            e.kind == EntryKind::Simulated
-                ? std::function<Result<std::string>()>([standin] { return standin->address(); })
-                : [at = e.address]() -> Result<std::string> { return at; },
-            cache));
-    }
-    return out;
-}
-
-Json releaseJson(const reference::Release& r, const std::string& reference) {
-    Json out;
-    out["reference"] = reference;
-    out["id"] = r.id;
-    out["title"] = r.title;
-    out["artist"] = r.credit.text();
-    out["date"] = r.date();
-    out["country"] = r.country();
-    out["carrier"] = r.carrier();
-    out["labels"] = Json::array();
-    for (const reference::Label& l : r.labels)
-        out["labels"].push_back({{"name", l.name}, {"catalogue_number", l.catalogueNumber}});
-    out["barcode"] = r.barcode;
-    out["tracks"] = r.trackCount();
-    return out;
-}
 
 const char* nameOf(matching::Verdict verdict) {
     switch (verdict) {
@@ -138,6 +61,7 @@ int identify(const Options& options) {
     }
     const matching::Ways ways{options.ways.find("name") != std::string::npos,
                               options.ways.find("codes") != std::string::npos};
+    const bool byEar = options.ways.find("sound") != std::string::npos;
     bool fine = true;
     const std::vector<files::ScannedFile> found = readAll(options, fine);
     // The numbers of the library, so that it does not tell files of themselves; others count down from -1.
@@ -165,8 +89,17 @@ int identify(const Options& options) {
         std::vector<matching::SleeveInput> files;
         for (int64_t id : sleeve.ids)
             files.push_back(inputs[byNumber.at(id).first]);
-        const matching::SleeveClues clues = matching::cluesOf(files);
-        const matching::Identified answer = matching::identify(clues, references.plain(), ways, {});
+        matching::SleeveClues clues = matching::cluesOf(files);
+        matching::Listened heard;
+        if (byEar)
+            heard = matching::listen(clues, references.plain(),
+                                     [&](int64_t id, const std::vector<double>& speeds) {
+                                         return fingerprintsOf(byNumber.at(id).second->path, speeds);
+                                     },
+                                     {});
+        matching::Identified answer =
+            matching::identify(clues, references.plain(), ways, {}, 8, heard.releases);
+        answer.errors.insert(answer.errors.end(), heard.errors.begin(), heard.errors.end());
         for (const Error& e : answer.errors)
             if (told.insert(e.message).second)
                 say(e.message);

@@ -3,6 +3,7 @@
 
 #include "cli/commands.h"
 #include "core/edits/edits.h"
+#include "core/text/text.h"
 
 int main(int argc, char** argv) {
     using namespace moorfrost::cli;
@@ -88,8 +89,15 @@ int main(int argc, char** argv) {
     };
     CLI::App* identified = withReference(
         withWriting(withPaths(add("identify", "Look up which releases the files are", identify))));
-    identified->add_option("--by", o.ways, "name, codes, or both with a comma (that is the default)")
-        ->check(CLI::IsMember({"name", "codes", "name,codes", "codes,name"}));
+    identified
+        ->add_option("--by", o.ways,
+                     "name, codes, sound, or several with commas (name and codes, if nothing is said)")
+        ->check([](const std::string& ways) {
+            for (const std::string& way : moorfrost::text::split(ways, ","))
+                if (way != "name" && way != "codes" && way != "sound")
+                    return way + " is none of name, codes, sound";
+            return std::string();
+        });
     identified->add_flag("--take-sure", o.takeSure, "Write the fields of those that are sure");
     identified->add_flag("--dry-run", o.dryRun, "With --take-sure: only say what would be written");
     CLI::App* refs =
@@ -100,6 +108,13 @@ int main(int argc, char** argv) {
     refs->add_option("words", o.paths, "Artist, album, titles, codes");
     refs->add_option("--port", o.port, "Of serve: the port; 0: a free one")->check(CLI::Range(0, 65535));
     refs->add_option("--limit", o.limit, "Of search: no more than these");
+    withPaths(add("fingerprint", "Print the fingerprints of files", fingerprint));
+    CLI::App* matched =
+        withReference(withPaths(add("match", "Which recordings files are by their sound", match)));
+    matched->add_option("--against", o.against, "Only the library, or only the references")
+        ->check(CLI::IsMember({"library", "reference"}));
+    add("duplicates", "Files on shelves that sound the same: one object a group", duplicates)
+        ->add_flag("--json", o.json, "As it is anyway");
     CLI::App* fix = withPaths(add("fixity", "Print checksums of the sound, without the tags", fixity));
     fix->add_flag("--sha256", o.sha256, "SHA-256 as well");
     fix->add_flag("--store", o.store, "Keep them in the library");

@@ -16,17 +16,6 @@ namespace {
 
 constexpr double secondsAtOtherSpeeds = 60;
 
-/// Pairs that were told apart, among these files.
-library::ToldApart apartOf(Store& store, const std::vector<FileId>& files) {
-    library::ToldApart out;
-    for (const auto& [file, values] :
-         store.recordings().valuesOfFiles(SoundGroupsController::apartField, files))
-        for (const std::string& v : values)
-            if (const FileId other = std::atoll(v.c_str()); other > 0)
-                out.insert({std::min(file, other), std::max(file, other)});
-    return out;
-}
-
 } // namespace
 
 SoundGroupsController::SoundGroupsController(LibraryAccess& library, LibraryIndex& index, SoundPrints& sounds,
@@ -76,8 +65,8 @@ void SoundGroupsController::look() {
                 return sandbox::ParserPool::shared().fingerprintsOf(f->path, speeds, secondsAtOtherSpeeds,
                                                                     {});
             };
-            return library::findSoundGroups(*sounds, *searcher, apartOf(**store, sounds->ids()), prints, stop,
-                                            progress);
+            return library::findSoundGroups(*sounds, *searcher, library::toldApart(**store, sounds->ids()),
+                                            prints, stop, progress);
         },
         [this](Result<library::SoundGroups> groups) {
             looking_ = false;
@@ -177,14 +166,15 @@ void SoundGroupsController::areOneRecording(const SoundGroup& group) {
 
 void SoundGroupsController::areNotTheSame(const SoundGroup& group, FileId one, FileId other) {
     library_.read(
-        this, [one](Store& store) { return store.recordings().valuesOfFiles(apartField, {one}); },
+        this,
+        [one](Store& store) { return store.recordings().valuesOfFiles(library::toldApartField, {one}); },
         [this, one, other, files = group.files](Result<library::KeptValues> kept) {
             if (!kept)
                 return;
             std::vector<std::string> values = (*kept)[one];
             if (const std::string id = std::to_string(other); std::ranges::find(values, id) == values.end())
                 values.push_back(id);
-            recordings_.keep(tr("Tell two recordings apart"), apartField, {{one, values}},
+            recordings_.keep(tr("Tell two recordings apart"), library::toldApartField, {{one, values}},
                              [this] { look(); });
         });
 }

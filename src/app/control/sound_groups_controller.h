@@ -53,7 +53,6 @@ public:
 
     static const std::vector<std::string>& versions();
     // Fields of what the library keeps of recordings.
-    static constexpr const char* apartField = "sounds otherwise than";
     static constexpr const char* familyField = "family";
     static constexpr const char* versionField = "version";
 

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstdlib>
 #include <map>
 #include <mutex>
 #include <numeric>
@@ -276,6 +277,15 @@ private:
 };
 
 } // namespace
+
+ToldApart toldApart(Store& store, const std::vector<FileId>& files) {
+    ToldApart out;
+    for (const auto& [file, values] : store.recordings().valuesOfFiles(toldApartField, files))
+        for (const std::string& v : values)
+            if (const FileId other = std::atoll(v.c_str()); other > 0)
+                out.insert({std::min(file, other), std::max(file, other)});
+    return out;
+}
 
 Result<SoundGroups> findSoundGroups(sound::SoundStore& sounds, const Searcher& searcher,
                                     const ToldApart& apart, const matching::PrintsOf& printsOf,

@@ -8,6 +8,7 @@
 #include <stop_token>
 
 #include "core/library/search/searcher.h"
+#include "core/library/store/store.h"
 #include "core/matching/listening.h"
 #include "core/sound/store.h"
 #include "core/work/progress.h"
@@ -45,6 +46,10 @@ struct SoundGroups {
 
 /// Pairs that a person has told apart: they are not put together by themselves. The lesser number first.
 using ToldApart = std::set<std::pair<FileId, FileId>>;
+/// What is kept of a recording that was told apart: the numbers of files.
+inline constexpr const char* toldApartField = "sounds otherwise than";
+/// Among these files. On the thread of the store.
+ToldApart toldApart(Store& store, const std::vector<FileId>& files);
 
 /// `printsOf` (may be empty) listens to files that are said to run fast or slow, or that are called like
 /// another one and yet sound otherwise, at other speeds. An Error (Cancelled) after a stop.
