@@ -109,7 +109,7 @@ int main(int argc, char** argv) {
                 memoryInUse("VmHWM:"));
     columns.reset();
     double mapping = milliseconds(
-        [&] { columns = std::make_shared<library::Columns>(library::Arena::map(snapshot, "bench")); });
+        [&] { columns = std::make_shared<library::Columns>(files::Arena::map(snapshot, "bench")); });
     std::printf("snapshot mapped and checked           %8.0f ms\n", mapping);
     // Readiness as a standard of five rules tells it of such a library.
     library::ReadinessTableWriter table({"Title, Artist", "Album", "Date", "Track numbers", "Picture"}, "");

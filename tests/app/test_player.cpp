@@ -8,11 +8,14 @@
 
 #include <cmath>
 
+#include "app/library/library_page.h"
+#include "app/library/same_sound_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/player.h"
 #include "support/driver.h"
 #include "support/places.h"
 #include "support/sample_files.h"
+#include "support/shared_data.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -192,6 +195,74 @@ private slots:
         QVERIFY2(QTest::qWaitFor([&] { return !player().isPlaying(); }, 20000), "it does not end");
         player().toggle(); // once more
         QVERIFY(player().isPlaying() && player().position() < 1);
+        player().stop();
+    }
+
+    /// To be compared with another one, a file is made softer, and slower, pitch and all.
+    void softerAndSlower() {
+        const FilePtr file = d_->controllers().files.file(d_->fileNamed("stairs.flac"));
+        auto heard = [&](const Player::Manner& manner) {
+            const QByteArray pcm = recorded([&] {
+                player().play(file, 2.2, manner);
+                QVERIFY(QTest::qWaitFor([&] { return player().position() > 2.75; }, 20000));
+                player().stop();
+            });
+            const auto* samples = reinterpret_cast<const int16_t*>(pcm.constData());
+            int peak = 0, ups = 0, from = -1, to = 0;
+            for (int i = 1; i < pcm.size() / 4; ++i)
+                if (std::abs(int{samples[i * 2]}) > 200) {
+                    from = from < 0 ? i : from;
+                    to = i;
+                    peak = std::max(peak, std::abs(int{samples[i * 2]}));
+                }
+            // In the middle of the third tone, 700 Hz.
+            const int begin = from + rate / 20, end = std::min(to, begin + rate / 4);
+            for (int i = begin; i < end; ++i)
+                ups += samples[(i - 1) * 2] < 0 && samples[i * 2] >= 0;
+            return std::pair(peak, static_cast<double>(ups) * rate / (end - begin));
+        };
+        const auto [loud, high] = heard({});
+        const auto [soft, low] = heard({-12, 1.1});
+        QVERIFY2(std::abs(high - 700) < 15, qPrintable(QString::number(high)));
+        QVERIFY2(std::abs(low - 700 / 1.1) < 15, qPrintable(QString::number(low)));
+        QVERIFY2(std::abs(20 * std::log10(static_cast<double>(soft) / loud) + 12) < 1.5,
+                 qPrintable(QString("%1 %2").arg(soft).arg(loud)));
+    }
+
+    /// A and B in turn: the ear stays at the same place of the music, though one of them runs fast.
+    void twoTapesInTurn() {
+        for (const char* name : {"processional_tape_A.wav", "processional_tape_B_fast.wav"}) {
+            const Path to = *box_ / "shelf" / name;
+            std::filesystem::create_directories(to.parent_path());
+            std::filesystem::copy_file(test::sharedDemo() / "incoming/harbour-transfers" / name, to);
+            test::tag(to, {{"title", {"Processional"}}});
+        }
+        d_->addShelf(*box_ / "shelf");
+        Controllers& c = d_->controllers();
+        c.shelves.read(c.shelves.all());
+        d_->settle();
+        QTRY_VERIFY_WITH_TIMEOUT(!c.sounds.isListening() && c.sounds.store()->size() == 2, 20000);
+        d_->window().showWorkspace(MainWindow::Library);
+        d_->window().library()->sameSoundButton()->click();
+        d_->settle();
+        SameSoundPage* page = d_->window().library()->sameSound();
+        QVERIFY(page->a() && page->b());
+        page->listenButton()->click();
+        QVERIFY(QTest::qWaitFor([&] { return player().position() > 0.8; }, 20000));
+        QCOMPARE(player().file()->id, page->a());
+        const bool bIsFast = player().file()->path.filename() == "processional_tape_A.wav";
+        player().seek(20);
+        QVERIFY(QTest::qWaitFor([&] { return player().position() > 20.2; }, 20000));
+        const double before = player().position();
+        QTest::keyClick(page, Qt::Key_X);
+        QCOMPARE(player().file()->id, page->b());
+        const double expected = bIsFast ? before / 1.015 : before * 1.015;
+        QVERIFY2(std::abs(player().position() - expected) < 0.25,
+                 qPrintable(QString("%1 for %2").arg(player().position()).arg(before)));
+        QVERIFY(QTest::qWaitFor([&] { return player().position() > expected + 0.4; }, 20000));
+        QTest::keyClick(page, Qt::Key_X);
+        QCOMPARE(player().file()->id, page->a());
+        QVERIFY(player().position() > before);
         player().stop();
     }
 };

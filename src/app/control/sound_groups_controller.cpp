@@ -27,7 +27,10 @@ SoundGroupsController::SoundGroupsController(LibraryAccess& library, LibraryInde
         old_ = true;
         emit changed();
     };
-    connect(&index, &LibraryIndex::changed, this, isOld);
+    connect(&index, &LibraryIndex::changed, this, [this, isOld] {
+        prune();
+        isOld();
+    });
     connect(&sounds, &SoundPrints::heard, this, isOld);
     connect(&recordings, &RecordingsController::changed, this,
             [this, isOld](const std::vector<FileId>& files) {
@@ -35,6 +38,21 @@ SoundGroupsController::SoundGroupsController(LibraryAccess& library, LibraryInde
                     told_.erase(id);
                 isOld();
             });
+}
+
+void SoundGroupsController::prune() {
+    const auto searcher = index_.searcher();
+    if (!groups_ || !searcher)
+        return;
+    auto isGone = [&](FileId id) {
+        const auto row = searcher->rowOf(id);
+        return !row || searcher->has(*row, library::Absent);
+    };
+    for (SoundGroup& g : groups_->groups) {
+        std::erase_if(g.files, isGone);
+        std::erase_if(g.links, [&](const library::SoundLink& l) { return isGone(l.one) || isGone(l.other); });
+    }
+    std::erase_if(groups_->groups, [](const SoundGroup& g) { return g.files.size() < 2; });
 }
 
 const std::vector<std::string>& SoundGroupsController::versions() {
@@ -210,8 +228,8 @@ void SoundGroupsController::keepOne(const SoundGroup& group, FileId kept) {
     for (FileId id : group.files)
         if (const SoundGroupFile* f = told(id); f && id != kept)
             rest.push_back(f->file);
-    if (!best || rest.empty())
-        return;
+    if (!best || rest.size() + 1 != group.files.size())
+        return; // not all of them are known yet
     // Whatever was given to the others belongs to the recording that stays.
     bool several = false;
     for (FileId id : group.files)

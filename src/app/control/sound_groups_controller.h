@@ -62,6 +62,8 @@ signals:
 
 private:
     void measure(const FilePtr& file);
+    /// What is not on the shelves any more is no part of any group.
+    void prune();
 
     LibraryAccess& library_;
     LibraryIndex& index_;

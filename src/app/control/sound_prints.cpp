@@ -84,12 +84,19 @@ void SoundPrints::look() {
         again_ = true;
         return;
     }
+    if (searcher->count() == lookedAt_)
+        return; // nothing has come
     auto wanted = std::make_shared<std::vector<FileId>>();
+    lookedAt_ = searcher->count();
     searcher->all().each([&](library::Row row) {
-        if (const FileId id = searcher->idOf(row); !searcher->has(row, library::Absent) &&
-                                                   !searcher->has(row, library::Unreadable) &&
-                                                   looked_.insert(id).second)
-            wanted->push_back(id);
+        if (searcher->has(row, library::Absent) || searcher->has(row, library::Unreadable))
+            return;
+        const auto id = static_cast<size_t>(searcher->idOf(row));
+        if (id >= looked_.size())
+            looked_.resize(id + 1);
+        if (!looked_[id])
+            wanted->push_back(static_cast<FileId>(id));
+        looked_[id] = true;
     });
     if (wanted->empty())
         return;

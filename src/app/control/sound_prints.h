@@ -7,7 +7,7 @@
 
 #include <functional>
 #include <memory>
-#include <set>
+#include <vector>
 
 #include "app/control/files_controller.h"
 #include "app/control/job_list.h"
@@ -40,7 +40,8 @@ private:
     FilesController& files_;
     JobList& jobs_;
     std::shared_ptr<sound::SoundStore> store_;
-    std::set<FileId> looked_; // in this run
+    std::vector<bool> looked_; // by the number of the file, in this run
+    size_t lookedAt_ = 0;      // how many of them
     bool listening_ = false, again_ = false, stopped_ = false;
 };
 

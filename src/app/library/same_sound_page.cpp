@@ -134,6 +134,10 @@ SameSoundPage::SameSoundPage(const Uses& use, QWidget* parent) : QWidget(parent)
     caption->addWidget(label(tr("surest first"), "quiet"));
     leftLayout->addLayout(caption);
     leftLayout->addWidget(list_, 1);
+    again_ = button(tr("Look again"), "flat");
+    again_->setToolTip(tr("The library has changed since they were looked for"));
+    leftLayout->addWidget(again_, 0, Qt::AlignLeft);
+    connect(again_, &QPushButton::clicked, &use_.groups, &SoundGroupsController::look);
 
     title_ = label({}, "title");
     artist_ = label({}, "quiet");
@@ -288,6 +292,7 @@ void SameSoundPage::refresh() {
         return;
     }
     stack_->setCurrentIndex(0);
+    again_->setVisible(use_.groups.isOld() && !use_.groups.isLooking());
     const std::vector<FileId> before = files_;
     const int row = std::max(0, list_->currentRow());
     list_->blockSignals(true);

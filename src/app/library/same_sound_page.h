@@ -76,7 +76,7 @@ private:
     EmptyHint* empty_;
     QLabel *title_, *artist_, *sure_, *measure_;
     Strip stripA_, stripB_;
-    QPushButton *listen_, *one_, *another_, *apart_, *keep_;
+    QPushButton *again_, *listen_, *one_, *another_, *apart_, *keep_;
     QMenu* versions_;
     QCheckBox *loudness_, *speed_;
     ComparisonTable* facts_;

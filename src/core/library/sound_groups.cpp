@@ -190,18 +190,19 @@ private:
         Clusters clusters;
         for (const auto& [pair, link] : links_)
             clusters.join(pair.first, pair.second);
+        std::map<size_t, std::vector<SoundLink>> linksOf;
+        for (const auto& [pair, link] : links_)
+            linksOf[clusters.of(pair.first)].push_back(link);
         for (auto& [root, files] : clusters.all()) {
             SoundGroup g;
-            const std::set<FileId> members(files.begin(), files.end());
             std::set<std::string> codes;
             bool whole = true;
             g.z = INFINITY;
-            for (const auto& [pair, link] : links_)
-                if (members.contains(pair.first)) {
-                    g.links.push_back(link);
-                    g.z = std::min(g.z, link.z);
-                    whole = whole && isWhole(link, searcher_);
-                }
+            for (const SoundLink& link : linksOf[root]) {
+                g.links.push_back(link);
+                g.z = std::min(g.z, link.z);
+                whole = whole && isWhole(link, searcher_);
+            }
             size_t coded = 0;
             std::set<std::string> common;
             for (FileId id : files) {

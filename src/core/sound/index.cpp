@@ -86,7 +86,9 @@ SoundIndex::SoundIndex(std::shared_ptr<const files::Arena> arena)
 bool SoundIndex::isWhole() const {
     return starts_.size() == ids_.size() + 1 && starts_.front() == 0 && starts_.back() == items_.size() &&
            begins_.size() == (size_t{1} << bits_) + 1 && begins_.back() == postings_.size() &&
-           std::ranges::is_sorted(starts_) && std::ranges::is_sorted(ids_);
+           std::ranges::is_sorted(starts_) && std::ranges::is_sorted(ids_) &&
+           std::ranges::is_sorted(begins_) &&
+           std::ranges::all_of(postings_, [n = items_.size()](uint32_t p) { return p < n; });
 }
 
 std::shared_ptr<const SoundIndex> SoundIndex::open(const Path& file, const std::string& revision) {

@@ -7,6 +7,7 @@
 #include <mutex>
 
 #include <fcntl.h>
+#include <sys/file.h>
 #include <sys/stat.h>
 #include <unistd.h>
 #include <xxhash.h>
@@ -95,10 +96,17 @@ Status SoundStore::append(const std::vector<Print>& prints) {
             return systemError(error, log, "Keeping fingerprints");
         logSize_ = 0;
     }
+    ::flock(fd, LOCK_EX); // until it is closed
     struct stat st {};
     int error = ::fstat(fd, &st) == 0 ? 0 : errno;
-    if (error == 0 && static_cast<uint64_t>(st.st_size) > logSize_) // what broke off is no part of it
-        error = files::io::truncate(fd, logSize_);
+    if (error == 0 && static_cast<uint64_t>(st.st_size) != logSize_) {
+        // Another program has written, or folded it; or it breaks off.
+        index_ = SoundIndex::open(file_, revision);
+        logSize_ = 0;
+        readLog();
+        if (static_cast<uint64_t>(st.st_size) > logSize_)
+            error = files::io::truncate(fd, logSize_);
+    }
     if (error == 0)
         error = files::io::write(fd, logSize_, bytes.data(), bytes.size());
     ::close(fd);
