@@ -2,11 +2,16 @@
 // Files that crash, hang or starve what reads them take only a process of its own with them.
 #include <QtTest>
 
+#include <QDir>
+#include <QFile>
 #include <QProcess>
 
 #include <taglib/flacfile.h>
 
 #include <thread>
+
+#include <sys/resource.h>
+#include <unistd.h>
 
 #include <set>
 
@@ -177,6 +182,40 @@ private slots:
         QVERIFY_RESULT(readers.peaksOf(file, 20, {}));
         QVERIFY(test::readBytes(file) == before);
         QCOMPARE(readers.lost(), uint64_t{0});
+    }
+
+    /// What works in the background reads in processes that give way as it does; nobody who is waited for
+    /// gets one of those.
+    void readersAreAsPoliteAsWhoAsks() {
+        test::Sandbox box;
+        const Path file = test::makeSound(box.root(), "a.flac");
+        sandbox::ParserPool readers(test::inBuild("libexec/moorfrost-reader"));
+        auto politeness = [&] { // of the processes that this one has started, in rising order
+            std::vector<int> out;
+            for (const QString& process : QDir("/proc").entryList({"[0-9]*"}, QDir::Dirs)) {
+                QFile file("/proc/" + process + "/stat");
+                const QByteArray stat = file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
+                const QList<QByteArray> parts = stat.mid(stat.lastIndexOf(") ") + 2).split(' ');
+                if (parts.value(1).toInt() == ::getpid() && stat.contains("(moorfrost-reade"))
+                    out.push_back(parts.value(16).toInt());
+            }
+            std::ranges::sort(out);
+            return out;
+        };
+        const std::vector<int> before = politeness();
+        QVERIFY_RESULT(readers.readTags(file));
+        std::thread background([&] {
+            ::setpriority(PRIO_PROCESS, static_cast<id_t>(::gettid()), 10);
+            readers.readTags(file).ignore();
+            readers.readTags(file).ignore();
+        });
+        background.join();
+        QVERIFY_RESULT(readers.readTags(file));
+        std::vector<int> now = politeness();
+        for (int p : before)
+            now.erase(std::ranges::find(now, p));
+        const int own = ::getpriority(PRIO_PROCESS, 0);
+        QCOMPARE(now, (std::vector<int>{own, std::max(own, 10)}));
     }
 
     void soundThatIsPlayedIsTheSoundOfTheFile() {

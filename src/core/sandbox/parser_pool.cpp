@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/sandbox/parser_pool.h"
 
+#include <algorithm>
 #include <cstdlib>
 #include <deque>
 #include <utility>
@@ -92,9 +93,11 @@ Result<ParserPool::Lease> ParserPool::lease() {
             idle_.clear();
             owner_ = ::getpid();
         }
-        if (!idle_.empty()) {
-            Lease worker = std::move(idle_.back());
-            idle_.pop_back();
+        // What works in the background has readers that give way as it does, and nobody waits for those.
+        const auto it = std::ranges::find(idle_, Worker::politenessOfThread(), &Worker::politeness);
+        if (it != idle_.end()) {
+            Lease worker = std::move(*it);
+            idle_.erase(it);
             return worker;
         }
     }
@@ -103,7 +106,8 @@ Result<ParserPool::Lease> ParserPool::lease() {
 
 void ParserPool::giveBack(Lease worker) {
     std::lock_guard lock(mutex_);
-    if (idle_.size() < mostIdle)
+    const auto alike = std::ranges::count(idle_, worker->politeness(), &Worker::politeness);
+    if (alike < static_cast<std::ptrdiff_t>(mostIdle))
         idle_.push_back(std::move(worker));
 }
 

@@ -80,7 +80,12 @@ ssize_t receiveMore(int socket, std::string& buffer, size_t& taken) {
 
 } // namespace
 
-Worker::Worker(int socket, pid_t process) : socket_(socket), process_(process), owner_(::getpid()) {}
+Worker::Worker(int socket, pid_t process)
+    : socket_(socket), process_(process), politeness_(politenessOfThread()), owner_(::getpid()) {}
+
+int Worker::politenessOfThread() {
+    return ::getpriority(PRIO_PROCESS, static_cast<id_t>(::gettid()));
+}
 
 Result<std::unique_ptr<Worker>> Worker::start(const Path& program) {
     std::array<int, 2> ends{};

@@ -40,6 +40,9 @@ public:
     Outcome receive(std::string& answer, const Limits& limits, std::stop_token stop);
     /// After Died: what happened to it, as the end of a sentence ("crashed", "needed more memory than ...").
     std::string whatHappened();
+    /// How much it gives way to others (nice): as the thread did that started it.
+    int politeness() const { return politeness_; }
+    static int politenessOfThread();
 
 private:
     Worker(int socket, pid_t process);
@@ -48,6 +51,7 @@ private:
 
     int socket_;
     pid_t process_;
+    int politeness_;
     pid_t owner_; // a copy of this program made by fork() must not end the process
     std::string unsent_;
     std::string buffer_;

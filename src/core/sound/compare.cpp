@@ -11,7 +11,7 @@ namespace moorfrost::sound {
 namespace {
 
 constexpr double worthALook = 6;
-constexpr double itemsAlike = 7; // so many say as much as one: they follow from overlapping pieces of sound
+constexpr double itemsAlike = 15; // so many say as much as one: notes last, and pieces of sound overlap
 
 /// The share of bits that would differ if the one had nothing to do with the other: half of them only where
 /// bits are set as often as not, which they are not in noise, tones and hum.
