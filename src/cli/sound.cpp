@@ -17,6 +17,7 @@ namespace {
 
 /// Listens to what is on the shelves and was not heard yet.
 void listenToShelves(library::Store& store, sound::SoundStore& sounds, const library::Searcher& searcher) {
+    library::forgetUnknown(store, sounds);
     std::vector<library::FileId> ids;
     searcher.all().each([&](library::Row row) {
         if (!searcher.has(row, library::Absent))

@@ -250,6 +250,10 @@ private slots:
         (*store)->workedOut().save(library::soundPrintField,
                                    library::keepHeard(sounds, {{id, file.state, printOf(5).items}}));
         QVERIFY(library::notListenedTo(**store, sounds, {id}).empty());
+        // What another library has left at this place is forgotten.
+        QVERIFY(sounds.add({{id + 77, printOf(6).items}}));
+        library::forgetUnknown(**store, sounds);
+        QCOMPARE(sounds.ids(), std::vector<int64_t>{id});
         // A write of ours leaves it as it is; anything else is listened to again.
         files::FileState written = file.state;
         written.size += 1000;

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <mutex>
 #include <thread>
+#include <utility>
 
 #include "app/shell/text_utils.h"
 #include "core/sandbox/parser_pool.h"
@@ -84,7 +85,7 @@ void SoundPrints::look() {
         again_ = true;
         return;
     }
-    if (searcher->count() == lookedAt_)
+    if (cleaned_ && searcher->count() == lookedAt_)
         return; // nothing has come
     auto wanted = std::make_shared<std::vector<FileId>>();
     lookedAt_ = searcher->count();
@@ -98,16 +99,18 @@ void SoundPrints::look() {
             wanted->push_back(static_cast<FileId>(id));
         looked_[id] = true;
     });
-    if (wanted->empty())
+    if (cleaned_ && wanted->empty())
         return;
     listening_ = true;
     jobs_.start(
         this, {ss(tr("Listening to the library")), work::Priority::Background},
-        [this, wanted, store = store_, file = library_.file()](std::stop_token stop,
-                                                               work::Progress& progress) -> Result<size_t> {
+        [this, wanted, store = store_, clean = !std::exchange(cleaned_, true),
+         file = library_.file()](std::stop_token stop, work::Progress& progress) -> Result<size_t> {
             auto library = library::Store::open(file);
             if (!library)
                 return library.error();
+            if (clean)
+                library::forgetUnknown(**library, *store);
             progress.begin(wanted->size());
             size_t heard = 0;
             for (size_t from = 0; from < wanted->size(); from += portion) {

@@ -43,6 +43,7 @@ private:
     std::vector<bool> looked_; // by the number of the file, in this run
     size_t lookedAt_ = 0;      // how many of them
     bool listening_ = false, again_ = false, stopped_ = false;
+    bool cleaned_ = false; // what the library does not know was forgotten
 };
 
 } // namespace moorfrost::app

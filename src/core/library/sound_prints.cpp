@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/library/sound_prints.h"
 
+#include <algorithm>
+
 #include "core/base/log.h"
 
 namespace moorfrost::library {
@@ -36,6 +38,24 @@ KeptValues keepHeard(sound::SoundStore& sounds, std::vector<HeardFile> heard) {
         return {}; // they are listened to again in the next run
     }
     return out;
+}
+
+void forgetUnknown(Store& store, sound::SoundStore& sounds) {
+    constexpr size_t portion = 1000;
+    const std::vector<int64_t> ids = sounds.ids();
+    std::vector<sound::SoundStore::Print> unknown;
+    for (size_t from = 0; from < ids.size(); from += portion) {
+        const std::vector<FileId> some(ids.begin() + static_cast<std::ptrdiff_t>(from),
+                                       ids.begin() +
+                                           static_cast<std::ptrdiff_t>(std::min(ids.size(), from + portion)));
+        const KeptValues kept = store.workedOut().find(soundPrintField, some);
+        for (FileId id : some)
+            if (const auto it = kept.find(id);
+                it == kept.end() || it->second.empty() || it->second[0] != "known")
+                unknown.push_back({id, {}});
+    }
+    if (!unknown.empty())
+        sounds.add(std::move(unknown)).ignore(); // for this run at least
 }
 
 Path soundsOf(const Path& library) {

@@ -24,6 +24,10 @@ struct HeardFile {
 };
 KeptValues keepHeard(sound::SoundStore& sounds, std::vector<HeardFile> heard);
 
+/// Forgets the sound of files that the library does not say it has listened to: they are no more, or it is
+/// another library at this place. On the thread of the store.
+void forgetUnknown(Store& store, sound::SoundStore& sounds);
+
 /// Where fingerprints are kept.
 Path soundsOf(const Path& library);
 
