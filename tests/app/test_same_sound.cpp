@@ -117,6 +117,17 @@ private slots:
         QVERIFY(page()->oneButton()->isEnabled());
     }
 
+    /// What is told of a file is told of it as it is now.
+    void whatChangesIsTold() {
+        QVERIFY(choose("Tide Table"));
+        QCOMPARE(fact("Album", 0), QString("Salt Road"));
+        test::tag(*box_ / "shelf/Salt Road/01.flac", {{"title", {"Tide Table"}}, {"album", {"Of the tape"}}});
+        c().shelves.read(c().shelves.all());
+        d_->settle();
+        QTRY_COMPARE_WITH_TIMEOUT(fact("Album", 0), QString("Of the tape"), 20000);
+        QVERIFY(fact("Loudness", 1).endsWith("LUFS")); // of the other one it is still known
+    }
+
     void notTheSame() {
         QVERIFY(choose("Tide Table"));
         page()->apartButton()->click();

@@ -29,6 +29,7 @@ SoundGroupsController::SoundGroupsController(LibraryAccess& library, LibraryInde
     };
     connect(&index, &LibraryIndex::changed, this, [this, isOld] {
         prune();
+        told_.clear(); // tags and places may be others
         isOld();
     });
     connect(&sounds, &SoundPrints::heard, this, isOld);
@@ -88,6 +89,7 @@ void SoundGroupsController::look() {
         },
         [this](Result<library::SoundGroups> groups) {
             looking_ = false;
+            links_.clear();
             if (groups)
                 groups_ = std::move(*groups);
             else if (groups.error().kind == ErrorKind::Cancelled)
@@ -133,6 +135,14 @@ void SoundGroupsController::tell(const SoundGroup& group) {
                 const FileId id = r.file.id;
                 told_[id] = {
                     std::make_shared<library::FileRecord>(std::move(r.file)), r.recording, r.version, {}, {}};
+                const Measured& known = measured_[id];
+                if (known.state == told_[id].file->state) {
+                    told_[id].loudness = known.loudness;
+                    told_[id].shape = known.shape;
+                    emit fileTold(id);
+                    continue;
+                }
+                measured_[id] = {told_[id].file->state, {}, {}};
                 emit fileTold(id);
                 measure(told_[id].file);
             }
@@ -142,10 +152,12 @@ void SoundGroupsController::tell(const SoundGroup& group) {
 /// Its shape and how loud it is.
 void SoundGroupsController::measure(const FilePtr& file) {
     peaks_.read(this, file, [this, id = file->id](const Result<Peaks::Shape>& shape) {
-        if (const auto it = told_.find(id); shape && it != told_.end()) {
+        if (!shape)
+            return;
+        measured_[id].shape = *shape;
+        if (const auto it = told_.find(id); it != told_.end())
             it->second.shape = *shape;
-            emit fileTold(id);
-        }
+        emit fileTold(id);
     });
     jobs_.start(
         this, {ss(tr("Measuring how loud %1 is").arg(shownName(file->path))), work::Priority::Background},
@@ -161,10 +173,12 @@ void SoundGroupsController::measure(const FilePtr& file) {
             return meter.integrated();
         },
         [this, id = file->id](const Result<std::optional<double>>& loudness) {
-            if (const auto it = told_.find(id); loudness && it != told_.end()) {
+            if (!loudness)
+                return;
+            measured_[id].loudness = *loudness;
+            if (const auto it = told_.find(id); it != told_.end())
                 it->second.loudness = *loudness;
-                emit fileTold(id);
-            }
+            emit fileTold(id);
         });
 }
 
@@ -175,7 +189,10 @@ library::SoundLink SoundGroupsController::link(const SoundGroup& group, FileId o
         if (l.one == other && l.other == one)
             return {one, other, l.z, -l.offset / l.speed, l.overlap / l.speed, 1 / l.speed};
     }
-    return library::linkBetween(*sounds_.store(), one, other);
+    const auto [it, isNew] = links_.try_emplace({one, other});
+    if (isNew)
+        it->second = library::linkBetween(*sounds_.store(), one, other);
+    return it->second;
 }
 
 void SoundGroupsController::areOneRecording(const SoundGroup& group) {

@@ -74,7 +74,14 @@ private:
     JobList& jobs_;
     Messages& messages_;
     std::optional<library::SoundGroups> groups_;
-    std::map<FileId, SoundGroupFile> told_;
+    std::map<FileId, SoundGroupFile> told_; // as the library is now
+    struct Measured {                       // takes its time, and holds as long as the file does
+        files::FileState state;
+        std::optional<double> loudness;
+        Peaks::Shape shape;
+    };
+    std::map<FileId, Measured> measured_;
+    std::map<std::pair<FileId, FileId>, library::SoundLink> links_; // that were worked out for looking at
     bool looking_ = false, old_ = true;
 };
 
