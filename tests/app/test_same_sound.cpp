@@ -87,6 +87,10 @@ private slots:
         QVERIFY(choose("Tide Table"));
         QVERIFY(fact("Quality", 0).startsWith("FLAC")); // the better one is A
         QVERIFY(fact("Quality", 1).startsWith("MP3"));
+        bool told = false;
+        for (QLabel* l : page()->findChildren<QLabel*>())
+            told = told || (l->isVisible() && l->text() == "better: nothing was lost in coding");
+        QVERIFY(told);
         QVERIFY(fact("Loudness", 0).endsWith("LUFS"));
         QCOMPARE(fact("Speed", 1), QString("the same"));
         // The two transfers of one tape.

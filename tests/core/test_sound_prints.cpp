@@ -120,7 +120,9 @@ private slots:
         builder.add(4, printOf(1, 30, demo::Sound::Drone).items);
         builder.add(5, printOf(heard({3, 3, demo::Sound::Band, 1.0})).items); // three seconds
         const auto few = builder.finish();
-        for (const auto& print : {printOf(silence), printOf(other), printOf(another)})
+        for (const auto& print :
+             {printOf(silence), printOf(other), printOf(another), printOf(2, 30, demo::Sound::Drone),
+              printOf(3, 30, demo::Sound::Tone), printOf(4, 30, demo::Sound::Bell)})
             for (const Hit& h : few->find(print.items, surely))
                 QFAIL(qPrintable(QString("%1: %2").arg(h.id).arg(h.overlap.z)));
         QVERIFY(few->find(printOf(heard({3, 3, demo::Sound::Band, 1.0})).items).empty());
@@ -287,6 +289,14 @@ private slots:
         const auto both = fingerprintsOf(song, {1, 1.02}, mostSeconds, {});
         QVERIFY(both);
         QCOMPARE(both->size(), size_t{2});
+        // A file that breaks off is told as far as it goes.
+        test::writeBytes(box / "cut.flac",
+                         test::readBytes(song).substr(0, std::filesystem::file_size(song) / 2));
+        const auto cut = fingerprintsOf(box / "cut.flac", {1}, mostSeconds, {});
+        QVERIFY(!cut || cut->front().items.size() < both->front().items.size() ||
+                both->front().items.empty());
+        // Of a long one, so much.
+        QVERIFY(fingerprintsOf(song, {1}, 0.5, {})->front().seconds <= 0.5001);
         // The reading process says the same.
         const auto apart = sandbox::ParserPool::shared().fingerprintsOf(song, {1, 1.02}, mostSeconds, {});
         QVERIFY(apart);

@@ -83,6 +83,25 @@ public:
     }
 };
 
+/// Why the one is a better copy than the other; "" where it is not.
+QString whyBetter(const SoundGroupFile* one, const SoundGroupFile* other) {
+    if (!one || !other)
+        return {};
+    library::FileRecord x = *one->file, y = *other->file;
+    x.id = y.id = 0; // which one came first makes none of them better
+    if (!library::isBetter(x, y))
+        return {};
+    const tags::Facts &a = x.tags.facts, &b = y.tags.facts;
+    if ((a.bitDepth > 0) != (b.bitDepth > 0))
+        return SameSoundPage::tr("better: nothing was lost in coding");
+    if (a.bitDepth != b.bitDepth)
+        return SameSoundPage::tr("better: %1 bit").arg(a.bitDepth);
+    if (a.sampleRate != b.sampleRate)
+        return SameSoundPage::tr("better: %L1 kHz").arg(a.sampleRate / 1000.0);
+    return a.bitrate != b.bitrate ? SameSoundPage::tr("better: %1 kbit/s").arg(a.bitrate / 1000)
+                                  : SameSoundPage::tr("the better copy");
+}
+
 QString seconds(double s) {
     return shownLength(std::max(0.0, s));
 }
@@ -347,10 +366,10 @@ void SameSoundPage::choose(size_t file) {
     showFacts();
 }
 
-void SameSoundPage::fillStrip(Strip& s, size_t file, bool better) {
+void SameSoundPage::fillStrip(Strip& s, size_t file, const QString& why) {
     const SoundGroupFile* f = use_.groups.told(fileAt(file));
     s.name->setText(f ? shownName(f->file->path) : QString());
-    s.verdict->setText(better ? tr("the better copy") : QString());
+    s.verdict->setText(why);
     if (f && !f->shape.empty())
         s.wave->setPeaks(f->shape);
     else
@@ -377,16 +396,8 @@ void SameSoundPage::showFacts() {
                                              (link_.offset < 0 ? "-" : "") + seconds(std::abs(link_.offset)))
                                   : QString());
     measure_->setToolTip(tr("z = %1").arg(link_.z, 0, 'f', 1));
-    auto isBetter = [](const SoundGroupFile* one, const SoundGroupFile* other) {
-        if (!one || !other)
-            return false;
-        library::FileRecord x = *one->file, y = *other->file;
-        x.id = y.id = 0; // which one came first makes none of them better
-        return library::isBetter(x, y);
-    };
-    const bool aIsBetter = isBetter(fa, fb), bIsBetter = isBetter(fb, fa);
-    fillStrip(stripA_, a_, aIsBetter);
-    fillStrip(stripB_, b_, bIsBetter);
+    fillStrip(stripA_, a_, whyBetter(fa, fb));
+    fillStrip(stripB_, b_, whyBetter(fb, fa));
 
     Comparison table;
     table.chosen = a_;

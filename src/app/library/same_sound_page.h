@@ -61,7 +61,7 @@ private:
     void showGroup();
     void showFacts();
     void showPlaying();
-    void fillStrip(Strip& strip, size_t file, bool better);
+    void fillStrip(Strip& strip, size_t file, const QString& why);
     const library::SoundGroup* group() const;
     FileId fileAt(size_t i) const;
     /// Where in B a place of A is, in seconds.
