@@ -222,10 +222,12 @@ int main(int argc, char** argv) {
         allRight += right;
         all += pieces;
     }
-    std::ranges::sort(times);
-    std::printf("all: %zu of %zu; %zu wrong ones that were sure; a question %.2f ms median, %.2f ms p95\n",
-                allRight, all, wrong, times[times.size() / 2], times[times.size() * 95 / 100]);
-
+    if (!times.empty()) {
+        std::ranges::sort(times);
+        std::printf(
+            "all: %zu of %zu; %zu wrong ones that were sure; a question %.2f ms median, %.2f ms p95\n",
+            allRight, all, wrong, times[times.size() / 2], times[times.size() * 95 / 100]);
+    }
     if (!only || std::string(only) == "search") {
         // At any speed, by the way that the program goes: among steps, between them, finely.
         std::mt19937 random(seed);
