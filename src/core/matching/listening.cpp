@@ -22,7 +22,11 @@ class Listening {
 public:
     Listening(SleeveClues& clues, const std::vector<Reference*>& references, const PrintsOf& printsOf,
               std::stop_token stop)
-        : clues_(clues), references_(references), printsOf_(printsOf), stop_(std::move(stop)) {}
+        : clues_(clues), references_(references), printsOf_(printsOf), stop_(std::move(stop)) {
+        // The library is at hand: it is searched first.
+        std::ranges::stable_partition(references_,
+                                      [](const Reference* r) { return r->key() == reference::libraryKey; });
+    }
 
     Listened run() {
         std::vector<Fingerprint> prints(clues_.files.size());
@@ -135,7 +139,7 @@ private:
     }
 
     SleeveClues& clues_;
-    const std::vector<Reference*>& references_;
+    std::vector<Reference*> references_;
     const PrintsOf& printsOf_;
     std::stop_token stop_;
     Listened out_;
