@@ -14,6 +14,7 @@
 #include "core/library/library_reference.h"
 #include "core/library/search/library_search.h"
 #include "core/library/settings.h"
+#include "core/library/sound_prints.h"
 #include "core/matching/identify.h"
 #include "core/reference/entries.h"
 #include "core/reference/http_reference.h"
@@ -94,7 +95,7 @@ int identify(const Options& options) {
         if (byEar)
             heard = matching::listen(clues, references.plain(),
                                      [&](int64_t id, const std::vector<double>& speeds) {
-                                         return fingerprintsOf(byNumber.at(id).second->path, speeds);
+                                         return library::fingerprintsOf(byNumber.at(id).second->path, speeds);
                                      },
                                      {});
         matching::Identified answer =

@@ -7,7 +7,6 @@
 #include "core/library/sound_prints.h"
 #include "core/reference/http_reference.h"
 #include "core/reference/standin_process.h"
-#include "core/sandbox/parser_pool.h"
 
 namespace moorfrost::cli {
 
@@ -68,11 +67,6 @@ Json releaseJson(const reference::Release& r, const std::string& reference) {
     out["barcode"] = r.barcode;
     out["tracks"] = r.trackCount();
     return out;
-}
-
-Result<std::vector<sound::Fingerprint>> fingerprintsOf(const Path& file, const std::vector<double>& speeds) {
-    const bool asItIs = speeds == std::vector<double>{1};
-    return sandbox::ParserPool::shared().fingerprintsOf(file, speeds, asItIs ? sound::mostSeconds : 60, {});
 }
 
 } // namespace moorfrost::cli

@@ -38,7 +38,5 @@ struct References {
 Path dataFolder(library::Store& store, const Options& options);
 References referencesOf(library::Store& store, const Options& options);
 Json releaseJson(const reference::Release& r, const std::string& reference);
-/// Of a file, in a reading process.
-Result<std::vector<sound::Fingerprint>> fingerprintsOf(const Path& file, const std::vector<double>& speeds);
 
 } // namespace moorfrost::cli

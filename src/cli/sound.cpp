@@ -1,7 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // fingerprint, match, duplicates: files by their sound.
-#include <mutex>
-
 #include "cli/json_out.h"
 #include "cli/references.h"
 #include "cli/sets.h"
@@ -9,7 +7,6 @@
 #include "core/library/search/library_search.h"
 #include "core/library/sound_groups.h"
 #include "core/library/sound_prints.h"
-#include "core/work/parallel.h"
 
 namespace moorfrost::cli {
 
@@ -23,24 +20,14 @@ void listenToShelves(library::Store& store, sound::SoundStore& sounds, const lib
         if (!searcher.has(row, library::Absent))
             ids.push_back(searcher.idOf(row));
     });
-    const std::vector<library::FileRecord> files = library::notListenedTo(store, sounds, ids);
-    if (files.empty())
+    const size_t unheard = library::notListenedTo(store, sounds, ids).size();
+    if (unheard == 0)
         return;
-    say(std::to_string(files.size()) + " files are listened to first.");
-    constexpr size_t portion = 64;
-    for (size_t from = 0; from < files.size(); from += portion) {
-        std::vector<library::HeardFile> heard;
-        std::mutex mutex;
-        work::inParallel(std::min(portion, files.size() - from), [&](size_t i) {
-            const library::FileRecord& f = files[from + i];
-            auto prints = fingerprintsOf(f.path, {1});
-            std::lock_guard lock(mutex);
-            heard.push_back(
-                {f.id, f.state, prints ? std::move(prints->front().items) : std::vector<uint32_t>()});
-        });
-        store.workedOut().save(library::soundPrintField, library::keepHeard(sounds, std::move(heard)));
-    }
-    sounds.fold().ignore();
+    say(std::to_string(unheard) + " files are listened to first.");
+    work::Progress progress;
+    library::listenTo(store, sounds, ids, 0, {}, progress, [&](library::KeptValues&& values) {
+        store.workedOut().save(library::soundPrintField, values);
+    }).ignore();
 }
 
 const char* nameOf(library::SoundGroupKind kind) {
@@ -62,7 +49,7 @@ const char* nameOf(library::SoundGroupKind kind) {
 int fingerprint(const Options& options) {
     bool fine = true;
     for (const files::ScannedFile& file : readAll(options, fine)) {
-        auto prints = fingerprintsOf(file.path, {1});
+        auto prints = library::fingerprintsOf(file.path, {1});
         if (!prints) {
             printRefused(file, prints.error().message);
             fine = false;
@@ -93,10 +80,12 @@ int match(const Options& options) {
             if (options.against.empty() ||
                 (r->key() == reference::libraryKey) == (options.against == "library"))
                 asked.push_back(r);
-        const matching::Listened heard = matching::listen(
-            clues, asked,
-            [&](int64_t, const std::vector<double>& speeds) { return fingerprintsOf(file.path, speeds); },
-            {});
+        const matching::Listened heard =
+            matching::listen(clues, asked,
+                             [&](int64_t, const std::vector<double>& speeds) {
+                                 return library::fingerprintsOf(file.path, speeds);
+                             },
+                             {});
         for (const Error& e : heard.errors)
             say(e.message);
         fine = fine && heard.errors.empty();
@@ -136,7 +125,7 @@ int duplicates(const Options& options) {
         sounds, *searcher, library::toldApart(*store, sounds.ids()),
         [&](int64_t id, const std::vector<double>& speeds) -> Result<std::vector<sound::Fingerprint>> {
             const auto row = searcher->rowOf(id);
-            return row ? fingerprintsOf(searcher->pathOf(*row), speeds)
+            return row ? library::fingerprintsOf(searcher->pathOf(*row), speeds)
                        : Error{ErrorKind::NotFound, {}, "The file is not known any more."};
         },
         {}, progress);

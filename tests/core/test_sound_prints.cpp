@@ -2,7 +2,9 @@
 // Fingerprints and their index: the same sound is found however it comes, what is not there is not.
 #include <QtTest>
 
+#include <atomic>
 #include <cmath>
+#include <thread>
 
 #include "core/files/disk.h"
 #include "core/library/sound_prints.h"
@@ -236,6 +238,65 @@ private slots:
         SoundStore nowhere(box / "no such folder/sounds");
         QVERIFY(!nowhere.add({{1, items(1)}}));
         QCOMPARE(nowhere.find(items(1), surely).at(0).id, int64_t{1});
+    }
+
+    /// What comes while the index is made anew is all that stays in the log.
+    void theLogBeginsAnew() {
+        test::Sandbox box;
+        const Path file = box / "sounds";
+        SoundStore store(file);
+        std::vector<SoundStore::Print> many;
+        for (int64_t id = 1; id <= 20000; ++id)
+            many.push_back({id, std::vector<uint32_t>(300, static_cast<uint32_t>(id * 2654435761))});
+        QVERIFY(store.add(many));
+        std::atomic<bool> folding = true;
+        std::atomic<int64_t> next = 100000;
+        std::thread other([&] {
+            while (folding) {
+                store.add({{next++, std::vector<uint32_t>(50, 7)}}).ignore();
+                std::this_thread::sleep_for(std::chrono::milliseconds(1));
+            }
+        });
+        QVERIFY(store.fold(true));
+        folding = false;
+        other.join();
+        QVERIFY(next > 100001); // some came meanwhile
+        const auto came = static_cast<uint64_t>(next - 100000) * (32 + 50 * 4);
+        QVERIFY2(std::filesystem::file_size(SoundStore::logOf(file)) <= came,
+                 std::to_string(std::filesystem::file_size(SoundStore::logOf(file))).c_str());
+        SoundStore again(file);
+        QCOMPARE(again.size(), size_t{20000} + static_cast<size_t>(next - 100000));
+    }
+
+    /// A library of any size is listened to in little memory: what was heard goes into the index again and
+    /// again.
+    void listeningFolds() {
+        test::Sandbox box;
+        auto store = library::Store::open(box / "library.db");
+        QVERIFY(store);
+        SoundStore sounds(library::soundsOf(box / "library.db"));
+        std::vector<SoundStore::Print> many; // heard before, and not folded yet
+        for (int64_t id = 1000; id < 3500; ++id)
+            many.push_back({id, std::vector<uint32_t>(60, static_cast<uint32_t>(id))});
+        QVERIFY(sounds.add(many));
+        files::ScannedFile file;
+        file.path = test::makeSound(box.root(), "a.flac");
+        file.state = *files::stateOf(file.path);
+        file.tags = *tags::readTags(file.path);
+        const library::FileId id = (*store)->files().save(file);
+        work::Progress progress;
+        size_t kept = 0;
+        auto heard = library::listenTo(**store, sounds, {id}, 1, {}, progress,
+                                       [&](library::KeptValues&& values) { kept += values.size(); });
+        QVERIFY(heard);
+        QCOMPARE(*heard, size_t{1});
+        QCOMPARE(kept, size_t{1});
+        QVERIFY(std::filesystem::exists(library::soundsOf(box / "library.db")));
+        QVERIFY(!std::filesystem::exists(SoundStore::logOf(library::soundsOf(box / "library.db"))));
+        std::stop_source stop;
+        stop.request_stop();
+        QCOMPARE(library::listenTo(**store, sounds, {id}, 1, stop.get_token(), progress, {}).error().kind,
+                 ErrorKind::Cancelled);
     }
 
     void theLibraryKnowsWhatItHasHeard() {

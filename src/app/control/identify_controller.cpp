@@ -316,6 +316,7 @@ void IdentifyController::fetchChosen(const std::string& sleeve) {
                 // The line-up holds as long as the tracks are the same.
                 const bool same = c.release.trackCount() == release->trackCount();
                 const double certainty = c.certainty;
+                const std::vector<std::string> also = c.also;
                 if (same) {
                     c.release = *release;
                     matching::judgeAgain(now->second.clues, c);
@@ -323,6 +324,7 @@ void IdentifyController::fetchChosen(const std::string& sleeve) {
                     c = matching::judge(now->second.clues, *release, key);
                 }
                 c.certainty = certainty;
+                c.also = also;
                 c.complete = true;
             }
             emit changed(sleeve);

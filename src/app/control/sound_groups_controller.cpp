@@ -12,12 +12,6 @@ namespace moorfrost::app {
 using library::SoundGroup;
 using library::Store;
 
-namespace {
-
-constexpr double secondsAtOtherSpeeds = 60;
-
-} // namespace
-
 SoundGroupsController::SoundGroupsController(LibraryAccess& library, LibraryIndex& index, SoundPrints& sounds,
                                              RecordingsController& recordings, WritingController& writing,
                                              Peaks& peaks, JobList& jobs, Messages& messages)
@@ -81,8 +75,7 @@ void SoundGroupsController::look() {
                 const auto f = (*store)->files().find(id);
                 if (!f)
                     return Error{ErrorKind::NotFound, {}, "The file is not known any more."};
-                return sandbox::ParserPool::shared().fingerprintsOf(f->path, speeds, secondsAtOtherSpeeds,
-                                                                    {});
+                return library::fingerprintsOf(f->path, speeds);
             };
             return library::findSoundGroups(*sounds, *searcher, library::toldApart(**store, sounds->ids()),
                                             prints, stop, progress);

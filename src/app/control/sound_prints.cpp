@@ -2,20 +2,14 @@
 #include "app/control/sound_prints.h"
 
 #include <algorithm>
-#include <mutex>
 #include <thread>
 #include <utility>
 
 #include "app/shell/text_utils.h"
-#include "core/sandbox/parser_pool.h"
-#include "core/work/parallel.h"
 
 namespace moorfrost::app {
 
 namespace {
-
-constexpr size_t portion = 64;              // files that are kept together
-constexpr double secondsAtOtherSpeeds = 60; // of sound: many fingerprints are made of it
 
 /// Tells fingerprints inside a job.
 struct Ears {
@@ -33,8 +27,7 @@ struct Ears {
             sound::Fingerprint kept{store->itemsOf(id), it->second->tags.facts.duration};
             return std::vector<sound::Fingerprint>{std::move(kept)};
         }
-        auto heard = sandbox::ParserPool::shared().fingerprintsOf(
-            it->second->path, speeds, asItIs ? sound::mostSeconds : secondsAtOtherSpeeds, {});
+        auto heard = library::fingerprintsOf(it->second->path, speeds);
         if (heard && asItIs)
             library->write(
                 [values = library::keepHeard(*store, {{id, it->second->state, heard->front().items}})](
@@ -85,78 +78,62 @@ void SoundPrints::look() {
         again_ = true;
         return;
     }
-    if (cleaned_ && searcher->count() == lookedAt_)
-        return; // nothing has come
-    auto wanted = std::make_shared<std::vector<FileId>>();
-    lookedAt_ = searcher->count();
-    searcher->all().each([&](library::Row row) {
-        if (searcher->has(row, library::Absent) || searcher->has(row, library::Unreadable))
-            return;
-        const auto id = static_cast<size_t>(searcher->idOf(row));
-        if (id >= looked_.size())
-            looked_.resize(id + 1);
-        if (!looked_[id])
-            wanted->push_back(static_cast<FileId>(id));
-        looked_[id] = true;
-    });
-    if (cleaned_ && wanted->empty())
-        return;
     listening_ = true;
+    // A million rows are gone through elsewhere.
+    library_.read(
+        this,
+        [searcher, looked = looked_](library::Store&) mutable {
+            Unlooked out;
+            searcher->all().each([&](library::Row row) {
+                if (searcher->has(row, library::Absent) || searcher->has(row, library::Unreadable))
+                    return;
+                const auto id = static_cast<size_t>(searcher->idOf(row));
+                if (id >= looked.size())
+                    looked.resize(id + 1);
+                if (!looked[id])
+                    out.files.push_back(static_cast<FileId>(id));
+                looked[id] = true;
+            });
+            out.looked = std::move(looked);
+            return out;
+        },
+        [this](Result<Unlooked> found) {
+            if (found && (!cleaned_ || !found->files.empty())) {
+                looked_ = std::move(found->looked);
+                listen(std::move(found->files));
+            } else {
+                ended(found ? Result<size_t>(0) : Result<size_t>(found.error()));
+            }
+        });
+}
+
+void SoundPrints::listen(std::vector<FileId> files) {
     jobs_.start(
         this, {ss(tr("Listening to the library")), work::Priority::Background},
-        [this, wanted, store = store_, clean = !std::exchange(cleaned_, true),
+        [this, files = std::move(files), store = store_, clean = !std::exchange(cleaned_, true),
          file = library_.file()](std::stop_token stop, work::Progress& progress) -> Result<size_t> {
             auto library = library::Store::open(file);
             if (!library)
                 return library.error();
             if (clean)
                 library::forgetUnknown(**library, *store);
-            progress.begin(wanted->size());
-            size_t heard = 0;
-            for (size_t from = 0; from < wanted->size(); from += portion) {
-                const std::vector<FileId> ids(
-                    wanted->begin() + static_cast<std::ptrdiff_t>(from),
-                    wanted->begin() + static_cast<std::ptrdiff_t>(std::min(wanted->size(), from + portion)));
-                const std::vector<library::FileRecord> files = library::notListenedTo(**library, *store, ids);
-                std::vector<library::HeardFile> some;
-                std::mutex mutex;
-                work::inParallel(
-                    files.size(),
-                    [&](size_t i) {
-                        if (stop.stop_requested())
-                            return;
-                        auto prints = sandbox::ParserPool::shared().fingerprintsOf(files[i].path, {1},
-                                                                                   sound::mostSeconds, stop);
-                        progress.stepPath(files[i].path);
-                        if (!prints && prints.error().kind == ErrorKind::Cancelled)
-                            return;
-                        // What cannot be decoded has nothing to tell; it is heard again when it has changed.
-                        std::lock_guard lock(mutex);
-                        some.push_back({files[i].id, files[i].state,
-                                        prints ? std::move(prints->front().items) : std::vector<uint32_t>()});
-                    },
-                    earsAtOnce());
-                for (size_t i = files.size(); i < ids.size(); ++i)
-                    progress.step({});
-                heard += some.size();
-                if (!some.empty())
-                    library_.write([values = library::keepHeard(*store, std::move(some))](library::Store& s) {
-                        s.workedOut().save(library::soundPrintField, values);
-                    });
-                if (stop.stop_requested())
-                    return Error{ErrorKind::Cancelled, {}, "It was stopped."};
-            }
-            store->fold().ignore(); // a disk that does not take it leaves the log
-            return heard;
+            return library::listenTo(**library, *store, files, earsAtOnce(), stop, progress,
+                                     [this](library::KeptValues&& values) {
+                                         library_.write([values = std::move(values)](library::Store& s) {
+                                             s.workedOut().save(library::soundPrintField, values);
+                                         });
+                                     });
         },
-        [this](const Result<size_t>& files) {
-            listening_ = false;
-            stopped_ = !files;
-            if (files && *files > 0)
-                emit heard();
-            if (std::exchange(again_, false))
-                look();
-        });
+        [this](const Result<size_t>& files) { ended(files); });
+}
+
+void SoundPrints::ended(const Result<size_t>& files) {
+    listening_ = false;
+    stopped_ = !files;
+    if (files && *files > 0)
+        emit heard();
+    if (std::exchange(again_, false))
+        look();
 }
 
 } // namespace moorfrost::app

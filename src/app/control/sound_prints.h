@@ -35,13 +35,19 @@ signals:
     void heard();
 
 private:
+    struct Unlooked {
+        std::vector<FileId> files;
+        std::vector<bool> looked; // with these
+    };
+    void listen(std::vector<FileId> files);
+    void ended(const Result<size_t>& files);
+
     LibraryAccess& library_;
     LibraryIndex& index_;
     FilesController& files_;
     JobList& jobs_;
     std::shared_ptr<sound::SoundStore> store_;
     std::vector<bool> looked_; // by the number of the file, in this run
-    size_t lookedAt_ = 0;      // how many of them
     bool listening_ = false, again_ = false, stopped_ = false;
     bool cleaned_ = false; // what the library does not know was forgotten
 };

@@ -2,8 +2,12 @@
 #include "core/library/sound_prints.h"
 
 #include <algorithm>
+#include <mutex>
+#include <utility>
 
 #include "core/base/log.h"
+#include "core/sandbox/parser_pool.h"
+#include "core/work/parallel.h"
 
 namespace moorfrost::library {
 
@@ -56,6 +60,54 @@ void forgetUnknown(Store& store, sound::SoundStore& sounds) {
     }
     if (!unknown.empty())
         sounds.add(std::move(unknown)).ignore(); // for this run at least
+}
+
+Result<std::vector<sound::Fingerprint>> fingerprintsOf(const Path& file, const std::vector<double>& speeds,
+                                                       std::stop_token stop) {
+    constexpr double secondsAtOtherSpeeds = 60;
+    const bool asItIs = speeds == std::vector<double>{1};
+    return sandbox::ParserPool::shared().fingerprintsOf(
+        file, speeds, asItIs ? sound::mostSeconds : secondsAtOtherSpeeds, std::move(stop));
+}
+
+Result<size_t> listenTo(Store& store, sound::SoundStore& sounds, const std::vector<FileId>& files,
+                        unsigned threads, std::stop_token stop, work::Progress& progress,
+                        const std::function<void(KeptValues&&)>& keep) {
+    constexpr size_t portion = 64; // files that are kept together
+    progress.begin(files.size());
+    size_t heard = 0;
+    for (size_t from = 0; from < files.size() && !stop.stop_requested(); from += portion) {
+        const std::vector<FileId> ids(
+            files.begin() + static_cast<std::ptrdiff_t>(from),
+            files.begin() + static_cast<std::ptrdiff_t>(std::min(files.size(), from + portion)));
+        const std::vector<FileRecord> unheard = notListenedTo(store, sounds, ids);
+        for (size_t i = unheard.size(); i < ids.size(); ++i)
+            progress.step({});
+        std::vector<HeardFile> some;
+        std::mutex mutex; // of some
+        work::inParallel(
+            unheard.size(),
+            [&](size_t i) {
+                if (stop.stop_requested())
+                    return;
+                auto prints = fingerprintsOf(unheard[i].path, {1}, stop);
+                progress.stepPath(unheard[i].path);
+                if (!prints && prints.error().kind == ErrorKind::Cancelled)
+                    return;
+                // What cannot be decoded has nothing to tell; it is heard again when it has changed.
+                std::lock_guard lock(mutex);
+                some.push_back({unheard[i].id, unheard[i].state,
+                                prints ? std::move(prints->front().items) : std::vector<uint32_t>()});
+            },
+            threads);
+        heard += some.size();
+        if (!some.empty())
+            keep(keepHeard(sounds, std::move(some)));
+        sounds.fold().ignore(); // a disk that does not take it leaves the log
+    }
+    if (stop.stop_requested())
+        return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+    return heard;
 }
 
 Path soundsOf(const Path& library) {

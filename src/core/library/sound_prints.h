@@ -3,8 +3,13 @@
 // ours leaves that as it is: it leaves the sound alone.
 #pragma once
 
+#include <functional>
+#include <stop_token>
+
 #include "core/library/store/store.h"
+#include "core/sound/fingerprint.h"
 #include "core/sound/store.h"
+#include "core/work/progress.h"
 
 namespace moorfrost::library {
 
@@ -27,6 +32,18 @@ KeptValues keepHeard(sound::SoundStore& sounds, std::vector<HeardFile> heard);
 /// Forgets the sound of files that the library does not say it has listened to: they are no more, or it is
 /// another library at this place. On the thread of the store.
 void forgetUnknown(Store& store, sound::SoundStore& sounds);
+
+/// Fingerprints of a file, one for each speed, heard in a reading process: of much of it at its own speed, of
+/// a minute at others (many are made of it).
+Result<std::vector<sound::Fingerprint>> fingerprintsOf(const Path& file, const std::vector<double>& speeds,
+                                                       std::stop_token stop = {});
+
+/// Listens to those of these files whose sound is not known, some at a time, on `threads` threads (0: one a
+/// processor). `keep` gets what is to be kept in the library; `sounds` never holds more than a part of it in
+/// memory. How many were heard; an Error (Cancelled) after a stop: what was heard is kept.
+Result<size_t> listenTo(Store& store, sound::SoundStore& sounds, const std::vector<FileId>& files,
+                        unsigned threads, std::stop_token stop, work::Progress& progress,
+                        const std::function<void(KeptValues&&)>& keep);
 
 /// Where fingerprints are kept.
 Path soundsOf(const Path& library);

@@ -229,17 +229,15 @@ Status SoundStore::fold(bool always) {
         if (const auto it = since_.find(id); it != since_.end() && it->second == items)
             since_.erase(it);
     recent_ = nullptr;
-    // The log again, with what came meanwhile. After a crash before this it only says what is in the index.
+    // The log is begun anew, with what came meanwhile. After a crash before this it only says what is in the
+    // index; after one in the middle of it, what came meanwhile is listened to again.
     std::vector<Print> left;
     for (const auto& [id, items] : since_)
         left.push_back({id, items ? *items : std::vector<uint32_t>()});
     logSize_ = 0;
-    if (left.empty()) {
-        const int error = files::io::unlink(logOf(file_));
-        return error == 0 || error == ENOENT ? Status(Done{})
-                                             : systemError(error, logOf(file_), "Keeping fingerprints");
-    }
-    return append(left);
+    if (const int error = files::io::unlink(logOf(file_)); error != 0 && error != ENOENT)
+        return systemError(error, logOf(file_), "Keeping fingerprints");
+    return left.empty() ? Status(Done{}) : append(left);
 }
 
 } // namespace moorfrost::sound
