@@ -579,6 +579,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::SoundGroupList</name>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::SoundGroupsController</name>
     <message numerus="yes">
         <source>Keep %1, %n other(s) to the trash</source>

@@ -10,6 +10,7 @@
 
 #include "app/library/library_page.h"
 #include "app/library/same_sound_page.h"
+#include "app/library/sound_group_list.h"
 #include "app/shell/foot.h"
 #include "app/shell/player.h"
 #include "support/driver.h"

@@ -4,12 +4,14 @@
 #include <QtTest>
 
 #include <QLabel>
-#include <QListWidget>
 #include <QMenu>
 #include <QPushButton>
+#include <QSignalSpy>
 
 #include "app/library/library_page.h"
 #include "app/library/same_sound_page.h"
+#include "app/library/sound_group_list.h"
+#include "app/shell/player.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/comparison_table.h"
 #include "support/driver.h"
@@ -152,19 +154,65 @@ private slots:
                 action->trigger();
         d_->settle();
         QVERIFY2(fact("Recording", 1).endsWith("remaster"), qPrintable(fact("Recording", 1)));
-        std::vector<std::string> families;
-        c().library.read(
-            this,
-            [ids = std::vector{page()->a(), page()->b()}](library::Store& s) {
-                return s.recordings().valuesOfFiles(SoundGroupsController::familyField, ids);
-            },
-            [&](Result<library::KeptValues> kept) {
-                for (const auto& [id, values] : *kept)
-                    families.push_back(values.at(0));
-            });
+        auto families = [&] {
+            std::vector<std::vector<std::string>> out;
+            c().library.read(
+                this,
+                [ids = std::vector{page()->a(), page()->b()}](library::Store& s) {
+                    return s.recordings().valuesOfFiles(SoundGroupsController::familyField, ids);
+                },
+                [&](Result<library::KeptValues> kept) {
+                    for (const auto& [id, values] : *kept)
+                        out.push_back(values);
+                });
+            d_->settle();
+            std::ranges::sort(out, {}, [](const auto& v) { return v.at(1); });
+            return out;
+        };
+        const auto both = families();
+        QCOMPARE(both.size(), size_t{2});
+        QCOMPARE(both[0][0], both[1][0]); // one family
+        QCOMPARE(both[0][1], std::string("lead"));
+        QCOMPARE(both[1][1], std::string("remaster"));
+        // It is one step.
+        QTest::keyClick(&w(), Qt::Key_Z, Qt::ControlModifier);
         d_->settle();
-        QCOMPARE(families.size(), size_t{2});
-        QCOMPARE(families[0], families[1]);
+        QVERIFY(families().empty());
+        QCOMPARE(fact("Recording", 1), QString("of its own"));
+    }
+
+    /// What is one recording is neither another version of itself nor something else.
+    void whatMakesNoSenseCannotBeChosen() {
+        QVERIFY(choose("Tide Table"));
+        QVERIFY(page()->apartButton()->isEnabled() && page()->versionButton()->isEnabled());
+        page()->oneButton()->click();
+        d_->settle();
+        QVERIFY(!page()->apartButton()->isEnabled() && !page()->versionButton()->isEnabled());
+    }
+
+    /// By keyboard, wherever in the view it is; and what is chosen in it goes to the bench, nothing else.
+    void byKeyboard() {
+        w().library()->tracksButton()->click();
+        QTest::keyClick(&w(), Qt::Key_U, Qt::ControlModifier | Qt::ShiftModifier);
+        d_->settle();
+        QVERIFY(page()->isVisible() && page()->list()->hasFocus());
+        QVERIFY(choose("Tide Table"));
+        QSignalSpy asked(&w().player(), &Player::changed); // it tries, even without a sound device
+        for (QWidget* at : {static_cast<QWidget*>(page()->list()), static_cast<QWidget*>(page()->facts())}) {
+            at->setFocus();
+            asked.clear();
+            QTest::keyClick(at, Qt::Key_X);
+            QVERIFY(!asked.isEmpty());
+        }
+        const std::vector<FileId> group = page()->files();
+        QCOMPARE(group.size(), size_t{2});
+        QTest::keyClick(&w(), Qt::Key_B, Qt::ControlModifier);
+        d_->settle();
+        auto sent = c().batch.batch().places().files();
+        std::ranges::sort(sent);
+        auto wanted = group;
+        std::ranges::sort(wanted);
+        QCOMPARE(sent, wanted);
     }
 
     void keepOneAndTakeItBack() {

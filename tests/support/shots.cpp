@@ -31,6 +31,7 @@
 #include "app/library/check_files_dialog.h"
 #include "app/library/library_page.h"
 #include "app/library/same_sound_page.h"
+#include "app/library/sound_group_list.h"
 #include "app/library/track_model.h"
 #include "app/settings/reference_list.h"
 #include "app/settings/settings_page.h"

@@ -117,8 +117,9 @@ void SoundGroupsController::tell(const SoundGroup& group) {
             std::vector<Row> out;
             for (library::FileRecord& f : store.files().findAll(files)) {
                 const auto place = store.recordings().placeOf(f.id);
-                const auto version = store.recordings().values(place.recording, versionField);
-                out.push_back({std::move(f), place.recording, version.empty() ? std::string() : version[0]});
+                const auto family = store.recordings().values(place.recording, familyField);
+                const bool isVersion = family.size() == 2 && family[1] != leadVersion;
+                out.push_back({std::move(f), place.recording, isVersion ? family[1] : std::string()});
             }
             return out;
         },
@@ -192,11 +193,11 @@ void SoundGroupsController::areOneRecording(const SoundGroup& group) {
     recordings_.merge(group.files);
 }
 
-void SoundGroupsController::areNotTheSame(const SoundGroup& group, FileId one, FileId other) {
+void SoundGroupsController::areNotTheSame(FileId one, FileId other) {
     library_.read(
         this,
         [one](Store& store) { return store.recordings().valuesOfFiles(library::toldApartField, {one}); },
-        [this, one, other, files = group.files](Result<library::KeptValues> kept) {
+        [this, one, other](Result<library::KeptValues> kept) {
             if (!kept)
                 return;
             std::vector<std::string> values = (*kept)[one];
@@ -221,14 +222,13 @@ void SoundGroupsController::isOtherVersion(FileId lead, FileId other, const std:
         [this, lead, other, version](Result<Kept> kept) {
             if (!kept)
                 return;
-            // A family is named after the recording that it began with.
-            const std::vector<std::string> family =
-                kept->family.empty() ? std::vector{std::to_string(kept->recording)} : kept->family;
-            const QString title = tr("Another version: %1").arg(qs(version));
-            recordings_.keep(
-                title, familyField, {{lead, family}, {other, family}}, [this, other, version, title] {
-                    recordings_.keep(title, versionField, {{other, {version}}}, [this] { emit changed(); });
-                });
+            // A family is named after the recording that it began with. Both are one change, and one step
+            // back.
+            std::vector<std::string> own = kept->family;
+            if (own.size() != 2)
+                own = {std::to_string(kept->recording), leadVersion};
+            recordings_.keep(tr("Another version: %1").arg(qs(version)), familyField,
+                             {{lead, own}, {other, {own[0], version}}}, [] {});
         });
 }
 
@@ -240,16 +240,16 @@ void SoundGroupsController::keepOne(const SoundGroup& group, FileId kept) {
             rest.push_back(f->file);
     if (!best || rest.size() + 1 != group.files.size())
         return; // not all of them are known yet
-    // Whatever was given to the others belongs to the recording that stays.
     bool several = false;
     for (FileId id : group.files)
         if (const SoundGroupFile* f = told(id))
             several = several || f->recording != best->recording;
-    if (several)
+    if (!writing_.moveToTrash(tr("Keep %1, %n other(s) to the trash", "", static_cast<int>(rest.size()))
+                                  .arg(shownName(best->file->path)),
+                              rest))
+        return;
+    if (several) // whatever was given to the others belongs to the recording that stays
         recordings_.merge(group.files);
-    writing_.moveToTrash(tr("Keep %1, %n other(s) to the trash", "", static_cast<int>(rest.size()))
-                             .arg(shownName(best->file->path)),
-                         rest);
 }
 
 } // namespace moorfrost::app

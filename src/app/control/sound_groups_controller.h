@@ -45,16 +45,16 @@ public:
     library::SoundLink link(const library::SoundGroup& group, FileId one, FileId other);
 
     void areOneRecording(const library::SoundGroup& group);
-    void areNotTheSame(const library::SoundGroup& group, FileId one, FileId other);
+    void areNotTheSame(FileId one, FileId other);
     /// `version`: of `other`, in the words of the trade: "edit", "instrumental".
     void isOtherVersion(FileId lead, FileId other, const std::string& version);
     /// The others go to the trash; what was kept of them stays with the one that is kept.
     void keepOne(const library::SoundGroup& group, FileId kept);
 
     static const std::vector<std::string>& versions();
-    // Fields of what the library keeps of recordings.
+    /// What the library keeps of recordings that are versions of one another: the family, and which version.
     static constexpr const char* familyField = "family";
-    static constexpr const char* versionField = "version";
+    static constexpr const char* leadVersion = "lead";
 
 signals:
     void changed();

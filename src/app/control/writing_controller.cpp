@@ -85,9 +85,11 @@ void WritingController::write(files::HardLinks links, tags::Damage damage) {
         });
 }
 
-void WritingController::moveToTrash(const QString& title, const std::vector<FilePtr>& files) {
-    if (files.empty() || ending_ != 0 || jobs_.isWriting())
-        return;
+bool WritingController::moveToTrash(const QString& title, const std::vector<FilePtr>& files) {
+    if (files.empty() || ending_ != 0 || jobs_.isWriting()) {
+        messages_.say(tr("Files are being written just now. Try again when that has ended."), true);
+        return false;
+    }
     jobs_.setTrouble(std::nullopt);
     jobs_.start(
         this, {ss(title), work::Priority::Asked, writesFiles},
@@ -126,6 +128,7 @@ void WritingController::moveToTrash(const QString& title, const std::vector<File
             else
                 messages_.say(outcome.error());
         });
+    return true;
 }
 
 void WritingController::endWrite(const QString& title, library::WriteOutcome outcome) {

@@ -29,8 +29,8 @@ public:
     /// canWrite().
     void write(files::HardLinks links = files::HardLinks::Ask, tags::Damage damage = tags::Damage::Refuse);
     /// Files go to the desktop's trash: journalled, and taken back like any other move. `title`: what the
-    /// journal says.
-    void moveToTrash(const QString& title, const std::vector<FilePtr>& files);
+    /// journal says. False, after saying so, while files are being written.
+    bool moveToTrash(const QString& title, const std::vector<FilePtr>& files);
     void takeBack(int64_t set, const std::optional<std::set<size_t>>& steps);
     /// What became of the last write, until it was seen.
     const std::optional<files::SetReport>& lastReport() const { return lastReport_; }

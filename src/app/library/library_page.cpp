@@ -16,6 +16,7 @@
 #include "app/library/same_sound_page.h"
 #include "app/library/sleeve_grid.h"
 #include "app/library/sort_header.h"
+#include "app/library/sound_group_list.h"
 #include "app/library/track_model.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -270,7 +271,9 @@ void LibraryPage::showAs(bool sleeves) {
 }
 
 std::vector<FileId> LibraryPage::chosenFiles() const {
-    return showsSleeves() ? grid_->chosenFiles() : view_->chosenFiles();
+    return same_->isChecked() ? sameSound_->files()
+           : showsSleeves()   ? grid_->chosenFiles()
+                              : view_->chosenFiles();
 }
 
 QString LibraryPage::told() const {

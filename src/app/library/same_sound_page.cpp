@@ -2,27 +2,22 @@
 #include "app/library/same_sound_page.h"
 
 #include <QCheckBox>
-#include <QKeyEvent>
-#include <QListWidget>
+#include <QLabel>
 #include <QMenu>
-#include <QPainter>
+#include <QShortcut>
 #include <QSplitter>
 #include <QStackedWidget>
-#include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
 #include <algorithm>
 #include <cmath>
-#include <map>
 
+#include "app/library/sound_facts.h"
+#include "app/library/sound_group_list.h"
+#include "app/library/sound_strip.h"
 #include "app/shell/player.h"
 #include "app/shell/text_utils.h"
-#include "app/shell/theme.h"
 #include "app/widgets/comparison_table.h"
-#include "app/widgets/paint.h"
-#include "app/widgets/recording_box.h"
-#include "app/widgets/waveform.h"
-#include "core/library/recordings.h"
 
 namespace moorfrost::app {
 
@@ -31,116 +26,14 @@ namespace {
 using library::SoundGroup;
 using library::SoundGroupKind;
 
-enum Role { LineRole = Qt::UserRole + 1, PillRole, ToneRole };
-
-QString kindText(SoundGroupKind kind) {
-    switch (kind) {
-    case SoundGroupKind::SameRecording:
-        return SameSoundPage::tr("same recording");
-    case SoundGroupKind::OtherVersion:
-        return SameSoundPage::tr("another version?");
-    case SoundGroupKind::CodesDisagree:
-        return SameSoundPage::tr("codes disagree");
-    case SoundGroupKind::SameCode:
-        return SameSoundPage::tr("one code, two sounds");
-    }
-    return {};
-}
-
-paint::Tone toneOf(SoundGroupKind kind) {
-    return kind == SoundGroupKind::SameRecording  ? paint::Tone::Good
-           : kind == SoundGroupKind::OtherVersion ? paint::Tone::Attention
-                                                  : paint::Tone::Wrong;
-}
-
-/// A group in three lines.
-class GroupDelegate : public QStyledItemDelegate {
-public:
-    using QStyledItemDelegate::QStyledItemDelegate;
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {200, 74}; }
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const auto& c = theme::colours();
-        const QRect r = option.rect;
-        const bool chosen = option.state & QStyle::State_Selected;
-        p->fillRect(r, chosen ? c.fjordBack : c.panel);
-        if (chosen)
-            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), c.heather);
-        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
-        const QRect text = r.adjusted(14, 8, -8, 0);
-        p->setFont(theme::uiFont(13, QFont::DemiBold));
-        p->setPen(c.ink);
-        p->drawText(QRect(text.left(), text.top(), text.width(), 18), Qt::AlignVCenter,
-                    p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, text.width()));
-        p->setFont(theme::uiFont(12));
-        p->setPen(c.second);
-        p->drawText(
-            QRect(text.left(), text.top() + 18, text.width(), 18), Qt::AlignVCenter,
-            p->fontMetrics().elidedText(index.data(LineRole).toString(), Qt::ElideRight, text.width()));
-        const QString pill = index.data(PillRole).toString();
-        paint::pill(*p, text.left() + paint::pillWidth(pill),
-                    QRect(text.left(), text.top() + 37, text.width(), 20), pill,
-                    static_cast<paint::Tone>(index.data(ToneRole).toInt()));
-    }
-};
-
-/// Why the one is a better copy than the other; "" where it is not.
-QString whyBetter(const SoundGroupFile* one, const SoundGroupFile* other) {
-    if (!one || !other)
-        return {};
-    library::FileRecord x = *one->file, y = *other->file;
-    x.id = y.id = 0; // which one came first makes none of them better
-    if (!library::isBetter(x, y))
-        return {};
-    const tags::Facts &a = x.tags.facts, &b = y.tags.facts;
-    if ((a.bitDepth > 0) != (b.bitDepth > 0))
-        return SameSoundPage::tr("better: nothing was lost in coding");
-    if (a.bitDepth != b.bitDepth)
-        return SameSoundPage::tr("better: %1 bit").arg(a.bitDepth);
-    if (a.sampleRate != b.sampleRate)
-        return SameSoundPage::tr("better: %L1 kHz").arg(a.sampleRate / 1000.0);
-    return a.bitrate != b.bitrate ? SameSoundPage::tr("better: %1 kbit/s").arg(a.bitrate / 1000)
-                                  : SameSoundPage::tr("the better copy");
-}
-
 QString seconds(double s) {
     return shownLength(std::max(0.0, s));
 }
 
 } // namespace
 
-SameSoundPage::Strip SameSoundPage::strip(const QString& letter) {
-    Strip s;
-    s.frame = new QFrame;
-    s.frame->setObjectName("card");
-    s.letter = label(letter, "letter");
-    s.letter->setFixedSize(34, 26);
-    s.letter->setAlignment(Qt::AlignCenter);
-    s.name = new ShortLabel;
-    s.verdict = label({}, "good");
-    s.time = label({}, "quiet");
-    s.wave = new Waveform;
-    s.wave->setMinimumHeight(46);
-    s.wave->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-    auto* head = new QHBoxLayout;
-    head->setSpacing(10);
-    head->addWidget(s.letter);
-    head->addWidget(s.name, 1);
-    head->addWidget(s.verdict);
-    head->addWidget(s.time);
-    auto* layout = new QVBoxLayout(s.frame);
-    layout->setContentsMargins(12, 8, 12, 8);
-    layout->setSpacing(6);
-    layout->addLayout(head);
-    layout->addWidget(s.wave);
-    return s;
-}
-
 SameSoundPage::SameSoundPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
-    list_ = new QListWidget;
-    list_->setItemDelegate(new GroupDelegate(list_));
-    list_->setFrameShape(QFrame::NoFrame);
-    list_->setAccessibleName(tr("Groups of one sound"));
-    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_ = new SoundGroupList;
     auto* left = new QFrame;
     left->setObjectName("panel");
     auto* leftLayout = new QVBoxLayout(left);
@@ -169,8 +62,8 @@ SameSoundPage::SameSoundPage(const Uses& use, QWidget* parent) : QWidget(parent)
     head->addStretch();
     head->addWidget(sure_);
     head->addWidget(measure_);
-    stripA_ = strip("A");
-    stripB_ = strip("B");
+    stripA_ = new SoundStrip("A");
+    stripB_ = new SoundStrip("B");
     listen_ = button(tr("Listen to A"));
     loudness_ = new QCheckBox(tr("equal loudness"));
     speed_ = new QCheckBox(tr("equal speed"));
@@ -211,8 +104,8 @@ SameSoundPage::SameSoundPage(const Uses& use, QWidget* parent) : QWidget(parent)
     workLayout->setContentsMargins(18, 12, 16, 12);
     workLayout->setSpacing(10);
     workLayout->addLayout(head);
-    workLayout->addWidget(stripA_.frame);
-    workLayout->addWidget(stripB_.frame);
+    workLayout->addWidget(stripA_);
+    workLayout->addWidget(stripB_);
     workLayout->addLayout(ears);
     workLayout->addWidget(facts_, 1);
     workLayout->addLayout(foot);
@@ -235,7 +128,7 @@ SameSoundPage::SameSoundPage(const Uses& use, QWidget* parent) : QWidget(parent)
     connect(empty_->button(), &QPushButton::clicked, &use_.groups, &SoundGroupsController::look);
     connect(&use_.groups, &SoundGroupsController::changed, this, &SameSoundPage::refresh);
     connect(&use_.groups, &SoundGroupsController::fileTold, this, [this](FileId id) {
-        if (std::ranges::find(files_, id) != files_.end())
+        if (isVisible() && std::ranges::find(files_, id) != files_.end())
             showFacts();
     });
     connect(facts_, &ComparisonTable::chosen, this, &SameSoundPage::choose);
@@ -245,18 +138,19 @@ SameSoundPage::SameSoundPage(const Uses& use, QWidget* parent) : QWidget(parent)
             use_.groups.areOneRecording(*g);
     });
     connect(apart_, &QPushButton::clicked, this, [this] {
-        if (const SoundGroup* g = group(); g && files_.size() > 1)
-            use_.groups.areNotTheSame(*g, a(), b());
+        if (group() && files_.size() > 1)
+            use_.groups.areNotTheSame(a(), b());
     });
     connect(keep_, &QPushButton::clicked, this, [this] {
         if (const SoundGroup* g = group())
             use_.groups.keepOne(*g, a());
     });
-    for (auto [s, ofB] : {std::pair(&stripA_, false), std::pair(&stripB_, true)})
-        connect(s->wave, &Waveform::clicked, this, [this, ofB = ofB](double part) {
-            if (const SoundGroupFile* f = use_.groups.told(ofB ? b() : a()))
-                play(ofB, part * f->file->tags.facts.duration);
-        });
+    connect(stripA_, &SoundStrip::placeChosen, this, [this](double at) { play(false, at); });
+    connect(stripB_, &SoundStrip::placeChosen, this, [this](double at) { play(true, at); });
+    // A shortcut: lists and tables take letters for the beginnings of names.
+    auto* over = new QShortcut(Qt::Key_X, this);
+    over->setContext(Qt::WidgetWithChildrenShortcut);
+    connect(over, &QShortcut::activated, this, &SameSoundPage::changeOver);
     connect(&use_.player, &Player::changed, this, &SameSoundPage::showPlaying);
     refresh();
 }
@@ -291,6 +185,8 @@ void SameSoundPage::showEvent(QShowEvent* event) {
 }
 
 void SameSoundPage::refresh() {
+    if (!isVisible())
+        return; // when it comes in sight
     const library::SoundGroups* all = use_.groups.groups();
     if (!all || all->groups.empty()) {
         stack_->setCurrentWidget(empty_);
@@ -312,35 +208,7 @@ void SameSoundPage::refresh() {
     }
     stack_->setCurrentIndex(0);
     again_->setVisible(use_.groups.isOld() && !use_.groups.isLooking());
-    const std::vector<FileId> before = files_;
-    const int row = std::max(0, list_->currentRow());
-    list_->blockSignals(true);
-    list_->clear();
-    const auto searcher = use_.index.searcher();
-    int found = -1;
-    for (size_t i = 0; i < all->groups.size(); ++i) {
-        const SoundGroup& g = all->groups[i];
-        auto* item = new QListWidgetItem(list_);
-        const auto first = searcher ? searcher->rowOf(g.files[0]) : std::nullopt;
-        QString title = first ? qs(searcher->text(*first, "title")) : QString();
-        if (title.isEmpty() && first)
-            title = shownName(searcher->pathOf(*first));
-        QStringList formats;
-        for (FileId id : g.files)
-            if (const auto r = searcher ? searcher->rowOf(id) : std::nullopt)
-                if (const QString f = qs(searcher->text(*r, library::formatNameColumn)); !formats.contains(f))
-                    formats << f;
-        item->setText(title);
-        item->setData(LineRole, tr("%n file(s)", "", static_cast<int>(g.files.size())) + " \u00B7 " +
-                                    formats.join(", "));
-        item->setData(PillRole, kindText(g.kind));
-        item->setData(ToneRole, static_cast<int>(toneOf(g.kind)));
-        item->setData(Qt::AccessibleTextRole, title + ", " + kindText(g.kind));
-        if (g.files == before)
-            found = static_cast<int>(i);
-    }
-    list_->setCurrentRow(found >= 0 ? found : std::min(row, list_->count() - 1));
-    list_->blockSignals(false);
+    list_->show(all->groups, use_.index.searcher().get(), files_);
     showGroup();
 }
 
@@ -366,16 +234,6 @@ void SameSoundPage::choose(size_t file) {
     showFacts();
 }
 
-void SameSoundPage::fillStrip(Strip& s, size_t file, const QString& why) {
-    const SoundGroupFile* f = use_.groups.told(fileAt(file));
-    s.name->setText(f ? shownName(f->file->path) : QString());
-    s.verdict->setText(why);
-    if (f && !f->shape.empty())
-        s.wave->setPeaks(f->shape);
-    else
-        s.wave->setPeaks({});
-}
-
 void SameSoundPage::showFacts() {
     const SoundGroup* g = group();
     if (!g || files_.size() < 2)
@@ -396,87 +254,30 @@ void SameSoundPage::showFacts() {
                                              (link_.offset < 0 ? "-" : "") + seconds(std::abs(link_.offset)))
                                   : QString());
     measure_->setToolTip(tr("z = %1").arg(link_.z, 0, 'f', 1));
-    fillStrip(stripA_, a_, whyBetter(fa, fb));
-    fillStrip(stripB_, b_, whyBetter(fb, fa));
+    stripA_->show(fa, whyBetter(fa, fb));
+    stripB_->show(fb, whyBetter(fb, fa));
 
-    Comparison table;
-    table.chosen = a_;
-    auto row = [&](const QString& caption, auto text) {
-        Comparison::Row r{caption, {}, false};
-        for (FileId id : files_) {
-            const SoundGroupFile* f = use_.groups.told(id);
-            r.cells.push_back({f ? text(*f) : QString()});
-        }
-        table.rows.push_back(std::move(r));
-    };
-    for (FileId id : files_) {
-        const SoundGroupFile* f = use_.groups.told(id);
-        table.columns.push_back(f ? shownName(f->file->path) : QString());
-    }
-    auto field = [](const char* key) {
-        return [key](const SoundGroupFile& f) {
-            const auto it = f.file->tags.fields.find(key);
-            return it == f.file->tags.fields.end() ? QString() : qs(tags::shownValues(it->second));
-        };
-    };
-    row(tr("File"), [](const SoundGroupFile& f) { return shownName(f.file->path); });
-    row(tr("Quality"), [](const SoundGroupFile& f) { return soundText(*f.file); });
-    row(tr("Speed"), [this, g](const SoundGroupFile& f) {
-        if (f.file->id == files_[0])
-            return tr("taken as right");
-        const library::SoundLink l = use_.groups.link(*g, f.file->id, files_[0]);
-        const QString told = qs(matching::speedText(l.speed));
-        return l.z <= 0 ? tr("not known") : told.isEmpty() ? tr("the same") : told;
-    });
-    row(tr("Length"), [](const SoundGroupFile& f) {
-        const double length = f.file->tags.facts.duration;
-        return shownLength(std::floor(length)) +
-               QString(".%1").arg(static_cast<int>((length - std::floor(length)) * 10));
-    });
-    row(tr("Loudness"), [](const SoundGroupFile& f) {
-        return f.loudness ? tr("%1 LUFS").arg(*f.loudness, 0, 'f', 1) : tr("being measured");
-    });
-    row(tr("Tags"), [](const SoundGroupFile& f) {
-        return tr("%n field(s)", "", static_cast<int>(f.file->tags.fields.size())) +
-               (f.file->tags.pictures.empty() ? tr(", no picture") : tr(", with picture"));
-    });
-    row(tr("Title"), field("title"));
-    row(tr("Album"), field("album"));
-    row(tr("ISRC"), field("isrc"));
-    std::map<library::RecordingId, int> members;
-    for (FileId id : files_)
-        if (const SoundGroupFile* f = use_.groups.told(id))
-            ++members[f->recording];
-    row(tr("Recording"), [&](const SoundGroupFile& f) {
-        const int others = members[f.recording] - 1;
-        QString out = others + 1 == static_cast<int>(files_.size()) ? tr("one recording")
-                      : others > 0                                  ? tr("one with %n other(s)", "", others)
-                                                                    : tr("of its own");
-        if (!f.version.empty())
-            out += ", " + qs(f.version);
-        return out;
-    });
-    row(tr("Where"), [](const SoundGroupFile& f) {
-        const Path folder = f.file->path.parent_path();
-        return "\u2026/" + shownName(folder.parent_path()) + "/" + shownName(folder);
-    });
-    facts_->show(table);
+    facts_->show(soundFacts(use_.groups, *g, a_));
 
     bool several = false;
     for (FileId id : files_)
         if (const SoundGroupFile* f = use_.groups.told(id))
             several = several || (best && f->recording != best->recording);
     one_->setEnabled(several && g->kind != SoundGroupKind::SameCode);
-    another_->setEnabled(fa && fb);
+    // What is one recording is neither another version of itself nor something else.
+    const bool parted = fa && fb && fa->recording != fb->recording;
+    another_->setEnabled(parted);
+    apart_->setEnabled(parted && g->kind != SoundGroupKind::SameCode);
     keep_->setEnabled(fa && fb && g->kind != SoundGroupKind::SameCode);
     keep_->setText(fa ? tr("Keep A, the rest to the trash") : QString());
     note_->setText(files_.size() > 2
                        ? tr("%n file(s) go; it can be taken back", "", static_cast<int>(files_.size()) - 1)
                        : tr("B goes to the trash; it can be taken back"));
-    loudness_->setText(
-        fa && fb && fa->loudness && fb->loudness
-            ? tr("equal loudness (B %1 dB)").arg(QLocale().toString(*fa->loudness - *fb->loudness, 'f', 1))
-            : tr("equal loudness"));
+    const double louder = fa && fb && fa->loudness && fb->loudness ? *fa->loudness - *fb->loudness : 0; // A
+    const QString by = QLocale().toString(std::abs(louder), 'f', 1);
+    loudness_->setText(louder >= 0.05    ? tr("equal loudness (A %1 dB softer)").arg(by)
+                       : louder <= -0.05 ? tr("equal loudness (B %1 dB softer)").arg(by)
+                                         : tr("equal loudness"));
     showPlaying();
 }
 
@@ -525,27 +326,15 @@ void SameSoundPage::changeOver() {
 }
 
 void SameSoundPage::showPlaying() {
+    if (!isVisible())
+        return;
     const FilePtr playing = use_.player.file();
-    auto show = [&](Strip& s, FileId id) {
-        const SoundGroupFile* f = use_.groups.told(id);
-        const double length = f ? f->file->tags.facts.duration : 0;
-        const bool is = playing && playing->id == id && length > 0;
-        s.wave->setPosition(is ? use_.player.position() / length : 0);
-        s.time->setText(is ? seconds(use_.player.position()) + " / " + seconds(length) : seconds(length));
-        s.letter->setProperty("on", is && use_.player.isPlaying());
-        s.letter->setStyleSheet({}); // looks at its property again
-    };
-    show(stripA_, a());
-    show(stripB_, b());
-    const bool on = use_.player.isPlaying() && playing && (playing->id == a() || playing->id == b());
-    listen_->setText(on ? tr("Pause") : tr("Listen to A"));
-}
-
-void SameSoundPage::keyPressEvent(QKeyEvent* event) {
-    if (event->key() == Qt::Key_X && event->modifiers() == Qt::NoModifier)
-        changeOver();
-    else
-        QWidget::keyPressEvent(event);
+    const bool on = use_.player.isPlaying();
+    auto positionOf = [&](FileId id) { return playing && playing->id == id ? use_.player.position() : -1; };
+    stripA_->setPlaying(positionOf(a()), on);
+    stripB_->setPlaying(positionOf(b()), on);
+    const bool ours = on && playing && (playing->id == a() || playing->id == b());
+    listen_->setText(ours ? tr("Pause") : tr("Listen to A"));
 }
 
 } // namespace moorfrost::app

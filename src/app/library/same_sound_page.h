@@ -9,7 +9,6 @@
 #include "app/widgets/controls.h"
 
 class QCheckBox;
-class QListWidget;
 class QMenu;
 class QStackedWidget;
 
@@ -17,7 +16,8 @@ namespace moorfrost::app {
 
 class ComparisonTable;
 class Player;
-class Waveform;
+class SoundGroupList;
+class SoundStrip;
 
 class SameSoundPage : public QWidget {
     Q_OBJECT
@@ -29,15 +29,17 @@ public:
         Player& player;
     };
     explicit SameSoundPage(const Uses& use, QWidget* parent = nullptr);
-    QListWidget* list() { return list_; }
+    SoundGroupList* list() { return list_; }
     ComparisonTable* facts() { return facts_; }
     QPushButton* listenButton() { return listen_; }
     QPushButton* oneButton() { return one_; }
     QPushButton* apartButton() { return apart_; }
     QPushButton* keepButton() { return keep_; }
+    QPushButton* versionButton() { return another_; }
     QMenu* versionMenu() { return versions_; }
     /// "3 groups, 7 files"
     QString told() const;
+    const std::vector<FileId>& files() const { return files_; } // of the group that is shown
     FileId a() const { return fileAt(a_); }
     FileId b() const { return fileAt(b_); }
     /// A and B change places in the ear, at the same place of the sound.
@@ -46,22 +48,12 @@ public:
 
 protected:
     void showEvent(QShowEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
 
 private:
-    struct Strip {
-        QFrame* frame;
-        QLabel* letter;
-        ShortLabel* name;
-        QLabel *verdict, *time;
-        Waveform* wave;
-    };
-    Strip strip(const QString& letter);
     void refresh();
     void showGroup();
     void showFacts();
     void showPlaying();
-    void fillStrip(Strip& strip, size_t file, const QString& why);
     const library::SoundGroup* group() const;
     FileId fileAt(size_t i) const;
     /// Where in B a place of A is, in seconds.
@@ -71,11 +63,11 @@ private:
     void choose(size_t file);
 
     Uses use_;
-    QListWidget* list_;
+    SoundGroupList* list_;
     QStackedWidget* stack_;
     EmptyHint* empty_;
     QLabel *title_, *artist_, *sure_, *measure_;
-    Strip stripA_, stripB_;
+    SoundStrip *stripA_, *stripB_;
     QPushButton *again_, *listen_, *one_, *another_, *apart_, *keep_;
     QMenu* versions_;
     QCheckBox *loudness_, *speed_;

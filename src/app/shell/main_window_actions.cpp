@@ -103,6 +103,10 @@ void MainWindow::makeActions() {
         step(BenchPage::Identify);
         bench_->identify()->lookUp();
     });
+    add(tr("Look up the chosen sleeve by its sound"), QKeySequence("Ctrl+Alt+I"), [this, step] {
+        step(BenchPage::Identify);
+        bench_->identify()->lookUpBySound();
+    });
     add(tr("Look up all sleeves"), QKeySequence("Ctrl+Shift+I"), [this, step] {
         step(BenchPage::Identify);
         bench_->identify()->lookUpAll();
@@ -165,6 +169,10 @@ void MainWindow::makeActions() {
     add(tr("Show sleeves"), QKeySequence("Ctrl+Shift+V"), [this] {
         showWorkspace(Library);
         library_->sleevesButton()->click();
+    });
+    add(tr("Show what sounds the same"), QKeySequence("Ctrl+Shift+U"), [this] {
+        showWorkspace(Library);
+        library_->sameSoundButton()->click();
     });
     add(tr("Choose facets\u2026"), {}, [this] {
         showWorkspace(Library);
