@@ -497,12 +497,12 @@
         <translation><numerusform>%n field</numerusform><numerusform>%n fields</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n file(s) go; it can be taken back</source>
-        <translation><numerusform>%n file go; it can be taken back</numerusform><numerusform>%n files go; it can be taken back</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>one with %n other(s)</source>
         <translation><numerusform>one with %n other</numerusform><numerusform>one with %n others</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>the other %n go to the trash; it can be taken back</source>
+        <translation><numerusform>the other %n go to the trash; it can be taken back</numerusform><numerusform>the other %n go to the trash; it can be taken back</numerusform></translation>
     </message>
 </context>
 <context>

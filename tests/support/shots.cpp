@@ -149,7 +149,9 @@ int main(int argc, char** argv) {
     w.showWorkspace(MainWindow::Settings);
     w.settings()->showStandards();
     shot(&w, "standards");
-    w.settings()->findChild<QScrollArea*>()->ensureWidgetVisible(w.settings()->references(), 0, 200);
+    auto* area = w.settings()->findChild<QScrollArea*>();
+    area->verticalScrollBar()->setValue(w.settings()->references()->mapTo(area->widget(), QPoint()).y() -
+                                        120);
     shot(&w, "references");
     s.standards.setOfBatch("Everyday");
     w.settings()->findChild<QScrollArea*>()->verticalScrollBar()->setValue(0);

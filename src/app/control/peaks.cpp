@@ -8,11 +8,15 @@ namespace moorfrost::app {
 
 using library::Store;
 
+namespace {
+constexpr size_t heights = 310; // enough for the width of a window
+}
+
 void Peaks::read(QObject* asker, const FilePtr& file, std::function<void(const Result<Shape>&)> then) {
     library_.read(
         asker, [file](Store& store) { return store.peaks().find(file->id, file->state); },
         [this, asker, file, then](const Result<Shape>& kept) {
-            if (kept && !kept->empty())
+            if (kept && kept->size() >= heights) // else it was drawn for less room
                 then(kept);
             else
                 draw(asker, file, then);
@@ -20,16 +24,16 @@ void Peaks::read(QObject* asker, const FilePtr& file, std::function<void(const R
 }
 
 void Peaks::draw(QObject* asker, const FilePtr& file, std::function<void(const Result<Shape>&)> then) {
-    constexpr size_t bars = 62; // of the foot
     jobs_.start(
         asker, {ss(tr("Drawing the sound of %1").arg(shownName(file->path)))},
         [this, file](std::stop_token stop, work::Progress& progress) {
             progress.begin(static_cast<uint64_t>(file->tags.facts.duration) + 1);
             double before = 0;
-            auto shape = sandbox::ParserPool::shared().peaksOf(file->path, bars, stop, [&](double seconds) {
-                progress.step({}, static_cast<uint64_t>(seconds - before));
-                before = seconds;
-            });
+            auto shape =
+                sandbox::ParserPool::shared().peaksOf(file->path, heights, stop, [&](double seconds) {
+                    progress.step({}, static_cast<uint64_t>(seconds - before));
+                    before = seconds;
+                });
             if (shape)
                 library_.write([file, shape = *shape](Store& store) {
                     store.peaks().save(file->id, file->state, shape);

@@ -41,9 +41,9 @@ SameSoundPage::SameSoundPage(const Uses& use, QWidget* parent) : QWidget(parent)
     leftLayout->setSpacing(0);
     auto* caption = new QHBoxLayout;
     caption->setContentsMargins(14, 10, 10, 6);
-    caption->addWidget(label(tr("Groups of one sound"), "caption"));
-    caption->addStretch();
-    caption->addWidget(label(tr("surest first"), "quiet"));
+    auto* heading = label(tr("Groups of one sound"), "caption");
+    heading->setToolTip(tr("The surest first"));
+    caption->addWidget(heading);
     leftLayout->addLayout(caption);
     leftLayout->addWidget(list_, 1);
     again_ = button(tr("Look again"), "flat");
@@ -249,9 +249,9 @@ void SameSoundPage::showFacts() {
     const bool heard = link_.z > 0;
     sure_->setText(heard ? (link_.z >= sound::surely ? tr("surely the same") : tr("possibly the same"))
                          : tr("not the same sound"));
-    measure_->setText(heard && fa ? tr("%1 of %2 match, offset %3")
+    measure_->setText(heard && fa ? tr("%1 of %2 match, offset %3 s")
                                         .arg(seconds(link_.overlap), seconds(fa->file->tags.facts.duration),
-                                             (link_.offset < 0 ? "-" : "") + seconds(std::abs(link_.offset)))
+                                             QLocale().toString(link_.offset, 'f', 1))
                                   : QString());
     measure_->setToolTip(tr("z = %1").arg(link_.z, 0, 'f', 1));
     stripA_->show(fa, whyBetter(fa, fb));
@@ -269,10 +269,11 @@ void SameSoundPage::showFacts() {
     another_->setEnabled(parted);
     apart_->setEnabled(parted && g->kind != SoundGroupKind::SameCode);
     keep_->setEnabled(fa && fb && g->kind != SoundGroupKind::SameCode);
-    keep_->setText(fa ? tr("Keep A, the rest to the trash") : QString());
-    note_->setText(files_.size() > 2
-                       ? tr("%n file(s) go; it can be taken back", "", static_cast<int>(files_.size()) - 1)
-                       : tr("B goes to the trash; it can be taken back"));
+    keep_->setText(fa ? tr("Keep A only") : QString());
+    note_->setText(files_.size() > 2 ? tr("the other %n go to the trash; it can be taken back", "",
+                                          static_cast<int>(files_.size()) - 1)
+                                     : tr("B goes to the trash; it can be taken back"));
+    keep_->setToolTip(note_->text()); // in a narrow window it stands nowhere else
     const double louder = fa && fb && fa->loudness && fb->loudness ? *fa->loudness - *fb->loudness : 0; // A
     const QString by = QLocale().toString(std::abs(louder), 'f', 1);
     loudness_->setText(louder >= 0.05    ? tr("equal loudness (A %1 dB softer)").arg(by)

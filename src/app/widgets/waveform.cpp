@@ -52,8 +52,13 @@ void Waveform::paintEvent(QPaintEvent*) {
     }
     int bars = width() / 3;
     for (int i = 0; i < bars; ++i) {
-        auto at = static_cast<size_t>(i) * peaks_.size() / static_cast<size_t>(bars);
-        int h = std::max(2, static_cast<int>(peaks_[at] * static_cast<float>(height())));
+        // The loudest of what a bar stands for.
+        const size_t from = static_cast<size_t>(i) * peaks_.size() / static_cast<size_t>(bars),
+                     to = static_cast<size_t>(i + 1) * peaks_.size() / static_cast<size_t>(bars);
+        const float peak =
+            *std::max_element(peaks_.begin() + static_cast<std::ptrdiff_t>(from),
+                              peaks_.begin() + static_cast<std::ptrdiff_t>(std::max(to, from + 1)));
+        int h = std::max(2, static_cast<int>(peak * static_cast<float>(height())));
         bool played = i < part_ * bars;
         p.fillRect(QRect(i * 3, (height() - h) / 2, 2, h), played ? c.heather : c.third);
     }
