@@ -13,10 +13,7 @@
 #include "app/library/sound_group_list.h"
 #include "app/shell/player.h"
 #include "app/shell/text_utils.h"
-#include "app/widgets/comparison_table.h"
-#include "support/driver.h"
-#include "support/sample_files.h"
-#include "support/shared_data.h"
+#include "support/identify_desk.h"
 
 namespace moorfrost::app {
 
@@ -26,13 +23,7 @@ class TestSameSound : public QObject {
     MainWindow& w() { return d_->window(); }
     Controllers& c() { return d_->controllers(); }
     SameSoundPage* page() { return w().library()->sameSound(); }
-    QString fact(const QString& caption, int file) {
-        const QAbstractItemModel* m = page()->facts()->model();
-        for (int row = 0; row < m->rowCount(); ++row)
-            if (m->index(row, 0).data().toString() == caption)
-                return m->index(row, file + 1).data().toString();
-        return "no such row";
-    }
+    QString fact(const QString& caption, int file) { return factIn(page()->facts(), caption, file); }
     void shelve(const char* from, const char* name, tags::Fields fields) {
         const Path to = *box_ / "shelf" / name;
         std::filesystem::create_directories(to.parent_path());
