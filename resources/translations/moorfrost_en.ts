@@ -593,6 +593,25 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::StepsDialog</name>
+    <message numerus="yes">
+        <source>Nothing would change in %n file(s)</source>
+        <translation><numerusform>Nothing would change in %n file</numerusform><numerusform>Nothing would change in %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n value(s)</source>
+        <translation><numerusform>%n value</numerusform><numerusform>%n values</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>in %n file(s) will be drafts</source>
+        <translation><numerusform>in %n file will be drafts</numerusform><numerusform>in %n files will be drafts</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cannot be</source>
+        <translation><numerusform>%n cannot be</numerusform><numerusform>%n cannot be</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::StrayIdentifier</name>
     <message numerus="yes">
         <source>Take %n stray(s)</source>

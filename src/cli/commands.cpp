@@ -6,7 +6,6 @@
 #include "cli/json_out.h"
 #include "cli/sets.h"
 #include "core/bench/planning.h"
-#include "core/edits/edits.h"
 #include "core/library/picture_store.h"
 #include "core/library/writing.h"
 #include "core/matching/sleeves.h"
@@ -157,68 +156,6 @@ int setFields(const Options& options) {
             proposals.push_back({recordOf(file, 1), changes, {}, {}});
     }
     return writeAndReport(*store, setOf("Set fields from the command line", proposals), options, fine);
-}
-
-int step(const Options& options) {
-    const edits::StepInfo* known = edits::stepByName(options.step);
-    edits::StepOptions how;
-    for (const std::string& name : options.fields)
-        how.fields.push_back(tags::keyFromName(name));
-    how.casing = options.casing;
-    how.encoding = options.encoding;
-    how.from = options.from.empty() ? std::string() : tags::keyFromName(options.from);
-    how.to = options.to.empty() ? std::string() : tags::keyFromName(options.to);
-    how.first = options.first;
-    if (auto senseless = known->run({}, how); !senseless) {
-        say(senseless.error().message);
-        return wrongly;
-    }
-    bool fine = true;
-    const std::vector<files::ScannedFile> found = readAll(options, fine);
-    std::vector<edits::Subject> files;
-    for (size_t i = 0; i < found.size(); ++i) {
-        if (found[i].tags)
-            files.push_back({static_cast<int64_t>(i + 1), found[i].tags->fields, {}});
-        else
-            printRefused(found[i], found[i].error);
-    }
-    std::map<int64_t, tags::Fields> changes;
-    const Result<edits::Proposals> proposed = known->run(files, how);
-    if (!proposed) {
-        say(proposed.error().message);
-        return wrongly;
-    }
-    for (const edits::Proposal& p : *proposed) {
-        const tags::Fields& now = found[static_cast<size_t>(p.file) - 1].tags->fields;
-        const auto held = now.find(p.field);
-        if (held == now.end() ? p.values.empty() : held->second == p.values)
-            continue; // as it is already
-        if (std::string why = tags::whyNotValid(p.field, p.values); !why.empty()) {
-            printRefused(found[static_cast<size_t>(p.file) - 1], why);
-            fine = false;
-            continue;
-        }
-        changes[p.file][p.field] = p.values;
-    }
-    if (options.dryRun) {
-        for (const auto& [number, fields] : changes) {
-            Json line;
-            putPath(line, found[static_cast<size_t>(number) - 1].path);
-            line["state"] = "would be written";
-            line["fields"] = fields;
-            line["error"] = nullptr;
-            print(line);
-        }
-        return fine ? 0 : 1;
-    }
-    auto store = openLibrary(options);
-    if (!store)
-        return 1;
-    std::vector<bench::Proposal> proposals;
-    for (const auto& [number, fields] : changes)
-        proposals.push_back({recordOf(found[static_cast<size_t>(number) - 1], number), fields, {}, {}});
-    const std::string title = fmt::format("Step \"{}\" from the command line", options.step);
-    return writeAndReport(*store, setOf(title, proposals), options, fine);
 }
 
 int readNames(const Options& options) {

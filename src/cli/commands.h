@@ -16,7 +16,9 @@ struct Options {
     std::vector<std::string> pictures;   // type=file
     std::vector<std::string> noPictures; // types
     std::string step, casing, encoding, from, to;
-    int first = 1;
+    std::string first;
+    std::vector<std::string> stepOptions; // name=value
+    std::string chain;                    // a file
     std::string plan;
     std::string shelf;
     std::string library; // "": the default
@@ -48,6 +50,7 @@ struct Options {
 int scan(const Options& options);
 int setFields(const Options& options);
 int step(const Options& options);
+int runChain(const Options& options);
 int readNames(const Options& options);
 int putAway(const Options& options);
 int journal(const Options& options);

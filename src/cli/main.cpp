@@ -2,7 +2,7 @@
 #include <CLI/CLI.hpp>
 
 #include "cli/commands.h"
-#include "core/edits/edits.h"
+#include "core/edits/steps.h"
 #include "core/text/text.h"
 
 int main(int argc, char** argv) {
@@ -48,17 +48,23 @@ int main(int argc, char** argv) {
     CLI::App* stepCommand =
         add("step", "Do one step of the bench with files: casing, number, copy ...", step);
     std::vector<std::string> stepNames;
-    for (const moorfrost::edits::StepInfo& s : moorfrost::edits::allSteps())
+    for (const moorfrost::edits::StepKind& s : moorfrost::edits::stepKinds())
         stepNames.push_back(s.name);
     stepCommand->add_option("name", o.step, "Which one")->required()->check(CLI::IsMember(stepNames));
     withWriting(withPaths(stepCommand));
-    stepCommand->add_option("--field", o.fields, "Of casing, blank, fill: which fields; several times");
+    stepCommand->add_option("--option", o.stepOptions,
+                            "name=value, such as find=\"_\"; several times (docs/chains.md has them all)");
+    stepCommand->add_option("--field", o.fields, "The field, or one of the fields; several times");
     stepCommand->add_option("--to-case", o.casing, "Of casing: title, sentence, lower or upper");
-    stepCommand->add_option("--from", o.from, "Of copy: the field that is copied");
-    stepCommand->add_option("--into", o.to, "Of copy: the field that gets it");
+    stepCommand->add_option("--from", o.from, "Of copy, move: the field whose values are taken");
+    stepCommand->add_option("--into", o.to, "Of copy, move, join: the field that gets them");
     stepCommand->add_option("--first", o.first, "Of number: the number of the first file");
     stepCommand->add_option("--encoding", o.encoding, "Of mend-text: what it was written in; else found out");
     stepCommand->add_flag("--dry-run", o.dryRun, "Only say what would be written");
+    CLI::App* chain = add("run", "Run a chain of steps, as it is kept in a file", runChain);
+    chain->add_option("chain", o.chain, "A chain file (docs/chains.md)")->required();
+    withWriting(withPaths(chain));
+    chain->add_flag("--dry-run", o.dryRun, "Only say what would be written");
     CLI::App* names =
         withWriting(withPaths(add("read-names", "Fill fields from the names of the files", readNames)));
     names->add_option("--plan", o.plan, "Such as \"{artist}/{album}/{track} {title}\"")->required();

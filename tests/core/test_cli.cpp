@@ -455,7 +455,10 @@ private slots:
         // Asked wrongly, nothing is done.
         const QList<QList<QByteArray>> wrongly{
             QList<QByteArray>{"step", "polish", path("steps")},
-            QList<QByteArray>{"step", "casing", path("steps")},
+            QList<QByteArray>{"step", "casing", path("steps"), "--option", "volume=11"},
+            QList<QByteArray>{"step", "casing", path("steps"), "--to-case", "loud"},
+            QList<QByteArray>{"step", "number", path("steps"), "--option", "first"},
+            QList<QByteArray>{"run", path("nowhere.json"), path("steps")},
             QList<QByteArray>{"step", "copy", path("steps"), "--from", "artist"},
             QList<QByteArray>{"step", "blank", path("steps")}};
         for (const QList<QByteArray>& wrong : wrongly) {
@@ -463,6 +466,22 @@ private slots:
             QCOMPARE(a.code, 2);
             QVERIFY(a.lines.isEmpty() && !a.messages.isEmpty());
         }
+        // A chain out of a file.
+        test::writeBytes(*box_ / "tidy.json", R"({"moorfrost": "chain", "version": 1, "name": "Posts",
+            "steps": [{"step": "find-replace", "find": "post", "put": "Mail"},
+                      {"step": "casing", "casing": "upper"}]})");
+        a = run({"run", path("tidy.json"), path("steps/b.mp3")});
+        QCOMPARE(a.code, 0);
+        QCOMPARE(test::probeTags(*box_ / "steps/b.mp3")["title"], std::string("NIGHT MAIL"));
+        test::writeBytes(*box_ / "bad.json", "{\"moorfrost\": \"chain\", \"version\": 1, \"steps\": [\n"
+                                             "{\"step\": \"polish\"}]}");
+        a = run({"run", path("bad.json"), path("steps")});
+        QCOMPARE(a.code, 2);
+        QVERIFY(a.messages.contains("Line 2: there is no step \"polish\""));
+        a = run({"step", "find-replace", path("steps/b.mp3"), "--field", "title,album", "--option",
+                 "find=MAIL", "--option", "put=post"});
+        QCOMPARE(a.code, 0);
+        QCOMPARE(test::probeTags(*box_ / "steps/b.mp3")["title"], std::string("NIGHT post"));
         // What cannot be read is told, the rest is done.
         test::writeBytes(*box_ / "steps/c.wav", "no sound");
         a = run({"step", "number", path("steps")});

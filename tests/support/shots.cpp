@@ -26,6 +26,7 @@
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/release_pictures_view.h"
 #include "app/bench/review_page.h"
+#include "app/bench/steps_dialog.h"
 #include "app/bench/take_rules_dialog.h"
 #include "app/journal/journal_page.h"
 #include "app/library/check_files_dialog.h"
@@ -232,6 +233,23 @@ int main(int argc, char** argv) {
     w.player().play(s.files.file(id("01_nightpost_MASTER.flac")));
     shot(&w, "describe");
 
+    {
+        StepsDialog steps({s.jobs, s.files, s.drafts, s.customFields, s.chains}, s.sleeves.files(),
+                          {"Names of tapes",
+                           {{"find-replace",
+                             {{"fields", {"title", "album"}},
+                              {"find", {"_(MASTER|v\\d+|FINAL\\d*)\\b"}},
+                              {"put", {""}},
+                              {"how", {"expression"}}}},
+                            {"tidy", {{"quotes", {"yes"}}}},
+                            {"casing", {{"fields", {"title"}}, {"language", {"en"}}}}}},
+                          &w);
+        steps.show();
+        d.settle();
+        QTest::qWait(200);
+        d.settle();
+        shot(&steps, "steps");
+    }
     ReadNamesDialog dialog(
         {s.jobs, s.settings, s.files, s.drafts, s.index, s.customFields, s.sleeves},
         [&] {

@@ -8,6 +8,7 @@
 #include "app/control/along_files.h"
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
+#include "app/control/chains.h"
 #include "app/control/content_kinds.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
@@ -78,6 +79,7 @@ public:
         BatchController& batch;
         ContentKinds& kinds;
         CustomFields& customFields;
+        Chains& chains;
         PlacesController& places;
         SleeveViews& sleeves;
         AlongFiles& along;

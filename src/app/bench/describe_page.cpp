@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/describe_page.h"
 
+#include <QCoreApplication>
 #include <QHeaderView>
 #include <QMenu>
 #include <QSettings>
@@ -11,6 +12,7 @@
 #include "app/bench/drawer.h"
 #include "app/bench/mend_text_dialog.h"
 #include "app/bench/read_names_dialog.h"
+#include "app/bench/steps_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -36,15 +38,16 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     casing->setMenu(cases);
     auto* number = button(tr("Number tracks"));
     number->setToolTip(tr("Gives the selected files the numbers 1, 2, 3 ... in the order shown"));
-    auto* mend = button(tr("Mend the text\u2026"));
-    mend->setToolTip(
-        tr("Finds text in another encoding, such as \u00C5 and \u00E5 in place of Cyrillic letters"));
+    auto* steps = button(tr("Change \u25BE"));
+    steps->setToolTip(tr("Find and replace, split, swap, tidy and more; and your chains of them"));
+    steps->setMenu(new QMenu(steps));
+    connect(steps->menu(), &QMenu::aboutToShow, this, [this, steps] { fillSteps(steps->menu()); });
     auto* columns = button(tr("Columns\u2026"));
     auto* undo = iconButton("undo", tr("Undo (Ctrl+Z)"));
     auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
     diskNote_ = label(tr("This is what is on disk"), "attention");
     diskNote_->hide();
-    tools->addWidget(flowing({names, casing, number, mend, columns, diskNote_}, 6), 1);
+    tools->addWidget(flowing({names, steps, casing, number, columns, diskNote_}, 6), 1);
     auto* back = new QHBoxLayout; // beside each other, however narrow it is
     back->setSpacing(0);
     for (QToolButton* b : {undo, redo})
@@ -95,7 +98,6 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
 
     connect(names, &QPushButton::clicked, this, &DescribePage::readFromNames);
     connect(number, &QPushButton::clicked, this, &DescribePage::numberTracks);
-    connect(mend, &QPushButton::clicked, this, &DescribePage::mendText);
     connect(columns, &QPushButton::clicked, this, &DescribePage::chooseColumns);
     connect(undo, &QToolButton::clicked, this, [this] { use_.undo.undo(); });
     connect(redo, &QToolButton::clicked, this, [this] { use_.undo.redo(); });
@@ -149,6 +151,65 @@ void DescribePage::mendText() {
     MendTextDialog({use_.files, use_.drafts}, target(), this).exec();
 }
 
+void DescribePage::fillSteps(QMenu* menu) {
+    menu->clear();
+    menu->setToolTipsVisible(true);
+    for (const edits::StepKind& kind : edits::stepKinds()) {
+        const QString text = QCoreApplication::translate("Steps", kind.label.c_str());
+        if (kind.name == "fill") {
+            menu->addAction(tr("Copy fields to others\u2026"), this, &DescribePage::copyToOthers);
+            continue;
+        }
+        if (kind.name == "mend-text") {
+            menu->addAction(tr("Mend the text\u2026"), this, &DescribePage::mendText);
+            continue;
+        }
+        QAction* action = menu->addAction(tr("%1\u2026").arg(text), this, [this, name = kind.name] {
+            change({{}, {{name, {}}}});
+        });
+        action->setToolTip(QCoreApplication::translate("Steps", kind.does.c_str()));
+    }
+    if (!use_.chains.all().empty())
+        menu->addSection(tr("Chains"));
+    for (const edits::Chain& chain : use_.chains.all())
+        menu->addAction(QString(qs(chain.name)).replace('&', "&&"), this, [this, chain] { change(chain); });
+}
+
+void DescribePage::openSteps(const std::vector<FileId>& files, edits::Chain chain) {
+    StepsDialog({use_.jobs, use_.files, use_.drafts, use_.customFields, use_.chains}, files, std::move(chain),
+                this)
+        .exec();
+}
+
+void DescribePage::change(edits::Chain chain) {
+    // The columns of the chosen cells are what is meant.
+    std::vector<std::string> fields;
+    for (const QModelIndex& cell : view_->selectionModel()->selectedIndexes())
+        if (const std::string& key = model_->keyAt(cell.column());
+            model_->isField(cell.column()) && std::ranges::find(fields, key) == fields.end())
+            fields.push_back(key);
+    const bool some = !fields.empty() && fields.size() < 4; // not whole rows
+    for (edits::Step& step : chain.steps)
+        if (const edits::StepKind* kind = edits::stepKind(step.kind); kind && chain.name.empty() && some)
+            for (const edits::OptionDef& def : kind->options)
+                if (def.name == "fields" && !step.options.contains("fields"))
+                    step.options["fields"] = fields;
+    openSteps(target(), std::move(chain));
+}
+
+void DescribePage::copyToOthers() {
+    const QModelIndex current = view_->currentIndex();
+    if (!current.isValid())
+        return;
+    const FileId source = model_->fileAt(current.row());
+    std::vector<FileId> files = target();
+    if (files.size() < 2)
+        files = model_->files();
+    std::erase(files, source);
+    files.insert(files.begin(), source);
+    openSteps(files, {{}, {{"fill", {}}}});
+}
+
 void DescribePage::readFromNames() {
     ReadNamesDialog dialog(
         {use_.jobs, use_.settings, use_.files, use_.drafts, use_.index, use_.customFields, use_.sleeves},
@@ -172,7 +233,7 @@ void DescribePage::changeCase(edits::Casing casing) {
 }
 
 void DescribePage::numberTracks() {
-    use_.drafts.propose(tr("Number tracks"), edits::numberTracks(use_.drafts.subjects(target())));
+    use_.drafts.propose(tr("Number tracks"), edits::number(use_.drafts.subjects(target())));
 }
 
 void DescribePage::chooseColumns() {
@@ -182,6 +243,7 @@ void DescribePage::chooseColumns() {
 void DescribePage::showMenu(const QPoint& at) {
     QMenu menu(this);
     menu.addAction(tr("Fill down\tCtrl+D"), view_, &SheetView::fillDown);
+    menu.addAction(tr("Copy fields to others\u2026"), this, &DescribePage::copyToOthers);
     menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
     menu.addAction(tr("Paste\tCtrl+V"), view_, &SheetView::paste);
     menu.addSeparator();

@@ -7,6 +7,7 @@
 #include <optional>
 
 #include "app/control/batch_controller.h"
+#include "app/control/chains.h"
 #include "app/control/content_kinds.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
@@ -19,8 +20,10 @@
 #include "app/control/sleeve_views.h"
 #include "app/control/undo_history.h"
 #include "app/widgets/sheet.h"
+#include "core/edits/wording.h"
 
 class QLabel;
+class QMenu;
 class QSplitter;
 class QStackedWidget;
 
@@ -45,6 +48,7 @@ public:
         SleeveViews& sleeves;
         UndoHistory& undo;
         PicturesController& pictures;
+        Chains& chains;
     };
 
     DescribePage(const Uses& use, QWidget* parent = nullptr);
@@ -53,6 +57,10 @@ public:
     Drawer* drawer() { return drawer_; }
     void readFromNames();
     void mendText();
+    /// Opens the steps, to be tried with the chosen files.
+    void change(edits::Chain chain);
+    /// What the current file says, for the other chosen ones.
+    void copyToOthers();
     void chooseColumns();
 
 signals:
@@ -64,6 +72,8 @@ protected:
 private:
     void changeCase(edits::Casing casing);
     void numberTracks();
+    void fillSteps(QMenu* menu);
+    void openSteps(const std::vector<FileId>& files, edits::Chain chain);
     void showMenu(const QPoint& at);
     void showDiskNote(bool on);
     std::vector<FileId> target() const; // what is selected, else all that is shown

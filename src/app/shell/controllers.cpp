@@ -10,7 +10,7 @@ namespace moorfrost::app {
 namespace settings = library::settings;
 
 Controllers::Controllers(const Path& file)
-    : library(file), settings(library), lasting(library), files(library),
+    : library(file), settings(library), chains(settings), lasting(library), files(library),
       recordings(library, files, messages, [this] { return stamp(); }),
       drafts(library, files, [this] { return stamp(); }), undo(drafts, recordings),
       pictures(library, files, drafts, jobs, messages), index(jobs, library), standards(settings, messages),

@@ -6,6 +6,7 @@
 #include "app/control/along_files.h"
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
+#include "app/control/chains.h"
 #include "app/control/content_kinds.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
@@ -58,6 +59,7 @@ public:
     JobList jobs;
     LibraryAccess library;
     LibrarySettings settings;
+    Chains chains;
     LastingWorks lasting;
     FilesController files;
     RecordingsController recordings;

@@ -136,6 +136,18 @@ void MainWindow::makeActions() {
         step(BenchPage::Describe);
         bench_->describe()->readFromNames();
     });
+    add(tr("Find and replace\u2026"), QKeySequence("Ctrl+Shift+F"), [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->change({{}, {{"find-replace", {}}}});
+    });
+    add(tr("Change values by steps\u2026"), QKeySequence("Ctrl+Shift+E"), [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->change({{}, {{"tidy", {}}}});
+    });
+    add(tr("Copy fields to others\u2026"), {}, [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->copyToOthers();
+    });
     add(tr("Mend the text\u2026"), {}, [this, step] {
         step(BenchPage::Describe);
         bench_->describe()->mendText();

@@ -5,19 +5,21 @@
 #pragma once
 
 #include <cstdint>
+#include <map>
 #include <string>
 #include <vector>
 
-#include "core/base/result.h"
 #include "core/tags/fields.h"
 
 namespace moorfrost::edits {
 
 /// A file as an edit sees it.
 struct Subject {
-    int64_t file = 0;                // the caller's number for it
-    tags::Fields fields;             // as they will be: drafts put in
-    std::vector<std::string> chosen; // keys of the fields that the edit is about
+    int64_t file = 0;                              // the caller's number for it
+    tags::Fields fields;                           // as they will be: drafts put in
+    std::vector<std::string> chosen = {};          // keys of the fields that the edit is about
+    std::map<std::string, std::string> facts = {}; // naming::factsOf; only for steps that ask for them
+    std::string folder = {};                       // that it lies in; only for steps that ask for it
 };
 
 struct Proposal {
@@ -29,15 +31,9 @@ struct Proposal {
 };
 using Proposals = std::vector<Proposal>;
 
-enum class Casing { Title, Sentence, Lower, Upper };
+/// None where the field is blank.
+const std::vector<std::string>& valuesOf(const Subject& file, const std::string& field);
 
-/// Of the chosen fields, those that hold free text; codes, numbers and dates stay as they are. By the rules
-/// of text/text.
-Proposals changeCase(const std::vector<Subject>& files, Casing casing);
-/// Track numbers in the order of the files.
-Proposals numberTracks(const std::vector<Subject>& files, int first = 1);
-/// The values of one field into another, where there are any.
-Proposals copyField(const std::vector<Subject>& files, const std::string& from, const std::string& to);
 /// The chosen fields, where they hold anything.
 Proposals blank(const std::vector<Subject>& files);
 /// For each chosen field: what the first file of those that have it chosen says, for all that follow.
@@ -46,24 +42,15 @@ Proposals fillDown(const std::vector<Subject>& files);
 /// of each file the one that it most likely was in.
 Proposals mendText(const std::vector<Subject>& files, const std::string& encoding = {});
 
-// The same by name, for scripts and chains.
-
-struct StepOptions {
-    std::vector<std::string> fields = {}; // keys
-    std::string casing = {};              // "title", "sentence", "lower", "upper"
-    std::string encoding = {};            // as for mendText
-    std::string from = {}, to = {};       // keys
+struct Series {
+    std::string field = "track";
     int first = 1;
+    int by = 1;
+    int digits = 0;          // at least so many; 0: as it comes
+    bool eachFolder = false; // begins anew in each folder
+    bool operator==(const Series&) const = default;
 };
-struct StepInfo {
-    const char* name;
-    const char* does; // a few words
-    /// An Error (kind Invalid) where the options make no sense. `files`: what is chosen of each is taken from
-    /// the options.
-    Result<Proposals> (*run)(const std::vector<Subject>& files, const StepOptions& options);
-};
-const std::vector<StepInfo>& allSteps();
-/// nullptr if there is none of that name.
-const StepInfo* stepByName(const std::string& name);
+/// 1, 2, 3 ... in the order of the files.
+Proposals number(const std::vector<Subject>& files, const Series& series = {});
 
 } // namespace moorfrost::edits
