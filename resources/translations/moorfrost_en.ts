@@ -135,6 +135,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::FilterBar</name>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::FolderModel</name>
     <message numerus="yes">
         <source>Its tags differ in %n field(s).</source>
@@ -590,6 +597,13 @@
     <message numerus="yes">
         <source>Keep %1, %n other(s) to the trash</source>
         <translation><numerusform>Keep %1, %n other to the trash</numerusform><numerusform>Keep %1, %n others to the trash</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::SpellingHint</name>
+    <message numerus="yes">
+        <source>%1: “%2” is nearly “%3”, which is used %n time(s).</source>
+        <translation><numerusform>%1: “%2” is nearly “%3”, which is used %n time.</numerusform><numerusform>%1: “%2” is nearly “%3”, which is used %n times.</numerusform></translation>
     </message>
 </context>
 <context>

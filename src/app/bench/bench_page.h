@@ -29,6 +29,7 @@
 #include "app/control/standards.h"
 #include "app/control/stray_identifier.h"
 #include "app/control/undo_history.h"
+#include "app/control/value_books.h"
 
 class QLabel;
 class QPushButton;
@@ -80,6 +81,7 @@ public:
         ContentKinds& kinds;
         CustomFields& customFields;
         Chains& chains;
+        ValueBooks& values;
         PlacesController& places;
         SleeveViews& sleeves;
         AlongFiles& along;

@@ -1,28 +1,29 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/describe_page.h"
 
-#include <QCoreApplication>
+#include <algorithm>
+
+#include <QApplication>
 #include <QHeaderView>
 #include <QMenu>
-#include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
 #include "app/bench/drawer.h"
+#include "app/bench/filter_bar.h"
 #include "app/bench/mend_text_dialog.h"
 #include "app/bench/read_names_dialog.h"
+#include "app/bench/sheet_columns.h"
+#include "app/bench/spelling_hint.h"
 #include "app/bench/steps_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/frozen_column.h"
+#include "app/widgets/sort_header.h"
 
 namespace moorfrost::app {
-
-namespace {
-const QStringList defaultColumns = {nameColumn, "track",        "title", "artist", "album",
-                                    "date",     "album_artist", "genre", "disc",   "isrc"};
-}
 
 DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* tools = new QHBoxLayout;
@@ -42,7 +43,8 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     steps->setToolTip(tr("Find and replace, split, swap, tidy and more; and your chains of them"));
     steps->setMenu(new QMenu(steps));
     connect(steps->menu(), &QMenu::aboutToShow, this, [this, steps] { fillSteps(steps->menu()); });
-    auto* columns = button(tr("Columns\u2026"));
+    auto* columns = button(tr("Columns \u25BE"));
+    columns->setMenu(new QMenu(columns));
     auto* undo = iconButton("undo", tr("Undo (Ctrl+Z)"));
     auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
     diskNote_ = label(tr("This is what is on disk"), "attention");
@@ -54,21 +56,35 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
         back->addWidget(b, 0, Qt::AlignTop);
     tools->addLayout(back);
 
-    model_ = new SheetModel({use_.files, use_.drafts, use_.kinds}, this);
+    model_ = new SheetModel({use_.files, use_.drafts, use_.kinds, use_.sleeves}, this);
     view_ = new SheetView({use_.drafts, use_.customFields}, model_);
     view_->setAccessibleName(tr("Sheet of files and fields"));
-    drawer_ = new Drawer({use_.files, use_.drafts, use_.customFields, use_.pictures});
+    view_->setValues(&use_.values);
+    header_ = new SortHeader(view_);
+    view_->setHorizontalHeader(header_);
+    columns_ = new SheetColumns(model_, view_, use_.customFields);
+    new FrozenColumn(view_, model_, nameColumn);
+    filter_ = new FilterBar;
+    spelling_ = new SpellingHint({use_.files, use_.drafts, use_.values});
+    drawer_ = new Drawer({use_.files, use_.drafts, use_.customFields, use_.pictures, use_.values});
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(view_);
     stack_->addWidget(new EmptyHint("file", tr("There is nothing to describe here"),
                                     tr("Bring in a folder first, or choose another sleeve on the left.")));
+    auto* none =
+        new EmptyHint("search", tr("No file is like this"),
+                      tr("The line above lets none of these files through."), tr("Show all of them"));
+    connect(none->button(), &QPushButton::clicked, filter_, &FilterBar::clear);
+    stack_->addWidget(none);
 
     auto* left = new QWidget;
     auto* leftLayout = new QVBoxLayout(left);
     leftLayout->setContentsMargins(0, 0, 0, 0);
     leftLayout->setSpacing(0);
     leftLayout->addWidget(bar("tools", tools));
+    leftLayout->addWidget(filter_);
+    leftLayout->addWidget(spelling_);
     leftLayout->addWidget(stack_, 1);
     splitter_ = new QSplitter;
     splitter_->addWidget(left);
@@ -81,24 +97,28 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(splitter_);
 
-    std::vector<std::string> keys;
-    for (const QString& key : QSettings().value("describe/columns", defaultColumns).toStringList())
-        keys.push_back(ss(key));
-    auto widths = [this] {
-        for (int i = 0; i < model_->columnCount(); ++i) {
-            const std::string& key = model_->columns()[static_cast<size_t>(i)];
-            const tags::FieldDef* def = tags::fieldByKey(key);
-            view_->setColumnWidth(i, def ? def->columnWidth : key == nameColumn ? 190 : 90);
-        }
-    };
-    model_->setColumns(keys);
-    widths();
-    view_->setColumnWidth(0, 146);
-    remember(view_->horizontalHeader(), "sheet/" + QString::number(keys.size()));
-
     connect(names, &QPushButton::clicked, this, &DescribePage::readFromNames);
     connect(number, &QPushButton::clicked, this, &DescribePage::numberTracks);
-    connect(columns, &QPushButton::clicked, this, &DescribePage::chooseColumns);
+    connect(columns->menu(), &QMenu::aboutToShow, this,
+            [this, columns] { columns_->fillMenu(columns->menu(), this); });
+    connect(columns_, &SheetColumns::changed, this, &DescribePage::showSorting);
+    connect(header_, &QHeaderView::sectionClicked, this,
+            [this](int section) { sortBy(section, QApplication::keyboardModifiers() & Qt::ShiftModifier); });
+    connect(header_, &QWidget::customContextMenuRequested, this, [this](const QPoint& at) {
+        QMenu menu(this);
+        columns_->fillMenu(&menu, this);
+        menu.addSeparator();
+        menu.addAction(tr("As they were given"), this, [this] {
+            sorting_.clear();
+            showSorting();
+            arrange();
+        });
+        menu.exec(header_->mapToGlobal(at));
+    });
+    connect(filter_, &FilterBar::changed, this, &DescribePage::arrange);
+    connect(filter_, &FilterBar::left, view_, qOverload<>(&QWidget::setFocus));
+    connect(model_, &SheetModel::typed, spelling_, &SpellingHint::look);
+    connect(drawer_, &Drawer::typed, spelling_, &SpellingHint::look);
     connect(undo, &QToolButton::clicked, this, [this] { use_.undo.undo(); });
     connect(redo, &QToolButton::clicked, this, [this] { use_.undo.redo(); });
     connect(view_, &SheetView::chosenChanged, this, [this] { drawer_->setFiles(target()); });
@@ -123,19 +143,58 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
 
 void DescribePage::setFiles(std::vector<FileId> files) {
     next_.reset();
-    if (view_->openEditor() && files != model_->files()) {
+    if (view_->openEditor() && files != given_) {
         next_ = std::move(files); // when the hands that type are done
         return;
     }
-    bool same = files == model_->files();
-    stack_->setCurrentIndex(files.empty() ? 1 : 0);
+    if (files == given_) {
+        model_->setFiles(model_->files()); // what is told of them may be otherwise
+        return;                            // the drawer follows the drafts by itself
+    }
+    given_ = std::move(files);
+    arrange();
+}
+
+void DescribePage::arrange() {
+    view_->finishEditing();
+    std::vector<FileId> files = arrangeRows(*model_, given_, filter_->filter(), sorting_);
+    filter_->setCount(files.size(), given_.size());
+    filter_->setVisible(!given_.empty());
+    stack_->setCurrentIndex(given_.empty() ? 1 : files.empty() ? 2 : 0);
+    const bool same = files == model_->files();
     model_->setFiles(std::move(files));
     if (same)
-        return; // the drawer follows the drafts by itself
+        return;
     if (model_->rowCount() > 0 && !view_->currentIndex().isValid())
         view_->selectionModel()->setCurrentIndex(model_->index(0, std::min(2, model_->columnCount() - 1)),
                                                  QItemSelectionModel::NoUpdate);
     drawer_->setFiles(target());
+}
+
+void DescribePage::sortBy(int section, bool within) {
+    const std::string& column = model_->keyAt(section);
+    const auto held = std::ranges::find(sorting_, column, &SheetSort::column);
+    if (within && held != sorting_.end())
+        held->ascending = !held->ascending;
+    else if (within)
+        sorting_.push_back({column, true});
+    else
+        sorting_ = {{column, held != sorting_.begin() || held == sorting_.end() || !held->ascending}};
+    showSorting();
+    arrange();
+}
+
+void DescribePage::showSorting() {
+    std::vector<std::pair<int, bool>> sections;
+    for (const SheetSort& s : sorting_)
+        if (const auto it = std::ranges::find(model_->columns(), s.column); it != model_->columns().end())
+            sections.emplace_back(static_cast<int>(it - model_->columns().begin()), s.ascending);
+    header_->setSorting(std::move(sections));
+}
+
+void DescribePage::narrow() {
+    filter_->search()->setFocus();
+    filter_->search()->selectAll();
 }
 
 std::vector<FileId> DescribePage::target() const {
@@ -237,12 +296,13 @@ void DescribePage::numberTracks() {
 }
 
 void DescribePage::chooseColumns() {
-    view_->chooseColumns("describe/columns");
+    columns_->choose(this);
 }
 
 void DescribePage::showMenu(const QPoint& at) {
     QMenu menu(this);
     menu.addAction(tr("Fill down\tCtrl+D"), view_, &SheetView::fillDown);
+    menu.addAction(tr("Fill a series\tCtrl+Shift+D"), view_, &SheetView::fillSeries);
     menu.addAction(tr("Copy fields to others\u2026"), this, &DescribePage::copyToOthers);
     menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
     menu.addAction(tr("Paste\tCtrl+V"), view_, &SheetView::paste);

@@ -6,6 +6,7 @@
 
 #include <optional>
 
+#include "app/bench/sheet_rows.h"
 #include "app/control/batch_controller.h"
 #include "app/control/chains.h"
 #include "app/control/content_kinds.h"
@@ -19,6 +20,7 @@
 #include "app/control/places_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/undo_history.h"
+#include "app/control/value_books.h"
 #include "app/widgets/sheet.h"
 #include "core/edits/wording.h"
 
@@ -30,6 +32,10 @@ class QStackedWidget;
 namespace moorfrost::app {
 
 class Drawer;
+class FilterBar;
+class SheetColumns;
+class SortHeader;
+class SpellingHint;
 
 class DescribePage : public QWidget {
     Q_OBJECT
@@ -49,6 +55,7 @@ public:
         UndoHistory& undo;
         PicturesController& pictures;
         Chains& chains;
+        ValueBooks& values;
     };
 
     DescribePage(const Uses& use, QWidget* parent = nullptr);
@@ -62,6 +69,12 @@ public:
     /// What the current file says, for the other chosen ones.
     void copyToOthers();
     void chooseColumns();
+    /// The hands go to the line that narrows the sheet.
+    void narrow();
+    FilterBar* filterBar() { return filter_; }
+    SpellingHint* spelling() { return spelling_; }
+    SheetColumns* columns() { return columns_; }
+    const std::vector<SheetSort>& sorting() const { return sorting_; }
 
 signals:
     void playRequested(moorfrost::app::FileId id);
@@ -75,14 +88,24 @@ private:
     void fillSteps(QMenu* menu);
     void openSteps(const std::vector<FileId>& files, edits::Chain chain);
     void showMenu(const QPoint& at);
+    void sortBy(int section, bool within);
+    void showSorting();
+    /// What the filter lets through of what was given, in its order.
+    void arrange();
     void showDiskNote(bool on);
     std::vector<FileId> target() const; // what is selected, else all that is shown
 
     Uses use_;
     std::optional<std::vector<FileId>> next_; // are shown when an open editor is closed
+    std::vector<FileId> given_;               // those that may be shown
+    std::vector<SheetSort> sorting_;
     SheetModel* model_;
     SheetView* view_;
     Drawer* drawer_;
+    SortHeader* header_;
+    SheetColumns* columns_;
+    FilterBar* filter_;
+    SpellingHint* spelling_;
     QLabel* diskNote_;
     QStackedWidget* stack_;
     QSplitter* splitter_;

@@ -130,6 +130,8 @@ void Drawer::rebuildFields() {
         name->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
         name->setMinimumWidth(92);
         auto* box = new FieldBox({use_.files, use_.drafts}, key);
+        box->setValues(use_.values);
+        connect(box, &FieldBox::typed, this, &Drawer::typed);
         name->setBuddy(box);
         box->setFiles(files_);
         connect(box, &FieldBox::refused, this, &Drawer::refused);

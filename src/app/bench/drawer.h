@@ -9,6 +9,7 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
 #include "app/control/places_controller.h"
+#include "app/control/value_books.h"
 
 class QGridLayout;
 
@@ -26,6 +27,7 @@ public:
         DraftsController& drafts;
         CustomFields& customFields;
         PicturesController& pictures;
+        ValueBooks& values;
     };
 
     Drawer(const Uses& use, QWidget* parent = nullptr);
@@ -35,6 +37,9 @@ public:
 
 signals:
     void refused(const QString& sentence);
+    /// In a field: what is proposed for these files now.
+    void typed(const std::vector<moorfrost::app::FileId>& files, const std::string& key,
+               const std::vector<std::string>& values);
 
 private:
     void rebuildFields();

@@ -15,13 +15,13 @@
 #include "app/library/check_files_dialog.h"
 #include "app/library/same_sound_page.h"
 #include "app/library/sleeve_grid.h"
-#include "app/library/sort_header.h"
 #include "app/library/sound_group_list.h"
 #include "app/library/track_model.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
+#include "app/widgets/sort_header.h"
 
 namespace moorfrost::app {
 

@@ -18,7 +18,7 @@ Controllers::Controllers(const Path& file)
       batch(library, settings, files, drafts, standards, jobs),
       kinds(library, files, recordings, jobs,
             [this](FileId id) { return batch.batch().places().contains(id); }),
-      customFields(files, drafts, index),
+      customFields(files, drafts, index), values(index, files, drafts, jobs),
       places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
       sleeves(batch.batch(), files, drafts, places, kinds, standards, settings),
       sounds(library, index, files, jobs), references(library, index, sounds, settings, messages),

@@ -34,6 +34,7 @@
 #include "app/control/standards.h"
 #include "app/control/stray_identifier.h"
 #include "app/control/undo_history.h"
+#include "app/control/value_books.h"
 #include "app/control/writing_controller.h"
 
 namespace moorfrost::app {
@@ -73,6 +74,7 @@ public:
     BatchController batch;
     ContentKinds kinds;
     CustomFields customFields;
+    ValueBooks values;
     PlacesController places;
     SleeveViews sleeves;
     SoundPrints sounds;

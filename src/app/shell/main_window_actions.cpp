@@ -9,6 +9,7 @@
 #include "app/bench/describe_page.h"
 #include "app/bench/identify_page.h"
 #include "app/bench/sleeve_tools.h"
+#include "app/bench/spelling_hint.h"
 #include "app/library/library_page.h"
 #include "app/shell/command_finder.h"
 #include "app/shell/foot.h"
@@ -129,6 +130,7 @@ void MainWindow::makeActions() {
             beginValue(edit);
     });
     addForSheet(tr("Fill down"), QKeySequence("Ctrl+D"), &SheetView::fillDown);
+    addForSheet(tr("Fill a series"), QKeySequence("Ctrl+Shift+D"), &SheetView::fillSeries);
     addForSheet(tr("Blank cells"), QKeySequence("Delete"), &SheetView::blank);
     addForSheet(tr("Drop drafts of cells"), QKeySequence("Ctrl+Backspace"), &SheetView::dropDrafts);
     section->addSeparator();
@@ -151,6 +153,14 @@ void MainWindow::makeActions() {
     add(tr("Mend the text\u2026"), {}, [this, step] {
         step(BenchPage::Describe);
         bench_->describe()->mendText();
+    });
+    add(tr("Narrow the sheet"), QKeySequence("Ctrl+Shift+N"), [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->narrow();
+    });
+    add(tr("Use the usual spelling"), QKeySequence("Ctrl+U"), [this] {
+        if (workspace() == Bench)
+            bench_->describe()->spelling()->use();
     });
     add(tr("Columns\u2026"), {}, [this, step] {
         step(BenchPage::Describe);

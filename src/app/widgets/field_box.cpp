@@ -12,6 +12,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/paint.h"
 #include "app/widgets/sheet.h"
+#include "app/widgets/value_completer.h"
 
 namespace moorfrost::app {
 
@@ -44,6 +45,11 @@ void FieldBox::setFiles(const std::vector<FileId>& files) {
         setModified(false);
     }
     refresh();
+}
+
+void FieldBox::setValues(ValueBooks& values) {
+    if (ValueBooks::isOffered(key_))
+        new ValueCompleter(this, values, key_);
 }
 
 void FieldBox::showNext() {
@@ -128,9 +134,11 @@ void FieldBox::propose(const std::vector<std::string>& values, const QString& ac
         if (FilePtr f = use_.files.file(id); f && f->mayHaveDrafts())
             wishes.push_back({id, key_, values});
     setModified(false);
+    const std::vector<FileId> files = files_; // others may be shown then
     use_.drafts.session().propose(ss(action), wishes, ss(tr("typed")));
     refresh();
     showNext();
+    emit typed(files, key_, values);
 }
 
 void FieldBox::commit() {
@@ -185,6 +193,8 @@ bool FieldBox::event(QEvent* event) {
 }
 
 void FieldBox::keyPressEvent(QKeyEvent* event) {
+    if (ValueCompleter* values = ValueCompleter::of(this); values && values->takesKey(event))
+        return;
     if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
         // Blanking needs no text: a box that shows several values is blanked from the menu.
         commit();

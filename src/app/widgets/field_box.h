@@ -12,6 +12,8 @@
 
 namespace moorfrost::app {
 
+class ValueBooks;
+
 /// Begins another value at the end of what is typed.
 void beginValue(QLineEdit* edit);
 
@@ -29,9 +31,14 @@ public:
     /// What is typed is taken for the files that it was typed for.
     void setFiles(const std::vector<FileId>& files);
     void takeTyped();
+    /// Values are offered while one types.
+    void setValues(ValueBooks& values);
 
 signals:
     void refused(const QString& sentence);
+    /// What is proposed for these files now.
+    void typed(const std::vector<moorfrost::app::FileId>& files, const std::string& key,
+               const std::vector<std::string>& values);
 
 protected:
     bool event(QEvent* event) override;

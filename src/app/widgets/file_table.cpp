@@ -21,6 +21,20 @@ QString columnLabel(const std::string& key) {
         return FileTable::tr("Kind");
     if (key == readyColumn)
         return FileTable::tr("Readiness");
+    if (key == sizeColumn)
+        return FileTable::tr("Size");
+    if (key == rateColumn)
+        return FileTable::tr("Sample rate");
+    if (key == bitsColumn)
+        return FileTable::tr("Bits");
+    if (key == channelsColumn)
+        return FileTable::tr("Channels");
+    if (key == bitrateColumn)
+        return FileTable::tr("Bit rate");
+    if (key == changedColumn)
+        return FileTable::tr("Changed");
+    if (key == picturesColumn)
+        return FileTable::tr("Pictures");
     return key == "track" ? FileTable::tr("No.") : fieldLabel(key);
 }
 
@@ -84,7 +98,9 @@ QVariant FileTable::headerData(int section, Qt::Orientation orientation, int rol
 
 Qt::Alignment FileTable::alignmentOf(const std::string& key) {
     const tags::FieldDef* def = tags::fieldByKey(key);
-    bool number = key == lengthColumn || (def && def->kind == tags::FieldKind::Number);
+    bool number = key == lengthColumn || key == sizeColumn || key == rateColumn || key == bitsColumn ||
+                  key == channelsColumn || key == bitrateColumn ||
+                  (def && def->kind == tags::FieldKind::Number);
     return Qt::AlignVCenter | (number ? Qt::AlignRight : Qt::AlignLeft);
 }
 

@@ -16,6 +16,14 @@ inline constexpr const char* lengthColumn = "@length";
 inline constexpr const char* formatColumn = "@format";
 inline constexpr const char* placeColumn = "@folder";
 inline constexpr const char* kindColumn = "@kind";
+// These only where ownColumns() has them.
+inline constexpr const char* sizeColumn = "@size";
+inline constexpr const char* rateColumn = "@rate";
+inline constexpr const char* bitsColumn = "@bits";
+inline constexpr const char* channelsColumn = "@channels";
+inline constexpr const char* bitrateColumn = "@bitrate";
+inline constexpr const char* changedColumn = "@changed";
+inline constexpr const char* picturesColumn = "@pictures";
 inline constexpr const char* readyColumn = library::readyColumn; // only where ownColumns() has it
 
 /// In the head of a column; "No." for the track.

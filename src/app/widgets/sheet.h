@@ -10,7 +10,9 @@ class QLineEdit;
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
 #include "app/control/places_controller.h"
+#include "app/control/sleeve_views.h"
 #include "app/widgets/file_table.h"
+#include "core/bench/sleeve_norms.h"
 
 namespace moorfrost::app {
 
@@ -22,13 +24,13 @@ public:
         FilesController& files;
         DraftsController& drafts;
         ContentKinds& kinds;
+        SleeveViews& sleeves;
     };
 
     explicit SheetModel(const Uses& use, QObject* parent = nullptr);
 
     /// Rows that stay keep their selection and an open editor.
     void setFiles(std::vector<FileId> files);
-    void setColumns(std::vector<std::string> columns) override;
     const std::vector<FileId>& files() const { return files_; }
     FileId fileAt(int row) const override { return files_[static_cast<size_t>(row)]; }
 
@@ -36,16 +38,30 @@ public:
     QVariant data(const QModelIndex& index, int role) const override;
     Qt::ItemFlags flags(const QModelIndex& index) const override;
     bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+    std::vector<std::string> ownColumns() const override;
     QString cellText(FileId id, const std::string& key) const;
+    /// What it is sorted by where that is a number; nullopt where it is text, or blank.
+    std::optional<double> sortNumber(FileId id, const std::string& key) const;
+    bool hasDraft(FileId id) const;
+    /// From most of its sleeve, in something that is one for a release.
+    bool differs(FileId id) const { return norms_.differs(id); }
+    matching::ContentKind kindOf(FileId id) const { return use_.kinds.of(id); }
+
+signals:
+    /// In a cell: what is proposed now.
+    void typed(const std::vector<moorfrost::app::FileId>& files, const std::string& key,
+               const std::vector<std::string>& values);
 
 private:
+    void refresh();
     Uses use_;
     std::vector<FileId> files_;
-    std::map<std::string, std::string> commonest_; // per column: the value most files have
-    void findCommonest();
+    mutable bench::SleeveNorms norms_;
     /// Takes rows away, moves and adds them; false, and nothing done, where too little stays.
     bool changeRows(const std::vector<FileId>& files);
 };
+
+class ValueBooks;
 
 class SheetView : public QTableView {
     Q_OBJECT
@@ -58,6 +74,8 @@ public:
 
     SheetView(const Uses& use, FileTable* model, QWidget* parent = nullptr);
 
+    /// Values are offered while one types in a cell.
+    void setValues(ValueBooks* values);
     /// Of the selected rows, in their order; of the current one if none is.
     std::vector<FileId> chosenFiles() const;
     size_t chosenCount() const;
@@ -65,6 +83,8 @@ public:
     void copy();
     void paste();
     void fillDown();
+    /// Numbers that go on from the first chosen cell, in each chosen column.
+    void fillSeries();
     void blank();
     void dropDrafts();
     /// Takes what is typed in an open editor and closes it.

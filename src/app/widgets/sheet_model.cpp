@@ -4,35 +4,51 @@
 #include <unordered_map>
 #include <unordered_set>
 
+#include <QDateTime>
+
 #include "app/shell/text_utils.h"
-#include "app/shell/theme.h"
 #include "app/widgets/sheet.h"
+#include "core/tags/picture_changes.h"
 
 namespace moorfrost::app {
 
-SheetModel::SheetModel(const Uses& use, QObject* parent) : FileTable(parent), use_(use) {
-    auto refresh = [this] {
-        findCommonest();
-        if (!files_.empty() && columnCount() > 0)
-            emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
+SheetModel::SheetModel(const Uses& use, QObject* parent)
+    : FileTable(parent), use_(use), norms_([this](FileId id, const std::string& key) {
+          if (!tags::isPictureKey(key))
+              return tags::shownValues(use_.drafts.session().effective(id, key));
+          for (const tags::PictureInfo& p : use_.drafts.session().pictures(id))
+              if (tags::pictureKey(p.type) == key)
+                  return tags::pictureText(p);
+          return std::string();
+      }) {
+    auto readSleeves = [this] {
+        std::vector<std::vector<FileId>> sleeves;
+        for (const SleeveView& s : use_.sleeves.all())
+            if (!s.isStrays())
+                sleeves.push_back(s.files);
+        norms_.setSleeves(sleeves);
+        refresh();
     };
-    connect(&use_.drafts, &DraftsController::changed, this, refresh);
-    connect(&use_.drafts, &DraftsController::diskShown, this, refresh);
+    connect(&use_.sleeves, &SleeveViews::changed, this, readSleeves);
+    connect(&use_.drafts, &DraftsController::changed, this, &SheetModel::refresh);
+    connect(&use_.drafts, &DraftsController::diskShown, this, &SheetModel::refresh);
+    readSleeves();
+}
+
+void SheetModel::refresh() {
+    norms_.forget();
+    if (!files_.empty() && columnCount() > 0)
+        emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
 }
 
 void SheetModel::setFiles(std::vector<FileId> files) {
-    if (files == files_) {
-        findCommonest();
-        if (!files_.empty())
-            emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
-        return;
-    }
-    if (!changeRows(files)) {
+    if (files != files_ && !changeRows(files)) {
         beginResetModel();
         files_ = std::move(files);
         endResetModel();
+    } else {
+        refresh();
     }
-    findCommonest();
 }
 
 namespace {
@@ -99,26 +115,48 @@ bool SheetModel::changeRows(const std::vector<FileId>& files) {
     return true;
 }
 
-void SheetModel::setColumns(std::vector<std::string> columns) {
-    FileTable::setColumns(std::move(columns));
-    findCommonest();
+std::vector<std::string> SheetModel::ownColumns() const {
+    return {sizeColumn, rateColumn, bitsColumn, channelsColumn, bitrateColumn, changedColumn, picturesColumn};
 }
 
-void SheetModel::findCommonest() {
-    // Fields that are one for a release: a value that most files do not share is worth a second look.
-    commonest_.clear();
-    if (files_.size() < 3 || files_.size() > 400)
-        return;
-    for (const char* key : {"album", "album_artist", "date", "label", "catalogue_number"}) {
-        std::map<std::string, size_t> counts;
-        for (FileId id : files_)
-            ++counts[tags::shownValues(use_.drafts.session().effective(id, key))];
-        auto best = std::max_element(counts.begin(), counts.end(),
-                                     [](const auto& a, const auto& b) { return a.second < b.second; });
-        if (best != counts.end() && best->second * 3 >= files_.size() * 2 && best->second < files_.size())
-            commonest_[key] = best->first;
-    }
+bool SheetModel::hasDraft(FileId id) const {
+    return !use_.drafts.session().of(id).empty();
 }
+
+namespace {
+
+/// "Front cover 900 \u00D7 900; Back cover".
+QString picturesText(const std::vector<tags::PictureInfo>& pictures) {
+    QStringList out;
+    for (const tags::PictureInfo& p : pictures)
+        out << pictureTypeLabel(p.type) +
+                   (p.width > 0 ? QString(" %1 \u00D7 %2").arg(p.width).arg(p.height) : QString());
+    return out.join("; ");
+}
+
+QString factText(const library::FileRecord& f, const std::string& key) {
+    const tags::Facts& facts = f.tags.facts;
+    const QLocale locale;
+    if (key == sizeColumn)
+        return shownSize(f.state.size);
+    if (key == rateColumn)
+        return facts.sampleRate > 0 ? SheetModel::tr("%1 kHz").arg(locale.toString(facts.sampleRate / 1000.0))
+                                    : QString();
+    if (key == bitsColumn)
+        return facts.bitDepth > 0 ? locale.toString(facts.bitDepth) : QString();
+    if (key == channelsColumn)
+        return facts.channels > 0 ? locale.toString(facts.channels) : QString();
+    if (key == bitrateColumn)
+        return facts.bitrate > 0
+                   ? SheetModel::tr("%1 kbit/s").arg(locale.toString((facts.bitrate + 500) / 1000))
+                   : QString();
+    if (key == changedColumn)
+        return locale.toString(QDateTime::fromSecsSinceEpoch(f.state.modifiedNs / 1'000'000'000),
+                               QLocale::ShortFormat);
+    return {};
+}
+
+} // namespace
 
 QString SheetModel::cellText(FileId id, const std::string& key) const {
     FilePtr f = use_.files.file(id);
@@ -137,7 +175,32 @@ QString SheetModel::cellText(FileId id, const std::string& key) const {
                                                      : f->tags.facts.codec);
     if (key == kindColumn)
         return kindText(use_.kinds.of(id));
+    if (key[0] == '@')
+        return key == picturesColumn ? picturesText(use_.drafts.session().pictures(id)) : factText(*f, key);
     return qs(tags::shownValues(use_.drafts.shownValues(id, key)));
+}
+
+std::optional<double> SheetModel::sortNumber(FileId id, const std::string& key) const {
+    const FilePtr f = use_.files.file(id);
+    if (!f)
+        return std::nullopt;
+    const tags::Facts& facts = f->tags.facts;
+    const std::pair<const char*, double> known[] = {
+        {lengthColumn, facts.duration},
+        {sizeColumn, static_cast<double>(f->state.size)},
+        {rateColumn, facts.sampleRate},
+        {bitsColumn, facts.bitDepth},
+        {channelsColumn, facts.channels},
+        {bitrateColumn, facts.bitrate},
+        {changedColumn, static_cast<double>(f->state.modifiedNs)}};
+    for (const auto& [column, value] : known)
+        if (key == column)
+            return value > 0 ? std::optional(value) : std::nullopt;
+    const tags::FieldDef* def = tags::fieldByKey(key);
+    if (!def || def->kind != tags::FieldKind::Number)
+        return std::nullopt;
+    const std::vector<std::string> values = use_.drafts.shownValues(id, key);
+    return values.empty() ? std::nullopt : std::optional(std::atof(values.front().c_str()));
 }
 
 QVariant SheetModel::data(const QModelIndex& index, int role) const {
@@ -153,11 +216,8 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
         return cellText(id, key);
     case DraftRole:
         return draft != nullptr && !use_.drafts.showsDisk();
-    case OddRole: {
-        auto most = commonest_.find(key);
-        return most != commonest_.end() && !use_.drafts.showsDisk() &&
-               tags::shownValues(use_.drafts.session().effective(id, key)) != most->second;
-    }
+    case OddRole:
+        return !use_.drafts.showsDisk() && isField(index.column()) && norms_.otherwise(id, key) != nullptr;
     case KeyRole:
         return qs(key);
     case Qt::ToolTipRole: {
@@ -174,9 +234,8 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
             QString disk = qs(tags::shownValue(f->tags.fields, key));
             lines << (disk.isEmpty() ? tr("On disk: blank") : tr("On disk: %1").arg(disk));
         }
-        if (data(index, OddRole).toBool())
-            lines << tr("Most of these files say: %1")
-                         .arg(commonest_.at(key).empty() ? tr("nothing") : qs(commonest_.at(key)));
+        if (const std::string* most = norms_.otherwise(id, key); most && !use_.drafts.showsDisk())
+            lines << tr("Most files of the sleeve say: %1").arg(most->empty() ? tr("nothing") : qs(*most));
         return lines.join('\n');
     }
     case Qt::TextAlignmentRole:
@@ -205,6 +264,7 @@ bool SheetModel::setData(const QModelIndex& index, const QVariant& value, int ro
     }
     use_.drafts.session().propose(ss(tr("Edit %1").arg(columnLabel(key))),
                                   {{fileAt(index.row()), key, values}}, ss(tr("typed")));
+    emit typed({fileAt(index.row())}, key, values);
     return true;
 }
 

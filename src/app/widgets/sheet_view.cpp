@@ -3,180 +3,19 @@
 #include <climits>
 
 #include <QApplication>
-#include <QCache>
 #include <QClipboard>
 #include <QContextMenuEvent>
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QLineEdit>
 #include <QMenu>
-#include <QPainter>
 #include <QSettings>
-#include <QStaticText>
-#include <QStyledItemDelegate>
 
 #include "app/shell/text_utils.h"
-#include "app/shell/theme.h"
-#include "app/widgets/paint.h"
+#include "app/widgets/cell_delegate.h"
 #include "app/widgets/sheet.h"
 
 namespace moorfrost::app {
-
-namespace {
-
-class CellDelegate : public QStyledItemDelegate {
-public:
-    explicit CellDelegate(QTableView* view) : QStyledItemDelegate(view), view_(view) {}
-
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const auto& c = theme::colours();
-        QRect r = option.rect;
-        bool draft = index.data(FileTable::DraftRole).toBool();
-        bool odd = index.data(FileTable::OddRole).toBool();
-        bool selected = option.state & QStyle::State_Selected;
-        const std::string& key = static_cast<const FileTable*>(index.model())->keyAt(index.column());
-        if (draft)
-            p->fillRect(r, c.heatherBack);
-        if (selected) {
-            QColor over = c.fjordBack;
-            over.setAlpha(draft ? 120 : 255);
-            p->fillRect(r, over);
-        }
-        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
-        p->fillRect(QRect(r.right(), r.top(), 1, r.height()), c.faint);
-        if (draft)
-            paint::notch(*p, r);
-        if (view_->currentIndex() == index && view_->hasFocus()) {
-            p->setPen(QPen(c.fjord, 2));
-            p->drawRect(r.adjusted(1, 1, -2, -2));
-        }
-        const tags::FieldDef* def = tags::fieldByKey(key);
-        bool mono = key == nameColumn || key == placeColumn || (def && def->kind == tags::FieldKind::Code);
-        const Face face = mono ? Mono : key == "title" ? Strong : Plain;
-        p->setFont(fontOf(face));
-        const bool absent = index.data(FileTable::AbsentRole).toBool();
-        p->setPen(odd ? c.rowan : absent ? c.second : key == nameColumn || !mono ? c.ink : c.second);
-        QString t = index.data().toString();
-        if (odd)
-            t = QString(QChar(0x2260)) + " " + (t.isEmpty() ? QObject::tr("blank") : t);
-        if (t.isEmpty() && !absent)
-            return;
-        auto align = static_cast<Qt::Alignment>(index.data(Qt::TextAlignmentRole).toInt());
-        QRect room = r.adjusted(8, 0, -8, 0);
-        if (absent && index.column() == 0) {
-            const QPen pen = p->pen();
-            room.setRight(room.right() - paint::pill(*p, room.right() + 4, r, QObject::tr("absent"),
-                                                     paint::Tone::Attention));
-            p->setPen(pen);
-            p->setFont(fontOf(face));
-        }
-        if (key == readyColumn) {
-            const int width = room.width() - p->fontMetrics().horizontalAdvance(t) - 5;
-            const auto marks = index.data(FileTable::MarksRole).value<library::Marks>();
-            if (width >= 7 * static_cast<int>(marks.size())) // else in words only
-                room.setLeft(room.left() + 5 +
-                             paint::tally(*p, {room.left(), r.center().y() - 1}, marks, width));
-            p->setPen(c.second);
-        }
-        const Shaped& text = shaped(t, room.width(), face);
-        const int x = align & Qt::AlignRight ? room.right() + 1 - text.width : room.left();
-        p->drawStaticText(QPointF(x, room.top() + (room.height() - text.height) / 2.0), text.text);
-    }
-
-    QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem&,
-                          const QModelIndex& index) const override {
-        auto* edit = new QLineEdit(parent);
-        edit->setObjectName("cellEditor");
-        edit->setAccessibleName(columnLabel(ss(index.data(FileTable::KeyRole).toString())));
-        return edit;
-    }
-
-    /// Once: what is in the editor belongs to the hands that type, whatever happens to the cell meanwhile.
-    void setEditorData(QWidget* editor, const QModelIndex& index) const override {
-        auto* edit = static_cast<QLineEdit*>(editor);
-        if (edit->property("filled").toBool())
-            return;
-        edit->setProperty("filled", true);
-        edit->setText(index.data(Qt::EditRole).toString());
-        edit->setProperty("before", edit->text());
-    }
-
-    void setModelData(QWidget* editor, QAbstractItemModel* model, const QModelIndex& index) const override {
-        auto* edit = static_cast<QLineEdit*>(editor);
-        if (edit->text() == edit->property("before").toString())
-            return;
-        edit->setProperty("before", edit->text());
-        model->setData(index, edit->text(), Qt::EditRole);
-    }
-
-protected:
-    bool eventFilter(QObject* object, QEvent* event) override {
-        auto* key = event->type() == QEvent::KeyPress ? static_cast<QKeyEvent*>(event) : nullptr;
-        bool enter = key && (key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter) &&
-                     !(key->modifiers() & (Qt::AltModifier | Qt::ControlModifier));
-        bool up = key && key->key() == Qt::Key_Up, down = key && key->key() == Qt::Key_Down;
-        if (enter || up || down) {
-            auto* editor = static_cast<QWidget*>(object);
-            emit commitData(editor);
-            emit closeEditor(editor, NoHint);
-            int step = up || (enter && key->modifiers() & Qt::ShiftModifier) ? -1 : 1;
-            QModelIndex now = view_->currentIndex();
-            QModelIndex next = now.siblingAtRow(now.row() + step);
-            if (next.isValid())
-                view_->setCurrentIndex(next);
-            return true;
-        }
-        return QStyledItemDelegate::eventFilter(object, event);
-    }
-
-private:
-    enum Face { Plain, Strong, Mono };
-    struct Shaped {
-        QStaticText text;
-        int width = 0, height = 0;
-    };
-    static QFont fontOf(Face face) {
-        static const QFont fonts[] = {theme::uiFont(13), theme::uiFont(13, QFont::Medium), theme::monoFont()};
-        return fonts[face];
-    }
-    /// Shaping is most of the time of painting, and most cells are painted again and again.
-    const Shaped& shaped(const QString& text, int width, Face face) const {
-        const QString key = QString::number(width * 4 + face) + ' ' + text;
-        if (Shaped* held = cache_.object(key))
-            return *held;
-        const QFont font = fontOf(face);
-        const QFontMetrics metrics(font);
-        auto* fresh = new Shaped;
-        fresh->text.setTextFormat(Qt::PlainText);
-        fresh->text.setPerformanceHint(QStaticText::AggressiveCaching);
-        fresh->text.setText(
-            metrics.elidedText(text, face == Mono ? Qt::ElideMiddle : Qt::ElideRight, std::max(0, width)));
-        fresh->text.prepare(QTransform(), font);
-        fresh->width = qCeil(fresh->text.size().width());
-        fresh->height = qCeil(fresh->text.size().height());
-        cache_.insert(key, fresh);
-        return *fresh;
-    }
-
-    QTableView* view_;
-    mutable QCache<QString, Shaped> cache_{4000};
-};
-
-/// Never seen; it only keeps the heights of the rows. What is selected does not concern it: it would look at
-/// every row.
-class RowHeights : public QHeaderView {
-public:
-    RowHeights() : QHeaderView(Qt::Vertical) {
-        hide();
-        setSectionResizeMode(QHeaderView::Fixed);
-        setDefaultSectionSize(28);
-    }
-    void setSelectionModel(QItemSelectionModel*) override {
-        QHeaderView::setSelectionModel(new QItemSelectionModel(model(), this));
-    }
-};
-
-} // namespace
 
 SheetView::SheetView(const Uses& use, FileTable* model, QWidget* parent)
     : QTableView(parent), use_(use), model_(model) {
@@ -199,6 +38,10 @@ SheetView::SheetView(const Uses& use, FileTable* model, QWidget* parent)
     connect(model, &QAbstractItemModel::modelReset, this, &SheetView::chosenChanged);
     // What is typed in a row that goes is taken first.
     connect(model, &QAbstractItemModel::modelAboutToBeReset, this, &SheetView::finishEditing);
+}
+
+void SheetView::setValues(ValueBooks* values) {
+    static_cast<CellDelegate*>(itemDelegate())->setValues(values);
 }
 
 QLineEdit* SheetView::openEditor() const {
@@ -419,6 +262,30 @@ std::vector<edits::Subject> SheetView::subjects() const {
 
 void SheetView::fillDown() {
     use_.drafts.propose(tr("Fill down"), edits::fillDown(subjects()));
+}
+
+void SheetView::fillSeries() {
+    // In each column the number of its first cell goes on downwards.
+    std::map<std::string, int64_t> next;
+    edits::Proposals out;
+    QString refused;
+    for (const edits::Subject& file : subjects())
+        for (const std::string& key : file.chosen) {
+            const auto at = next.find(key);
+            if (at == next.end()) {
+                const std::string first = tags::firstValue(file.fields, key);
+                if (text::isDigits(first) && first.size() < 10)
+                    next[key] = std::stoll(first) + 1;
+                else
+                    refused = tr("A series goes on from a number: %1 of the first chosen file is none.")
+                                  .arg(columnLabel(key));
+                continue;
+            }
+            out.push_back({file.file, key, {std::to_string(at->second++)}, ss(tr("series"))});
+        }
+    use_.drafts.propose(tr("Fill a series"), out);
+    if (!refused.isEmpty() && out.empty())
+        emit model_->refused(refused);
 }
 
 void SheetView::blank() {

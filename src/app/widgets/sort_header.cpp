@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/library/sort_header.h"
+#include "app/widgets/sort_header.h"
 
 #include <QPainter>
 
