@@ -333,8 +333,8 @@ std::vector<std::string> Plan::keys() const {
 }
 
 const std::vector<std::string>& factNames() {
-    static const std::vector<std::string> names = {"format",    "codec", "sample rate",
-                                                   "bit depth", "name",  "folder"};
+    static const std::vector<std::string> names = {"format", "codec",  "sample rate", "bit depth",
+                                                   "name",   "folder", positionFact};
     return names;
 }
 

@@ -77,6 +77,8 @@ std::variant<Plan, PlanError> parsePlan(std::string_view text,
 
 /// Facts that a plan may name beside fields: format, codec, sample rate, bit depth, name, folder.
 const std::vector<std::string>& factNames();
+/// The place of a track as it is printed: 7, 2-07, A1. Read as track and disc; made of them.
+inline constexpr const char* positionFact = "position";
 bool isFact(std::string_view key);
 
 /// A piece as text again, and a whole plan from pieces: what the chips edit.

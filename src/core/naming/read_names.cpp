@@ -2,9 +2,12 @@
 #include "core/naming/read_names.h"
 
 #include <algorithm>
+#include <cmath>
 #include <functional>
 #include <map>
 
+#include "core/naming/name_text.h"
+#include "core/naming/positions.h"
 #include "core/text/text.h"
 
 namespace moorfrost::naming {
@@ -27,14 +30,6 @@ std::vector<Part> partsOf(const Plan& plan) {
             parts.back().pieces.push_back(&piece);
     }
     return parts;
-}
-
-/// Names that use "_" for the space are read as if they had spaces.
-std::string readable(const std::string& bytes) {
-    std::string s = text::nfc(text::escapeBytes(bytes));
-    if (s.find(' ') == std::string::npos)
-        std::replace(s.begin(), s.end(), '_', ' ');
-    return s;
 }
 
 /// How many bytes of `s` at `at` the literal takes, npos if it does not stand there. A space stands for any
@@ -132,6 +127,9 @@ private:
     bool suits(const Piece& p, const std::string& raw, size_t end) const {
         if (p.kind == Piece::Kind::Skip)
             return true;
+        if (p.sources.front().key == positionFact)
+            return wholePosition(text::trim(raw)).has_value() &&
+                   !(end < s_.size() && s_[end] >= '0' && s_[end] <= '9');
         const tags::FieldDef* def = tags::fieldByKey(p.sources.front().key);
         if (!def)
             return true;
@@ -206,7 +204,8 @@ std::vector<Values> allReadings(const std::vector<Part>& parts, const Path& path
     Path folder = path;
     folder.replace_extension();
     for (const Path& part : folder)
-        names.push_back(readable(part.native()));
+        names.push_back(readableName(part.native(), true));
+    names.back() = readableName(folder.filename().native());
     size_t wanted = parts.size();
     if (names.size() < wanted + 1) {
         why = "It is not in as many folders as the plan has.";
@@ -275,6 +274,15 @@ std::vector<NameReading> readNames(const Plan& plan, const std::vector<Path>& pa
                 if (isPersonKey(key))
                     ++certain[paths[i].parent_path()][text::fold(value)];
     }
+    std::map<Path, std::vector<Position>> told;
+    for (size_t i = 0; i < paths.size(); ++i)
+        if (!readings[i].empty())
+            if (const auto it = readings[i].front().find(positionFact); it != readings[i].front().end())
+                if (const auto p = wholePosition(it->second))
+                    told[paths[i].parent_path()].push_back(*p);
+    std::map<Path, Positions> positions;
+    for (const auto& [folder, all] : told)
+        positions.emplace(folder, Positions(all));
     for (size_t i = 0; i < paths.size(); ++i) {
         if (readings[i].empty())
             continue;
@@ -288,9 +296,24 @@ std::vector<NameReading> readNames(const Plan& plan, const std::vector<Path>& pa
         std::sort(ranked.begin(), ranked.end());
         const Values& best = readings[i][ranked[0].second];
         out[i].fits = true;
-        for (const auto& [key, value] : best)
-            if (!isFact(key)) // a fact is told by the file itself, never by its name
-                out[i].values[key] = valuesOf(plan, key, value);
+        auto fieldsOf = [&](const Values& values) {
+            tags::Fields fields;
+            for (const auto& [key, value] : values)
+                if (!isFact(key)) // a fact is told by the file itself, never by its name
+                    fields[key] = valuesOf(plan, key, value);
+            if (const auto it = values.find(positionFact); it != values.end())
+                if (const auto p = wholePosition(it->second)) {
+                    const auto at = positions.find(paths[i].parent_path());
+                    (at == positions.end() ? Positions({}) : at->second).put(*p, 0, fields);
+                }
+            return fields;
+        };
+        out[i].values = fieldsOf(best);
+        if (ranked.size() > 1) {
+            out[i].other = fieldsOf(readings[i][ranked[1].second]);
+            const int margin = ranked[1].first - ranked[0].first;
+            out[i].certainty = 1 / (1 + std::exp(-margin / 3.0));
+        }
         if (ranked.size() > 1 && ranked[0].first == ranked[1].first) {
             out[i].doubtful = true;
             out[i].why = "It can be read in " + std::to_string(ranked.size()) +

@@ -17,8 +17,10 @@ namespace moorfrost::naming {
 struct NameReading {
     bool fits = false;
     bool doubtful = false;
-    std::string why;     // a sentence: why it does not fit or is doubtful
-    tags::Fields values; // the best reading; empty when it does not fit
+    std::string why;         // a sentence: why it does not fit or is doubtful
+    tags::Fields values;     // the best reading; empty when it does not fit
+    tags::Fields other = {}; // the next best one; empty where there is none
+    double certainty = 1;    // of the best beside the others: 0.5 to 1
 };
 
 /// `knownArtists` in text::fold() form.

@@ -56,6 +56,14 @@ std::string changed(const std::string& value, const Modifier& m) {
     }
 }
 
+/// "07", "2-07" where the album has several discs; "" without a track.
+std::string positionOf(const RenderInput& input) {
+    const std::string track = padded(tags::firstValue(input.fields, "track"), 2);
+    const std::string disc = tags::firstValue(input.fields, "disc");
+    return !track.empty() && !disc.empty() && input.several && input.several("disc") ? disc + "-" + track
+                                                                                     : track;
+}
+
 std::string renderField(const Piece& piece, const RenderInput& input, std::vector<std::string>& missing) {
     std::vector<std::string> values;
     std::string key;
@@ -63,10 +71,13 @@ std::string renderField(const Piece& piece, const RenderInput& input, std::vecto
         key = source.key;
         if (source.key.empty())
             values = {source.literal};
+        else if (source.key == positionFact)
+            values = {positionOf(input)};
         else if (auto fact = input.facts.find(source.key); fact != input.facts.end() && !fact->second.empty())
             values = {fact->second};
         else if (auto field = input.fields.find(source.key); field != input.fields.end())
             values = field->second;
+        std::erase(values, std::string());
         if (!values.empty())
             break;
     }
