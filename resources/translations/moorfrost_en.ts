@@ -389,12 +389,12 @@
 <context>
     <name>moorfrost::app::ReadNamesDialog</name>
     <message numerus="yes">
-        <source>%n in doubt: tick what is right</source>
-        <translation><numerusform>%n in doubt: tick what is right</numerusform><numerusform>%n in doubt: tick what is right</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>%n do(es) not fit</source>
         <translation><numerusform>%n does not fit</numerusform><numerusform>%n do not fit</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n in doubt: 1 takes what is read, 2 the other, 0 neither</source>
+        <translation><numerusform>%n in doubt: 1 takes what is read, 2 the other, 0 neither</numerusform><numerusform>%n in doubt: 1 takes what is read, 2 the other, 0 neither</numerusform></translation>
     </message>
 </context>
 <context>

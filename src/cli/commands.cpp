@@ -9,8 +9,8 @@
 #include "core/library/picture_store.h"
 #include "core/library/writing.h"
 #include "core/matching/sleeves.h"
+#include "core/naming/free_reading.h"
 #include "core/naming/put_away.h"
-#include "core/naming/read_names.h"
 #include "core/tags/picture_changes.h"
 #include "core/tags/tag_io.h"
 #include "core/text/text.h"
@@ -161,23 +161,42 @@ int setFields(const Options& options) {
 int readNames(const Options& options) {
     bool fine = true;
     std::vector<files::ScannedFile> found = readAll(options, fine);
-    auto plan = parsePlan(options, found);
-    if (!plan)
+    std::optional<naming::Plan> plan;
+    if (!options.plan.empty() && !(plan = parsePlan(options, found)))
         return wrongly;
     auto store = openLibrary(options);
     if (!store)
         return 1;
-    std::set<std::string> artists;
-    for (const library::FileRecord& f : store->files().all())
-        if (f.shelf > 0)
-            for (const char* key : {"artist", "album_artist"})
+    naming::KnownNames known;
+    for (const char* key : {"album_artist", "artist"}) // how the library spells its releases comes first
+        for (const library::FileRecord& f : store->files().all())
+            if (f.shelf > 0)
                 if (auto it = f.tags.fields.find(key); it != f.tags.fields.end())
                     for (const std::string& v : it->second)
-                        artists.insert(text::fold(v));
+                        known.add(v);
     std::vector<Path> paths;
     for (const files::ScannedFile& f : found)
         paths.push_back(f.path);
-    std::vector<naming::NameReading> readings = naming::readNames(*plan, paths, artists);
+    if (options.suggest) {
+        const std::vector<std::string> usual = {"{artist} - {title}", "{position} {title}",
+                                                "{artist}/{album}/{position} {title}",
+                                                "{album}/{position} - {title}", "{skip} - {title}"};
+        for (const naming::PlanSuggestion& s : naming::suggestPlans(paths, known, usual)) {
+            Json line;
+            line["plan"] = s.plan;
+            line["fits"] = s.fits;
+            line["of"] = paths.size();
+            line["doubtful"] = s.doubtful;
+            putPath(line, paths[s.first]);
+            line["fields"] = s.sample.values;
+            print(line);
+        }
+        return fine ? 0 : 1;
+    }
+    std::set<std::string> artists;
+    known.eachFolded([&](const std::string& folded) { artists.insert(folded); });
+    std::vector<naming::NameReading> readings =
+        plan ? naming::readNames(*plan, paths, artists) : naming::readFreely(paths, known);
     std::vector<bench::Proposal> proposals;
     for (size_t i = 0; i < found.size(); ++i) {
         const naming::NameReading& r = readings[i];

@@ -27,6 +27,7 @@ struct Options {
     int64_t set = 0;
     bool copy = false;
     bool dryRun = false;
+    bool suggest = false;
     bool noSubfolders = false;
     bool evenDamaged = false; // files that are cut short are written to where their sound stays as it is
     std::string otherNames;   // "all" or "this": what to do with hard links; "": leave such files out

@@ -67,7 +67,11 @@ int main(int argc, char** argv) {
     chain->add_flag("--dry-run", o.dryRun, "Only say what would be written");
     CLI::App* names =
         withWriting(withPaths(add("read-names", "Fill fields from the names of the files", readNames)));
-    names->add_option("--plan", o.plan, "Such as \"{artist}/{album}/{track} {title}\"")->required();
+    names->add_option(
+        "--plan", o.plan,
+        "Such as \"{artist}/{album}/{track} {title}\"; without it each folder is read as its names "
+        "are best read");
+    names->add_flag("--suggest", o.suggest, "Only tell plans that fit, the best first");
     names->add_flag("--dry-run", o.dryRun, "Only say what would be written");
     CLI::App* put = withPaths(add("put-away", "Rename and move files to their place on a shelf", putAway));
     put->add_option("--shelf", o.shelf, "The root folder")->required();

@@ -53,6 +53,13 @@ private slots:
                  QString("The Hollow Ferry"));
         for (const auto& [file, bytes] : before)
             QVERIFY(test::readBytes(file) == bytes); // dry
+        // Without a plan each folder is read by itself, and plans are suggested.
+        Answer free = run({"read-names", path("in"), "--dry-run"});
+        QCOMPARE(free.lines[0]["fields"].toObject()["title"].toArray()[0].toString(), QString("Song 1"));
+        Answer plans = run({"read-names", path("in"), "--suggest"});
+        QCOMPARE(plans.code, 0);
+        QVERIFY(plans.lines.size() > 2);
+        QCOMPARE(plans.lines[0]["fits"].toInt(), plans.lines[0]["of"].toInt());
         names = run({"read-names", path("in"), "--plan", "{artist}/{album}/{track} {title}"});
         QCOMPARE(names.code, 0);
         QCOMPARE(run({"set", path("in"), "--field", "date=1998-10-05", "--field", "genre=Folk", "--field",

@@ -130,7 +130,7 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
                                   use_.strays, use_.releasePictures});
     describe_ = new DescribePage({use_.messages, use_.jobs, use_.settings, use_.files, use_.drafts,
                                   use_.index, use_.batch, use_.kinds, use_.customFields, use_.sleeves,
-                                  use_.undo, use_.pictures, use_.chains, use_.values});
+                                  use_.undo, use_.pictures, use_.chains, use_.values, use_.identify});
     putAway_ = new PutAwayPage(
         {use_.jobs, use_.settings, use_.files, use_.drafts, use_.shelves, use_.customFields, use_.places});
     stack_ = new QStackedWidget;

@@ -272,8 +272,18 @@ void DescribePage::copyToOthers() {
 void DescribePage::readFromNames() {
     ReadNamesDialog dialog(
         {use_.jobs, use_.settings, use_.files, use_.drafts, use_.index, use_.customFields, use_.sleeves},
-        target(), this);
+        target(), this, artistsOfCandidates());
     dialog.exec();
+}
+
+std::vector<std::string> DescribePage::artistsOfCandidates() const {
+    std::vector<std::string> out;
+    for (const SleeveView& sleeve : use_.sleeves.all())
+        if (const SleeveAnswer* answer = use_.identify.answer(sleeve.key))
+            for (const matching::Candidate& c : answer->candidates)
+                if (std::string name = c.release.credit.text(); !name.empty())
+                    out.push_back(std::move(name));
+    return out;
 }
 
 void DescribePage::changeCase(edits::Casing casing) {

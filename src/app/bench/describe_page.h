@@ -12,6 +12,7 @@
 #include "app/control/content_kinds.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
+#include "app/control/identify_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/library_index.h"
 #include "app/control/library_settings.h"
@@ -56,6 +57,7 @@ public:
         PicturesController& pictures;
         Chains& chains;
         ValueBooks& values;
+        IdentifyController& identify;
     };
 
     DescribePage(const Uses& use, QWidget* parent = nullptr);
@@ -83,6 +85,8 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
+    /// Who the references tell for the sleeves that were looked up.
+    std::vector<std::string> artistsOfCandidates() const;
     void changeCase(edits::Casing casing);
     void numberTracks();
     void fillSteps(QMenu* menu);

@@ -44,7 +44,7 @@ std::string readableName(const std::string& bytes, bool isFolder) {
     if (lines > spaces || (lines > 0 && spaces == 0))
         std::ranges::replace(s, '_', ' ');
     else
-        s = text::replaceAll(text::replaceAll(s, " _ ", " - "), "_-_", " - ");
+        s = text::replaceAll(text::replaceAll(s, "_-_", " - "), "_", " - "); // it parts what has spaces
     if (s.find(' ') == std::string::npos && !isFolder) {
         // Dots between words; "01.Gorse" has one that parts the number.
         size_t dots = 0;
