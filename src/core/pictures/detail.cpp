@@ -18,7 +18,7 @@ namespace {
 
 constexpr int leastSide = 64, mostWindow = 1024, lines = 96;
 constexpr double breaksOff = 0.25; // of what is expected at a frequency
-constexpr double rollOff = 1.25;   // enlarging is soft: what is left breaks off before it ends
+constexpr double rollOff = 0.87;   // filters leave something beyond: where it breaks off is a little too far
 
 struct Freed {
     void operator()(AVTXContext* t) const { av_tx_uninit(&t); }
@@ -96,8 +96,10 @@ int detailOf(const Square& square) {
         if (band[band.size() / 2] < breaksOff)
             end = k;
     }
+    if (end == n / 2)
+        return square.side; // it does not break off
     const double part = static_cast<double>(end) / (static_cast<double>(n) / 2);
-    return static_cast<int>(std::lround(static_cast<double>(square.side) * std::min(1.0, part * rollOff)));
+    return static_cast<int>(std::lround(static_cast<double>(square.side) * part * rollOff));
 }
 
 } // namespace moorfrost::pictures

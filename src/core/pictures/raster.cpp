@@ -58,12 +58,10 @@ AVPixelFormat plain(AVPixelFormat format) {
     }
 }
 
-} // namespace
-
-Result<Square> squareOf(std::string_view data, int side) {
+Result<Owned<AVFrame>> decoded(std::string_view data) {
     const AVCodec* codec = avcodec_find_decoder(codecOf(data));
     const tags::PictureSize told = tags::pictureSize(data);
-    if (!codec || side < 1 || side > mostSide)
+    if (!codec)
         return broken();
     if (int64_t{told.width} * told.height > mostPixels)
         return Error{ErrorKind::Unsupported, {}, "The picture has more than a hundred million pixels."};
@@ -79,39 +77,42 @@ Result<Square> squareOf(std::string_view data, int side) {
         avcodec_send_packet(context.get(), packet.get()) < 0)
         return broken();
     avcodec_send_packet(context.get(), nullptr);
-    if (avcodec_receive_frame(context.get(), frame.get()) < 0 || frame->width < 1 || frame->height < 1)
+    if (avcodec_receive_frame(context.get(), frame.get()) < 0 || frame->width < 1 || frame->height < 1 ||
+        !av_pix_fmt_desc_get(static_cast<AVPixelFormat>(frame->format)))
         return broken();
-    const auto format = static_cast<AVPixelFormat>(frame->format);
+    return frame;
+}
+
+/// All of the frame as `width` by `height` pixels.
+Result<Raster> scaled(const AVFrame& frame, int width, int height) {
+    const auto format = static_cast<AVPixelFormat>(frame.format);
     const AVPixFmtDescriptor* description = av_pix_fmt_desc_get(format);
-    if (!description)
-        return broken();
-    // The middle first: what lies beside it is never scaled.
-    const int middle = std::min(frame->width, frame->height);
-    frame->crop_left = static_cast<size_t>((frame->width - middle) / 2);
-    frame->crop_right = static_cast<size_t>(frame->width - middle) - frame->crop_left;
-    frame->crop_top = static_cast<size_t>((frame->height - middle) / 2);
-    frame->crop_bottom = static_cast<size_t>(frame->height - middle) - frame->crop_top;
-    if (av_frame_apply_cropping(frame.get(), AV_FRAME_CROP_UNALIGNED) < 0)
-        return broken();
-    Owned<SwsContext> scaler(sws_getContext(frame->width, frame->height, plain(format), side, side,
-                                            AV_PIX_FMT_RGBA, side < middle ? SWS_AREA : SWS_BICUBIC, nullptr,
-                                            nullptr, nullptr));
+    Owned<SwsContext> scaler(sws_getContext(frame.width, frame.height, plain(format), width, height,
+                                            AV_PIX_FMT_RGBA, width < frame.width ? SWS_AREA : SWS_BICUBIC,
+                                            nullptr, nullptr, nullptr));
     if (!scaler)
         return broken();
     if (description->flags & AV_PIX_FMT_FLAG_RGB
             ? false
-            : frame->color_range == AVCOL_RANGE_JPEG || plain(format) != format) {
+            : frame.color_range == AVCOL_RANGE_JPEG || plain(format) != format) {
         const int* coefficients = sws_getCoefficients(SWS_CS_DEFAULT);
         sws_setColorspaceDetails(scaler.get(), coefficients, 1, coefficients, 1, 0, 1 << 16, 1 << 16);
     }
-    Square out;
-    out.side = side;
+    Raster out;
+    out.width = width;
+    out.height = height;
     out.hasAlpha = (description->flags & AV_PIX_FMT_FLAG_ALPHA) != 0 || format == AV_PIX_FMT_PAL8;
-    out.pixels.resize(static_cast<size_t>(side) * static_cast<size_t>(side) * 4);
-    uint8_t* lines[4] = {reinterpret_cast<uint8_t*>(out.pixels.data()), nullptr, nullptr, nullptr};
-    const int strides[4] = {side * 4, 0, 0, 0};
-    if (sws_scale(scaler.get(), frame->data, frame->linesize, 0, frame->height, lines, strides) != side)
+    // The scaler writes whole vectors: each line has room behind it.
+    const size_t line = static_cast<size_t>(width) * 4, stride = (line + 127) / 64 * 64;
+    std::string padded(stride * static_cast<size_t>(height) + 64, '\0');
+    const size_t shift = (64 - reinterpret_cast<uintptr_t>(padded.data()) % 64) % 64;
+    uint8_t* lines[4] = {reinterpret_cast<uint8_t*>(padded.data()) + shift, nullptr, nullptr, nullptr};
+    const int strides[4] = {static_cast<int>(stride), 0, 0, 0};
+    if (sws_scale(scaler.get(), frame.data, frame.linesize, 0, frame.height, lines, strides) != height)
         return broken();
+    out.pixels.reserve(line * static_cast<size_t>(height));
+    for (size_t y = 0; y < static_cast<size_t>(height); ++y)
+        out.pixels.append(padded, shift + y * stride, line);
     if (out.hasAlpha) { // only where any of it shows through
         bool any = false;
         for (size_t i = 3; i < out.pixels.size(); i += 4)
@@ -119,6 +120,42 @@ Result<Square> squareOf(std::string_view data, int side) {
         out.hasAlpha = any;
     }
     return out;
+}
+
+} // namespace
+
+Result<Square> squareOf(std::string_view data, int side) {
+    if (side < 1 || side > mostSide)
+        return broken();
+    auto frame = decoded(data);
+    if (!frame)
+        return frame.error();
+    // The middle first: what lies beside it is never scaled.
+    AVFrame& f = **frame;
+    const int middle = std::min(f.width, f.height);
+    f.crop_left = static_cast<size_t>((f.width - middle) / 2);
+    f.crop_right = static_cast<size_t>(f.width - middle) - f.crop_left;
+    f.crop_top = static_cast<size_t>((f.height - middle) / 2);
+    f.crop_bottom = static_cast<size_t>(f.height - middle) - f.crop_top;
+    if (av_frame_apply_cropping(&f, AV_FRAME_CROP_UNALIGNED) < 0)
+        return broken();
+    auto raster = scaled(f, side, side);
+    if (!raster)
+        return raster.error();
+    return Square{side, raster->hasAlpha, std::move(raster->pixels)};
+}
+
+Result<Raster> rasterOf(std::string_view data, int most) {
+    if (most < 64 || most > 4096)
+        return broken();
+    auto frame = decoded(data);
+    if (!frame)
+        return frame.error();
+    const int width = (*frame)->width, height = (*frame)->height, longer = std::max(width, height);
+    if (longer <= most)
+        return scaled(**frame, width, height);
+    auto less = [&](int side) { return std::max(1, static_cast<int>(int64_t{side} * most / longer)); };
+    return scaled(**frame, less(width), less(height));
 }
 
 } // namespace moorfrost::pictures

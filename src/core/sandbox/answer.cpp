@@ -28,15 +28,17 @@ Result<pictures::Square> coverOf(const Path& path, int side) {
     return pictures::squareOf(best.data, side);
 }
 
-/// The picture with this checksum in a file of sound; 0: the file is a picture itself.
-Result<pictures::Square> pictureOf(const Path& path, uint64_t hash, int side) {
+/// What `make` makes of the picture with this checksum in a file of sound; 0: the file is a picture itself.
+template<class Make>
+auto withPicture(const Path& path, uint64_t hash, const Make& make) -> decltype(make(std::string_view())) {
+    const Error tooLarge{ErrorKind::Unsupported, path, "The picture has more than 32 MB."};
     if (hash == 0) {
         auto source = FileSource::open(path);
         if (!source)
             return source.error();
         if ((*source)->size() > mostBytes)
-            return Error{ErrorKind::Unsupported, path, "The picture has more than 32 MB."};
-        return pictures::squareOf((*source)->bytes(0, static_cast<size_t>((*source)->size())), side);
+            return tooLarge;
+        return make((*source)->bytes(0, static_cast<size_t>((*source)->size())));
     }
     auto all = tags::readPictures(path);
     if (!all)
@@ -45,8 +47,8 @@ Result<pictures::Square> pictureOf(const Path& path, uint64_t hash, int side) {
     if (it == all->end())
         return Error{ErrorKind::NotFound, path, "The file has no such picture any more."};
     if (it->data.size() > mostBytes)
-        return Error{ErrorKind::Unsupported, path, "The picture has more than 32 MB."};
-    return pictures::squareOf(it->data, side);
+        return tooLarge;
+    return make(it->data);
 }
 
 void answerOne(Ask ask, WireReader& in, const Answers& send) {
@@ -115,7 +117,19 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
     case Ask::Picture: {
         const Path path = in.text();
         const int side = in.whole();
-        send(answerOf(pictureOf(path, in.number(), side)));
+        send(answerOf(withPicture(path, in.number(),
+                                  [&](std::string_view data) { return pictures::squareOf(data, side); })));
+        return;
+    }
+    case Ask::Fit: {
+        const Path path = in.text();
+        const uint64_t hash = in.number();
+        pictures::FitRule rule;
+        rule.side = in.whole();
+        rule.bytes = in.number();
+        rule.quality = in.whole();
+        send(answerOf(
+            withPicture(path, hash, [&](std::string_view data) { return pictures::fit(data, rule); })));
         return;
     }
     case Ask::Play: {

@@ -131,6 +131,22 @@ void put(WireWriter& out, const pictures::Square& square) {
     out.number(static_cast<uint64_t>(square.side)).number(square.hasAlpha ? 1 : 0).text(square.pixels);
 }
 
+void put(WireWriter& out, const pictures::Fitted& picture) {
+    out.number(static_cast<uint64_t>(picture.width))
+        .number(static_cast<uint64_t>(picture.height))
+        .number(static_cast<uint64_t>(picture.quality))
+        .text(picture.jpeg);
+}
+
+pictures::Fitted takeFitted(WireReader& in) {
+    pictures::Fitted out;
+    out.width = in.whole();
+    out.height = in.whole();
+    out.quality = in.whole();
+    out.jpeg = in.text();
+    return out;
+}
+
 void put(WireWriter& out, const std::vector<sound::Fingerprint>& fingerprints) {
     out.number(fingerprints.size());
     for (const sound::Fingerprint& f : fingerprints)

@@ -7,14 +7,26 @@
 #include "core/audio/decode_check.h"
 #include "core/audio/sound_traits.h"
 #include "core/base/wire.h"
-#include "core/pictures/raster.h"
+#include "core/pictures/recode.h"
 #include "core/sound/fingerprint.h"
 #include "core/tags/packed.h"
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::sandbox {
 
-enum class Ask : uint8_t { Read, Edit, Pictures, Peaks, Decode, Traits, Play, Cover, Picture, Fingerprint };
+enum class Ask : uint8_t {
+    Read,
+    Edit,
+    Pictures,
+    Peaks,
+    Decode,
+    Traits,
+    Play,
+    Cover,
+    Picture,
+    Fingerprint,
+    Fit
+};
 
 using tags::put;
 using tags::takeFields;
@@ -28,6 +40,7 @@ void put(WireWriter& out, const tags::PreparedEdit& edit);
 void put(WireWriter& out, const audio::DecodeCheck& check);
 void put(WireWriter& out, const audio::SoundTraits& traits);
 void put(WireWriter& out, const pictures::Square& square);
+void put(WireWriter& out, const pictures::Fitted& picture);
 void put(WireWriter& out, const std::vector<sound::Fingerprint>& fingerprints);
 
 /// In place of an answer: still at it, and what for a number goes with that.
@@ -42,6 +55,7 @@ tags::Picture takePicture(WireReader& in);
 audio::DecodeCheck takeDecodeCheck(WireReader& in);
 audio::SoundTraits takeSoundTraits(WireReader& in);
 pictures::Square takeSquare(WireReader& in);
+pictures::Fitted takeFitted(WireReader& in);
 std::vector<sound::Fingerprint> takeFingerprints(WireReader& in);
 tags::PreparedEdit takeEdit(WireReader& in);
 

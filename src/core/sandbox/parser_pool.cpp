@@ -297,6 +297,15 @@ Result<pictures::Square> ParserPool::squareFrom(const Path& path, Ask what, uint
     return square;
 }
 
+Result<pictures::Fitted> ParserPool::fitPicture(const Path& path, uint64_t hash,
+                                                const pictures::FitRule& rule) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Fit)).text(path.native()).number(hash);
+    request.number(static_cast<uint64_t>(rule.side)).number(rule.bytes);
+    request.number(static_cast<uint64_t>(rule.quality));
+    return valueFrom<pictures::Fitted>(path, ask(path, request.bytes(), {}), takeFitted);
+}
+
 Result<audio::DecodeCheck> ParserPool::checkDecoding(const Path& path, std::stop_token stop,
                                                      const std::function<void(double)>& going) {
     WireWriter request;

@@ -12,7 +12,7 @@
 
 #include "core/audio/decode_check.h"
 #include "core/audio/sound_traits.h"
-#include "core/pictures/raster.h"
+#include "core/pictures/recode.h"
 #include "core/sandbox/worker.h"
 #include "core/sound/fingerprint.h"
 #include "core/tags/tag_io.h"
@@ -57,6 +57,8 @@ public:
     /// The picture with this checksum (tags::PictureInfo::hash) in a file of sound, or, with 0, a file that
     /// is a picture itself, as a square of `side` pixels.
     Result<pictures::Square> pictureOf(const Path& path, uint64_t hash, int side);
+    /// The same picture, made to fit a rule.
+    Result<pictures::Fitted> fitPicture(const Path& path, uint64_t hash, const pictures::FitRule& rule);
     /// However long it takes: what counts is that it goes on. `going` is told of the seconds heard so far.
     Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
                                        const std::function<void(double)>& going = {});
