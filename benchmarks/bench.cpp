@@ -45,7 +45,7 @@ void sheetScroll() {
     app::Controllers session(file);
     while (!session.isLoaded())
         QCoreApplication::processEvents();
-    app::SheetModel model({session.files, session.drafts, session.kinds});
+    app::SheetModel model({session.files, session.drafts, session.kinds, session.sleeves});
     model.setColumns({app::nameColumn, "track", "title", "artist", "album", "date", "album_artist", "genre",
                       "disc", "isrc"});
     std::vector<library::FileId> ids = session.sleeves.files();

@@ -96,6 +96,10 @@
         <source>%n file(s) together</source>
         <translation><numerusform>%n file together</numerusform><numerusform>%n files together</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>Clear all tags of %n file(s)</source>
+        <translation><numerusform>Clear all tags of %n file</numerusform><numerusform>Clear all tags of %n files</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::FacetPanel</name>
@@ -331,6 +335,13 @@
         <source>No picture in %n file(s)</source>
         <translation><numerusform>No picture in %n file</numerusform><numerusform>No picture in %n files</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>The same in all %n file(s)</source>
+        <translation><numerusform>The same in all %n file</numerusform><numerusform>The same in all %n files</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PictureDialog</name>
     <message numerus="yes">
         <source>The same in all %n file(s)</source>
         <translation><numerusform>The same in all %n file</numerusform><numerusform>The same in all %n files</numerusform></translation>

@@ -7,6 +7,7 @@
 #include <QListWidget>
 #include <QScrollArea>
 #include <QScrollBar>
+#include <QSpinBox>
 #include <QTest>
 #include <QTimer>
 #include <QTreeWidget>
@@ -22,6 +23,7 @@
 #include "app/bench/identify_page.h"
 #include "app/bench/kinds_dialog.h"
 #include "app/bench/mend_text_dialog.h"
+#include "app/bench/picture_dialog.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/release_pictures_view.h"
@@ -233,6 +235,16 @@ int main(int argc, char** argv) {
     w.player().play(s.files.file(id("01_nightpost_MASTER.flac")));
     shot(&w, "describe");
 
+    {
+        const auto pictures = s.pictures.of(ep.front());
+        PictureDialog large(s.pictures, {{pictures.front(), ep}}, 0, ep, &w);
+        large.side()->setValue(600);
+        large.show();
+        d.settle();
+        large.fitButton()->click();
+        d.settle();
+        shot(&large, "picture");
+    }
     {
         StepsDialog steps({s.jobs, s.files, s.drafts, s.customFields, s.chains}, s.sleeves.files(),
                           {"Names of tapes",

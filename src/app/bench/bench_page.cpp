@@ -14,6 +14,7 @@
 #include "app/bench/batch_dialog.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
+#include "app/bench/drawer.h"
 #include "app/bench/identify_page.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/sleeve_tools.h"
@@ -162,6 +163,10 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
         connect(page, &BringInPage::playRequested, this, &BenchPage::playRequested);
     connect(describe_, &DescribePage::playRequested, this, &BenchPage::playRequested);
     connect(identify_, &IdentifyPage::playRequested, this, &BenchPage::playRequested);
+    connect(describe_->drawer(), &Drawer::referencePicturesWanted, this, [this] {
+        showStep(Identify);
+        identify_->goToPictures();
+    });
     connect(identify_, &IdentifyPage::sleeveWanted, sleeves_,
             [this](const std::string& key) { sleeves_->choose(key); });
     connect(identify_, &IdentifyPage::filesWanted, this, [this] { showStep(BringIn); });

@@ -117,8 +117,13 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     });
     connect(filter_, &FilterBar::changed, this, &DescribePage::arrange);
     connect(filter_, &FilterBar::left, view_, qOverload<>(&QWidget::setFocus));
-    connect(model_, &SheetModel::typed, spelling_, &SpellingHint::look);
-    connect(drawer_, &Drawer::typed, spelling_, &SpellingHint::look);
+    auto typed = [this](const std::vector<FileId>& files, const std::string& key,
+                        const std::vector<std::string>& values) {
+        spelling_->look(files, key, values);
+        use_.values.note(key, values);
+    };
+    connect(model_, &SheetModel::typed, this, typed);
+    connect(drawer_, &Drawer::typed, this, typed);
     connect(undo, &QToolButton::clicked, this, [this] { use_.undo.undo(); });
     connect(redo, &QToolButton::clicked, this, [this] { use_.undo.redo(); });
     connect(view_, &SheetView::chosenChanged, this, [this] { drawer_->setFiles(target()); });

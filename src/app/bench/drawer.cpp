@@ -5,19 +5,20 @@
 #include <QInputDialog>
 #include <QMenu>
 #include <QScrollArea>
-#include <QSettings>
 
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/field_box.h"
+#include "app/widgets/field_sets.h"
 #include "app/widgets/sheet.h"
 
 namespace moorfrost::app {
 
 namespace {
-const QStringList defaultFields = {"title", "artist", "album_artist", "album",    "track", "tracks",
-                                   "disc",  "date",   "genre",        "composer", "label", "catalogue_number",
-                                   "isrc",  "comment"};
+const QString group = "drawer/fields";
+const std::vector<std::string> preset = {
+    "title",    "artist", "album_artist",     "album", "track",  "tracks", "disc", "date", "genre",
+    "composer", "label",  "catalogue_number", "isrc",  "comment"};
 } // namespace
 
 Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
@@ -39,7 +40,9 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
 
     auto* bottom = new QHBoxLayout;
     auto* add = button(tr("Add field\u2026"));
-    auto* choose = button(tr("Fields shown\u2026"), "flat");
+    auto* choose = button(tr("Fields \u25BE"), "flat");
+    choose->setMenu(new QMenu(choose));
+    choose->setAccessibleName(tr("Which fields are shown, and all of them together"));
     bottom->addWidget(add);
     bottom->addWidget(choose);
     bottom->addStretch();
@@ -54,8 +57,7 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     layout->addWidget(scroll, 1);
     layout->addLayout(bottom);
 
-    for (const QString& key : QSettings().value("drawer/fields", defaultFields).toStringList())
-        keys_.push_back(ss(key));
+    keys_ = shownFields(group, preset);
     rebuildFields();
     connect(add, &QPushButton::clicked, this, [this, add] {
         QMenu menu(this);
@@ -75,7 +77,8 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
         });
         menu.exec(add->mapToGlobal(QPoint(0, add->height())));
     });
-    connect(choose, &QPushButton::clicked, this, &Drawer::chooseFields);
+    connect(choose->menu(), &QMenu::aboutToShow, this, [this, choose] { fillLayouts(choose->menu()); });
+    connect(pictures_, &PictureBox::referenceWanted, this, &Drawer::referencePicturesWanted);
     setFiles({});
 }
 
@@ -88,34 +91,61 @@ void Drawer::addField(const std::string& key) {
             box->setFocus();
 }
 
-void Drawer::chooseFields() {
-    QMenu menu(this);
-    menu.setToolTipsVisible(true);
+std::vector<std::string> Drawer::allKeys() const {
     std::vector<std::string> all;
     for (const tags::FieldDef& def : tags::fieldTable())
         all.push_back(def.key);
     for (const std::string& key : use_.customFields.keys())
         all.push_back(key);
-    for (const std::string& key : all) {
-        QAction* action = menu.addAction(fieldLabel(key));
+    return all;
+}
+
+void Drawer::show(std::vector<std::string> keys) {
+    keys_ = std::move(keys);
+    rebuildFields();
+}
+
+void Drawer::chooseFields() {
+    FieldSetDialog dialog(tr("Fields of the drawer"), group, allKeys(), keys_, fieldLabel, this);
+    if (dialog.exec() == QDialog::Accepted)
+        show(dialog.chosen());
+}
+
+void Drawer::fillLayouts(QMenu* menu) {
+    menu->clear();
+    for (const FieldSet& set : fieldSets(group)) {
+        QAction* action = menu->addAction(QString(set.name).replace('&', "&&"), this,
+                                          [this, keys = set.keys] { show(keys); });
         action->setCheckable(true);
-        action->setChecked(std::find(keys_.begin(), keys_.end(), key) != keys_.end());
-        connect(action, &QAction::toggled, this, [this, key](bool on) {
-            if (on)
-                keys_.push_back(key);
-            else
-                std::erase(keys_, key);
-            rebuildFields();
-        });
+        action->setChecked(set.keys == keys_);
     }
-    menu.exec(QCursor::pos());
+    menu->addSeparator();
+    menu->addAction(tr("The usual fields"), this, [this] { show(preset); });
+    menu->addAction(tr("Choose fields\u2026"), this, &Drawer::chooseFields);
+    menu->addSeparator();
+    QAction* clear = menu->addAction(tr("Clear all tags of %n file(s)", "", static_cast<int>(files_.size())),
+                                     this, &Drawer::clearAll);
+    clear->setEnabled(!files_.empty() && !use_.drafts.showsDisk());
+    clear->setToolTip(tr("Every field and picture becomes blank, as drafts: nothing is written yet"));
+    menu->setToolTipsVisible(true);
+}
+
+void Drawer::clearAll() {
+    edits::Proposals out;
+    for (FileId id : files_) {
+        for (const auto& [key, values] : use_.drafts.session().effective(id))
+            out.push_back({id, key, {}, ss(tr("cleared"))});
+        std::set<std::string> types;
+        for (const tags::PictureInfo& p : use_.drafts.session().pictures(id))
+            types.insert(tags::pictureKey(p.type));
+        for (const std::string& key : types)
+            out.push_back({id, key, {}, ss(tr("cleared"))});
+    }
+    use_.drafts.propose(tr("Clear all tags"), out);
 }
 
 void Drawer::rebuildFields() {
-    QStringList stored;
-    for (const std::string& key : keys_)
-        stored << qs(key);
-    QSettings().setValue("drawer/fields", stored);
+    setShownFields(group, keys_);
     for (FieldBox* box : boxes_)
         box->takeTyped();
     while (QLayoutItem* item = grid_->takeAt(0)) {

@@ -12,6 +12,7 @@
 #include "app/control/value_books.h"
 
 class QGridLayout;
+class QMenu;
 
 namespace moorfrost::app {
 
@@ -33,10 +34,14 @@ public:
     Drawer(const Uses& use, QWidget* parent = nullptr);
     void setFiles(const std::vector<FileId>& files);
     PictureBox* pictures() { return pictures_; }
+    const std::vector<std::string>& fields() const { return keys_; }
+    /// Every field of the chosen files blank, as drafts.
+    void clearAll();
     QSize sizeHint() const override { return {300, 400}; }
 
 signals:
     void refused(const QString& sentence);
+    void referencePicturesWanted();
     /// In a field: what is proposed for these files now.
     void typed(const std::vector<moorfrost::app::FileId>& files, const std::string& key,
                const std::vector<std::string>& values);
@@ -44,6 +49,9 @@ signals:
 private:
     void rebuildFields();
     void chooseFields();
+    void show(std::vector<std::string> keys);
+    void fillLayouts(QMenu* menu);
+    std::vector<std::string> allKeys() const;
     void addField(const std::string& key);
 
     Uses use_;

@@ -274,6 +274,13 @@ void IdentifyPage::find() {
         use_.identify.identifyBy(sleeve_, q);
 }
 
+void IdentifyPage::goToPictures() {
+    if (showPictures_->isEnabled())
+        showPictures_->click();
+    else
+        lookUp();
+}
+
 void IdentifyPage::lookUp() {
     if (!sleeve_.empty())
         use_.identify.identify(sleeve_);

@@ -45,6 +45,8 @@ public:
     IdentifyOverview* overview() { return overview_; }
     StrayList* strays() { return strays_; }
     ReleasePicturesView* pictures() { return pictures_; }
+    /// Those of the release; looked up first where nothing is known of it.
+    void goToPictures();
     QPushButton* showPictures() { return showPictures_; }
     void lookUp();
     void lookUpAll();

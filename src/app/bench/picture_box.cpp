@@ -15,10 +15,12 @@
 #include <QMenu>
 #include <QMimeData>
 #include <QPainter>
+#include <QSettings>
 #include <QShortcut>
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "app/bench/picture_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -60,7 +62,7 @@ PictureBox::PictureBox(const Uses& use, QWidget* parent) : QFrame(parent), use_(
     setAccessibleName(tr("Pictures of the chosen files"));
     list_ = new QVBoxLayout;
     list_->setSpacing(8);
-    add_ = button(tr("Add picture\u2026"));
+    add_ = button(tr("Add picture \u25BE"));
     hint_ = new ShortLabel(tr("or drop or paste one"));
     hint_->setObjectName("quiet");
     auto* foot = new QHBoxLayout;
@@ -71,7 +73,8 @@ PictureBox::PictureBox(const Uses& use, QWidget* parent) : QFrame(parent), use_(
     layout->setSpacing(8);
     layout->addLayout(list_);
     layout->addLayout(foot);
-    connect(add_, &QPushButton::clicked, this, &PictureBox::addFromFiles);
+    add_->setMenu(new QMenu(add_));
+    connect(add_->menu(), &QMenu::aboutToShow, this, [this] { fillAdd(add_->menu()); });
     auto* keys = new QShortcut(QKeySequence::Paste, this, nullptr, nullptr, Qt::WidgetWithChildrenShortcut);
     connect(keys, &QShortcut::activated, this, &PictureBox::paste);
     connect(&use_.drafts, &DraftsController::changed, this, &PictureBox::refresh);
@@ -240,6 +243,27 @@ void PictureBox::fillMenu(QMenu* menu, const Row& row) {
     const std::vector<FileId> files = files_, having = row.having;
     PicturesController& pictures = use_.pictures;
     if (!row.removed) {
+        menu->addAction(tr("Show it large, make it fit\u2026"), this, [this, picture] {
+            for (size_t i = 0; i < shown_.size(); ++i)
+                if (!shown_[i].removed && shown_[i].picture.hash == picture.hash &&
+                    shown_[i].picture.type == picture.type)
+                    return showLarge(i);
+        });
+        menu->addAction(tr("Replace\u2026"), this, [this, &pictures, picture, having] {
+            const QString name = QFileDialog::getOpenFileName(
+                this, tr("Replace the picture"), {},
+                tr("Pictures (*.jpg *.jpeg *.png *.gif *.bmp *.webp);;All files (*)"));
+            if (!name.isEmpty())
+                pictures.replaceWith(picture, QFile::encodeName(name).toStdString(), having);
+        });
+        menu->addAction(tr("Save as a file\u2026"), this, [this, &pictures, picture, having] {
+            const QString ending = qs(picture.mime).section('/', 1).replace("jpeg", "jpg");
+            const QString name =
+                QFileDialog::getSaveFileName(this, tr("Save the picture"), qs(picture.type) + "." + ending);
+            if (!name.isEmpty())
+                pictures.saveAs(picture, having.front(), name);
+        });
+        menu->addSeparator();
         if (having.size() < files.size())
             menu->addAction(tr("The same in all %n file(s)", "", static_cast<int>(files.size())), &pictures,
                             [&pictures, picture, files] { pictures.sameInAll(picture, files); });
@@ -269,6 +293,69 @@ void PictureBox::fillMenu(QMenu* menu, const Row& row) {
         menu->addAction(tr("Drop the draft"), &pictures,
                         [&pictures, picture, files] { pictures.dropDrafts(picture.type, files); });
     }
+}
+
+void PictureBox::showLarge(size_t row) {
+    std::vector<PictureDialog::Shown> all;
+    size_t first = 0;
+    for (size_t i = 0; i < shown_.size(); ++i) {
+        if (shown_[i].removed)
+            continue;
+        if (i == row)
+            first = all.size();
+        all.push_back({shown_[i].picture, shown_[i].having});
+    }
+    if (!all.empty())
+        PictureDialog(use_.pictures, all, first, files_, this).exec();
+}
+
+void PictureBox::rememberFolder(const QString& folder) {
+    QSettings().setValue("pictures/folder", folder);
+}
+
+void PictureBox::fillAdd(QMenu* menu) {
+    menu->clear();
+    menu->addAction(tr("A file\u2026"), this, &PictureBox::addFromFiles);
+    menu->addAction(tr("Paste\tCtrl+V"), this, &PictureBox::paste);
+    menu->addAction(tr("From the references\u2026"), this, &PictureBox::referenceWanted);
+    // Where the sound lies is where its pictures are.
+    std::set<Path> near;
+    for (FileId id : files_)
+        if (const FilePtr f = use_.files.file(id); f && near.size() < 3)
+            near.insert(f->path.parent_path());
+    std::vector<Path> folders(near.begin(), near.end());
+    const QString kept = QSettings().value("pictures/folder").toString();
+    if (const Path folder = QFile::encodeName(kept).toStdString(); !kept.isEmpty() && !near.contains(folder))
+        folders.push_back(folder);
+    std::vector<QAction*> places; // what is found goes before these
+    for (const Path& folder : folders) {
+        menu->addSection(shownName(folder));
+        places.push_back(menu->addAction(tr("looking\u2026")));
+        places.back()->setEnabled(false);
+    }
+    menu->addSeparator();
+    menu->addAction(tr("A folder of pictures to choose from\u2026"), this, [this, kept] {
+        const QString folder = QFileDialog::getExistingDirectory(this, tr("A folder of pictures"), kept);
+        if (!folder.isEmpty())
+            rememberFolder(folder);
+    });
+    const uint64_t turn = ++listing_;
+    use_.pictures.listFolders(menu, folders, 24,
+                              [this, menu, places, turn](const std::vector<std::vector<Path>>& found) {
+                                  if (turn == listing_) // else the menu was filled anew
+                                      for (size_t i = 0; i < places.size(); ++i)
+                                          offer(menu, places[i], found[i]);
+                              });
+}
+
+void PictureBox::offer(QMenu* menu, QAction* place, const std::vector<Path>& found) {
+    for (const Path& file : found) {
+        auto* action = new QAction(shownName(file).replace('&', "&&"), menu);
+        connect(action, &QAction::triggered, this, [this, file] { use_.pictures.addFiles({file}, files_); });
+        menu->insertAction(place, action);
+    }
+    place->setText(tr("no pictures here"));
+    place->setVisible(found.empty());
 }
 
 void PictureBox::addFromFiles() {

@@ -32,6 +32,14 @@ public:
     /// The button of a row that offers what can be done with its picture.
     QToolButton* menuButton(int row) const;
     void paste();
+    /// One of the rows, large.
+    void showLarge(size_t row);
+    /// A folder of pictures that is offered from now on; "": none.
+    static void rememberFolder(const QString& folder);
+
+signals:
+    /// The pictures of the references are to be shown.
+    void referenceWanted();
 
 protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -48,6 +56,8 @@ private:
     QWidget* rowWidget(const Row& row, bool large);
     void fillMenu(QMenu* menu, const Row& row);
     void addFromFiles();
+    void fillAdd(QMenu* menu);
+    void offer(QMenu* menu, QAction* place, const std::vector<Path>& found);
     bool take(const QMimeData* data, const QString& from);
     QString countText(const Row& row, size_t ofType) const;
 
@@ -58,6 +68,7 @@ private:
     QLabel* hint_;
     std::vector<QLabel*> covers_; // beside shown_
     std::vector<Row> shown_;
+    uint64_t listing_ = 0; // of folders: an answer to an older one is nobody's
 };
 
 } // namespace moorfrost::app

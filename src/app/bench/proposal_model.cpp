@@ -40,7 +40,19 @@ void ProposalModel::toggle(const QModelIndexList& indexes) {
     const bool all =
         std::ranges::all_of(which, [&](int row) { return rows_[static_cast<size_t>(row)].taken; });
     for (int row : which)
-        setData(index(row, File), all ? Qt::Unchecked : Qt::Checked, Qt::CheckStateRole);
+        take(rows_[static_cast<size_t>(row)], !all);
+    if (!which.empty())
+        emit dataChanged(index(*which.begin(), File), index(*which.rbegin(), File), {Qt::CheckStateRole});
+    emit takenChanged(); // once: whoever counts looks at all of them
+}
+
+void ProposalModel::take(Row& row, bool on) {
+    row.taken = on;
+    const std::pair key(row.proposal.file, row.proposal.field);
+    if (on)
+        leftOut_.erase(key);
+    else
+        leftOut_.insert(key);
 }
 
 QVariant ProposalModel::data(const QModelIndex& index, int role) const {
@@ -99,12 +111,7 @@ bool ProposalModel::setData(const QModelIndex& index, const QVariant& value, int
     Row& row = rows_[static_cast<size_t>(index.row())];
     if (role != Qt::CheckStateRole || index.column() != File || !row.why.empty())
         return false;
-    row.taken = value.toInt() == Qt::Checked;
-    const std::pair key(row.proposal.file, row.proposal.field);
-    if (row.taken)
-        leftOut_.erase(key);
-    else
-        leftOut_.insert(key);
+    take(row, value.toInt() == Qt::Checked);
     emit dataChanged(index, index, {Qt::CheckStateRole});
     emit takenChanged();
     return true;

@@ -47,6 +47,7 @@ signals:
     void takenChanged();
 
 private:
+    void take(Row& row, bool on);
     FilesController& files_;
     std::vector<Row> rows_;
     std::set<std::pair<int64_t, std::string>> leftOut_;

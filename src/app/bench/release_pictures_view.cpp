@@ -17,56 +17,9 @@
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_table.h"
+#include "app/widgets/picture_mat.h"
 
 namespace moorfrost::app {
-
-/// A picture with its name above and what is told of it below.
-class PictureMat : public QWidget {
-public:
-    PictureMat(const QString& name, QWidget* parent = nullptr) : QWidget(parent), name_(name) {
-        setMinimumSize(120, 140);
-        setAccessibleName(name);
-    }
-    const QImage& image() const { return image_; }
-    const QString& told() const { return told_; }
-    void show(const QImage& image, const QString& told) {
-        image_ = image;
-        told_ = told;
-        setAccessibleDescription(told);
-        update();
-    }
-
-protected:
-    void paintEvent(QPaintEvent*) override {
-        QPainter p(this);
-        const auto& c = theme::colours();
-        p.setFont(theme::uiFont(11, QFont::DemiBold));
-        p.setPen(c.second);
-        p.drawText(QRect(0, 0, width(), 18), Qt::AlignLeft | Qt::AlignVCenter, name_);
-        const int side = std::min(width(), height() - 58);
-        const QRect frame(0, 20, side, side);
-        if (image_.isNull()) {
-            p.fillRect(frame, c.sunk);
-            p.setPen(c.third);
-            p.setFont(theme::uiFont(13));
-            p.drawText(frame, Qt::AlignCenter, QObject::tr("none"));
-        } else {
-            p.setRenderHint(QPainter::SmoothPixmapTransform);
-            p.drawImage(frame, image_);
-        }
-        p.setFont(theme::uiFont(12));
-        p.setPen(c.second);
-        const QStringList lines = told_.split('\n');
-        for (qsizetype i = 0; i < lines.size(); ++i)
-            p.drawText(QRect(0, frame.bottom() + 4 + static_cast<int>(i) * 16, width(), 18),
-                       Qt::AlignLeft | Qt::AlignVCenter,
-                       p.fontMetrics().elidedText(lines[i], Qt::ElideRight, width()));
-    }
-
-private:
-    QString name_, told_;
-    QImage image_;
-};
 
 namespace {
 

@@ -96,6 +96,7 @@ QWidget* StepForm::control(const edits::OptionDef& def, const edits::Options& op
     case Kind::Number: {
         auto* box = new QSpinBox;
         box->setRange(-100000, 999999);
+        box->setButtonSymbols(QAbstractSpinBox::NoButtons);
         box->setValue(QString::fromStdString(now).toInt());
         connect(box, &QSpinBox::valueChanged, this, &StepForm::changed);
         reads([box] { return std::vector<std::string>{std::to_string(box->value())}; });

@@ -5,6 +5,7 @@
 #pragma once
 
 #include <QByteArray>
+#include <QImage>
 #include <QObject>
 
 #include <functional>
@@ -14,6 +15,7 @@
 #include "app/control/job_list.h"
 #include "app/control/messages.h"
 #include "core/library/picture_store.h"
+#include "core/pictures/recode.h"
 
 namespace moorfrost::app {
 
@@ -40,12 +42,40 @@ public:
                   const std::vector<FileId>& files);
     /// A picture that one of the files has, for all of them, in the place of those of its type.
     void sameInAll(const tags::PictureInfo& picture, const std::vector<FileId>& files);
+    /// A picture file in its place, with its type and description.
+    void replaceWith(const tags::PictureInfo& picture, const Path& with, const std::vector<FileId>& files);
     void remove(const tags::PictureInfo& picture, const std::vector<FileId>& files);
     void changeType(const tags::PictureInfo& picture, const std::string& type,
                     const std::vector<FileId>& files);
     void describe(const tags::PictureInfo& picture, const QString& description,
                   const std::vector<FileId>& files);
     void dropDrafts(const std::string& type, const std::vector<FileId>& files);
+
+    /// What is to be known of a picture that is looked at.
+    struct Looked {
+        QImage image; // all of it, at most 2048 pixels wide or high
+        QString colours;
+        int detail = 0; // pixels; 0: nothing can be told
+        bool enlarged = false;
+    };
+    /// `holder`: a file of sound that has it on disk. Read in a job; an Error where it cannot be shown.
+    void look(QObject* asker, const tags::PictureInfo& picture, FileId holder,
+              std::function<void(Result<Looked>)> then);
+    /// Made to fit, to be looked at; nothing is changed.
+    struct FitLooked {
+        pictures::Fitted fitted;
+        QImage image;
+    };
+    void fit(QObject* asker, const tags::PictureInfo& picture, FileId holder, const pictures::FitRule& rule,
+             std::function<void(Result<FitLooked>)> then);
+    /// What was made to fit takes the place of the picture.
+    void takeFitted(const tags::PictureInfo& picture, const pictures::Fitted& fitted,
+                    const std::vector<FileId>& files);
+    /// Picture files that lie in each of these folders, by name; at most `most` of each.
+    void listFolders(QObject* asker, const std::vector<Path>& folders, size_t most,
+                     std::function<void(std::vector<std::vector<Path>>)> then);
+    /// As it is, into a file, which may exist.
+    void saveAs(const tags::PictureInfo& picture, FileId holder, const QString& file);
 
 private:
     struct Source {
@@ -59,6 +89,10 @@ private:
         QString from;
         bool animated = false;
     };
+    /// Tells, in a job, where its bytes are: in a kept file (hash 0), else in a file of sound.
+    std::function<std::pair<Path, uint64_t>()> placeOf(const tags::PictureInfo& picture, FileId holder) const;
+    void replace(const tags::PictureInfo& old, const Result<tags::PictureInfo>& with, const QString& action,
+                 const QString& from, const std::vector<FileId>& files);
     void add(std::vector<Source> sources, const std::vector<FileId>& files);
     void take(const std::vector<Added>& added, const std::vector<FileId>& files);
     /// The pictures of a type of each file made otherwise by `change`.

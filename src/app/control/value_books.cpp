@@ -93,6 +93,14 @@ void ValueBooks::readBench(const std::string& field, Book& book) {
     const uint64_t revision = files_.feed().revision() + 1;
     if (book.bench && book.revision == revision)
         return;
+    // Of very many files it takes a while: what was typed since is noted, the rest can wait.
+    constexpr qint64 now = 30'000; // milliseconds
+    constexpr size_t many = 5000;
+    if (book.bench && drafts_.session().all().size() + files_.known().size() > many &&
+        book.age.elapsed() < now)
+        return;
+    book.age.start();
+    book.recent.clear();
     Counts counts;
     const std::vector<std::string> family = familyOf(field);
     files_.known().each([&](const FilePtr& file) {
@@ -104,6 +112,18 @@ void ValueBooks::readBench(const std::string& field, Book& book) {
     });
     book.bench = bookFrom(std::move(counts));
     book.revision = revision;
+}
+
+void ValueBooks::note(const std::string& field, const std::vector<std::string>& values) {
+    constexpr size_t most = 50;
+    if (!isOffered(field))
+        return;
+    std::vector<std::string>& recent = bookOf(field).recent;
+    for (const std::string& value : values) {
+        std::erase(recent, value);
+        recent.insert(recent.begin(), value);
+    }
+    recent.resize(std::min(most, recent.size()));
 }
 
 std::vector<ValueBooks::Value> ValueBooks::complete(const std::string& field, const std::string& typed,
@@ -123,6 +143,11 @@ std::vector<ValueBooks::Value> ValueBooks::complete(const std::string& field, co
     for (Value& v : more)
         if (out.size() < most && std::ranges::find(out, v.text, &Value::text) == out.end())
             out.push_back(std::move(v));
+    const std::string folded = text::fold(typed);
+    for (const std::string& value : book.recent)
+        if (out.size() < most && std::ranges::find(out, value, &Value::text) == out.end() &&
+            text::fold(value).starts_with(folded))
+            out.push_back({value, 1});
     std::erase_if(out, [&](const Value& v) { return v.text == typed; });
     return out;
 }

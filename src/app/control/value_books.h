@@ -3,6 +3,7 @@
 // nearly one of them.
 #pragma once
 
+#include <QElapsedTimer>
 #include <QObject>
 
 #include <map>
@@ -26,6 +27,8 @@ public:
     static bool isOffered(const std::string& field);
     /// To be called when the field may soon be typed in: its values are read in the background.
     void prepare(const std::string& field);
+    /// It was typed, and may be wanted again.
+    void note(const std::string& field, const std::vector<std::string>& values);
     /// How what is typed may go on. What is not read yet is not among it.
     std::vector<Value> complete(const std::string& field, const std::string& typed, size_t most = 8);
     /// What was probably meant, with how often it is used; nullopt where nothing speaks against what is
@@ -39,7 +42,9 @@ private:
     struct Book {
         std::shared_ptr<const library::Searcher> from; // of the library
         std::shared_ptr<const library::KnownValues> library, bench;
-        uint64_t revision = 0; // of the feed, that `bench` was made in
+        uint64_t revision = 0;           // of the feed, that `bench` was made in
+        QElapsedTimer age;               // of `bench`
+        std::vector<std::string> recent; // typed since, the latest first
         bool reading = false;
     };
     Book& bookOf(const std::string& field);

@@ -9,6 +9,7 @@
 
 #include "app/widgets/cell_delegate.h"
 #include "app/widgets/file_table.h"
+#include "app/widgets/sort_header.h"
 
 namespace moorfrost::app {
 
@@ -27,8 +28,9 @@ FrozenColumn::FrozenColumn(QTableView* table, FileTable* model, std::string key)
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setVerticalScrollMode(table->verticalScrollMode());
-    horizontalHeader()->setHighlightSections(false);
+    setHorizontalHeader(new SortHeader(this)); // what is selected does not concern it
     horizontalHeader()->setSectionsClickable(false);
+    horizontalHeader()->setSectionsMovable(false);
     horizontalHeader()->setSectionResizeMode(QHeaderView::Fixed);
     horizontalHeader()->setFixedHeight(table->horizontalHeader()->minimumHeight());
     setAccessibleName(tr("File names, kept in sight"));

@@ -57,6 +57,7 @@ private:
     Uses use_;
     std::vector<FileId> files_;
     mutable bench::SleeveNorms norms_;
+    size_t sleevesTold_ = 0;
     /// Takes rows away, moves and adds them; false, and nothing done, where too little stays.
     bool changeRows(const std::vector<FileId>& files);
 };

@@ -22,6 +22,12 @@ SheetModel::SheetModel(const Uses& use, QObject* parent)
           return std::string();
       }) {
     auto readSleeves = [this] {
+        size_t told = 0; // which files are in which sleeve, as a number
+        for (const SleeveView& s : use_.sleeves.all())
+            told = told * 31 + std::hash<std::string>()(s.key) + s.version;
+        if (told == sleevesTold_)
+            return;
+        sleevesTold_ = told;
         std::vector<std::vector<FileId>> sleeves;
         for (const SleeveView& s : use_.sleeves.all())
             if (!s.isStrays())

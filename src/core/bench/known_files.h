@@ -20,6 +20,7 @@ public:
     void put(library::FileRecord&& record, std::vector<int64_t> batches);
     void drop(FileId id) { files_.erase(id); }
 
+    size_t size() const { return files_.size(); }
     bool contains(FileId id) const { return files_.contains(id); }
     /// nullptr if it is not worked on.
     FilePtr find(FileId id) const;
