@@ -119,6 +119,8 @@ std::vector<PictureBox::Row> PictureBox::rows() const {
         const FilePtr f = use_.files.file(id);
         if (!f)
             continue;
+        if (f->tags.pictures.empty() && use_.drafts.session().of(id).empty())
+            continue; // most of very many
         const std::vector<tags::PictureInfo> now = use_.pictures.of(id);
         for (const tags::PictureInfo& p : now)
             add(id, p, use_.pictures.hasDraft(id, p.type), false);

@@ -18,8 +18,8 @@ DraftsController::DraftsController(LibraryAccess& library, FilesController& file
         const FilePtr f = files.file(id);
         return f ? &f->tags.pictures : nullptr;
     });
-    session_.setSink([this](const std::vector<library::DraftChange>& changes) {
-        library_.write([changes](Store& store) { store.drafts().save(changes); });
+    session_.setSink([this](std::vector<library::DraftChange> changes) {
+        library_.write([changes = std::move(changes)](Store& store) { store.drafts().save(changes); });
     });
     session_.setObserver([this](const std::set<FileId>& touched) {
         bench::Changes changes;
@@ -88,13 +88,19 @@ tags::Fields DraftsController::shownFields(FileId id) const {
 }
 
 std::vector<std::string> DraftsController::shownValues(FileId id, const std::string& key) const {
+    return valuesShown(id, key);
+}
+
+const std::vector<std::string>& DraftsController::valuesShown(FileId id, const std::string& key) const {
+    static const std::vector<std::string> none;
     if (!showsDisk_)
-        return session_.effective(id, key);
+        if (const library::Draft* draft = session_.find(id, key))
+            return draft->values;
     const tags::Fields* fields = files_.known().fieldsOf(id);
     if (!fields)
-        return {};
+        return none;
     const auto it = fields->find(key);
-    return it == fields->end() ? std::vector<std::string>() : it->second;
+    return it == fields->end() ? none : it->second;
 }
 
 void DraftsController::setShowsDisk(bool on) {

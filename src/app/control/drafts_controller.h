@@ -32,6 +32,8 @@ public:
 
     tags::Fields shownFields(FileId id) const; // as they will be, or as on disk while that is shown
     std::vector<std::string> shownValues(FileId id, const std::string& key) const;
+    /// The same without a copy; good until drafts or files change.
+    const std::vector<std::string>& valuesShown(FileId id, const std::string& key) const;
     bool showsDisk() const { return showsDisk_; }
     void setShowsDisk(bool on);
 

@@ -31,6 +31,8 @@ FieldBox::FieldBox(const Uses& use, const std::string& key, QWidget* parent)
     setObjectName("field");
     connect(&use_.drafts, &DraftsController::changed, this, &FieldBox::refresh);
     connect(&use_.drafts, &DraftsController::diskShown, this, &FieldBox::refresh);
+    portions_.setInterval(0);
+    connect(&portions_, &QTimer::timeout, this, &FieldBox::countOn);
 }
 
 void FieldBox::setFiles(const std::vector<FileId>& files) {
@@ -62,21 +64,53 @@ void FieldBox::takeTyped() {
         commit();
 }
 
+size_t FieldBox::ByText::operator()(const std::vector<std::string>& values) const {
+    size_t out = values.size();
+    for (const std::string& v : values)
+        out = out * 31 + std::hash<std::string>()(v);
+    return out;
+}
+
 void FieldBox::refresh() {
-    std::map<std::vector<std::string>, int> counts;
-    drafted_ = false;
-    std::set<std::string> origins;
-    bool writable = !files_.empty();
-    for (FileId id : files_) {
-        ++counts[use_.drafts.shownValues(id, key_)];
+    counting_.clear();
+    origins_.clear();
+    counted_ = 0;
+    draftFound_ = false;
+    constexpr size_t atOnce = 4000;
+    if (files_.size() <= atOnce) {
+        portions_.stop();
+        countOn();
+    } else {
+        portions_.start();
+    }
+}
+
+void FieldBox::countOn() {
+    constexpr size_t portion = 4000;
+    const size_t end = std::min(files_.size(), counted_ + portion);
+    for (; counted_ < end; ++counted_) {
+        const FileId id = files_[counted_];
+        ++counting_[use_.drafts.valuesShown(id, key_)];
         if (const library::Draft* d = use_.drafts.session().find(id, key_); d && !use_.drafts.showsDisk()) {
-            drafted_ = true;
-            origins.insert(d->origin);
+            draftFound_ = true;
+            origins_.insert(d->origin);
         }
     }
-    counts_.assign(counts.begin(), counts.end());
-    std::sort(counts_.begin(), counts_.end(),
-              [](const auto& a, const auto& b) { return a.second > b.second; });
+    if (counted_ < files_.size())
+        return;
+    portions_.stop();
+    counts_.assign(counting_.begin(), counting_.end());
+    counting_.clear();
+    std::ranges::sort(counts_, [](const auto& a, const auto& b) {
+        return a.second != b.second ? a.second > b.second : a.first < b.first;
+    });
+    drafted_ = draftFound_;
+    showCounts();
+}
+
+void FieldBox::showCounts() {
+    const std::set<std::string>& origins = origins_;
+    const bool writable = !files_.empty();
     bool several = counts_.size() > 1;
     shown_ = several || counts_.empty() ? QString() : qs(tags::shownValues(counts_.front().first));
     note_.clear();

@@ -4,8 +4,11 @@
 #pragma once
 
 #include <QLineEdit>
+#include <QTimer>
 
 #include <optional>
+#include <set>
+#include <unordered_map>
 
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
@@ -50,6 +53,9 @@ protected:
 
 private:
     void refresh();
+    /// Of very many files some at a time, so that nobody waits for it.
+    void countOn();
+    void showCounts();
     void showNext();
     void commit();
     void propose(const std::vector<std::string>& values, const QString& action);
@@ -60,6 +66,14 @@ private:
     std::vector<FileId> files_;
     std::optional<std::vector<FileId>> next_;                      // are shown when what is typed is done
     std::vector<std::pair<std::vector<std::string>, int>> counts_; // most frequent first
+    struct ByText {
+        size_t operator()(const std::vector<std::string>& values) const;
+    };
+    std::unordered_map<std::vector<std::string>, int, ByText> counting_;
+    std::set<std::string> origins_;
+    size_t counted_ = 0; // of files_
+    bool draftFound_ = false;
+    QTimer portions_{this};
     QString shown_, note_;
     bool drafted_ = false;
 };

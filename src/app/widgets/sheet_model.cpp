@@ -48,7 +48,8 @@ void SheetModel::refresh() {
 }
 
 void SheetModel::setFiles(std::vector<FileId> files) {
-    if (files != files_ && !changeRows(files)) {
+    constexpr size_t few = 20'000; // of more, moving rows one by one takes longer than all anew
+    if (files != files_ && (files.size() > few || !changeRows(files))) {
         beginResetModel();
         files_ = std::move(files);
         endResetModel();

@@ -253,9 +253,12 @@ std::vector<edits::Subject> SheetView::subjects() const {
         if (!model_->isField(index.column()))
             continue;
         const FileId id = model_->fileAt(index.row());
+        const std::string& key = model_->keyAt(index.column());
         if (out.empty() || out.back().file != id)
-            out.push_back(use_.drafts.subject(id));
-        out.back().chosen.push_back(model_->keyAt(index.column()));
+            out.push_back({id, {}, {}}); // the fields that are chosen are enough
+        if (const auto& values = use_.drafts.session().effective(id, key); !values.empty())
+            out.back().fields[key] = values;
+        out.back().chosen.push_back(key);
     }
     return out;
 }

@@ -93,15 +93,14 @@ void DraftSession::put(const DraftChange& change, bool forward) {
 
 void DraftSession::replay(Action action, bool forward) {
     std::set<FileId> touched;
-    std::vector<DraftChange> stored;
-    for (const DraftChange& change : action.changes) {
+    for (DraftChange& change : action.changes) {
         put(change, forward);
-        touched.insert(change.file);
-        stored.push_back(forward ? change
-                                 : DraftChange{change.file, change.field, change.after, change.before});
+        touched.insert(touched.end(), change.file); // they mostly rise
+        if (!forward)
+            std::swap(change.before, change.after);
     }
     if (sink_)
-        sink_(stored);
+        sink_(std::move(action.changes));
     if (observer_)
         observer_(touched);
 }

@@ -16,7 +16,7 @@ class DraftSession {
 public:
     /// The fields of a file as they are on disk; nullptr for unknown files.
     using OnDisk = std::function<const tags::Fields*(FileId)>;
-    using Sink = std::function<void(const std::vector<DraftChange>&)>;
+    using Sink = std::function<void(std::vector<DraftChange>)>;
     using Clock = std::function<int64_t()>;
 
     /// `stamps`: gives a larger number each time; where other things can be undone, too, the same for all.

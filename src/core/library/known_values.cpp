@@ -105,16 +105,20 @@ std::optional<KnownValues::Value> KnownValues::meant(std::string_view typed) con
         return std::nullopt;
     const size_t own = countOf(typed);
     const Form form = formOf(folded);
+    const bool plain =
+        std::ranges::all_of(folded, [](char c) { return static_cast<unsigned char>(c) < 0x80; });
     for (size_t i = 0; i < values_.size(); ++i) {
         const Value& value = values_[i];
         if (value.count < 2 || value.count < own * rare)
             break; // they become fewer from here
         if (value.text == typed)
             return std::nullopt; // nothing that is more frequent is like it
-        // Each change of a letter takes one away and puts one: three of them at most.
+        // Each change takes a letter away and puts one (text::isMisspelling); beyond ASCII a letter is
+        // several bytes.
         const uint32_t longer = std::max(form.length, forms_[i].length);
-        if (longer - std::min(form.length, forms_[i].length) > 12 ||
-            std::popcount(form.letters ^ forms_[i].letters) > 12)
+        const int changes = (longer < 10 ? 1 : longer < 20 ? 2 : 3) * (plain ? 1 : 4);
+        if (longer - std::min(form.length, forms_[i].length) > static_cast<uint32_t>(changes) ||
+            std::popcount(form.letters ^ forms_[i].letters) > 2 * changes)
             continue;
         const std::string_view other = foldedOf(i);
         if (other == folded || text::isMisspelling(folded, other))
