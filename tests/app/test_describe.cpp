@@ -221,6 +221,41 @@ private slots:
         QVERIFY(fieldSets("describe/columns").empty());
     }
 
+    void veryManyFilesAreCountedInPortions() {
+        desk_.reset();
+        {
+            auto store = library::Store::open(*sheetBox_ / "many.db");
+            std::vector<files::ScannedFile> rows(6000);
+            for (size_t i = 0; i < rows.size(); ++i) {
+                rows[i].path = "/archive/" + std::to_string(i) + ".flac";
+                rows[i].tags.emplace();
+                rows[i].tags->format = audio::Format::Flac;
+                rows[i].tags->fields = {{"title", {"Title " + std::to_string(i)}}, {"genre", {"Folk"}}};
+            }
+            (*store)->saveFiles(rows, (*store)->batches().add("Many"));
+        }
+        desk_ = std::make_unique<Driver>(*sheetBox_ / "many.db");
+        QTRY_COMPARE(desk_->controllers().sleeves.files().size(), size_t{6000});
+        desk_->window().bench()->showStep(BenchPage::Describe);
+        page_ = desk_->window().bench()->describe();
+        sheet_ = page_->sheet();
+        model_ = static_cast<SheetModel*>(sheet_->model());
+        QTRY_COMPARE(box("title")->placeholderText(), QString("6000 values"));
+        QTRY_COMPARE(box("genre")->text(), QString("Folk"));
+        // An edit of all of them is counted, too; and what is typed meanwhile stays.
+        select(0, "genre", 5999, "genre");
+        desk_->controllers().drafts.session().propose("x", {{model_->fileAt(7), "genre", {"Choral"}}}, "y");
+        QTRY_COMPARE(box("genre")->placeholderText(), QString("2 values"));
+        sheet_->fillDown();
+        FieldBox* title = box("title");
+        title->setFocus();
+        QTest::keyClicks(title, "half");
+        QTRY_COMPARE(box("genre")->text(), QString("Folk"));
+        QCOMPARE(title->text(), QString("half"));
+        QTest::keyClick(title, Qt::Key_Escape);
+        QCOMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
+    }
+
     void aSeriesGoesOn() {
         select(1, "track", 3, "track"); // 2, 9, 10
         QTest::keyClick(sheet_, Qt::Key_D, Qt::ControlModifier | Qt::ShiftModifier);

@@ -58,7 +58,7 @@ private slots:
         QCOMPARE(free.lines[0]["fields"].toObject()["title"].toArray()[0].toString(), QString("Song 1"));
         Answer plans = run({"read-names", path("in"), "--suggest"});
         QCOMPARE(plans.code, 0);
-        QVERIFY(plans.lines.size() > 2);
+        QVERIFY(!plans.lines.isEmpty());
         QCOMPARE(plans.lines[0]["fits"].toInt(), plans.lines[0]["of"].toInt());
         names = run({"read-names", path("in"), "--plan", "{artist}/{album}/{track} {title}"});
         QCOMPARE(names.code, 0);

@@ -7,7 +7,6 @@
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QPainter>
-#include <QSplitter>
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
@@ -166,22 +165,9 @@ ReadNamesDialog::ReadNamesDialog(const Uses& use, std::vector<FileId> files, QWi
     rightLayout->setSpacing(0);
     rightLayout->addWidget(headBox);
     rightLayout->addWidget(tree_, 1);
-    auto* splitter = new QSplitter;
-    splitter->addWidget(left);
-    splitter->addWidget(right);
-    splitter->setStretchFactor(1, 1);
-    splitter->setCollapsible(0, false);
-    splitter->setCollapsible(1, false);
-    splitter->setSizes({290, 830});
-    remember(splitter, "read names");
-    TakeBar foot = takeBar(this);
+    const TakeBar foot = twoParts(this, left, right, {290, 830}, "read names");
     summary_ = foot.summary;
     take_ = foot.take;
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(splitter, 1);
-    layout->addWidget(foot.widget);
 
     showWays({});
     connect(editor_, &ChipEditor::changed, this, [this] {

@@ -14,7 +14,6 @@
 #include <QSaveFile>
 #include <QScrollArea>
 #include <QShortcut>
-#include <QSplitter>
 #include <QTreeView>
 #include <QVBoxLayout>
 
@@ -97,25 +96,11 @@ StepsDialog::StepsDialog(const Uses& use, const std::vector<FileId>& files, edit
     rightLayout->setSpacing(0);
     rightLayout->addWidget(error_);
     rightLayout->addWidget(table_, 1);
-    auto* splitter = new QSplitter;
-    splitter->addWidget(left);
-    splitter->addWidget(right);
-    splitter->setStretchFactor(1, 1);
-    splitter->setCollapsible(0, false);
-    splitter->setCollapsible(1, false);
-    splitter->setSizes({340, 780});
-    remember(splitter, "steps");
-
     for (QPushButton* b : {chains_, more})
         b->setAutoDefault(false);
-    TakeBar foot = takeBar(this);
+    const TakeBar foot = twoParts(this, left, right, {340, 780}, "steps");
     summary_ = foot.summary;
     take_ = foot.take;
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(splitter, 1);
-    layout->addWidget(foot.widget);
 
     soon_.setSingleShot(true);
     soon_.setInterval(80);

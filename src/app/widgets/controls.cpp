@@ -11,6 +11,7 @@
 #include <QPainter>
 #include <QSettings>
 #include <QSplitter>
+#include <QVBoxLayout>
 #include <QStyle>
 #include <QStyleOptionComboBox>
 #include <QStylePainter>
@@ -208,6 +209,24 @@ TakeBar takeBar(QDialog* dialog, const QString& take) {
     QObject::connect(cancel, &QPushButton::clicked, dialog, &QDialog::reject);
     out.widget = bar("bottom", layout, 48);
     return out;
+}
+
+TakeBar twoParts(QDialog* dialog, QWidget* left, QWidget* right, const QList<int>& widths,
+                 const QString& name) {
+    auto* splitter = new QSplitter;
+    splitter->addWidget(left);
+    splitter->addWidget(right);
+    splitter->setStretchFactor(1, 1);
+    splitter->setChildrenCollapsible(false);
+    splitter->setSizes(widths);
+    remember(splitter, name);
+    const TakeBar foot = takeBar(dialog);
+    auto* layout = new QVBoxLayout(dialog);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(splitter, 1);
+    layout->addWidget(foot.widget);
+    return foot;
 }
 
 void prepareTree(QTreeWidget* tree, const QStringList& headers) {

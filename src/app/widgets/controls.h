@@ -73,6 +73,9 @@ struct TakeBar {
 };
 /// `take`: what the button says, if not "Take as drafts".
 TakeBar takeBar(QDialog* dialog, const QString& take = {});
+/// A dialog of two parts beside each other, with such a foot; how wide each is, is remembered under `name`.
+TakeBar twoParts(QDialog* dialog, QWidget* left, QWidget* right, const QList<int>& widths,
+                 const QString& name);
 /// Tables and trees of text: fixed rows, no focus frame, columns that can be moved.
 void prepareTree(QTreeWidget* tree, const QStringList& headers);
 void prepareTree(QTreeView* tree);

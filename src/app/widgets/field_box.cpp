@@ -45,6 +45,8 @@ void FieldBox::setFiles(const std::vector<FileId>& files) {
         takeTyped(); // for the files that it was typed for
         files_ = files;
         setModified(false);
+        counts_.clear(); // of others
+        shown_.clear();
     }
     refresh();
 }
@@ -82,6 +84,10 @@ void FieldBox::refresh() {
         countOn();
     } else {
         portions_.start();
+        if (counts_.empty() && !isModified()) {
+            clear();
+            setPlaceholderText(tr("counting\u2026"));
+        }
     }
 }
 
@@ -178,7 +184,7 @@ void FieldBox::propose(const std::vector<std::string>& values, const QString& ac
 void FieldBox::commit() {
     if (!isModified())
         return;
-    if (text() == shown_) {
+    if (text() == shown_ && !portions_.isActive()) { // else it is not known yet what they say
         setModified(false);
         showNext();
         return;

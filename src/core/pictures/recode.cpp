@@ -6,6 +6,8 @@
 #include <csetjmp>
 #include <cstdio>
 #include <cstdlib>
+#include <memory>
+#include <vector>
 
 #include <jpeglib.h>
 
@@ -13,36 +15,40 @@ namespace moorfrost::pictures {
 
 namespace {
 
-/// libjpeg ends the program where it fails, unless it is told where to go.
-struct Failing {
+/// libjpeg ends the program where it fails, unless it is told where to go. What it changes must not be a
+/// variable of the function that is come back to.
+struct Encoding {
     jpeg_error_mgr manager;
     std::jmp_buf back;
+    jpeg_compress_struct info;
+    unsigned char* bytes = nullptr;
+    unsigned long size = 0;
+    std::vector<unsigned char> line;
+
+    ~Encoding() {
+        jpeg_destroy_compress(&info);
+        std::free(bytes);
+    }
 };
 
 [[noreturn]] void giveUp(j_common_ptr info) {
-    std::longjmp(reinterpret_cast<Failing*>(info->err)->back, 1);
+    std::longjmp(static_cast<Encoding*>(info->client_data)->back, 1);
 }
 
-/// "" if it fails. `pixels`: four bytes each; nothing here has a destructor that a jump would leave out.
+/// "" if it fails. `pixels`: four bytes each.
 std::string encoded(const Raster& raster, int quality) {
-    jpeg_compress_struct info;
-    Failing failing;
-    unsigned char* bytes = nullptr;
-    unsigned long size = 0;
-    auto* line = static_cast<unsigned char*>(std::malloc(static_cast<size_t>(raster.width) * 3));
-    if (!line)
+    const auto state = std::make_unique<Encoding>();
+    jpeg_compress_struct& info = state->info;
+    info = {};
+    state->line.resize(static_cast<size_t>(raster.width) * 3);
+    info.err = jpeg_std_error(&state->manager);
+    info.client_data = state.get();
+    state->manager.error_exit = giveUp;
+    state->manager.output_message = [](j_common_ptr) {};
+    if (setjmp(state->back))
         return {};
-    info.err = jpeg_std_error(&failing.manager);
-    failing.manager.error_exit = giveUp;
-    failing.manager.output_message = [](j_common_ptr) {};
-    if (setjmp(failing.back)) {
-        jpeg_destroy_compress(&info);
-        std::free(bytes);
-        std::free(line);
-        return {};
-    }
     jpeg_create_compress(&info);
-    jpeg_mem_dest(&info, &bytes, &size);
+    jpeg_mem_dest(&info, &state->bytes, &state->size);
     info.image_width = static_cast<JDIMENSION>(raster.width);
     info.image_height = static_cast<JDIMENSION>(raster.height);
     info.input_components = 3;
@@ -54,21 +60,18 @@ std::string encoded(const Raster& raster, int quality) {
         for (int c = 0; c < info.num_components; ++c)
             info.comp_info[c].h_samp_factor = info.comp_info[c].v_samp_factor = 1;
     jpeg_start_compress(&info, TRUE);
-    const auto* from = reinterpret_cast<const unsigned char*>(raster.pixels.data());
     while (info.next_scanline < info.image_height) {
+        const auto* from = reinterpret_cast<const unsigned char*>(raster.pixels.data()) +
+                           size_t{info.next_scanline} * static_cast<size_t>(raster.width) * 4;
+        unsigned char* to = state->line.data();
         for (int x = 0; x < raster.width; ++x, from += 4)
             for (int c = 0; c < 3; ++c) // over white
-                line[x * 3 + c] =
-                    static_cast<unsigned char>((from[c] * from[3] + 255 * (255 - from[3]) + 127) / 255);
-        JSAMPROW rows[] = {line};
+                *to++ = static_cast<unsigned char>((from[c] * from[3] + 255 * (255 - from[3]) + 127) / 255);
+        JSAMPROW rows[] = {state->line.data()};
         jpeg_write_scanlines(&info, rows, 1);
     }
     jpeg_finish_compress(&info);
-    jpeg_destroy_compress(&info);
-    std::string out(reinterpret_cast<const char*>(bytes), size);
-    std::free(bytes);
-    std::free(line);
-    return out;
+    return {reinterpret_cast<const char*>(state->bytes), state->size};
 }
 
 } // namespace
