@@ -272,10 +272,11 @@ int main(int argc, char** argv) {
             return files;
         }(),
         &w);
-    dialog.setPlan("{artist} - {title}");
     dialog.show();
     d.settle();
     shot(&dialog, "read-names");
+    dialog.setPlan("{artist} - {title}");
+    d.settle();
     dialog.takeButton()->click();
     // Every folder that has a pattern is read by it, so that there is much to put away.
     auto readFolder = [&](const std::string& part, const char* plan) {

@@ -85,7 +85,7 @@ void FieldBox::refresh() {
     } else {
         portions_.start();
         if (counts_.empty() && !isModified()) {
-            clear();
+            setText({}); // clear() would be an edit
             setPlaceholderText(tr("counting\u2026"));
         }
     }
