@@ -141,7 +141,7 @@ ReadNamesDialog::ReadNamesDialog(const Uses& use, std::vector<FileId> files, QWi
     head->addWidget(label(tr("The names are made like this"), "caption"));
     each_ =
         label(tr("Each folder has names of its own: they are read by what they have in common, and by who is "
-                 "known. Choose or make a plan to read all of them alike."),
+                 "known. A plan on the left reads all of them alike, and can be changed."),
               "quiet");
     each_->setWordWrap(true);
     head->addWidget(each_);
@@ -280,6 +280,7 @@ void ReadNamesDialog::readAgain() {
     auto plan = editor_->plan();
     const QString wrong = freely_ ? QString() : editor_->error();
     each_->setVisible(freely_);
+    editor_->setVisible(!freely_);
     error_->setText(wrong);
     error_->setVisible(!wrong.isEmpty());
     take_->setEnabled(false); // until what is shown is what this plan gives

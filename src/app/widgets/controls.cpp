@@ -11,11 +11,11 @@
 #include <QPainter>
 #include <QSettings>
 #include <QSplitter>
-#include <QVBoxLayout>
 #include <QStyle>
 #include <QStyleOptionComboBox>
 #include <QStylePainter>
 #include <QStyledItemDelegate>
+#include <QVBoxLayout>
 
 #include "app/shell/theme.h"
 #include "app/widgets/flow_layout.h"
