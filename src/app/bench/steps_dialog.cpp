@@ -11,7 +11,6 @@
 #include <QInputDialog>
 #include <QMenu>
 #include <QMessageBox>
-#include <QSaveFile>
 #include <QScrollArea>
 #include <QShortcut>
 #include <QTreeView>
@@ -19,6 +18,7 @@
 
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "core/files/disk.h"
 #include "core/naming/put_away.h"
 
 namespace moorfrost::app {
@@ -322,11 +322,9 @@ void StepsDialog::saveFile() {
     if (name.isEmpty())
         return;
     const std::string json = edits::chainJson(chain());
-    QSaveFile file(name);
-    if (!file.open(QIODevice::WriteOnly) || file.write(json.data(), static_cast<qint64>(json.size())) < 0 ||
-        !file.commit())
+    if (const Status saved = files::writeWhole(Path(QFile::encodeName(name).toStdString()), json); !saved)
         QMessageBox::warning(this, tr("Save as a chain file"),
-                             tr("%1 could not be written: %2").arg(name, file.errorString()));
+                             tr("%1 could not be written: %2").arg(name, qs(saved.error().message)));
 }
 
 } // namespace moorfrost::app

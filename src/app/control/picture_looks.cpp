@@ -3,10 +3,11 @@
 #include <algorithm>
 #include <set>
 
-#include <QSaveFile>
+#include <QFile>
 
 #include "app/control/pictures_controller.h"
 #include "app/shell/text_utils.h"
+#include "core/files/disk.h"
 #include "core/pictures/detail.h"
 #include "core/sandbox/parser_pool.h"
 #include "core/tags/colour_profile.h"
@@ -195,13 +196,7 @@ void PicturesController::saveAs(const PictureInfo& picture, FileId holder, const
             auto bytes = bytesOf(from, hash);
             if (!bytes)
                 return bytes.error();
-            QSaveFile file(name); // never half a file
-            if (!file.open(QIODevice::WriteOnly) ||
-                file.write(bytes->data(), static_cast<qint64>(bytes->size())) !=
-                    static_cast<qint64>(bytes->size()) ||
-                !file.commit())
-                return Error{ErrorKind::Io, ss(name), ss(file.errorString())};
-            return Done{};
+            return files::writeWhole(Path(QFile::encodeName(name).toStdString()), *bytes);
         },
         [this, name](const Status& ended) {
             if (ended)
