@@ -168,8 +168,9 @@ int readNames(const Options& options) {
     if (!store)
         return 1;
     naming::KnownNames known;
+    const std::vector<library::FileRecord> all = store->files().all();
     for (const char* key : {"album_artist", "artist"}) // how the library spells its releases comes first
-        for (const library::FileRecord& f : store->files().all())
+        for (const library::FileRecord& f : all)
             if (f.shelf > 0)
                 if (auto it = f.tags.fields.find(key); it != f.tags.fields.end())
                     for (const std::string& v : it->second)

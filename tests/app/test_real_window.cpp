@@ -10,6 +10,7 @@
 #include "app/bench/bring_in_page.h"
 #include "app/widgets/file_drag.h"
 #include "app/widgets/sleeve_list.h"
+#include "app/widgets/value_completer.h"
 #include "support/menus.h"
 #include "support/sheet_desk.h"
 #include "support/small_batch.h"
@@ -82,6 +83,40 @@ private slots:
         d_->settle();
         QVERIFY(cell(2) != "Charlie three");
         QCOMPARE(cell(1), QString("Bravo two"));
+    }
+
+    /// The list of values is a window of its own: it must leave the keyboard where it is.
+    void aValueIsChosenWhileTyping() {
+        w().bench()->showStep(BenchPage::Describe);
+        d_->settle();
+        SheetView* sheet = w().bench()->describe()->sheet();
+        auto* model = static_cast<SheetModel*>(sheet->model());
+        const auto& columns = model->columns();
+        const int artist =
+            static_cast<int>(std::find(columns.begin(), columns.end(), "artist") - columns.begin());
+        sheet->scrollTo(model->index(0, artist));
+        const QString before = model->index(0, artist).data(Qt::EditRole).toString();
+        hands(QStringList{"mousemove"} + at(middle(sheet, model->index(0, artist))) +
+              QStringList{"click", "1"});
+        hands({"type", "--delay", "55", before.left(3).toLower()});
+        QVERIFY(QTest::qWaitFor(
+            [&] {
+                QLineEdit* editor = sheet->openEditor();
+                ValueCompleter* values = editor ? ValueCompleter::of(editor) : nullptr;
+                return values && values->offered().contains(before);
+            },
+            3000));
+        hands({"key", "Down"});
+        hands({"key", "Return"});
+        d_->settle();
+        QCOMPARE(model->index(0, artist).data(Qt::EditRole).toString(), before);
+        // Without choosing, what is typed is what is meant.
+        hands(QStringList{"mousemove"} + at(middle(sheet, model->index(0, artist))) +
+              QStringList{"click", "1"});
+        hands({"type", "--delay", "55", before.left(3).toLower()});
+        hands({"key", "Return"});
+        d_->settle();
+        QCOMPARE(model->index(0, artist).data(Qt::EditRole).toString(), before.left(3).toLower());
     }
 
     void filesAreDraggedFromTheFoldersToASleeve() {
