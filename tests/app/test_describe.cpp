@@ -153,6 +153,13 @@ private slots:
         QTest::keyClick(&desk_->window(), Qt::Key_U, Qt::ControlModifier);
         QCOMPARE(cell(0, "genre"), QString("Folk"));
         QVERIFY(!page_->spelling()->isVisible());
+        // Hands that type on do not lose it.
+        enter(0, "genre", "Fokl");
+        enter(1, "genre", "Jazz");
+        QVERIFY(page_->spelling()->isVisible());
+        QTest::keyClick(&desk_->window(), Qt::Key_U, Qt::ControlModifier);
+        QCOMPARE(cell(0, "genre"), QString("Folk"));
+        QCOMPARE(cell(1, "genre"), QString("Jazz"));
         // Undone, it goes by itself; left, it is not asked again.
         enter(0, "genre", "Fokl");
         QVERIFY(page_->spelling()->isVisible());

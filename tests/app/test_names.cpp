@@ -65,6 +65,15 @@ private slots:
         QCOMPARE(dialog.results()->currentItem(), row(dialog, "quayside.wav")); // the next one
         QTest::keyClick(dialog.results(), Qt::Key_0);
         QCOMPARE(row(dialog, "quayside.wav")->checkState(0), Qt::Unchecked);
+        // Several at once.
+        dialog.results()->clearSelection();
+        for (const char* name : {"quayside.wav", "Isla Varnholt - Gorse.wav"})
+            row(dialog, name)->setSelected(true);
+        QTest::keyClick(dialog.results(), Qt::Key_1);
+        QCOMPARE(row(dialog, "quayside.wav")->checkState(0), Qt::Checked);
+        QTest::keyClick(dialog.results(), Qt::Key_0); // the one that it went on to
+        dialog.results()->setCurrentItem(row(dialog, "quayside.wav"));
+        QTest::keyClick(dialog.results(), Qt::Key_0);
         QTest::keyClick(&dialog, Qt::Key_Return);
         const auto& drafts = desk_->controllers().drafts.session();
         QCOMPARE(drafts.effective(desk_->fileNamed("Marram - Dory Quint.wav"), "title"),

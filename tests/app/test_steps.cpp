@@ -50,6 +50,12 @@ private slots:
             QCOMPARE(dialog->model().rows().size(), size_t{2});
             QCOMPARE(dialog->model().rows()[0].proposal.values, std::vector<std::string>{"Ebb Water"});
             QCOMPARE(dialog->model().rows()[0].now, std::vector<std::string>{"Slack Water"});
+            // While what is shown is not what the steps make, nothing is taken.
+            QVERIFY(dialog->takeButton()->isEnabled());
+            QTest::keyClicks(dialog->findChildren<QLineEdit*>()[1], " ");
+            QVERIFY(!dialog->takeButton()->isEnabled());
+            QTest::keyClick(dialog->findChildren<QLineEdit*>()[1], Qt::Key_Backspace);
+            wait(*dialog);
             // One is left out; it stays left out while more is typed.
             auto* table = dialog->findChild<QTreeView*>();
             table->setCurrentIndex(table->model()->index(1, 0));

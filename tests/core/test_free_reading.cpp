@@ -124,6 +124,27 @@ private slots:
         QVERIFY(!gap[2].values.contains("track"));
     }
 
+    void oneSleeveAlone() {
+        // All files at hand are of one album: where it lies is told, and marked, unless its artist is known.
+        const std::vector<Path> paths = {
+            "/in/box/Odran Fell Quartet/Live at Tarnholm Hall/CD1/01 Whin Moor.mp3",
+            "/in/box/Odran Fell Quartet/Live at Tarnholm Hall/CD1/02 Blue Slate.mp3",
+            "/in/box/Odran Fell Quartet/Live at Tarnholm Hall/CD2/01 Lapwing.mp3"};
+        for (bool isKnown : {false, true}) {
+            KnownNames known;
+            if (isKnown)
+                known.add("Odran Fell Quartet");
+            for (const NameReading& r : readFreely(paths, known)) {
+                QCOMPARE(tags::firstValue(r.values, "artist"), std::string("Odran Fell Quartet"));
+                QCOMPARE(tags::firstValue(r.values, "album"), std::string("Live at Tarnholm Hall"));
+                QVERIFY(r.values.contains("disc"));
+                QCOMPARE(r.doubtful, !isKnown);
+                if (!isKnown)
+                    QVERIFY(!r.other.contains("artist"));
+            }
+        }
+    }
+
     void whatIsKnownDecides() {
         KnownNames known;
         known.add("\u00C5se-Linn Br\u00E6kke");

@@ -28,6 +28,8 @@
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/release_pictures_view.h"
 #include "app/bench/review_page.h"
+#include "app/bench/sheet_columns.h"
+#include "app/bench/spelling_hint.h"
 #include "app/bench/steps_dialog.h"
 #include "app/bench/take_rules_dialog.h"
 #include "app/journal/journal_page.h"
@@ -42,6 +44,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/field_sets.h"
 #include "app/widgets/file_details.h"
 #include "core/files/io.h"
 #include "core/library/writing.h"
@@ -235,6 +238,21 @@ int main(int argc, char** argv) {
     w.player().play(s.files.file(id("01_nightpost_MASTER.flac")));
     shot(&w, "describe");
 
+    {
+        DescribePage* page = w.bench()->describe();
+        FieldSetDialog columns("Columns of the sheet", "describe/columns", page->columns()->all(),
+                               static_cast<SheetModel*>(page->sheet()->model())->columns(), columnLabel, &w);
+        columns.show();
+        d.settle();
+        shot(&columns, "columns");
+        s.values.prepare("genre");
+        page->spelling()->look(ep, "genre", {"Fokl"});
+        page->sheet()->horizontalScrollBar()->setValue(400);
+        d.settle();
+        shot(&w, "describe-hint");
+        page->spelling()->leave();
+        page->sheet()->horizontalScrollBar()->setValue(0);
+    }
     {
         const auto pictures = s.pictures.of(ep.front());
         PictureDialog large(s.pictures, {{pictures.front(), ep}}, 0, ep, &w);

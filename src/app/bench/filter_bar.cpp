@@ -73,7 +73,6 @@ void FilterBar::show(const SheetFilter& filter) {
     if (filter_.kind)
         which << kindText(*filter_.kind);
     which_->setText(tr("%1 \u25BE").arg(which.isEmpty() ? tr("All files") : which.join(", ")));
-    which_->setProperty("on", !which.isEmpty());
     clear_->setEnabled(!filter_.isEmpty());
 }
 

@@ -436,7 +436,11 @@ bool ReadNamesDialog::eventFilter(QObject*, QEvent* event) {
                                                 : -1;
     if (which < 0 || key->modifiers() & ~Qt::KeypadModifier)
         return false;
-    settle(tree_->currentItem(), which);
+    const QList<QTreeWidgetItem*> chosen = tree_->selectedItems();
+    for (QTreeWidgetItem* item : chosen)
+        settle(item, which);
+    if (chosen.isEmpty())
+        settle(tree_->currentItem(), which);
     return true;
 }
 

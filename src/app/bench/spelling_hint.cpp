@@ -53,6 +53,7 @@ void SpellingHint::look(const std::vector<FileId>& files, const std::string& key
         says_->setText(tr("%1: \u201C%2\u201D is nearly \u201C%3\u201D, which is used %n time(s).", "",
                           static_cast<int>(usual->count))
                            .arg(fieldLabel(key), qs(value), qs(usual->text)));
+        says_->setToolTip(says_->text()); // where there is no room for all of it
         QString name = qs(usual->text);
         if (name.size() > 30)
             name = name.left(29) + QChar(0x2026);
@@ -61,7 +62,8 @@ void SpellingHint::look(const std::vector<FileId>& files, const std::string& key
         show();
         return;
     }
-    leave();
+    // Nothing to say of these: what was said before stays, because hands that type fast are further on by
+    // then.
 }
 
 void SpellingHint::use() {

@@ -150,7 +150,7 @@ void StepsDialog::rebuild(const std::vector<edits::Step>& steps) {
     for (const edits::Step& step : steps)
         addStep(step);
     placeForms();
-    soon_.start();
+    tryAgain();
 }
 
 void StepsDialog::addStep(const edits::Step& step) {
@@ -159,7 +159,7 @@ void StepsDialog::addStep(const edits::Step& step) {
     auto* form = new StepForm(step, keys_);
     list_->insertWidget(list_->count() - 2, form); // before the button and the stretch
     forms_.push_back(form);
-    connect(form, &StepForm::changed, &soon_, qOverload<>(&QTimer::start));
+    connect(form, &StepForm::changed, this, &StepsDialog::tryAgain);
     auto placeOf = [this, form] { return std::ranges::find(forms_, form) - forms_.begin(); };
     connect(form, &StepForm::moveWanted, this, [this, placeOf](int by) {
         std::vector<edits::Step> steps = chain().steps;
@@ -176,7 +176,7 @@ void StepsDialog::addStep(const edits::Step& step) {
         rebuild(steps);
     });
     placeForms();
-    soon_.start();
+    tryAgain();
 }
 
 void StepsDialog::placeForms() {
@@ -184,6 +184,11 @@ void StepsDialog::placeForms() {
     for (int i = 0; i < n; ++i)
         forms_[static_cast<size_t>(i)]->setPlace(i + 1, n);
     caption_->setText(name_.empty() ? tr("Steps") : tr("Chain: %1").arg(qs(name_)));
+}
+
+void StepsDialog::tryAgain() {
+    take_->setEnabled(false); // what is shown is not what these steps make
+    soon_.start();
 }
 
 void StepsDialog::work() {

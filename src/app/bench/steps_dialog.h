@@ -53,6 +53,7 @@ private:
     void addStep(const edits::Step& step);
     void rebuild(const std::vector<edits::Step>& steps);
     void placeForms();
+    void tryAgain();
     void work();
     void showRun(const Run& run);
     void count();

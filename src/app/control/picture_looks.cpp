@@ -22,6 +22,11 @@ namespace {
 
 constexpr int mostSide = 2048;
 
+/// What stands where a job was stopped before it had begun.
+Error stopped() {
+    return {ErrorKind::Cancelled, {}, "Stopped."};
+}
+
 /// Of a kept picture the file, of one in a file of sound what the tags hold.
 Result<std::string> bytesOf(const Path& file, uint64_t hash) {
     if (hash == 0) {
@@ -153,7 +158,7 @@ void PicturesController::replace(const PictureInfo& old, const Result<PictureInf
 
 void PicturesController::takeFitted(const PictureInfo& picture, const pictures::Fitted& fitted,
                                     const std::vector<FileId>& files) {
-    auto kept = std::make_shared<Result<PictureInfo>>(Error{});
+    auto kept = std::make_shared<Result<PictureInfo>>(stopped());
     jobs_.start(
         this, {ss(tr("Keeping a picture"))},
         [kept, fitted, picture, store = store_](std::stop_token, work::Progress&) -> Status {
@@ -172,7 +177,7 @@ void PicturesController::takeFitted(const PictureInfo& picture, const pictures::
 
 void PicturesController::replaceWith(const PictureInfo& picture, const Path& with,
                                      const std::vector<FileId>& files) {
-    auto kept = std::make_shared<Result<PictureInfo>>(Error{});
+    auto kept = std::make_shared<Result<PictureInfo>>(stopped());
     jobs_.start(
         this, {ss(tr("Reading pictures"))},
         [kept, with, picture, store = store_](std::stop_token, work::Progress&) -> Status {

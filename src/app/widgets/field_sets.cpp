@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include <QGridLayout>
 #include <QInputDialog>
 #include <QLineEdit>
 #include <QListWidget>
@@ -91,30 +92,30 @@ FieldSetDialog::FieldSetDialog(const QString& title, const QString& group, std::
     auto* up = iconButton("up", tr("Earlier (Alt+Up)"));
     auto* down = iconButton("down", tr("Later (Alt+Down)"));
 
-    auto* leftTop = new QHBoxLayout;
-    leftTop->addWidget(label(tr("Not shown"), "caption"), 1);
-    auto* rightTop = new QHBoxLayout;
-    rightTop->addWidget(label(tr("Shown, in this order"), "caption"), 1);
-    rightTop->addWidget(sets_);
-    auto* left = new QVBoxLayout;
-    left->addLayout(leftTop);
-    left->addWidget(search_);
-    left->addWidget(offered_, 1);
-    left->addWidget(put, 0, Qt::AlignRight);
-    auto* right = new QVBoxLayout;
-    right->addLayout(rightTop);
-    right->addWidget(shown_, 1);
-    auto* rightFoot = new QHBoxLayout;
-    rightFoot->addWidget(take);
-    rightFoot->addStretch();
-    rightFoot->addWidget(up);
-    rightFoot->addWidget(down);
-    right->addLayout(rightFoot);
-    auto* lists = new QHBoxLayout;
+    auto* head = new QHBoxLayout;
+    head->addWidget(label(tr("Shown, in this order"), "caption"), 1);
+    head->addWidget(sets_);
+    auto* order = new QHBoxLayout;
+    order->addWidget(take);
+    order->addStretch();
+    order->addWidget(up);
+    order->addWidget(down);
+    auto* lists = new QGridLayout; // both lists end on one line
     lists->setContentsMargins(16, 12, 16, 12);
-    lists->setSpacing(16);
-    lists->addLayout(left, 1);
-    lists->addLayout(right, 1);
+    lists->setHorizontalSpacing(16);
+    lists->setVerticalSpacing(8);
+    lists->addWidget(label(tr("Not shown"), "caption"), 0, 0);
+    lists->addLayout(head, 0, 1);
+    lists->addWidget(search_, 1, 0);
+    lists->addWidget(offered_, 2, 0);
+    lists->addWidget(shown_, 1, 1, 2, 1);
+    lists->addWidget(put, 3, 0, Qt::AlignRight);
+    lists->addLayout(order, 3, 1);
+    lists->setRowStretch(2, 1);
+    lists->setColumnStretch(0, 1);
+    lists->setColumnStretch(1, 1);
+    for (QListWidget* list : {offered_, shown_})
+        list->setObjectName("fieldList");
     TakeBar foot = takeBar(this, tr("Use these"));
     use_ = foot.take;
     auto* layout = new QVBoxLayout(this);

@@ -210,11 +210,14 @@ void readGroup(Group& group, const KnownNames& known, std::vector<Read>& out) {
     rank(group, judge);
     const std::string inNames = artistOf(group);
     FolderSays folder = readFolders(group.levels, known, inNames, group.tellsArtists());
-    if (group.levels.empty()) {
-        // All files at hand lie here: the folders tell only what somebody is known by.
+    bool believed = true; // the folders
+    if (folder.album.empty() && folder.artist.empty()) {
+        // All files at hand lie here (or in folders of its discs): where it lies tells for certain only what
+        // somebody is known by.
         folder = readFolders(group.above, known, inNames, group.tellsArtists());
-        if (!folder.knownArtist)
-            folder = {};
+        believed = folder.knownArtist;
+        if (!believed && (group.tellsArtists() || folder.artist.empty()))
+            folder = {.artist = {}, .album = {}, .date = {}, .disc = folder.disc};
     }
     if (!folder.sure)
         folder = {.artist = {}, .album = {}, .date = folder.date, .disc = folder.disc};
@@ -252,7 +255,13 @@ void readGroup(Group& group, const KnownNames& known, std::vector<Read>& out) {
             r.doubtful = margin < 3.3;
             break;
         }
-        if (!r.values.contains("artist") && !r.doubtful) {
+        if (!believed && !folder.artist.empty() && !r.doubtful) {
+            r.doubtful = true;
+            r.why = fmt::format("Only the folders tell the artist: {}.", folder.artist);
+            r.other =
+                fieldsOf(first, {.artist = {}, .album = {}, .date = {}, .disc = folder.disc}, places, known);
+            r.certainty = std::min(r.certainty, 0.6);
+        } else if (!r.values.contains("artist") && !r.doubtful) {
             r.doubtful = true;
             r.why = "Nothing tells whose title it is.";
             r.certainty = std::min(r.certainty, 0.5);
