@@ -6,6 +6,7 @@
 #include "cli/json_out.h"
 #include "cli/sets.h"
 #include "core/bench/planning.h"
+#include "core/library/described_fields.h"
 #include "core/library/picture_store.h"
 #include "core/library/writing.h"
 #include "core/matching/sleeves.h"
@@ -28,6 +29,7 @@ std::unique_ptr<library::Store> openLibrary(const Options& options) {
         say(store.error().message);
         return nullptr;
     }
+    library::defineFieldsOf(**store);
     library::RecoveryReport report = library::recover(**store);
     for (const std::string& sentence : library::sentencesOf(report))
         say(sentence);
@@ -47,7 +49,7 @@ std::vector<std::string> customFieldsOf(const std::vector<files::ScannedFile>& f
     for (const files::ScannedFile& f : files)
         if (f.tags)
             for (const auto& [key, values] : f.tags->fields)
-                if (!tags::fieldByKey(key))
+                if (!tags::isStandard(key))
                     custom.push_back(key);
     return custom;
 }

@@ -38,12 +38,14 @@
 #include "app/library/same_sound_page.h"
 #include "app/library/sound_group_list.h"
 #include "app/library/track_model.h"
+#include "app/settings/custom_field_list.h"
 #include "app/settings/reference_list.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/custom_field_dialog.h"
 #include "app/widgets/field_sets.h"
 #include "app/widgets/file_details.h"
 #include "core/files/io.h"
@@ -159,6 +161,23 @@ int main(int argc, char** argv) {
     area->verticalScrollBar()->setValue(w.settings()->references()->mapTo(area->widget(), QPoint()).y() -
                                         120);
     shot(&w, "references");
+    {
+        using tags::FieldKind;
+        for (const tags::CustomField& field : std::vector<tags::CustomField>{
+                 {"Source tape", "SOURCETAPE", FieldKind::Text, true, {}},
+                 {"Tape speed", "TAPESPEED", FieldKind::Decimal, false, {}},
+                 {"Transferred", "TRANSFERDATE", FieldKind::Date, false, {}},
+                 {"Rights cleared", "RIGHTSCLEARED", FieldKind::YesNo, false, {}},
+                 {"Condition", "CONDITION", FieldKind::Choice, false, {"good", "worn", "sticky", "broken"}}})
+            s.customFields.describe(field, {});
+        d.settle();
+        auto* fields = w.settings()->findChild<CustomFieldList*>();
+        area->verticalScrollBar()->setValue(fields->mapTo(area->widget(), QPoint()).y() - 120);
+        shot(&w, "custom-fields");
+        CustomFieldDialog dialog(s.customFields, "condition", &w);
+        dialog.show();
+        shot(&dialog, "custom-field");
+    }
     s.standards.setOfBatch("Everyday");
     w.settings()->findChild<QScrollArea*>()->verticalScrollBar()->setValue(0);
     w.showWorkspace(MainWindow::Bench);

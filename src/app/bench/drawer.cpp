@@ -2,12 +2,12 @@
 #include "app/bench/drawer.h"
 
 #include <QGridLayout>
-#include <QInputDialog>
 #include <QMenu>
 #include <QScrollArea>
 
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/custom_field_dialog.h"
 #include "app/widgets/field_box.h"
 #include "app/widgets/field_sets.h"
 #include "app/widgets/sheet.h"
@@ -65,19 +65,17 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
             if (std::find(keys_.begin(), keys_.end(), def.key) == keys_.end())
                 menu.addAction(fieldLabel(def.key), [this, key = def.key] { addField(key); });
         menu.addSeparator();
-        menu.addAction(tr("A field of your own\u2026"), [this] {
-            QString name = QInputDialog::getText(this, tr("A field of your own"), tr("Name:"));
-            if (name.trimmed().isEmpty())
-                return;
-            std::string key = tags::keyFromName(ss(name));
-            if (std::string why = tags::whyNotValid(key, {}); !why.empty())
-                emit refused(qs(why));
-            else
+        for (const std::string& key : use_.customFields.keys())
+            if (std::ranges::find(keys_, key) == keys_.end())
+                menu.addAction(fieldLabel(key), [this, key] { addField(key); });
+        menu.addAction(tr("A new custom field\u2026"), [this] {
+            if (const std::string key = CustomFieldDialog::ask(use_.customFields, {}, this); !key.empty())
                 addField(key);
         });
         menu.exec(add->mapToGlobal(QPoint(0, add->height())));
     });
     connect(choose->menu(), &QMenu::aboutToShow, this, [this, choose] { fillLayouts(choose->menu()); });
+    connect(&use_.customFields, &CustomFields::changed, this, &Drawer::rebuildFields);
     connect(pictures_, &PictureBox::referenceWanted, this, &Drawer::referencePicturesWanted);
     setFiles({});
 }
@@ -100,7 +98,7 @@ std::vector<std::string> Drawer::allKeys() const {
     return all;
 }
 
-void Drawer::show(std::vector<std::string> keys) {
+void Drawer::showFields(std::vector<std::string> keys) {
     keys_ = std::move(keys);
     rebuildFields();
 }
@@ -108,19 +106,19 @@ void Drawer::show(std::vector<std::string> keys) {
 void Drawer::chooseFields() {
     FieldSetDialog dialog(tr("Fields of the drawer"), group, allKeys(), keys_, fieldLabel, this);
     if (dialog.exec() == QDialog::Accepted)
-        show(dialog.chosen());
+        showFields(dialog.chosen());
 }
 
 void Drawer::fillLayouts(QMenu* menu) {
     menu->clear();
     for (const FieldSet& set : fieldSets(group)) {
         QAction* action = menu->addAction(QString(set.name).replace('&', "&&"), this,
-                                          [this, keys = set.keys] { show(keys); });
+                                          [this, keys = set.keys] { showFields(keys); });
         action->setCheckable(true);
         action->setChecked(set.keys == keys_);
     }
     menu->addSeparator();
-    menu->addAction(tr("The usual fields"), this, [this] { show(preset); });
+    menu->addAction(tr("The usual fields"), this, [this] { showFields(preset); });
     menu->addAction(tr("Choose fields\u2026"), this, &Drawer::chooseFields);
     menu->addSeparator();
     QAction* clear = menu->addAction(tr("Clear all tags of %n file(s)", "", static_cast<int>(files_.size())),

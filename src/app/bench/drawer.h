@@ -38,6 +38,8 @@ public:
     /// Every field of the chosen files blank, as drafts.
     void clearAll();
     QSize sizeHint() const override { return {300, 400}; }
+    /// These fields, in this order.
+    void showFields(std::vector<std::string> keys);
 
 signals:
     void refused(const QString& sentence);
@@ -49,7 +51,6 @@ signals:
 private:
     void rebuildFields();
     void chooseFields();
-    void show(std::vector<std::string> keys);
     void fillLayouts(QMenu* menu);
     std::vector<std::string> allKeys() const;
     void addField(const std::string& key);

@@ -31,6 +31,7 @@ SheetColumns::SheetColumns(SheetModel* model, SheetView* view, const CustomField
                 if (!placing_ && section < model_->columnCount() && width > 0)
                     QSettings().setValue("describe/widths/" + qs(model_->keyAt(section)), width);
             });
+    connect(&customFields_, &CustomFields::changed, this, [this] { show(inSight()); }); // other labels
     show(shownFields(group, preset));
 }
 

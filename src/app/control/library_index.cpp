@@ -45,6 +45,13 @@ void LibraryIndex::refresh(std::shared_future<void> open) {
         read(false, std::move(open));
 }
 
+void LibraryIndex::readAnew() {
+    if (reading_)
+        anew_ = true;
+    else if (held_.searcher)
+        read(true);
+}
+
 void LibraryIndex::read(bool anew, std::shared_future<void> open) {
     reading_ = true;
     jobs_.start(
@@ -85,7 +92,9 @@ void LibraryIndex::read(bool anew, std::shared_future<void> open) {
                 held_ = std::move(*search);
             if (other)
                 emit changed();
-            if (std::exchange(again_, false))
+            if (std::exchange(anew_, false) && held_.searcher)
+                read(true);
+            else if (std::exchange(again_, false))
                 read(false);
             else if (good && !anew && library::isWorthMakingAnew(held_)) // once: it may fail, on a full disk
                 read(true);

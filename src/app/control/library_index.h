@@ -25,6 +25,8 @@ public:
     std::shared_ptr<const library::Searcher> searcher() const { return held_.searcher; }
     /// To be called when the library may have changed. The first time, waits (in its job) until it is `open`.
     void refresh(std::shared_future<void> open = {});
+    /// The same, when what it was made by is otherwise than before.
+    void readAnew();
     /// What readiness is measured by; nothing is, before it is told.
     void holdTo(library::ShelfRules rules);
     /// Readiness is known, and as true as the search.
@@ -48,7 +50,7 @@ private:
     JobList& jobs_;
     LibraryAccess& library_;
     library::LibrarySearch held_;
-    bool reading_ = false, again_ = false;
+    bool reading_ = false, again_ = false, anew_ = false; // what is to follow
     std::optional<library::ShelfRules> rules_;
     std::shared_ptr<const library::ReadinessTable> readiness_; // by these rules
     std::shared_ptr<const library::Searcher> measured_;        // whose readiness is true

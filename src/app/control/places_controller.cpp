@@ -1,28 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/places_controller.h"
 
-#include <set>
-
 #include "core/naming/put_away.h"
 
 namespace moorfrost::app {
-
-std::vector<std::string> CustomFields::keys() const {
-    std::set<std::string> keys;
-    if (auto searcher = index_.searcher())
-        for (const std::string& key : searcher->customFields())
-            keys.insert(key);
-    files_.known().each([&](const FilePtr& f) {
-        for (const auto& [key, values] : f->tags.fields)
-            if (!tags::fieldByKey(key))
-                keys.insert(key);
-    });
-    for (const auto& [id, fields] : drafts_.session().all())
-        for (const auto& [key, draft] : fields)
-            if (key != library::placeKey && !tags::fieldByKey(key))
-                keys.insert(key);
-    return {keys.begin(), keys.end()};
-}
 
 PlacesController::PlacesController(FilesController& files, DraftsController& drafts,
                                    const bench::Batch& batch, ShelvesController& shelves,
@@ -38,6 +19,7 @@ PlacesController::PlacesController(FilesController& files, DraftsController& dra
         if (LibrarySettings::is(key, library::settings::names))
             soon();
     });
+    connect(&fields_, &CustomFields::changed, this, &PlacesController::soon);
     files_.feed().subscribe([this](const bench::Changes& changes) {
         if (!changes.files.empty() || !changes.drafts.empty() || changes.batch)
             soon();

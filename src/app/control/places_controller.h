@@ -7,6 +7,7 @@
 #include <QObject>
 #include <QTimer>
 
+#include "app/control/custom_fields.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/library_index.h"
@@ -15,20 +16,6 @@
 #include "core/bench/planning.h"
 
 namespace moorfrost::app {
-
-/// The fields that are in files but not in the table of fields.
-class CustomFields {
-public:
-    CustomFields(const FilesController& files, const DraftsController& drafts, const LibraryIndex& index)
-        : files_(files), drafts_(drafts), index_(index) {}
-    /// Of the library, of what is worked on, and of drafts.
-    std::vector<std::string> keys() const;
-
-private:
-    const FilesController& files_;
-    const DraftsController& drafts_;
-    const LibraryIndex& index_;
-};
 
 class PlacesController : public QObject {
     Q_OBJECT

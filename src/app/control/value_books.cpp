@@ -47,7 +47,14 @@ bool ValueBooks::isOffered(const std::string& field) {
     static const std::set<std::string> never = {"title", "title_sort", "copyright", "website", "encoded_by"};
     const tags::FieldDef* def = tags::fieldByKey(field);
     return field[0] != '@' && !never.contains(field) && !field.starts_with("replaygain") &&
-           (!def || def->kind == tags::FieldKind::Text);
+           (!def || def->kind == tags::FieldKind::Text || !listOf(field).empty());
+}
+
+std::vector<std::string> ValueBooks::listOf(const std::string& field) {
+    const tags::FieldDef* def = tags::fieldByKey(field);
+    if (def && def->kind == tags::FieldKind::YesNo)
+        return {"yes", "no"};
+    return def && def->kind == tags::FieldKind::Choice ? def->choices : std::vector<std::string>();
 }
 
 ValueBooks::Book& ValueBooks::bookOf(const std::string& field) {
@@ -131,6 +138,15 @@ std::vector<ValueBooks::Value> ValueBooks::complete(const std::string& field, co
     if (!isOffered(field))
         return {};
     const Book& book = bookOf(field);
+    if (const std::vector<std::string> list = listOf(field); !list.empty()) {
+        const std::string wanted = text::fold(typed);
+        std::vector<Value> fit;
+        for (const std::string& choice : list)
+            if (text::fold(choice).find(wanted) != std::string::npos)
+                fit.push_back({choice, (book.library ? book.library->countOf(choice) : 0) +
+                                           (book.bench ? book.bench->countOf(choice) : 0)});
+        return fit;
+    }
     std::vector<Value> out, more;
     if (book.library)
         out = book.library->complete(typed, most);
@@ -153,7 +169,7 @@ std::vector<ValueBooks::Value> ValueBooks::complete(const std::string& field, co
 }
 
 std::optional<ValueBooks::Value> ValueBooks::meant(const std::string& field, const std::string& typed) {
-    if (!isOffered(field))
+    if (!isOffered(field) || !listOf(field).empty()) // others are refused
         return std::nullopt;
     const Book& book = bookOf(field);
     if (book.library)

@@ -25,6 +25,8 @@ public:
 
     /// Whether values of this field are offered: names and words, not titles, codes, numbers and long texts.
     static bool isOffered(const std::string& field);
+    /// What there is to choose from, where nothing else is allowed; else nothing.
+    static std::vector<std::string> listOf(const std::string& field);
     /// To be called when the field may soon be typed in: its values are read in the background.
     void prepare(const std::string& field);
     /// It was typed, and may be wanted again.

@@ -60,6 +60,9 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     view_->setSelectionBehavior(QAbstractItemView::SelectRows);
     view_->setEditTriggers(QAbstractItemView::NoEditTriggers);
     header_ = new SortHeader(view_);
+    connect(&use_.customFields, &CustomFields::changed, model_, [this] { // other labels
+        emit model_->headerDataChanged(Qt::Horizontal, 0, model_->columnCount() - 1);
+    });
     view_->setHorizontalHeader(header_);
     std::vector<std::string> keys;
     for (const QString& key : QSettings().value("library/columns", defaultColumns).toStringList())
@@ -285,7 +288,7 @@ void LibraryPage::takeSearcher() {
         return;
     searcher_ = use_.index.searcher();
     facets_->setMeasured(searcher_->readyRows() != nullptr);
-    facets_->setCustomFields(searcher_->customFields());
+    facets_->setCustomFields(tags::withDescribed(searcher_->customFields()));
     bar_->setSearcher(searcher_); // and so searches
 }
 

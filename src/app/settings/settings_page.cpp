@@ -13,6 +13,7 @@
 #include <QSettings>
 #include <QVBoxLayout>
 
+#include "app/settings/custom_field_list.h"
 #include "app/settings/reference_list.h"
 #include "app/settings/standard_editor.h"
 #include "app/shell/text_utils.h"
@@ -79,6 +80,12 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
                "Idents, tones and other files that are not music are not asked."));
     standards_ = new StandardEditor({use_.settings, use_.standards, use_.customFields, use_.sleeves});
     column->addWidget(standards_);
+    column->addSpacing(20);
+    section(
+        tr("Custom fields"),
+        tr("Fields beside the usual ones: with a label, a kind, maybe a list to choose from, and a name in "
+           "files. Then they are fields like any other."));
+    column->addWidget(new CustomFieldList(use_.customFields));
     column->addSpacing(20);
     section(tr("References"),
             tr("Catalogues in which releases are looked up, in the order in which they are asked. "

@@ -5,10 +5,10 @@
 
 #include <QWidget>
 
+#include "app/control/custom_fields.h"
 #include "app/control/journal_controller.h"
 #include "app/control/library_care.h"
 #include "app/control/library_settings.h"
-#include "app/control/places_controller.h"
 #include "app/control/references_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"

@@ -5,6 +5,8 @@
 #include <future>
 #include <utility>
 
+#include "core/library/described_fields.h"
+
 namespace moorfrost::app {
 
 namespace settings = library::settings;
@@ -18,7 +20,7 @@ Controllers::Controllers(const Path& file)
       batch(library, settings, files, drafts, standards, jobs),
       kinds(library, files, recordings, jobs,
             [this](FileId id) { return batch.batch().places().contains(id); }),
-      customFields(files, drafts, index), values(index, files, drafts, jobs),
+      customFields(settings, files, drafts, index, messages), values(index, files, drafts, jobs),
       places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
       sleeves(batch.batch(), files, drafts, places, kinds, standards, settings),
       sounds(library, index, files, jobs), references(library, index, sounds, settings, messages),
@@ -67,6 +69,9 @@ Controllers::Controllers(const Path& file)
         index.refresh();
     });
     connect(&writing, &WritingController::recovered, &care, &LibraryCare::tell);
+    connect(&customFields, &CustomFields::changed, this, [this] { // other numbers are sorted as such
+        index.readAnew();
+    });
     connect(&standards, &Standards::changed, this, [this] {
         if (loaded_)
             index.holdTo(standards.shelfRules());
@@ -84,7 +89,12 @@ void Controllers::begin() {
     auto open = std::make_shared<std::promise<void>>();
     // It is searched as soon as it is open (and brought up to date), while the window is still being built.
     library.read(
-        this, [open](library::Store&) { open->set_value(); }, [](const Status&) {});
+        this,
+        [open](library::Store& store) {
+            library::defineFieldsOf(store); // numbers are sorted as such
+            open->set_value();
+        },
+        [](const Status&) {});
     index.refresh(open->get_future().share());
     care.recover();
     settings.load();

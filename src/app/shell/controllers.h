@@ -8,6 +8,7 @@
 #include "app/control/bring_in.h"
 #include "app/control/chains.h"
 #include "app/control/content_kinds.h"
+#include "app/control/custom_fields.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"

@@ -4,6 +4,7 @@
 #include <QKeyEvent>
 #include <QLineEdit>
 #include <QPainter>
+#include <QTimer>
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -86,6 +87,8 @@ void CellDelegate::setEditorData(QWidget* editor, const QModelIndex& index) cons
     edit->setProperty("filled", true);
     edit->setText(index.data(Qt::EditRole).toString());
     edit->setProperty("before", edit->text());
+    if (ValueCompleter* values = ValueCompleter::of(edit)) // when it is in its place
+        QTimer::singleShot(0, values, &ValueCompleter::offerList);
 }
 
 void CellDelegate::setModelData(QWidget* editor, QAbstractItemModel* model, const QModelIndex& index) const {

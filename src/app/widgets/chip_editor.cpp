@@ -180,7 +180,7 @@ QMenu* ChipEditor::addMenu(size_t before, QWidget* parent) {
     for (const tags::FieldDef& def : tags::fieldTable())
         more->addAction(fieldLabel(def.key), [field, key = def.key] { field(key); });
     for (const std::string& key : custom_)
-        more->addAction(qs(key), [field, key] { field(key); });
+        more->addAction(fieldLabel(key), [field, key] { field(key); });
     for (const std::string& fact : naming::factNames())
         more->addAction(qs(fact), [field, fact] { field(fact); });
     menu->addSeparator();

@@ -205,6 +205,16 @@ QMenu* FieldBox::makeMenu() {
             [this, values = counts_[i].first] { propose(values, tr("Same %1").arg(fieldLabel(key_))); });
     }
     menu->addSeparator();
+    if (!isReadOnly())
+        for (const std::string& choice : ValueBooks::listOf(key_)) {
+            QAction* action = menu->addAction(qs(choice).replace('&', "&&"), [this, choice] {
+                propose({choice}, tr("Same %1").arg(fieldLabel(key_)));
+            });
+            action->setCheckable(true);
+            action->setChecked(counts_.size() == 1 &&
+                               counts_.front().first == std::vector<std::string>{choice});
+        }
+    menu->addSeparator();
     if (const tags::FieldDef* def = tags::fieldByKey(key_); (!def || def->several) && !isReadOnly())
         menu->addAction(tr("Another value\tCtrl+,"), [this] { beginValue(this); });
     menu->addAction(tr("Keep as they are"), [this] {

@@ -250,8 +250,8 @@ void FileDetails::showFields() {
             fields.contains(def.key))
             line(fieldLabel(def.key), qs(tags::shownValue(fields, def.key)));
     for (const auto& [key, values] : fields)
-        if (!tags::fieldByKey(key))
-            line(qs(key), qs(tags::shownValue(fields, key)));
+        if (!tags::isStandard(key))
+            line(fieldLabel(key), qs(tags::shownValue(fields, key)));
     for (const tags::PictureInfo& p : file_->tags.pictures)
         line(tr("Picture"),
              QString("%1%2%3, %4")

@@ -73,7 +73,7 @@ QString fieldLabel(const std::string& key) {
 std::vector<std::string> inTableOrder(std::vector<std::string> keys) {
     auto rank = [](const std::string& key) {
         const tags::FieldDef* def = tags::fieldByKey(key);
-        return def ? def - tags::fieldTable().data() : std::ptrdiff_t{1000};
+        return def && tags::isStandard(key) ? def - tags::fieldTable().data() : std::ptrdiff_t{1000};
     };
     std::stable_sort(keys.begin(), keys.end(),
                      [&](const std::string& a, const std::string& b) { return rank(a) < rank(b); });
@@ -99,8 +99,7 @@ QVariant FileTable::headerData(int section, Qt::Orientation orientation, int rol
 Qt::Alignment FileTable::alignmentOf(const std::string& key) {
     const tags::FieldDef* def = tags::fieldByKey(key);
     bool number = key == lengthColumn || key == sizeColumn || key == rateColumn || key == bitsColumn ||
-                  key == channelsColumn || key == bitrateColumn ||
-                  (def && def->kind == tags::FieldKind::Number);
+                  key == channelsColumn || key == bitrateColumn || tags::isNumber(def);
     return Qt::AlignVCenter | (number ? Qt::AlignRight : Qt::AlignLeft);
 }
 

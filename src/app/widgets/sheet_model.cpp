@@ -204,7 +204,7 @@ std::optional<double> SheetModel::sortNumber(FileId id, const std::string& key) 
         if (key == column)
             return value > 0 ? std::optional(value) : std::nullopt;
     const tags::FieldDef* def = tags::fieldByKey(key);
-    if (!def || def->kind != tags::FieldKind::Number)
+    if (!tags::isNumber(def))
         return std::nullopt;
     const std::vector<std::string> values = use_.drafts.shownValues(id, key);
     return values.empty() ? std::nullopt : std::optional(std::atof(values.front().c_str()));

@@ -26,7 +26,8 @@ public:
         if (option.state & (QStyle::State_Selected | QStyle::State_MouseOver))
             p->fillRect(option.rect, c.fjordBack);
         const QRect room = option.rect.adjusted(8, 0, -8, 0);
-        const QString count = QLocale().toString(index.data(countRole).toULongLong());
+        const qulonglong uses = index.data(countRole).toULongLong();
+        const QString count = uses > 0 ? QLocale().toString(uses) : QString();
         p->setFont(theme::uiFont(11));
         p->setPen(c.third);
         const int width = p->fontMetrics().horizontalAdvance(count);
@@ -67,10 +68,16 @@ qsizetype ValueCompleter::begin() const {
     return at < 0 ? 0 : at + 1;
 }
 
+void ValueCompleter::offerList() {
+    if (!ValueBooks::listOf(field_).empty() && edit_->isVisible())
+        offer();
+}
+
 void ValueCompleter::offer() {
     books_.prepare(field_);
-    const QString typed = edit_->text().mid(begin()).trimmed();
-    const auto values = edit_->cursorPosition() < begin() || typed.isEmpty()
+    const QString typed = edit_->isModified() ? edit_->text().mid(begin()).trimmed() : QString();
+    const bool closed = !ValueBooks::listOf(field_).empty(); // all of it is of use at any time
+    const auto values = edit_->cursorPosition() < begin() || (typed.isEmpty() && !closed)
                             ? std::vector<ValueBooks::Value>()
                             : books_.complete(field_, ss(typed));
     model_.clear();

@@ -21,6 +21,8 @@ public:
     /// nullptr if the line has none.
     static ValueCompleter* of(const QObject* edit);
 
+    /// Shows what there is to choose from, where nothing else is allowed, before anything is typed.
+    void offerList();
     /// Keys that are for the list while it is open. True: it was one.
     bool takesKey(QKeyEvent* event);
     bool isOpen() const { return list_ && list_->isVisible(); }

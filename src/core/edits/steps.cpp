@@ -167,7 +167,7 @@ Result<Proposals> write(const std::vector<Subject>& files, const Options& o) {
     std::vector<std::string> custom;
     for (const Subject& file : files)
         for (const auto& [key, values] : file.fields)
-            if (!tags::fieldByKey(key) && std::ranges::find(custom, key) == custom.end())
+            if (!tags::isStandard(key) && std::ranges::find(custom, key) == custom.end())
                 custom.push_back(key);
     const auto parsed = naming::parsePlan(plan, custom);
     if (const auto* error = std::get_if<naming::PlanError>(&parsed))

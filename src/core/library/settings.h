@@ -33,6 +33,8 @@ inline const Setting<std::string> lastPlan{"last plan", {}};
 inline const Setting<Strings> plans{"plans", {}}; // kept under a name, each as the Put away page writes it
 inline const Setting<std::string> lastNamePlan{"last name plan", {}}; // by which names were read
 inline const Setting<Strings> chains{"chains", {}};                   // each as edits/chain writes it
+// Fields.
+inline const Setting<std::string> customFields{"custom fields", {}}; // as JSON (tags/custom_fields)
 // Putting away, writing.
 inline const Setting<int64_t> lastShelf{"last shelf", 0};
 inline const Setting<std::string> putAwayMode{"put away mode", "move"};     // or "copy"

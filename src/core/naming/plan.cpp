@@ -6,7 +6,7 @@
 #include <cstdlib>
 #include <set>
 
-#include "core/tags/fields.h"
+#include "core/tags/custom_fields.h"
 #include "core/text/text.h"
 
 namespace moorfrost::naming {
@@ -127,6 +127,8 @@ std::string closestName(const std::string& typed, const std::vector<std::string>
     };
     for (const tags::FieldDef& def : tags::fieldTable())
         consider(text::lower(def.label));
+    for (const tags::CustomField& field : tags::definedCustomFields())
+        consider(text::lower(field.label));
     for (const std::string& name : factNames())
         consider(name);
     for (const std::string& name : custom)

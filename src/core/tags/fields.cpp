@@ -2,7 +2,11 @@
 #include "core/tags/fields.h"
 
 #include <algorithm>
+#include <charconv>
+#include <cmath>
+#include <optional>
 
+#include "core/tags/custom_registry.h"
 #include "core/tags/picture_changes.h"
 #include "core/text/encodings.h"
 #include "core/text/text.h"
@@ -88,7 +92,8 @@ std::string upperAscii(std::string_view name) {
 
 } // namespace
 
-const FieldDef* fieldByKey(std::string_view key) {
+namespace {
+const FieldDef* standardByKey(std::string_view key) {
     static const std::map<std::string, const FieldDef*, std::less<>> index = [] {
         std::map<std::string, const FieldDef*, std::less<>> map;
         for (const FieldDef& def : fieldTable())
@@ -98,8 +103,27 @@ const FieldDef* fieldByKey(std::string_view key) {
     auto it = index.find(key);
     return it == index.end() ? nullptr : it->second;
 }
+} // namespace
+
+bool isStandard(std::string_view key) {
+    return standardByKey(key) != nullptr;
+}
+
+const FieldDef* fieldByKey(std::string_view key) {
+    const FieldDef* standard = standardByKey(key);
+    return standard ? standard : CustomRegistry::instance().byKey(key);
+}
+
+bool isNumber(const FieldDef* field) {
+    return field && (field->kind == FieldKind::Number || field->kind == FieldKind::Decimal);
+}
 
 const FieldDef* fieldByName(std::string_view name) {
+    const FieldDef* standard = standardByName(name);
+    return standard ? standard : CustomRegistry::instance().byName(name);
+}
+
+const FieldDef* standardByName(std::string_view name) {
     static const std::map<std::string, const FieldDef*, std::less<>> index = [] {
         std::map<std::string, const FieldDef*, std::less<>> map;
         for (const FieldDef& def : fieldTable()) {
@@ -173,6 +197,46 @@ std::string shownValue(const Fields& fields, std::string_view key) {
     return it == fields.end() ? std::string() : shownValues(it->second);
 }
 
+namespace {
+
+std::optional<double> decimalFrom(std::string_view text) {
+    double value = 0;
+    const auto [end, error] =
+        std::from_chars(text.data(), text.data() + text.size(), value, std::chars_format::fixed);
+    const bool whole = error == std::errc() && end == text.data() + text.size();
+    return whole && std::isfinite(value) ? std::optional(value) : std::nullopt; // "inf" is read, too
+}
+
+/// What a person types, as the field holds it; what it cannot hold stays, to be refused.
+std::string usualForm(const FieldDef* def, const std::string& typed) {
+    if (!def)
+        return typed;
+    const std::string low = text::lower(typed);
+    if (def->kind == FieldKind::YesNo) {
+        for (const char* yes : {"yes", "y", "true", "1"})
+            if (low == yes)
+                return "yes";
+        for (const char* no : {"no", "n", "false", "0"})
+            if (low == no)
+                return "no";
+    }
+    if (def->kind == FieldKind::Choice)
+        for (const std::string& choice : def->choices)
+            if (text::lower(choice) == low)
+                return choice;
+    if (def->kind == FieldKind::Decimal && !decimalFrom(typed)) {
+        std::string point = text::replaceAll(typed, "\u2212", "-");
+        if (std::ranges::count(point, ',') == 1 && point.find('.') == std::string::npos)
+            std::ranges::replace(point, ',', '.');
+        if (point.starts_with('+'))
+            point.erase(0, 1);
+        return decimalFrom(point) ? point : typed;
+    }
+    return typed;
+}
+
+} // namespace
+
 std::vector<std::string> valuesFromText(std::string_view key, std::string_view line) {
     const FieldDef* def = fieldByKey(key);
     const bool longText = def && def->kind == FieldKind::LongText;
@@ -183,7 +247,7 @@ std::vector<std::string> valuesFromText(std::string_view key, std::string_view l
         // Blanks beside a break belong to it.
         const std::string trimmed = text::trim(value);
         if (!trimmed.empty())
-            values.push_back(longText && breaks == 0 ? value : trimmed);
+            values.push_back(longText && breaks == 0 ? value : usualForm(def, trimmed));
         value.clear();
     };
     for (size_t at = 0; at < line.size();) {
@@ -226,6 +290,15 @@ Fields readAgain(const Fields& fields, std::string_view encoding) {
 }
 
 namespace {
+
+/// The first of them, for a sentence.
+std::string shownChoices(const std::vector<std::string>& choices) {
+    constexpr size_t most = 6;
+    std::string out;
+    for (size_t i = 0; i < std::min(most, choices.size()); ++i)
+        out += (i > 0 ? ", " : "") + choices[i];
+    return choices.size() > most ? out + " and " + std::to_string(choices.size() - most) + " more" : out;
+}
 
 bool isIsoDate(const std::string& v) {
     auto number = [&](size_t at, size_t n) {
@@ -270,6 +343,12 @@ std::string whyNotValid(std::string_view key, const std::vector<std::string>& va
                    "\" is not.";
         if (def->kind == FieldKind::Flag && v != "1" && v != "0")
             return label + " is 1 or blank; \"" + v + "\" is neither.";
+        if (def->kind == FieldKind::Decimal && (!decimalFrom(v) || v.size() > 24))
+            return label + " is a number, such as 19.05; \"" + v + "\" is not.";
+        if (def->kind == FieldKind::YesNo && v != "yes" && v != "no")
+            return label + " is yes or no; \"" + v + "\" is neither.";
+        if (def->kind == FieldKind::Choice && std::ranges::find(def->choices, v) == def->choices.end())
+            return label + " is one of " + shownChoices(def->choices) + "; \"" + v + "\" is not.";
     }
     return {};
 }

@@ -17,6 +17,10 @@ enum class FieldKind {
     Code,     // a code of the trade: shown in the fixed-width face
     LongText, // may have several lines
     Flag,     // 1 or nothing
+    // Of custom fields (tags/custom_fields) only:
+    Decimal, // a number, maybe with a sign and a fraction: 19.05
+    YesNo,   // "yes" or "no"
+    Choice,  // one of FieldDef::choices
 };
 
 struct FieldDef {
@@ -27,18 +31,25 @@ struct FieldDef {
     std::string property;             // its upper-case name in Vorbis comments and as a user-defined ID3 text
     std::vector<std::string> aliases; // other names of it found in the wild; read, and replaced when written
     int columnWidth = 140;            // pixels at 96 dpi, in tables
+    std::vector<std::string> choices{}; // of a Choice
 };
 
 /// Key to values. A field without values is absent, never an empty list.
 using Fields = std::map<std::string, std::vector<std::string>, std::less<>>;
 
+/// The standard fields.
 const std::vector<FieldDef>& fieldTable();
-/// By key; nullptr for custom fields.
+/// By key: standard ones, and custom ones that were described. nullptr for other custom fields.
 const FieldDef* fieldByKey(std::string_view key);
+bool isStandard(std::string_view key);
 /// By key or label, ignoring case, "_" and " " alike: what a person types in a plan. nullptr if unknown.
 const FieldDef* fieldByName(std::string_view name);
+/// The same among standard ones only.
+const FieldDef* standardByName(std::string_view name);
 /// By property name or alias, ignoring case; nullptr if it is a custom one.
 const FieldDef* fieldByProperty(std::string_view property);
+/// Whether values of the field are numbers, and sorted and aligned as such.
+bool isNumber(const FieldDef* field);
 
 /// The key of any name a person typed or a file holds: a standard key, or the lower-case custom name.
 std::string keyFromName(std::string_view name);
@@ -56,7 +67,8 @@ void appendShown(std::string& line, std::string_view value);
 std::string shownValues(const std::vector<std::string>& values);
 /// All values on one line.
 std::string shownValue(const Fields& fields, std::string_view key);
-/// The reverse of shownValue; blank text gives no values.
+/// The reverse of shownValue; blank text gives no values. A choice is taken in its usual spelling, "y" for
+/// "yes", "1,5" for a number 1.5.
 std::vector<std::string> valuesFromText(std::string_view key, std::string_view text);
 
 /// The encoding that the texts were most likely in, where they were read in another (text/encodings); ""

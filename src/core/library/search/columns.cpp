@@ -102,7 +102,7 @@ const FieldColumn* Columns::field(std::string_view key) const {
 std::vector<std::string> Columns::customFields() const {
     std::vector<std::string> out;
     for (const FieldColumn& f : fields_)
-        if (f.key[0] != '@' && !tags::fieldByKey(f.key))
+        if (f.key[0] != '@' && !tags::isStandard(f.key))
             out.push_back(f.key);
     return out;
 }

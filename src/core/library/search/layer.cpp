@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <array>
+#include <bit>
 
 #include "core/library/search/readiness_table.h"
 #include "core/tags/fields.h"
@@ -38,9 +39,14 @@ void sortByKeys(std::vector<Row>& rows, const std::vector<uint32_t>& keys) {
 
 std::string sortKeyOfList(std::string_view field, const std::string& text, const std::string& form) {
     const tags::FieldDef* def = tags::fieldByKey(field);
-    if (!def || def->kind != tags::FieldKind::Number)
+    if (!tags::isNumber(def))
         return text::sortKey(text::forDisplay(form.empty() ? text : form));
-    auto n = static_cast<uint64_t>(std::max(0.0, std::strtod(text.c_str(), nullptr)));
+    const double number = std::strtod(text.c_str(), nullptr);
+    auto n = static_cast<uint64_t>(std::max(0.0, number));
+    if (def->kind == tags::FieldKind::Decimal) { // doubles are in the order of their bits, but for the sign
+        n = std::bit_cast<uint64_t>(number);
+        n = n >> 63 ? ~n : n | uint64_t{1} << 63;
+    }
     std::string key(8, '\0');
     for (size_t i = 0; i < 8; ++i)
         key[i] = static_cast<char>(n >> (56 - 8 * i));

@@ -18,6 +18,8 @@ using How = Wanted::How;
 constexpr std::array states = {"damaged", "unreadable", "read-only", "variable", "ready", "absent"};
 
 bool isNumber(std::string_view t) {
+    if (t.starts_with('-'))
+        t.remove_prefix(1);
     size_t point = t.find('.');
     return !t.empty() && text::isDigits(t.substr(0, point)) &&
            (point == std::string_view::npos || text::isDigits(t.substr(point + 1)));
@@ -38,7 +40,7 @@ bool isDate(std::string_view t) {
 bool isLength(std::string_view t) {
     size_t parts = 0;
     for (const std::string& part : text::split(t, ":")) {
-        if (part.empty() || !isNumber(part))
+        if (part.empty() || part[0] == '-' || !isNumber(part))
             return false;
         ++parts;
     }
@@ -279,8 +281,8 @@ private:
             return std::nullopt;
         if (w.how == How::Contains && kind != ValueKind::Text && kind != ValueKind::Words) {
             size_t dots = w.text.find("..");
-            size_t dash =
-                kind == ValueKind::Date ? (w.text.size() == 9 ? 4 : std::string::npos) : w.text.find('-');
+            size_t dash = kind == ValueKind::Date ? (w.text.size() == 9 ? 4 : std::string::npos)
+                                                  : w.text.find('-', 1); // the first is a sign
             size_t cut = dots != std::string::npos ? dots : dash;
             if (cut != std::string::npos && cut < w.text.size() &&
                 (dots != std::string::npos || w.text[cut] == '-')) {

@@ -14,5 +14,6 @@ struct Special {
 
 /// nullptr for everything else.
 const Special* specialOf(std::string_view name);
+std::vector<std::string> specialNames();
 
 } // namespace moorfrost::library

@@ -44,11 +44,18 @@ const Special* specialOf(std::string_view name) {
     return it == specials.end() ? nullptr : &*it;
 }
 
+std::vector<std::string> specialNames() {
+    std::vector<std::string> out;
+    for (const Special& s : specials)
+        out.emplace_back(s.name);
+    return out;
+}
+
 ValueKind kindOfField(std::string_view field) {
     if (const Special* s = specialOf(field))
         return s->kind;
     const tags::FieldDef* def = tags::fieldByKey(field);
-    if (def && def->kind == tags::FieldKind::Number)
+    if (tags::isNumber(def))
         return ValueKind::Number;
     if (def && def->kind == tags::FieldKind::Date)
         return ValueKind::Date;

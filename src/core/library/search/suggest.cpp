@@ -3,7 +3,7 @@
 
 #include <algorithm>
 
-#include "core/tags/fields.h"
+#include "core/tags/custom_fields.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -26,8 +26,8 @@ std::vector<std::pair<std::string, std::string>> fieldNames(const Searcher& s) {
     std::vector<std::pair<std::string, std::string>> out; // as typed, as shown
     for (const tags::FieldDef& def : tags::fieldTable())
         out.emplace_back(def.key, def.label);
-    for (const std::string& key : s.customFields())
-        out.emplace_back(text::replaceAll(key, " ", "_"), key);
+    for (const std::string& key : tags::withDescribed(s.customFields()))
+        out.emplace_back(text::replaceAll(text::lower(tags::labelOf(key)), " ", "_"), tags::labelOf(key));
     return out;
 }
 
