@@ -68,6 +68,65 @@ private slots:
         s().undo.undo();
     }
 
+    // All of a sleeve that are too large, in one go; the others stay as they are.
+    void allThatAreTooLarge() {
+        test::writeBytes(*box_ / "scans/large.png", demo::drawCover(4, 800, true));
+        const std::vector<FileId> files = chosen();
+        QCOMPARE(files.size(), size_t{3});
+        s().pictures.addFiles({*box_ / "scans/front.png"}, {files[0]});
+        s().pictures.addFiles({*box_ / "scans/large.png"}, {files[1]});
+        s().pictures.addFiles({*box_ / "scans/other.jpg"}, {files[2]});
+        d_->settle();
+        std::vector<PictureDialog::Shown> all;
+        for (FileId id : files)
+            all.push_back({s().drafts.session().pictures(id)[0], {id}});
+        PictureDialog dialog(s().pictures, all, 2, files);
+        dialog.show();
+        QTRY_VERIFY(dialog.isIdle());
+        dialog.side()->setValue(400);
+        QVERIFY2(dialog.summary().contains("fits as it is"), qPrintable(dialog.summary()));
+        QVERIFY(dialog.fitAllButton()->isVisible());
+        QCOMPARE(dialog.fitAllButton()->text(), QString("Make all 2 fit that are too large"));
+        dialog.fitAllButton()->click();
+        QVERIFY(!dialog.takeButton()->isEnabled());
+        QTRY_VERIFY(dialog.isIdle() && dialog.takeButton()->isEnabled());
+        QVERIFY2(dialog.summary().startsWith("2 pictures: "), qPrintable(dialog.summary()));
+        // Each can be looked at before.
+        QTest::keyClick(&dialog, Qt::Key_Left, Qt::AltModifier);
+        QTRY_VERIFY(dialog.isIdle());
+        QVERIFY2(dialog.fittedFacts().startsWith("400 \u00D7 400 JPEG"), qPrintable(dialog.fittedFacts()));
+        dialog.takeButton()->click();
+        d_->settle();
+        const int sides[] = {400, 400, 300};
+        for (size_t i = 0; i < 3; ++i)
+            QCOMPARE(s().drafts.session().pictures(files[i])[0].width, sides[i]);
+        // Where only one is, there is nothing to do in one go; a change of the rule ends what runs.
+        PictureDialog again(s().pictures, all, 0, files);
+        again.show();
+        again.side()->setValue(750);
+        QVERIFY(!again.fitAllButton()->isVisible());
+        again.side()->setValue(400);
+        again.fitAllButton()->click();
+        again.side()->setValue(500);
+        QTRY_VERIFY(again.isIdle());
+        QVERIFY(!again.takeButton()->isEnabled());
+    }
+
+    // How much there is to be seen stands in the drawer, too.
+    void realDetailInTheDrawer() {
+        s().pictures.addFiles({*box_ / "scans/front.png"}, chosen());
+        d_->settle();
+        QTRY_VERIFY2(box()->texts()[0].contains("Real detail: about 700 of 700 pixels"),
+                     qPrintable(box()->texts()[0]));
+        QImage small = QImage::fromData(QByteArray::fromStdString(demo::drawCover(5, 250, true)));
+        small.scaled(900, 900, Qt::KeepAspectRatio, Qt::SmoothTransformation)
+            .save(QString::fromStdString((*box_ / "scans/grown.png").native()));
+        s().pictures.replaceWith(shown().picture, *box_ / "scans/grown.png", chosen());
+        d_->settle();
+        QTRY_VERIFY2(box()->texts()[0].contains("Enlarged: its real detail is about"),
+                     qPrintable(box()->texts()[0]));
+    }
+
     void whatIsInFilesIsLookedAtThere() {
         s().pictures.addFiles({*box_ / "scans/front.png"}, chosen());
         d_->settle();

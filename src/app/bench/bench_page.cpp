@@ -15,6 +15,7 @@
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
 #include "app/bench/drawer.h"
+#include "app/bench/folder_panel.h"
 #include "app/bench/identify_page.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/sleeve_tools.h"
@@ -137,8 +138,15 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     stack_ = new QStackedWidget;
     for (QWidget* page : std::initializer_list<QWidget*>{bringIn_, identify_, describe_, putAway_})
         stack_->addWidget(page);
+    folders_ = new FolderPanel({use_.folders, use_.bringIn});
+    folders_->hide();
+    auto* sides = new QWidget; // one of them is shown
+    auto* sidesLayout = new QVBoxLayout(sides);
+    sidesLayout->setContentsMargins(0, 0, 0, 0);
+    sidesLayout->addWidget(side_);
+    sidesLayout->addWidget(folders_);
     auto* splitter = new QSplitter;
-    splitter->addWidget(side_);
+    splitter->addWidget(sides);
     splitter->addWidget(stack_);
     splitter->setStretchFactor(1, 1);
     splitter->setCollapsible(1, false);
@@ -162,6 +170,7 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     for (auto* page : {bringIn_})
         connect(page, &BringInPage::playRequested, this, &BenchPage::playRequested);
     connect(describe_, &DescribePage::playRequested, this, &BenchPage::playRequested);
+    connect(describe_, &DescribePage::foldersWanted, this, &BenchPage::lookThrough);
     connect(identify_, &IdentifyPage::playRequested, this, &BenchPage::playRequested);
     connect(describe_->drawer(), &Drawer::referencePicturesWanted, this, [this] {
         showStep(Identify);
@@ -170,6 +179,20 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     connect(identify_, &IdentifyPage::sleeveWanted, sleeves_,
             [this](const std::string& key) { sleeves_->choose(key); });
     connect(identify_, &IdentifyPage::filesWanted, this, [this] { showStep(BringIn); });
+    connect(&use_.folders, &FolderWalk::changed, this, [this, on = false]() mutable {
+        if (std::exchange(on, use_.folders.isOn()) == on) {
+            showSide();
+            return;
+        }
+        if (on)
+            showStep(Describe);
+        showSide();
+        passFiles();
+    });
+    connect(&use_.folders, &FolderWalk::filesChanged, this, [this] {
+        if (stack_->currentWidget() == describe_)
+            passFiles();
+    });
     connect(&use_.identify, &IdentifyController::changed, this, &BenchPage::refreshCounts);
     connect(batch_, &QComboBox::activated, this, [this](int i) {
         qlonglong id = batch_->itemData(i).toLongLong();
@@ -199,6 +222,7 @@ void BenchPage::showStep(Step step) {
     if (std::any_of(steps_.begin(), steps_.end(), [](StepButton* b) { return b->hasFocus(); }))
         to->setFocus();
     stack_->setCurrentIndex(step);
+    showSide();
     passFiles();
 }
 
@@ -209,7 +233,7 @@ void BenchPage::passFiles() {
     } else if (stack_->currentWidget() == identify_) {
         identify_->setSleeves(sleeves_->chosenKeys());
     } else if (stack_->currentWidget() == describe_) {
-        describe_->setFiles(sleeves_->chosenFiles());
+        describeFiles();
     } else {
         putAway_->setFiles(sleeves_->chosenFiles());
     }
@@ -261,7 +285,37 @@ void BenchPage::refreshCounts() {
                                        (strays ? tr(" and strays") : QString()));
     standard_->setText(tr("%1 \u25BE").arg(qs(use_.standards.ofBatch().name)));
     order_->setText(tr("%1 \u25BE").arg(orderName(use_.sleeves.order())));
-    side_->setVisible(any);
+    showSide();
+}
+
+void BenchPage::describeFiles() {
+    const bool folders = showsFolders();
+    if (folders && (use_.folders.isReading() || use_.folders.current() < 0))
+        describe_->setNothing(tr("Reading\u2026"), tr("The files of the folder come in a moment."));
+    else if (folders)
+        describe_->setNothing(tr("No file of this folder could be read"),
+                              tr("Go on to the next one with F8, or choose another on the left."));
+    else
+        describe_->setNothing(tr("There is nothing to describe here"),
+                              tr("Bring in a folder first, or choose another sleeve on the left. Or look "
+                                 "through folders one by "
+                                 "one, without bringing them in."));
+    describe_->setFiles(folders ? use_.folders.files() : sleeves_->chosenFiles());
+}
+
+bool BenchPage::showsFolders() const {
+    return use_.folders.isOn() && stack_->currentWidget() == describe_;
+}
+
+void BenchPage::showSide() {
+    const bool folders = showsFolders(), any = !use_.sleeves.all().empty();
+    side_->setVisible(any && !folders);
+    folders_->setVisible(folders);
+    side_->parentWidget()->setVisible(any || folders);
+}
+
+void BenchPage::lookThrough() {
+    folders_->ask();
 }
 
 QString BenchPage::orderName(library::SleeveOrder order) {

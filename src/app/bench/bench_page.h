@@ -13,6 +13,7 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
+#include "app/control/folder_walk.h"
 #include "app/control/identify_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/journal_controller.h"
@@ -40,6 +41,7 @@ namespace moorfrost::app {
 class BringInPage;
 class Choice;
 class DescribePage;
+class FolderPanel;
 class IdentifyPage;
 class PutAwayPage;
 class ShortLabel;
@@ -94,6 +96,7 @@ public:
         IdentifyController& identify;
         StrayIdentifier& strays;
         ReleasePictures& releasePictures;
+        FolderWalk& folders;
     };
 
     enum Step { BringIn, Identify, Describe, PutAway };
@@ -106,6 +109,11 @@ public:
     PutAwayPage* putAway() { return putAway_; }
     SleeveList* sleeves() { return sleeves_; }
     SleeveTools* sleeveTools() { return tools_; }
+    FolderPanel* folders() { return folders_; }
+    /// Asks for a place whose folders are looked through, one after the other.
+    void lookThrough();
+    /// They are looked through now, in the place of the sleeves.
+    bool showsFolders() const;
     void newBatch();
     void describeBatch();
     void forgetBatch();
@@ -118,6 +126,9 @@ private:
     void refreshCounts();
     void refreshBatches();
     void passFiles();
+    /// The sleeves, the folders that are looked through, or nothing.
+    void showSide();
+    void describeFiles();
     void fillStandards();
     void fillOrders();
     static QString orderName(library::SleeveOrder order);
@@ -130,6 +141,7 @@ private:
     ShortLabel* sleeveCount_;
     QPushButton *standard_, *order_;
     QWidget* side_;
+    FolderPanel* folders_;
     QStackedWidget* stack_;
     BringInPage* bringIn_;
     IdentifyPage* identify_;

@@ -70,8 +70,9 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(view_);
-    stack_->addWidget(new EmptyHint("file", tr("There is nothing to describe here"),
-                                    tr("Bring in a folder first, or choose another sleeve on the left.")));
+    nothing_ = new EmptyHint("file", {}, {}, tr("Folder by folder\u2026"));
+    connect(nothing_->button(), &QPushButton::clicked, this, &DescribePage::foldersWanted);
+    stack_->addWidget(nothing_);
     auto* none =
         new EmptyHint("search", tr("No file is like this"),
                       tr("The line above lets none of these files through."), tr("Show all of them"));
@@ -126,6 +127,11 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     connect(drawer_, &Drawer::typed, this, typed);
     connect(undo, &QToolButton::clicked, this, [this] { use_.undo.undo(); });
     connect(redo, &QToolButton::clicked, this, [this] { use_.undo.redo(); });
+    connect(view_->selectionModel(), &QItemSelectionModel::currentChanged, this,
+            [this](const QModelIndex& now) {
+                if (now.isValid())
+                    lastColumn_ = model_->keyAt(now.column());
+            });
     connect(view_, &SheetView::chosenChanged, this, [this] { drawer_->setFiles(target()); });
     connect(view_, &SheetView::playRequested, this, &DescribePage::playRequested);
     connect(view_, &SheetView::menuRequested, this, &DescribePage::showMenu);
@@ -160,20 +166,35 @@ void DescribePage::setFiles(std::vector<FileId> files) {
     arrange();
 }
 
+void DescribePage::setNothing(const QString& title, const QString& text) {
+    nothing_->setTexts(title, text);
+}
+
 void DescribePage::arrange() {
     view_->finishEditing();
     std::vector<FileId> files = arrangeRows(*model_, given_, filter_->filter(), sorting_);
     filter_->setCount(files.size(), given_.size());
     filter_->setVisible(!given_.empty());
-    stack_->setCurrentIndex(given_.empty() ? 1 : files.empty() ? 2 : 0);
+    const int shown = given_.empty() ? 1 : files.empty() ? 2 : 0;
+    if (shown == 1)
+        hadFocus_ = hadFocus_ || view_->hasFocus();
+    stack_->setCurrentIndex(shown);
+    if (shown == 0 && std::exchange(hadFocus_, false) && !filter_->search()->hasFocus())
+        view_->setFocus(); // it was out of sight for a moment
     const bool same = files == model_->files();
     model_->setFiles(std::move(files));
     if (same)
         return;
     if (model_->rowCount() > 0 && !view_->currentIndex().isValid())
-        view_->selectionModel()->setCurrentIndex(model_->index(0, std::min(2, model_->columnCount() - 1)),
-                                                 QItemSelectionModel::NoUpdate);
+        view_->selectionModel()->setCurrentIndex(model_->index(0, column()), QItemSelectionModel::NoUpdate);
     drawer_->setFiles(target());
+}
+
+/// Where the hands were last.
+int DescribePage::column() const {
+    const auto at = std::ranges::find(model_->columns(), lastColumn_);
+    return at != model_->columns().end() ? static_cast<int>(at - model_->columns().begin())
+                                         : std::min(2, model_->columnCount() - 1);
 }
 
 void DescribePage::sortBy(int section, bool within) {
@@ -328,8 +349,11 @@ void DescribePage::showMenu(const QPoint& at) {
     if (view_->currentIndex().isValid())
         menu.addAction(tr("Play\tSpace"),
                        [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
-    menu.addAction(tr("Remove from the batch (the files stay as they are)"),
-                   [this] { use_.batch.removeFiles(target()); });
+    std::vector<FileId> inBatch = target(); // what is looked at in its folder may be in none
+    std::erase_if(inBatch, [this](FileId id) { return !use_.batch.batch().places().contains(id); });
+    if (!inBatch.empty())
+        menu.addAction(tr("Remove from the batch (the files stay as they are)"),
+                       [this, inBatch] { use_.batch.removeFiles(inBatch); });
     menu.exec(at);
 }
 

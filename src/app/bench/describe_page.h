@@ -33,6 +33,7 @@ class QStackedWidget;
 namespace moorfrost::app {
 
 class Drawer;
+class EmptyHint;
 class FilterBar;
 class SheetColumns;
 class SortHeader;
@@ -62,6 +63,8 @@ public:
 
     DescribePage(const Uses& use, QWidget* parent = nullptr);
     void setFiles(std::vector<FileId> files);
+    /// What is said where there are no files.
+    void setNothing(const QString& title, const QString& text);
     SheetView* sheet() { return view_; }
     Drawer* drawer() { return drawer_; }
     void readFromNames();
@@ -80,6 +83,8 @@ public:
 
 signals:
     void playRequested(moorfrost::app::FileId id);
+    /// A place is to be looked through, folder by folder.
+    void foldersWanted();
 
 protected:
     void resizeEvent(QResizeEvent* event) override;
@@ -97,12 +102,15 @@ private:
     /// What the filter lets through of what was given, in its order.
     void arrange();
     void showDiskNote(bool on);
+    int column() const;
     std::vector<FileId> target() const; // what is selected, else all that is shown
 
     Uses use_;
     std::optional<std::vector<FileId>> next_; // are shown when an open editor is closed
     std::vector<FileId> given_;               // those that may be shown
     std::vector<SheetSort> sorting_;
+    std::string lastColumn_; // that was current
+    bool hadFocus_ = false;  // the sheet, before there was nothing to show
     SheetModel* model_;
     SheetView* view_;
     Drawer* drawer_;
@@ -112,6 +120,7 @@ private:
     SpellingHint* spelling_;
     QLabel* diskNote_;
     QStackedWidget* stack_;
+    EmptyHint* nothing_;
     QSplitter* splitter_;
 };
 

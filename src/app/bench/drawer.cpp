@@ -5,6 +5,7 @@
 #include <QMenu>
 #include <QScrollArea>
 
+#include "app/shell/parts.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/custom_field_dialog.h"
@@ -77,6 +78,8 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     connect(choose->menu(), &QMenu::aboutToShow, this, [this, choose] { fillLayouts(choose->menu()); });
     connect(&use_.customFields, &CustomFields::changed, this, &Drawer::rebuildFields);
     connect(pictures_, &PictureBox::referenceWanted, this, &Drawer::referencePicturesWanted);
+    markAsPart(pictures_);
+    markAsPart(form_);
     setFiles({});
 }
 

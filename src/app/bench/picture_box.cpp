@@ -94,6 +94,9 @@ PictureBox::PictureBox(const Uses& use, QWidget* parent) : QFrame(parent), use_(
                 covers_[i]->setPixmap(framed(p, side, row.drafted, row.removed, devicePixelRatioF()));
         }
     });
+    measuring_.setSingleShot(true);
+    measuring_.setInterval(300);
+    connect(&measuring_, &QTimer::timeout, this, &PictureBox::measure);
     refresh();
 }
 
@@ -161,12 +164,20 @@ void PictureBox::refresh() {
         delete item;
     }
     covers_.clear();
+    details_.clear();
     shown_ = rows();
     const size_t all = shown_.size();
     if (all > mostRows)
         shown_.resize(mostRows);
     for (size_t i = 0; i < shown_.size(); ++i)
         list_->addWidget(rowWidget(shown_[i], i == 0));
+    QWidget* before = this; // Tab goes through the rows, then to what adds one
+    for (int row = 0; row < list_->count(); ++row)
+        if (QWidget* b = menuButton(row)) {
+            setTabOrder(before, b);
+            before = b;
+        }
+    setTabOrder(before, add_);
     if (all > mostRows)
         list_->addWidget(label(tr("and %n more", "", static_cast<int>(all - mostRows)), "quiet"));
     if (all == 0) {
@@ -186,8 +197,30 @@ void PictureBox::refresh() {
         line->addWidget(none, 1);
         list_->addWidget(row);
     }
+    measuring_.start();
     add_->setEnabled(!files_.empty() && !use_.drafts.showsDisk());
     hint_->setVisible(!files_.empty());
+}
+
+void PictureBox::measure() {
+    for (size_t i = 0; i < shown_.size(); ++i) {
+        const tags::PictureInfo& picture = shown_[i].picture;
+        auto show = [this, hash = picture.hash] {
+            for (size_t k = 0; k < shown_.size(); ++k)
+                if (const auto detail = use_.pictures.knownDetail(shown_[k].picture);
+                    detail && shown_[k].picture.hash == hash && !shown_[k].removed) {
+                    const QString text = detailText(*detail, shown_[k].picture);
+                    details_[k]->setObjectName(detail->enlarged ? "attention" : "quiet");
+                    details_[k]->style()->polish(details_[k]);
+                    details_[k]->setText(text);
+                    details_[k]->setVisible(!text.isEmpty());
+                }
+        };
+        if (!shown_[i].removed)
+            use_.pictures.measure(this, picture, shown_[i].having.front(), show);
+        if (use_.pictures.knownDetail(picture))
+            show();
+    }
 }
 
 QWidget* PictureBox::rowWidget(const Row& row, bool large) {
@@ -217,9 +250,12 @@ QWidget* PictureBox::rowWidget(const Row& row, bool large) {
         l->setObjectName("quiet");
         l->setToolTip(all);
     }
+    auto* detail = label({}, "quiet");
+    detail->setWordWrap(true);
+    details_.push_back(detail);
     auto* count = label(countText(row, ofType), row.drafted ? "draft" : "quiet");
     count->setWordWrap(true);
-    for (QLabel* l : std::initializer_list<QLabel*>{title, facts, more, count}) {
+    for (QLabel* l : std::initializer_list<QLabel*>{title, facts, more, detail, count}) {
         l->setTextFormat(Qt::PlainText);
         if (l->text().isEmpty()) // showing it before it has a parent would make a window of it
             l->hide();
@@ -252,19 +288,10 @@ void PictureBox::fillMenu(QMenu* menu, const Row& row) {
                     return showLarge(i);
         });
         menu->addAction(tr("Replace\u2026"), this, [this, &pictures, picture, having] {
-            const QString name = QFileDialog::getOpenFileName(
-                this, tr("Replace the picture"), {},
-                tr("Pictures (*.jpg *.jpeg *.png *.gif *.bmp *.webp);;All files (*)"));
-            if (!name.isEmpty())
-                pictures.replaceWith(picture, QFile::encodeName(name).toStdString(), having);
+            askToReplace(pictures, picture, having, this);
         });
-        menu->addAction(tr("Save as a file\u2026"), this, [this, &pictures, picture, having] {
-            const QString ending = qs(picture.mime).section('/', 1).replace("jpeg", "jpg");
-            const QString name =
-                QFileDialog::getSaveFileName(this, tr("Save the picture"), qs(picture.type) + "." + ending);
-            if (!name.isEmpty())
-                pictures.saveAs(picture, having.front(), name);
-        });
+        menu->addAction(tr("Save as a file\u2026"), this,
+                        [this, &pictures, picture, having] { askToSave(pictures, picture, having, this); });
         menu->addSeparator();
         if (having.size() < files.size())
             menu->addAction(tr("The same in all %n file(s)", "", static_cast<int>(files.size())), &pictures,
@@ -298,14 +325,17 @@ void PictureBox::fillMenu(QMenu* menu, const Row& row) {
 }
 
 void PictureBox::showLarge(size_t row) {
-    std::vector<PictureDialog::Shown> all;
+    if (row >= shown_.size())
+        return;
+    const Row wanted = shown_[row];
+    std::vector<PictureDialog::Shown> all; // those that have no room in the drawer, too
     size_t first = 0;
-    for (size_t i = 0; i < shown_.size(); ++i) {
-        if (shown_[i].removed)
+    for (const Row& r : rows()) {
+        if (r.removed)
             continue;
-        if (i == row)
+        if (r.picture.hash == wanted.picture.hash && r.picture.type == wanted.picture.type)
             first = all.size();
-        all.push_back({shown_[i].picture, shown_[i].having});
+        all.push_back({r.picture, r.having});
     }
     if (!all.empty())
         PictureDialog(use_.pictures, all, first, files_, this).exec();

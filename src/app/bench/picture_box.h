@@ -4,6 +4,7 @@
 #pragma once
 
 #include <QFrame>
+#include <QTimer>
 
 #include "app/control/pictures_controller.h"
 
@@ -53,6 +54,7 @@ private:
     };
     std::vector<Row> rows() const;
     void refresh();
+    void measure();
     QWidget* rowWidget(const Row& row, bool large);
     void fillMenu(QMenu* menu, const Row& row);
     void addFromFiles();
@@ -68,7 +70,9 @@ private:
     QLabel* hint_;
     std::vector<QLabel*> covers_; // beside shown_
     std::vector<Row> shown_;
-    uint64_t listing_ = 0; // of folders: an answer to an older one is nobody's
+    std::vector<QLabel*> details_; // beside shown_
+    QTimer measuring_{this};       // when what is chosen stays
+    uint64_t listing_ = 0;         // of folders: an answer to an older one is nobody's
 };
 
 } // namespace moorfrost::app

@@ -60,8 +60,9 @@ PictureDialog::PictureDialog(PicturesController& pictures, std::vector<Shown> al
     quality_ = number(40, 98, settings.value("pictures/quality", 85).toInt(), 5, {});
     quality_->setAccessibleName(tr("Quality of JPEG"));
     fit_ = button(tr("Make it fit"));
-    auto* rule =
-        flowing({captioned(tr("At most"), {side_, bytes_}), captioned(tr("Quality"), {quality_}), fit_}, 12);
+    fitAll_ = button({});
+    auto* rule = flowing(
+        {captioned(tr("At most"), {side_, bytes_}), captioned(tr("Quality"), {quality_}), fit_, fitAll_}, 12);
     rule->setContentsMargins(16, 4, 16, 10);
 
     auto* replace = button(tr("Replace\u2026"));
@@ -72,7 +73,7 @@ PictureDialog::PictureDialog(PicturesController& pictures, std::vector<Shown> al
     summary_ = foot.summary;
     auto* actions = flowing({replace, save, same_}, 6);
     actions->setContentsMargins(16, 0, 16, 10);
-    for (QPushButton* b : {before_, next_, fit_, replace, save, same_})
+    for (QPushButton* b : {before_, next_, fit_, fitAll_, replace, save, same_})
         b->setAutoDefault(false);
 
     auto* layout = new QVBoxLayout(this);
@@ -87,9 +88,11 @@ PictureDialog::PictureDialog(PicturesController& pictures, std::vector<Shown> al
     connect(before_, &QPushButton::clicked, this, [this] { showNumber(at_ - 1); });
     connect(next_, &QPushButton::clicked, this, [this] { showNumber(at_ + 1); });
     connect(fit_, &QPushButton::clicked, this, &PictureDialog::makeFit);
+    connect(fitAll_, &QPushButton::clicked, this, &PictureDialog::makeAllFit);
     connect(take_, &QPushButton::clicked, this, &PictureDialog::take);
     connect(replace, &QPushButton::clicked, this, &PictureDialog::replace);
-    connect(save, &QPushButton::clicked, this, &PictureDialog::save);
+    connect(save, &QPushButton::clicked, this,
+            [this] { askToSave(pictures_, current().picture, current().having, this); });
     connect(same_, &QPushButton::clicked, this, [this] {
         pictures_.sameInAll(current().picture, files_);
         accept();
@@ -100,7 +103,12 @@ PictureDialog::PictureDialog(PicturesController& pictures, std::vector<Shown> al
             &QPushButton::click);
     connect(new QShortcut(QKeySequence("Alt+Right"), this), &QShortcut::activated, next_,
             &QPushButton::click);
+    forgetFitted();
     showNumber(std::min(first, all_.size() - 1));
+}
+
+QString PictureDialog::summary() const {
+    return summary_->text();
 }
 
 QString PictureDialog::facts() const {
@@ -129,100 +137,194 @@ void PictureDialog::showNumber(size_t number) {
     same_->setVisible(current().having.size() < files_.size());
     const QString facts = pictureFacts(picture);
     now_->show({}, facts, tr("looking\u2026"));
-    forgetFitted();
+    showFitted();
+    showSummary();
     ++waiting_;
-    pictures_.look(
-        this, picture, current().having.front(),
-        [this, turn, facts, picture](const Result<PicturesController::Looked>& looked) {
-            --waiting_;
-            if (turn != turn_)
-                return;
-            if (!looked) {
-                now_->show({}, facts, qs(looked.error().message));
-                return;
-            }
-            QStringList lines{facts};
-            lines << (looked->colours.isEmpty() ? tr("No colour profile")
-                                                : tr("Colours: %1").arg(looked->colours));
-            const int shorter = std::min(picture.width, picture.height);
-            if (looked->detail > 0)
-                lines << (looked->enlarged
-                              ? tr("Enlarged: its real detail is about %1 pixels").arg(looked->detail)
-                              : tr("Real detail: about %1 of %2 pixels").arg(looked->detail).arg(shorter));
-            now_->show(looked->image, lines.join('\n'));
-        });
+    pictures_.look(this, picture, current().having.front(),
+                   [this, turn, facts, picture](const Result<PicturesController::Looked>& looked) {
+                       --waiting_;
+                       if (turn != turn_)
+                           return;
+                       if (!looked) {
+                           now_->show({}, facts, qs(looked.error().message));
+                           return;
+                       }
+                       QStringList lines{facts};
+                       lines << (looked->colours.isEmpty() ? tr("No colour profile")
+                                                           : tr("Colours: %1").arg(looked->colours));
+                       if (const QString detail = detailText(looked->detail, picture); !detail.isEmpty())
+                           lines << detail;
+                       now_->show(looked->image, lines.join('\n'));
+                   });
+}
+
+pictures::FitRule PictureDialog::rule() const {
+    return {side_->value(), static_cast<uint64_t>(bytes_->value()) * 1000, quality_->value()};
+}
+
+bool PictureDialog::isTooLarge(const tags::PictureInfo& picture) const {
+    return std::max(picture.width, picture.height) > rule().side || picture.bytes > rule().bytes;
 }
 
 void PictureDialog::forgetFitted() {
-    fitted_.reset();
-    then_->show({}, {}, tr("\u201CMake it fit\u201D shows what it would be."));
-    take_->setEnabled(false);
-    const bool fits =
-        static_cast<int>(std::max(current().picture.width, current().picture.height)) <= side_->value() &&
-        current().picture.bytes <= static_cast<uint64_t>(bytes_->value()) * 1000;
-    summary_->setText(fits ? tr("It fits as it is.") : tr("It is larger than the rule allows."));
+    ++ruleTurn_;
+    made_.clear();
+    toMake_.clear();
+    makes_ = failed_ = 0;
+    const auto large = std::ranges::count_if(all_, [this](const Shown& s) { return isTooLarge(s.picture); });
+    fitAll_->setText(tr("Make all %n fit that are too large", "", static_cast<int>(large)));
+    fitAll_->setVisible(large > 1);
+    fitAll_->setEnabled(true);
+    showFitted();
+    showSummary();
 }
 
-void PictureDialog::makeFit() {
+void PictureDialog::showFitted() {
+    const auto made = made_.find(at_);
+    if (made == made_.end()) {
+        then_->show({}, {}, tr("\u201CMake it fit\u201D shows what it would be."));
+        return;
+    }
+    const pictures::Fitted& fitted = made->second;
+    const QString facts =
+        tr("%1 \u00D7 %2 JPEG, %3").arg(fitted.width).arg(fitted.height).arg(shownSize(fitted.jpeg.size()));
+    then_->show(QImage::fromData(QByteArray::fromStdString(fitted.jpeg), "JPEG"),
+                facts + "\n" + tr("Quality %1").arg(fitted.quality));
+}
+
+void PictureDialog::showSummary() {
+    take_->setEnabled(!made_.empty() && toMake_.empty());
+    if (!toMake_.empty()) {
+        summary_->setText(tr("%1 of %2\u2026").arg(makes_ - toMake_.size()).arg(makes_));
+        return;
+    }
+    uint64_t before = 0, after = 0;
+    for (const auto& [number, fitted] : made_) {
+        before += all_[number].picture.bytes;
+        after += fitted.jpeg.size();
+    }
+    if (made_.size() > 1 || failed_ > 0) {
+        QString text = tr("%n picture(s): %1 instead of %2", "", static_cast<int>(made_.size()))
+                           .arg(shownSize(after), shownSize(before));
+        if (failed_ > 0)
+            text += "; " + tr("%n stay(s) as they are", "", static_cast<int>(failed_));
+        summary_->setText(text);
+    } else if (made_.size() == 1) {
+        summary_->setText(after < before
+                              ? tr("%1 % of its bytes").arg(after * 100 / std::max<uint64_t>(1, before))
+                              : tr("It would have more bytes than now."));
+    } else {
+        summary_->setText(isTooLarge(current().picture) ? tr("It is larger than the rule allows.")
+                                                        : tr("It fits as it is."));
+    }
+}
+
+void PictureDialog::rememberRule() {
     QSettings settings;
     settings.setValue("pictures/side", side_->value());
     settings.setValue("pictures/kilobytes", bytes_->value());
     settings.setValue("pictures/quality", quality_->value());
-    const uint64_t turn = turn_;
-    const pictures::FitRule rule{side_->value(), static_cast<uint64_t>(bytes_->value()) * 1000,
-                                 quality_->value()};
+}
+
+void PictureDialog::makeFit() {
+    rememberRule();
     then_->show({}, {}, tr("working\u2026"));
     fit_->setEnabled(false);
     ++waiting_;
-    pictures_.fit(
-        this, current().picture, current().having.front(), rule,
-        [this, turn, rule](Result<PicturesController::FitLooked> made) {
-            --waiting_;
-            fit_->setEnabled(true);
-            const pictures::FitRule now{side_->value(), static_cast<uint64_t>(bytes_->value()) * 1000,
-                                        quality_->value()};
-            if (turn != turn_ || now != rule)
-                return;
-            if (!made) {
-                then_->show({}, {}, qs(made.error().message));
-                return;
-            }
-            const uint64_t before = current().picture.bytes, after = made->fitted.jpeg.size();
-            const QString facts = tr("%1 \u00D7 %2 JPEG, %3")
-                                      .arg(made->fitted.width)
-                                      .arg(made->fitted.height)
-                                      .arg(shownSize(after));
-            then_->show(made->image, facts + "\n" + tr("Quality %1").arg(made->fitted.quality));
-            fitted_ = std::move(made->fitted);
-            take_->setEnabled(true);
-            summary_->setText(after < before
-                                  ? tr("%1 % of its bytes").arg(after * 100 / std::max<uint64_t>(1, before))
-                                  : tr("It would have more bytes than now."));
-        });
+    pictures_.fit(this, current().picture, current().having.front(), rule(),
+                  [this, number = at_, turn = ruleTurn_](Result<PicturesController::FitLooked> made) {
+                      --waiting_;
+                      fit_->setEnabled(true);
+                      if (turn != ruleTurn_)
+                          return showFitted();
+                      if (made)
+                          made_[number] = std::move(made->fitted);
+                      if (number == at_ && made)
+                          showFitted();
+                      else if (number == at_)
+                          then_->show({}, {}, qs(made.error().message));
+                      showSummary();
+                  });
+}
+
+void PictureDialog::makeAllFit() {
+    rememberRule();
+    forgetFitted();
+    for (size_t i = all_.size(); i-- > 0;)
+        if (isTooLarge(all_[i].picture))
+            toMake_.push_back(i);
+    makes_ = toMake_.size();
+    fitAll_->setEnabled(false);
+    makeNextFit();
+}
+
+/// One after the other; a change of the rule ends it.
+void PictureDialog::makeNextFit() {
+    showSummary();
+    if (toMake_.empty()) {
+        fitAll_->setEnabled(true);
+        return;
+    }
+    const size_t number = toMake_.back();
+    ++waiting_;
+    pictures_.fit(this, all_[number].picture, all_[number].having.front(), rule(),
+                  [this, number, turn = ruleTurn_](Result<PicturesController::FitLooked> made) {
+                      --waiting_;
+                      if (turn != ruleTurn_)
+                          return;
+                      toMake_.pop_back();
+                      const tags::PictureInfo& old = all_[number].picture;
+                      const bool better = made && (made->fitted.jpeg.size() < old.bytes ||
+                                                   std::max(old.width, old.height) > rule().side);
+                      if (better)
+                          made_[number] = std::move(made->fitted);
+                      else
+                          ++failed_;
+                      if (number == at_)
+                          showFitted();
+                      makeNextFit();
+                  });
 }
 
 void PictureDialog::take() {
-    if (fitted_)
-        pictures_.takeFitted(current().picture, *fitted_, current().having);
+    for (const auto& [number, fitted] : made_)
+        pictures_.takeFitted(all_[number].picture, fitted, all_[number].having);
     accept();
 }
 
 void PictureDialog::replace() {
-    const QString name =
-        QFileDialog::getOpenFileName(this, tr("Replace the picture"), {},
-                                     tr("Pictures (*.jpg *.jpeg *.png *.gif *.bmp *.webp);;All files (*)"));
-    if (name.isEmpty())
-        return;
-    pictures_.replaceWith(current().picture, QFile::encodeName(name).toStdString(), current().having);
-    accept();
+    if (askToReplace(pictures_, current().picture, current().having, this))
+        accept();
 }
 
-void PictureDialog::save() {
-    const QString ending = qs(current().picture.mime).section('/', 1).replace("jpeg", "jpg");
-    const QString name =
-        QFileDialog::getSaveFileName(this, tr("Save the picture"), qs(current().picture.type) + "." + ending);
+QString detailText(const PicturesController::Detail& detail, const tags::PictureInfo& picture) {
+    if (detail.side <= 0)
+        return {};
+    return detail.enlarged
+               ? PictureDialog::tr("Enlarged: its real detail is about %1 pixels").arg(detail.side)
+               : PictureDialog::tr("Real detail: about %1 of %2 pixels")
+                     .arg(detail.side)
+                     .arg(std::min(picture.width, picture.height));
+}
+
+bool askToReplace(PicturesController& pictures, const tags::PictureInfo& picture,
+                  const std::vector<FileId>& having, QWidget* parent) {
+    const QString name = QFileDialog::getOpenFileName(
+        parent, PictureDialog::tr("Replace the picture"), {},
+        PictureDialog::tr("Pictures (*.jpg *.jpeg *.png *.gif *.bmp *.webp);;All files (*)"));
+    if (name.isEmpty())
+        return false;
+    pictures.replaceWith(picture, QFile::encodeName(name).toStdString(), having);
+    return true;
+}
+
+void askToSave(PicturesController& pictures, const tags::PictureInfo& picture,
+               const std::vector<FileId>& having, QWidget* parent) {
+    const QString ending = qs(picture.mime).section('/', 1).replace("jpeg", "jpg");
+    const QString name = QFileDialog::getSaveFileName(parent, PictureDialog::tr("Save the picture"),
+                                                      qs(picture.type) + "." + ending);
     if (!name.isEmpty())
-        pictures_.saveAs(current().picture, current().having.front(), name);
+        pictures.saveAs(picture, having.front(), name);
 }
 
 } // namespace moorfrost::app

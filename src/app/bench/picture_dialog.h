@@ -5,6 +5,9 @@
 
 #include <QDialog>
 
+#include <map>
+#include <vector>
+
 #include "app/control/pictures_controller.h"
 
 class QLabel;
@@ -14,6 +17,15 @@ class QSpinBox;
 namespace moorfrost::app {
 
 class PictureMat;
+
+/// In words; "" where nothing can be told.
+QString detailText(const PicturesController::Detail& detail, const tags::PictureInfo& picture);
+/// Asks for a picture that takes the place of this one in the files that have it; false if none was chosen.
+bool askToReplace(PicturesController& pictures, const tags::PictureInfo& picture,
+                  const std::vector<FileId>& having, QWidget* parent);
+/// Asks for a place, and saves the picture of these files there.
+void askToSave(PicturesController& pictures, const tags::PictureInfo& picture,
+               const std::vector<FileId>& having, QWidget* parent);
 
 class PictureDialog : public QDialog {
     Q_OBJECT
@@ -27,6 +39,9 @@ public:
                   std::vector<FileId> files, QWidget* parent = nullptr);
 
     QPushButton* fitButton() { return fit_; }
+    /// All that are larger than the rule allows; hidden where there are not several.
+    QPushButton* fitAllButton() { return fitAll_; }
+    QString summary() const;
     QPushButton* takeButton() { return take_; }
     QSpinBox* side() { return side_; }
     QString facts() const;
@@ -36,10 +51,18 @@ public:
 
 private:
     void showNumber(size_t number);
+    pictures::FitRule rule() const;
+    bool isTooLarge(const tags::PictureInfo& picture) const;
+    void rememberRule();
     void makeFit();
+    void makeAllFit();
+    void makeNextFit();
+    /// What was made of the current one, if it was.
+    void showFitted();
+    void showSummary();
     void take();
     void replace();
-    void save();
+    /// The rule is another.
     void forgetFitted();
     const Shown& current() const { return all_[at_]; }
 
@@ -48,12 +71,15 @@ private:
     std::vector<FileId> files_;
     size_t at_ = 0;
     int waiting_ = 0;
-    uint64_t turn_ = 0; // of looking: an answer to an older one is nobody's
-    std::optional<pictures::Fitted> fitted_;
+    uint64_t turn_ = 0;                       // of looking: an answer to an older one is nobody's
+    std::map<size_t, pictures::Fitted> made_; // of which pictures, by the rule as it stands
+    std::vector<size_t> toMake_;              // the next one last
+    size_t makes_ = 0, failed_ = 0;           // how many were to be made, and could not be
+    uint64_t ruleTurn_ = 0;
     PictureMat *now_, *then_;
     QLabel *nowFacts_, *thenFacts_, *title_, *summary_;
     QSpinBox *side_, *bytes_, *quality_;
-    QPushButton *fit_, *take_, *same_, *before_, *next_;
+    QPushButton *fit_, *fitAll_, *take_, *same_, *before_, *next_;
 };
 
 } // namespace moorfrost::app

@@ -55,6 +55,21 @@ Result<QImage> imageOf(const Path& file, uint64_t hash) {
     return image;
 }
 
+PicturesController::Detail detailIn(const Path& file, uint64_t hash, const PictureInfo& picture) {
+    PicturesController::Detail out;
+    const int shorter = std::min(picture.width, picture.height);
+    const int side = std::clamp(shorter, 16, mostSide);
+    if (shorter < 64)
+        return out;
+    if (auto square = ParserPool::shared().pictureOf(file, hash, side)) {
+        out.side = pictures::detailOf(*square);
+        if (side < shorter) // what was scaled down to be looked at may have more
+            out.side = out.side >= side * 9 / 10 ? shorter : out.side * shorter / side;
+        out.enlarged = out.side > 0 && out.side < pictures::enlargedBelow * shorter;
+    }
+    return out;
+}
+
 } // namespace
 
 std::function<std::pair<Path, uint64_t>()> PicturesController::placeOf(const PictureInfo& picture,
@@ -90,6 +105,29 @@ void PicturesController::listFolders(QObject* asker, const std::vector<Path>& fo
         [found, then = std::move(then)](const Status&) { then(std::move(*found)); });
 }
 
+std::optional<PicturesController::Detail> PicturesController::knownDetail(const PictureInfo& picture) const {
+    const auto it = details_.find(picture.hash);
+    return it == details_.end() || picture.hash == 0 ? std::nullopt : std::optional(it->second);
+}
+
+void PicturesController::measure(QObject* asker, const PictureInfo& picture, FileId holder,
+                                 std::function<void()> then) {
+    if (picture.hash == 0 || details_.contains(picture.hash))
+        return;
+    jobs_.start(
+        asker, {ss(tr("Looking at a picture")), work::Priority::Background},
+        [place = placeOf(picture, holder), picture](std::stop_token, work::Progress&) -> Result<Detail> {
+            const auto [file, hash] = place();
+            return detailIn(file, hash, picture);
+        },
+        [this, hash = picture.hash, then = std::move(then)](const Result<Detail>& detail) {
+            if (!detail)
+                return;
+            details_[hash] = *detail;
+            then();
+        });
+}
+
 void PicturesController::look(QObject* asker, const PictureInfo& picture, FileId holder,
                               std::function<void(Result<Looked>)> then) {
     auto looked = std::make_shared<Looked>();
@@ -103,19 +141,12 @@ void PicturesController::look(QObject* asker, const PictureInfo& picture, FileId
             looked->image = *image;
             if (const auto bytes = bytesOf(file, hash))
                 looked->colours = qs(tags::colourProfile(*bytes));
-            const int shorter = std::min(picture.width, picture.height);
-            if (const int side = std::clamp(shorter, 16, mostSide); shorter >= 64)
-                if (auto square = ParserPool::shared().pictureOf(file, hash, side)) {
-                    looked->detail = pictures::detailOf(*square);
-                    if (side < shorter) // what was scaled down to be looked at may have more
-                        looked->detail =
-                            looked->detail >= side * 9 / 10 ? shorter : looked->detail * shorter / side;
-                    looked->enlarged =
-                        looked->detail > 0 && looked->detail < pictures::enlargedBelow * shorter;
-                }
+            looked->detail = detailIn(file, hash, picture);
             return Done{};
         },
-        [looked, then = std::move(then)](const Status& ended) {
+        [this, looked, hash = picture.hash, then = std::move(then)](const Status& ended) {
+            if (ended)
+                details_[hash] = looked->detail;
             then(ended ? Result<Looked>(std::move(*looked)) : Result<Looked>(ended.error()));
         });
 }

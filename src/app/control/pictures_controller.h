@@ -51,12 +51,20 @@ public:
                   const std::vector<FileId>& files);
     void dropDrafts(const std::string& type, const std::vector<FileId>& files);
 
+    /// How much there really is to be seen.
+    struct Detail {
+        int side = 0; // pixels of the shorter side; 0: nothing can be told
+        bool enlarged = false;
+    };
+    /// Of a picture that was measured before; nullopt of others.
+    std::optional<Detail> knownDetail(const tags::PictureInfo& picture) const;
+    /// Measures it in a job, unless it is known. `holder`: a file of sound that has it on disk.
+    void measure(QObject* asker, const tags::PictureInfo& picture, FileId holder, std::function<void()> then);
     /// What is to be known of a picture that is looked at.
     struct Looked {
         QImage image; // all of it, at most 2048 pixels wide or high
         QString colours;
-        int detail = 0; // pixels; 0: nothing can be told
-        bool enlarged = false;
+        Detail detail;
     };
     /// `holder`: a file of sound that has it on disk. Read in a job; an Error where it cannot be shown.
     void look(QObject* asker, const tags::PictureInfo& picture, FileId holder,
@@ -113,6 +121,7 @@ private:
     JobList& jobs_;
     Messages& messages_;
     library::PictureStore store_;
+    std::map<uint64_t, Detail> details_; // of pictures that were measured, by hash
 };
 
 } // namespace moorfrost::app

@@ -31,6 +31,7 @@ Controllers::Controllers(const Path& file)
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
       sameSound(library, recordings, index, jobs),
       bringIn(library, settings, files, batch, lasting, jobs, messages),
+      folders(library, files, drafts, jobs, messages),
       writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
       care(library, jobs, messages), peaks(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, jobs, messages) {
@@ -96,6 +97,7 @@ void Controllers::begin() {
         },
         [](const Status&) {});
     index.refresh(open->get_future().share());
+    library.write([](library::Store& store) { store.looked().forgetIdle(); }); // of the last time
     care.recover();
     settings.load();
     shelves.load();
@@ -127,10 +129,11 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,       &library,   &settings,   &files,    &recordings, &drafts,          &undo,
-            &pictures,   &index,     &standards,  &shelves,  &journal,    &batch,           &kinds,
-            &places,     &sleeves,   &references, &identify, &strays,     &releasePictures, &along,
-            &duplicates, &sameSound, &bringIn,    &writing,  &care};
+    return {&jobs,    &library,         &settings, &files,      &recordings, &drafts,
+            &undo,    &pictures,        &index,    &standards,  &shelves,    &journal,
+            &batch,   &kinds,           &places,   &sleeves,    &references, &identify,
+            &strays,  &releasePictures, &along,    &duplicates, &sameSound,  &bringIn,
+            &folders, &writing,         &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

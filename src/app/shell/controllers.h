@@ -12,6 +12,7 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
+#include "app/control/folder_walk.h"
 #include "app/control/identify_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/journal_controller.h"
@@ -87,6 +88,7 @@ public:
     Duplicates duplicates;
     SameSound sameSound;
     BringIn bringIn;
+    FolderWalk folders;
     WritingController writing;
     LibraryCare care;
     Peaks peaks;

@@ -14,6 +14,7 @@
 #include "app/shell/command_finder.h"
 #include "app/shell/foot.h"
 #include "app/shell/main_window.h"
+#include "app/shell/parts.h"
 #include "app/widgets/field_box.h"
 
 namespace moorfrost::app {
@@ -75,6 +76,23 @@ void MainWindow::makeActions() {
         step(BenchPage::BringIn);
         bench_->bringIn()->gather();
     });
+    add(tr("Folder by folder\u2026"), QKeySequence("Ctrl+Alt+D"), [this] {
+        showWorkspace(Bench);
+        bench_->lookThrough();
+    });
+    auto folder = [this](int by) {
+        if (!c_.folders.isOn()) {
+            c_.messages.say(tr("Choose first what is looked through: Folder by folder\u2026 (Ctrl+Alt+D)."));
+        } else if (workspace() == Bench && bench_->showsFolders()) {
+            c_.folders.step(by);
+        } else { // the one that was in sight
+            showWorkspace(Bench);
+            bench_->showStep(BenchPage::Describe);
+        }
+    };
+    add(tr("The next folder, with its files"), QKeySequence("F8"), [folder] { folder(1); });
+    add(tr("The folder before"), QKeySequence("Shift+F8"), [folder] { folder(-1); });
+    add(tr("Back to the sleeves"), {}, [this] { c_.folders.end(); });
     add(tr("Confirm kinds\u2026"), {}, [this, step] {
         step(BenchPage::BringIn);
         bench_->bringIn()->confirmKinds();
@@ -220,6 +238,8 @@ void MainWindow::makeActions() {
     add(tr("Stop playing"), {}, [this] { player_.stop(); });
 
     open(tr("Go to"));
+    add(tr("Next part of the page"), QKeySequence("F6"), [this] { goToPart(this, 1); });
+    add(tr("Previous part of the page"), QKeySequence("Shift+F6"), [this] { goToPart(this, -1); });
     add(tr("Go to Bench"), QKeySequence("Ctrl+1"), [this] { showWorkspace(Bench); });
     add(tr("Go to Library"), QKeySequence("Ctrl+2"), [this] { showWorkspace(Library); });
     add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });

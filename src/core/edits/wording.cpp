@@ -77,8 +77,10 @@ namespace {
 bool isSeen(UChar32 c) {
     const int8_t type = u_charType(c);
     if (c == 0x200D || c == 0x200C || (c >= 0xFE00 && c <= 0xFE0F) || (c >= 0xE0020 && c <= 0xE007F))
-        return true; // they join letters, and parts of signs
-    return type != U_CONTROL_CHAR && type != U_FORMAT_CHAR && type != U_SURROGATE;
+        return true;           // they join letters, and parts of signs
+    if (type == U_FORMAT_CHAR) // signs around numbers, as Arabic has them, are drawn
+        return !u_hasBinaryProperty(c, UCHAR_DEFAULT_IGNORABLE_CODE_POINT) && (c < 0xFFF9 || c > 0xFFFB);
+    return type != U_CONTROL_CHAR && type != U_SURROGATE;
 }
 
 std::string tidied(const std::string& value, const Tidying& how, bool lines) {

@@ -10,9 +10,12 @@ WorkRows readWorkRows(Store& store, const std::vector<FileId>& files) {
     out.asked = files;
     out.files = store.files().findAll(files);
     out.batches = store.batches().placesOf(files);
-    // What is in no batch and on no shelf is known for the sake of its recording only: nobody works on it.
-    std::erase_if(out.files,
-                  [&](const FileRecord& f) { return f.shelf == 0 && !out.batches.contains(f.id); });
+    // What is in no batch, on no shelf and not looked at is known for the sake of its recording only: nobody
+    // works on it.
+    const std::set<FileId> looked = store.looked().among(files);
+    std::erase_if(out.files, [&](const FileRecord& f) {
+        return f.shelf == 0 && !out.batches.contains(f.id) && !looked.contains(f.id);
+    });
     out.kinds = store.recordings().valuesOfFiles(kindField, files);
     out.proposedKinds = store.workedOut().find(proposedKindField, files);
     return out;

@@ -11,11 +11,6 @@ namespace {
 int64_t now() {
     return static_cast<int64_t>(std::time(nullptr));
 }
-
-/// Of whose recording something is kept: it is known even where it is in no batch and on no shelf.
-std::string fileIsKept() {
-    return keptCondition("(SELECT recording FROM recording_file WHERE file = file.id)");
-}
 } // namespace
 
 int64_t BatchTable::add(const std::string& name) {
@@ -61,13 +56,17 @@ std::vector<BatchOrigin> BatchTable::origins(int64_t batch) {
     return out;
 }
 
+namespace {
+constexpr const char* notLookedAt = " AND NOT EXISTS (SELECT 1 FROM looked_at WHERE looked_at.file=file.id)";
+} // namespace
+
 void BatchTable::forget(int64_t id) {
     Transaction transaction(db_);
     const std::string ofNoOther = " IN (SELECT file FROM batch_file WHERE batch=?1) AND NOT EXISTS"
                                   " (SELECT 1 FROM batch_file AS other WHERE batch<>?1 AND other.file=";
     Statement(db_, "DELETE FROM draft WHERE file" + ofNoOther + "draft.file)").bind(id).run();
-    Statement(db_,
-              "DELETE FROM file WHERE shelf IS NULL AND id" + ofNoOther + "file.id) AND NOT " + fileIsKept())
+    Statement(db_, "DELETE FROM file WHERE shelf IS NULL AND id" + ofNoOther + "file.id) AND NOT " +
+                       fileIsKept() + notLookedAt)
         .bind(id)
         .run();
     Statement(db_, "DELETE FROM batch WHERE id=?").bind(id).run();
@@ -105,7 +104,7 @@ void BatchTable::removeFiles(int64_t batch, const std::vector<FileId>& files) {
     const std::string lost = "=? AND NOT EXISTS (SELECT 1 FROM batch_file WHERE batch_file.file=file.id)"
                              " AND shelf IS NULL";
     Statement drop(db_, "DELETE FROM draft WHERE file IN (SELECT id FROM file WHERE id" + lost + ")");
-    Statement forget(db_, "DELETE FROM file WHERE id" + lost + " AND NOT " + fileIsKept());
+    Statement forget(db_, "DELETE FROM file WHERE id" + lost + " AND NOT " + fileIsKept() + notLookedAt);
     for (FileId id : files) {
         remove.bind(batch).bind(id).run();
         drop.bind(id).run();

@@ -256,6 +256,7 @@ bool FileTable::letGo(FileId id) {
             .run();
         Statement(db_, "DELETE FROM batch_file WHERE file=?").bind(id).run();
         Statement(db_, "DELETE FROM draft WHERE file=?").bind(id).run();
+        Statement(db_, "DELETE FROM looked_at WHERE file=?").bind(id).run();
     } else {
         forget(id);
     }

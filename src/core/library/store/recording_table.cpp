@@ -7,6 +7,10 @@
 
 namespace moorfrost::library {
 
+std::string fileIsKept() {
+    return keptCondition("(SELECT recording FROM recording_file WHERE file = file.id)");
+}
+
 std::string keptCondition(const std::string& recording) {
     return "(EXISTS (SELECT 1 FROM recording_value WHERE recording = " + recording +
            ") OR EXISTS (SELECT 1 FROM recording WHERE id = " + recording +

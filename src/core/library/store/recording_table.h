@@ -70,5 +70,7 @@ private:
 
 /// A condition in SQL: something is kept of the recording that the expression gives.
 std::string keptCondition(const std::string& recording);
+/// The same for a row of "file": it is known even where it is in no batch and on no shelf.
+std::string fileIsKept();
 
 } // namespace moorfrost::library

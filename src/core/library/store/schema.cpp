@@ -219,6 +219,9 @@ const std::vector<Migration>& migrations() {
         CREATE INDEX library_change_part_subject ON library_change_part (kind, subject);
         ALTER TABLE step ADD COLUMN kept_pictures TEXT NOT NULL DEFAULT '';
         )"},
+        {R"(
+        CREATE TABLE looked_at (file INTEGER PRIMARY KEY REFERENCES file(id) ON DELETE CASCADE);
+        )"},
     };
     return list;
 }

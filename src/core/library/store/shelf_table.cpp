@@ -22,7 +22,7 @@ void ShelfTable::remove(int64_t id) {
     Transaction transaction(db_);
     Statement(db_, "DELETE FROM file WHERE shelf=? AND NOT EXISTS"
                    " (SELECT 1 FROM batch_file WHERE batch_file.file=file.id) AND NOT " +
-                       keptCondition("(SELECT recording FROM recording_file WHERE file = file.id)"))
+                       fileIsKept())
         .bind(id)
         .run();
     Statement(db_, "UPDATE file SET shelf=NULL WHERE shelf=?").bind(id).run();

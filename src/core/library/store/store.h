@@ -13,6 +13,7 @@
 #include "core/library/store/fixity_table.h"
 #include "core/library/store/journal_table.h"
 #include "core/library/store/lasting_table.h"
+#include "core/library/store/looked_table.h"
 #include "core/library/store/peaks_table.h"
 #include "core/library/store/recording_table.h"
 #include "core/library/store/revision_table.h"
@@ -41,6 +42,7 @@ public:
     JournalTable& journal() { return journal_; }
     FixityTable& fixity() { return fixity_; }
     LastingTable& lasting() { return lasting_; }
+    LookedTable& looked() { return looked_; }
     RecordingTable& recordings() { return recordings_; }
     ChangeTable& changes() { return changes_; }
 
@@ -68,6 +70,7 @@ private:
     JournalTable journal_{db_, PictureStore::folderOf(file_)};
     FixityTable fixity_{db_};
     LastingTable lasting_{db_};
+    LookedTable looked_{db_};
     RecordingTable recordings_{db_};
     ChangeTable changes_{db_};
 };
