@@ -157,6 +157,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::FolderPanel</name>
+    <message numerus="yes">
+        <source>%1, %n file(s) with drafts</source>
+        <translation><numerusform>%1, %n file with drafts</numerusform><numerusform>%1, %n files with drafts</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::Foot</name>
     <message numerus="yes">
         <source>%n draft(s)</source>
@@ -345,6 +352,18 @@
     <message numerus="yes">
         <source>The same in all %n file(s)</source>
         <translation><numerusform>The same in all %n file</numerusform><numerusform>The same in all %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Make all %n fit that are too large</source>
+        <translation><numerusform>Make all %n fit that are too large</numerusform><numerusform>Make all %n fit that are too large</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n picture(s): %1 instead of %2</source>
+        <translation><numerusform>%n picture: %1 instead of %2</numerusform><numerusform>%n pictures: %1 instead of %2</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n stay(s) as they are</source>
+        <translation><numerusform>%n stay as they are</numerusform><numerusform>%n stays as they are</numerusform></translation>
     </message>
 </context>
 <context>

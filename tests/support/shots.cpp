@@ -256,6 +256,24 @@ int main(int argc, char** argv) {
     w.bench()->describe()->sheet()->selectAll();
     w.player().play(s.files.file(id("01_nightpost_MASTER.flac")));
     shot(&w, "describe");
+    {
+        s.folders.begin(root / "incoming");
+        d.settle();
+        std::vector<library::DraftSession::Wish> years;
+        for (int i = 0; i < 3; ++i) {
+            s.folders.step(1);
+            d.settle();
+        }
+        for (FileId f : s.folders.files())
+            years.push_back({f, "date", {"2021"}});
+        s.drafts.session().propose("Edit", years, typed);
+        w.bench()->describe()->sheet()->setFocus();
+        QTest::qWait(1500); // pictures are measured when the hands rest
+        shot(&w, "folders");
+        s.undo.undo();
+        s.folders.end();
+        d.settle();
+    }
 
     {
         DescribePage* page = w.bench()->describe();

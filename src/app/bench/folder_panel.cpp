@@ -124,7 +124,7 @@ FolderPanel::FolderPanel(const Uses& use, QWidget* parent) : QFrame(parent), use
     list_->setEditTriggers(QAbstractItemView::NoEditTriggers);
     previous_ = button(tr("Previous"));
     previous_->setToolTip(tr("The folder before this one (Shift+F8)"));
-    next_ = button(tr("Next"), "accent");
+    next_ = button(tr("Next (F8)"), "accent");
     next_->setToolTip(tr("The next folder, with its files (F8)"));
     bring_ = button(tr("Bring it in"));
     bring_->setToolTip(tr("The folder in sight goes into the batch, with its drafts"));
@@ -174,7 +174,7 @@ void FolderPanel::refresh() {
     count_->setText(all == 0           ? (walk.isLooking() ? tr("Looking\u2026") : tr("No folders"))
                     : walk.isLooking() ? tr("Folder %1 of %2 so far").arg(now + 1).arg(all)
                                        : tr("Folder %1 of %2").arg(now + 1).arg(all));
-    root_->setText(tr("in %1").arg(shownPath(walk.root())));
+    root_->setText(tr("in %1").arg(shownName(walk.root())));
     root_->setToolTip(shownPath(walk.root()));
     previous_->setEnabled(now > 0);
     next_->setEnabled(now >= 0 && now + 1 < all);

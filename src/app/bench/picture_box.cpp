@@ -209,7 +209,11 @@ void PictureBox::measure() {
             for (size_t k = 0; k < shown_.size(); ++k)
                 if (const auto detail = use_.pictures.knownDetail(shown_[k].picture);
                     detail && shown_[k].picture.hash == hash && !shown_[k].removed) {
-                    const QString text = detailText(*detail, shown_[k].picture);
+                    const QString text = detail->side <= 0 ? QString()
+                                         : detail->enlarged
+                                             ? tr("Enlarged: real detail %1 px").arg(detail->side)
+                                             : tr("Real detail %1 px").arg(detail->side);
+                    details_[k]->setToolTip(detailText(*detail, shown_[k].picture));
                     details_[k]->setObjectName(detail->enlarged ? "attention" : "quiet");
                     details_[k]->style()->polish(details_[k]);
                     details_[k]->setText(text);
