@@ -176,10 +176,11 @@ void DescribePage::arrange() {
     filter_->setCount(files.size(), given_.size());
     filter_->setVisible(!given_.empty());
     const int shown = given_.empty() ? 1 : files.empty() ? 2 : 0;
-    if (shown == 1)
-        hadFocus_ = hadFocus_ || view_->hasFocus();
+    const bool had = shown == 1 && view_->hasFocus();
     stack_->setCurrentIndex(shown);
-    if (shown == 0 && std::exchange(hadFocus_, false) && !filter_->search()->hasFocus())
+    if (had)
+        instead_ = QApplication::focusWidget();
+    else if (shown == 0 && instead_ && QApplication::focusWidget() == std::exchange(instead_, nullptr))
         view_->setFocus(); // it was out of sight for a moment
     const bool same = files == model_->files();
     model_->setFiles(std::move(files));

@@ -2,6 +2,7 @@
 // Bench / Describe: the sheet and the drawer.
 #pragma once
 
+#include <QPointer>
 #include <QWidget>
 
 #include <optional>
@@ -109,8 +110,8 @@ private:
     std::optional<std::vector<FileId>> next_; // are shown when an open editor is closed
     std::vector<FileId> given_;               // those that may be shown
     std::vector<SheetSort> sorting_;
-    std::string lastColumn_; // that was current
-    bool hadFocus_ = false;  // the sheet, before there was nothing to show
+    std::string lastColumn_;    // that was current
+    QPointer<QWidget> instead_; // has the focus that the sheet had before there was nothing to show
     SheetModel* model_;
     SheetView* view_;
     Drawer* drawer_;

@@ -86,8 +86,8 @@ CustomFieldDialog::CustomFieldDialog(CustomFields& fields, const std::string& ke
         begin = *known;
     else if (!key.empty()) { // found in files
         begin.place = text::upper(key);
-        begin.label = key;
-        begin.label[0] = text::upper(key.substr(0, 1))[0];
+        const QString name = qs(key);
+        begin.label = ss(name.left(1).toUpper() + name.mid(1));
         begin.several = true;
     }
     placed_ = !key.empty();
