@@ -62,6 +62,7 @@ int reference(const Options& options);
 int fingerprint(const Options& options);
 int match(const Options& options);
 int duplicates(const Options& options);
+int disc(const Options& options);
 int search(const Options& options);
 int facets(const Options& options);
 int stats(const Options& options);

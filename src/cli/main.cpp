@@ -125,6 +125,9 @@ int main(int argc, char** argv) {
         ->check(CLI::IsMember({"library", "reference"}));
     add("duplicates", "Files on shelves that sound the same: one object a group", duplicates)
         ->add_flag("--json", o.json, "As it is anyway");
+    CLI::App* discs = add("disc", "Read the table of a disc", disc);
+    discs->add_option("what", o.step, "toc")->required()->check(CLI::IsMember({"toc"}));
+    discs->add_option("path", o.paths, "Cue sheets of disc images")->required();
     CLI::App* fix = withPaths(add("fixity", "Print checksums of the sound, without the tags", fixity));
     fix->add_flag("--sha256", o.sha256, "SHA-256 as well");
     fix->add_flag("--store", o.store, "Keep them in the library");

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "demo/make.h"
+#include "demo/discs.h"
 
 #include <atomic>
 #include <fstream>
@@ -143,6 +144,7 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     MadeDemo made;
     made.incoming = root / "incoming";
     made.shelf = root / "Music archive";
+    made.discs = root / "discs";
     Path complete = root / ".complete";
     std::vector<DemoTrack> tracks = demoTracks();
     made.sounds = tracks.size();
@@ -151,6 +153,7 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     std::error_code error;
     fs::remove_all(made.incoming, error);
     fs::remove_all(made.shelf, error);
+    fs::remove_all(made.discs, error);
     fs::create_directories(made.shelf, error);
     for (const DemoTrack& track : tracks)
         fs::create_directories((made.incoming / track.path).parent_path(), error);
@@ -160,14 +163,15 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     std::mutex mutex;
     std::optional<Error> failure;
     auto work = [&] {
-        for (size_t i = next++; i < tracks.size(); i = next++) {
-            Status s = makeTrack(tracks[i], made.incoming);
+        // The discs take longest.
+        for (size_t i = next++; i < discs + tracks.size(); i = next++) {
+            Status s = i < discs ? makeDisc(made.discs, i) : makeTrack(tracks[i - discs], made.incoming);
             std::lock_guard lock(mutex);
             if (!s && !failure)
                 failure = s.error();
             ++done;
             if (progress)
-                progress(done, tracks.size());
+                progress(done, discs + tracks.size());
         }
     };
     {
@@ -189,6 +193,7 @@ Result<MadeDemo> makeDemo(const Path& root, bool keep, const std::function<void(
     if (Status s = makeBroken(made.incoming); !s)
         return s.error();
     setTimes(made.incoming);
+    setTimes(made.discs);
     writeBytes(complete, demoVersion);
     return made;
 }

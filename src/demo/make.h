@@ -9,12 +9,13 @@
 namespace moorfrost::demo {
 
 /// What is kept from another version is made anew.
-constexpr const char* demoVersion = "moorfrost-demo 5\n";
+constexpr const char* demoVersion = "moorfrost-demo 6\n";
 
 struct MadeDemo {
     size_t sounds = 0;
     Path incoming; // the messy folders
     Path shelf;    // an empty folder to put things away on
+    Path discs;    // images of three discs
 };
 
 /// Into `root`, which may exist; what a former run made there is left as it is if `keep`, else made anew.
