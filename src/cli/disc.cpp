@@ -1,8 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // disc: the table of contents of discs.
+#include <set>
+
+#include <fmt/format.h>
+
 #include "cli/json_out.h"
 #include "cli/sets.h"
-#include "core/disc/image.h"
+#include "core/audio/encode.h"
+#include "core/disc/rip_plan.h"
+#include "core/text/text.h"
 
 namespace moorfrost::cli {
 
@@ -44,8 +50,54 @@ Json tocJson(const disc::DiscImage& image) {
 
 } // namespace
 
+namespace {
+
+/// Whose numbers were given; all of a disc where none were.
+std::set<int> wantedTracks(const Options& options) {
+    std::set<int> out;
+    for (const std::string& n : text::split(options.list, ","))
+        if (text::isDigits(n) && n.size() < 4)
+            out.insert(std::atoi(n.c_str()));
+    return out;
+}
+
+int ripOne(const Path& sheet, const Options& options) {
+    auto drive = disc::SimulatedDrive::open(std::filesystem::absolute(sheet));
+    if (!drive) {
+        say(drive.error().message);
+        return 1;
+    }
+    const disc::DiscImage& image = (*drive)->image();
+    disc::RipPlan plan = disc::usualPlan(image.toc, image.text, std::filesystem::absolute(options.into),
+                                         options.format, text::forDisplay(sheet.stem().native()));
+    plan.bitrate = static_cast<int>(options.limit) * 1000;
+    const std::set<int> wanted = wantedTracks(options);
+    if (!wanted.empty())
+        std::erase_if(plan.tracks, [&](const disc::RipTrack& t) { return !wanted.contains(t.number); });
+    const disc::RipReport report = disc::rip(**drive, plan, {}, [](const disc::RipProgress&) {});
+    for (const disc::TrackReport& t : report.tracks)
+        if (!t.error.empty())
+            say(fmt::format("Track {}: {}", t.number, t.error));
+    if (Status kept = disc::keepReports(report); !kept)
+        say(kept.error().message);
+    print(Json::parse(disc::reportJson(report)));
+    return report.complete ? 0 : 1;
+}
+
+} // namespace
+
 int disc(const Options& options) {
     int exitCode = 0;
+    if (options.step == "rip") {
+        if (options.into.empty() || !audio::encodeFormat(options.format)) {
+            say(options.into.empty() ? "Say with --into where the files are to be."
+                                     : "\"" + options.format + "\" is no format to rip to.");
+            return 2;
+        }
+        for (const Path& path : pathsOf(options))
+            exitCode = std::max(exitCode, ripOne(path, options));
+        return exitCode;
+    }
     for (const Path& path : pathsOf(options)) {
         auto image = disc::openImage(std::filesystem::absolute(path));
         if (!image) {

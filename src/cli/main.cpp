@@ -125,9 +125,13 @@ int main(int argc, char** argv) {
         ->check(CLI::IsMember({"library", "reference"}));
     add("duplicates", "Files on shelves that sound the same: one object a group", duplicates)
         ->add_flag("--json", o.json, "As it is anyway");
-    CLI::App* discs = add("disc", "Read the table of a disc", disc);
-    discs->add_option("what", o.step, "toc")->required()->check(CLI::IsMember({"toc"}));
+    CLI::App* discs = add("disc", "Read the tables of discs, or make files of their tracks", disc);
+    discs->add_option("what", o.step, "toc, or rip")->required()->check(CLI::IsMember({"toc", "rip"}));
     discs->add_option("path", o.paths, "Cue sheets of disc images")->required();
+    discs->add_option("--into", o.into, "Of rip: the folder in which each disc gets one of its own");
+    discs->add_option("--format", o.format, "Of rip: flac, alac, wavpack, wav, aiff, mp3, vorbis or opus");
+    discs->add_option("--bitrate", o.limit, "Of rip, for MP3, Vorbis and Opus: kilobits per second");
+    discs->add_option("--tracks", o.list, "Of rip: which ones, such as 1,3,5; all, if nothing is said");
     CLI::App* fix = withPaths(add("fixity", "Print checksums of the sound, without the tags", fixity));
     fix->add_flag("--sha256", o.sha256, "SHA-256 as well");
     fix->add_flag("--store", o.store, "Keep them in the library");

@@ -25,7 +25,8 @@ struct Decoder::State {
     int rate = 44100;
     int channels = 2;
     bool draining = false;
-    double skipUntil = 0; // seconds: a seek lands before the place, what lies between is dropped
+    int64_t position = -1; // of what came last, in frames of the file
+    double skipUntil = 0;  // seconds: a seek lands before the place, what lies between is dropped
 
     ~State() {
         av_packet_free(&packet);
@@ -53,6 +54,14 @@ struct Decoder::State {
         int64_t start = in->start_time == AV_NOPTS_VALUE ? 0 : in->start_time;
         double at = static_cast<double>(frame->best_effort_timestamp - start) * av_q2d(in->time_base);
         return at + static_cast<double>(frame->nb_samples) / frame->sample_rate <= seconds;
+    }
+
+    int64_t placeOfFrame() const {
+        const AVStream* in = format->streams[stream];
+        if (frame->best_effort_timestamp == AV_NOPTS_VALUE || frame->sample_rate <= 0)
+            return -1;
+        const int64_t start = in->start_time == AV_NOPTS_VALUE ? 0 : in->start_time;
+        return av_rescale_q(frame->best_effort_timestamp - start, in->time_base, {1, frame->sample_rate});
     }
 
     std::vector<int16_t> convert() {
@@ -100,6 +109,7 @@ std::vector<int16_t> Decoder::next() {
                 av_frame_unref(s.frame);
                 continue;
             }
+            s.position = s.placeOfFrame();
             std::vector<int16_t> samples = s.convert();
             av_frame_unref(s.frame);
             if (!samples.empty())
@@ -118,6 +128,10 @@ std::vector<int16_t> Decoder::next() {
             avcodec_send_packet(s.codec, s.packet);
         av_packet_unref(s.packet);
     }
+}
+
+int64_t Decoder::position() const {
+    return state_->position;
 }
 
 double Decoder::seconds() const {
@@ -139,6 +153,47 @@ void Decoder::seek(double seconds) {
     avcodec_flush_buffers(state_->codec);
     state_->draining = false;
     state_->skipUntil = seconds;
+}
+
+Result<std::vector<int16_t>> samplesOf(const Path& path, uint64_t first, size_t frames) {
+    constexpr int rate = 44100, channels = 2;
+    const Error nowhere{ErrorKind::Damaged, path, "A place in this file cannot be found exactly."};
+    auto opened = Decoder::open(path, rate, channels);
+    if (!opened)
+        return opened.error();
+    std::unique_ptr<Decoder> decoder = std::move(*opened);
+    const double ahead = static_cast<double>(first) / rate - 0.5;
+    if (ahead > 1)
+        decoder->seek(ahead);
+    std::vector<int16_t> out;
+    out.reserve(frames * channels);
+    bool anew = ahead <= 1;
+    auto wanted = static_cast<int64_t>(first);
+    for (std::vector<int16_t> some = decoder->next(); !some.empty() && out.size() < frames * channels;
+         some = decoder->next()) {
+        const int64_t at = decoder->position();
+        const auto n = static_cast<int64_t>(some.size()) / channels;
+        if (at < 0)
+            return nowhere;
+        if (at > wanted) {
+            if (anew || !out.empty())
+                return nowhere;
+            auto again = Decoder::open(path, rate, channels); // it landed behind the place
+            if (!again)
+                return again.error();
+            decoder = std::move(*again);
+            anew = true;
+            continue;
+        }
+        if (at + n <= wanted)
+            continue;
+        const auto from = static_cast<size_t>(wanted - at) * channels;
+        const size_t most = std::min(some.size() - from, frames * channels - out.size());
+        out.insert(out.end(), some.begin() + static_cast<std::ptrdiff_t>(from),
+                   some.begin() + static_cast<std::ptrdiff_t>(from + most));
+        wanted += static_cast<int64_t>(most) / channels;
+    }
+    return out;
 }
 
 Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,

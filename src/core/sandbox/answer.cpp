@@ -152,6 +152,23 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
         send(out.bytes());
         return;
     }
+    case Ask::Samples: {
+        const Path path = in.text();
+        const uint64_t first = in.number();
+        const uint64_t frames = in.number();
+        constexpr uint64_t most = 1 << 20; // in one answer
+        const auto samples = frames > most ? Result<std::vector<int16_t>>(Error{
+                                                 ErrorKind::Invalid, path, "Too much is asked for at once."})
+                                           : audio::samplesOf(path, first, static_cast<size_t>(frames));
+        if (samples)
+            send(soundMessage(*samples));
+        WireWriter out;
+        out.number(samples ? 1 : 0);
+        if (!samples)
+            put(out, samples.error());
+        send(out.bytes());
+        return;
+    }
     case Ask::Decode:
         send(answerOf(audio::checkDecoding(in.text(), [&](double seconds) {
             send(goingOn(seconds));

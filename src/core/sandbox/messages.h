@@ -25,7 +25,8 @@ enum class Ask : uint8_t {
     Cover,
     Picture,
     Fingerprint,
-    Fit
+    Fit,
+    Samples
 };
 
 using tags::put;

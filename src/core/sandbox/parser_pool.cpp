@@ -335,6 +335,26 @@ Status ParserPool::play(const Path& path, int sampleRate, int channels, double f
     return Done{};
 }
 
+Result<std::vector<int16_t>> ParserPool::samplesOf(const Path& path, uint64_t first, size_t frames) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Samples)).text(path.native());
+    request.number(first).number(frames);
+    std::vector<int16_t> out;
+    const Before before = [&](std::string_view message) {
+        auto samples = takeSound(message);
+        if (samples)
+            out.insert(out.end(), samples->begin(), samples->end());
+        return samples.has_value();
+    };
+    auto end =
+        valueFrom<Done>(path, ask(path, request.bytes(), {}, before), [](WireReader&) { return Done{}; });
+    if (!end)
+        return end.error();
+    if (out.size() > frames * 2)
+        return senseless(path);
+    return out;
+}
+
 Result<audio::SoundTraits> ParserPool::soundTraitsOf(const Path& path, std::stop_token stop) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Traits)).text(path.native());

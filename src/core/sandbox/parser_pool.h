@@ -76,6 +76,9 @@ public:
     Status play(const Path& path, int sampleRate, int channels, double from, std::stop_token stop,
                 const std::function<bool(std::vector<int16_t>)>& each);
 
+    /// As audio::samplesOf has it; at most a million frames at a time.
+    Result<std::vector<int16_t>> samplesOf(const Path& path, uint64_t first, size_t frames);
+
     /// How many processes had to be given up so far.
     uint64_t lost() const { return lost_; }
 

@@ -1,0 +1,68 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A drive with a disc in it, as whoever reads the disc sees it. One thread at a time.
+#pragma once
+
+#include <memory>
+#include <string>
+#include <vector>
+
+#include "core/disc/image.h"
+
+namespace moorfrost::disc {
+
+class Drive {
+public:
+    Drive() = default;
+    virtual ~Drive() = default;
+    Drive(const Drive&) = delete;
+    Drive& operator=(const Drive&) = delete;
+
+    virtual std::string name() const = 0; // for people
+    /// An Error (NotFound) where there is no disc in it.
+    virtual Result<Toc> toc() = 0;
+    /// No blocks where the disc says nothing.
+    virtual Result<CdText> text() = 0;
+    /// Sectors of sound, 2,352 bytes each: 16 bit stereo, interleaved, the lower byte first. An Error:
+    /// Damaged where one of them cannot be read, NotFound where the disc is gone.
+    virtual Result<std::string> read(int32_t sector, int count) = 0;
+};
+
+/// What is wrong with a simulated disc.
+struct Faults {
+    struct Range {
+        int32_t from = 0, to = 0; // sectors; `to` is not in it
+        bool operator==(const Range&) const = default;
+    };
+    std::vector<Range> bad;      // cannot be read
+    std::vector<Range> unsteady; // give something else now and then
+    int32_t takenOutAt = -1;     // the disc is taken out when this sector is read; -1: never
+    double speed = 0;            // times as fast as it plays; 0: as fast as can be
+    bool operator==(const Faults&) const = default;
+};
+/// From JSON: {"bad": [[100, 103]], "unsteady": [[2000, 2040]], "taken_out_at": 5000, "speed": 8}. An Error
+/// (Damaged) where it is none.
+Result<Faults> faultsFromJson(const std::string& json);
+
+/// A disc image in a simulated drive. Faults lie in a file beside the sheet that is named like it, with
+/// ".faults.json" behind it.
+class SimulatedDrive : public Drive {
+public:
+    static Result<std::unique_ptr<SimulatedDrive>> open(const Path& sheet);
+    SimulatedDrive(DiscImage image, Faults faults);
+
+    std::string name() const override;
+    Result<Toc> toc() override;
+    Result<CdText> text() override;
+    Result<std::string> read(int32_t sector, int count) override;
+    const DiscImage& image() const { return image_; }
+
+private:
+    Status fill(const ImagePart& part, int32_t from, int count, std::string& out);
+
+    DiscImage image_;
+    Faults faults_;
+    bool out_ = false;
+    uint32_t chance_ = 1;
+};
+
+} // namespace moorfrost::disc

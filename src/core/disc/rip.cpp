@@ -1,0 +1,303 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/disc/rip.h"
+
+#include <algorithm>
+#include <chrono>
+#include <condition_variable>
+#include <cstring>
+#include <deque>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+#include <fmt/format.h>
+#include <zlib.h>
+
+#include "core/audio/encode.h"
+#include "core/files/disk.h"
+#include "core/files/io.h"
+#include "core/tags/tag_io.h"
+
+namespace moorfrost::disc {
+
+namespace {
+
+/// Checksums and the loudest sample of what goes by.
+class Measure {
+public:
+    void add(std::string_view bytes) {
+        crc_ = ::crc32(crc_, reinterpret_cast<const Bytef*>(bytes.data()), static_cast<uInt>(bytes.size()));
+        for (size_t i = 0; i + 4 <= bytes.size(); i += 4) {
+            const int16_t left = sample(bytes, i), right = sample(bytes, i + 2);
+            peak_ = std::max({peak_, std::abs(static_cast<int>(left)), std::abs(static_cast<int>(right))});
+            if (left != 0 || right != 0)
+                loud_ += bytes.substr(i, 4);
+        }
+        if (loud_.size() > (1u << 20))
+            flush();
+    }
+    void into(TrackReport& report) {
+        flush();
+        report.crc = static_cast<uint32_t>(crc_);
+        report.crcLoud = static_cast<uint32_t>(crcLoud_);
+        report.peak = peak_;
+    }
+    static int16_t sample(std::string_view bytes, size_t at) {
+        return static_cast<int16_t>(static_cast<uint8_t>(bytes[at]) | static_cast<uint8_t>(bytes[at + 1])
+                                                                          << 8);
+    }
+
+private:
+    void flush() {
+        crcLoud_ =
+            ::crc32(crcLoud_, reinterpret_cast<const Bytef*>(loud_.data()), static_cast<uInt>(loud_.size()));
+        loud_.clear();
+    }
+    uLong crc_ = ::crc32(0, nullptr, 0), crcLoud_ = ::crc32(0, nullptr, 0);
+    int peak_ = 0;
+    std::string loud_;
+};
+
+/// Encodes on a thread of its own what is handed to it; reading waits only when it is far ahead.
+class Encoding {
+public:
+    explicit Encoding(std::unique_ptr<audio::SoundEncoder> encoder) : encoder_(std::move(encoder)) {
+        thread_ = std::jthread([this] { run(); });
+    }
+    ~Encoding() {
+        {
+            const std::lock_guard lock(mutex_);
+            given_ = ended_ = true;
+            waiting_.clear();
+        }
+        changed_.notify_all();
+    }
+    Status add(std::string_view bytes) {
+        std::unique_lock lock(mutex_);
+        changed_.wait(lock, [this] { return waiting_.size() < most || error_; });
+        if (error_)
+            return *error_;
+        waiting_.emplace_back(bytes);
+        changed_.notify_all();
+        return Done{};
+    }
+    /// All is encoded, and the file is whole.
+    Status finish() {
+        {
+            const std::lock_guard lock(mutex_);
+            ended_ = true;
+        }
+        changed_.notify_all();
+        thread_.join();
+        if (error_)
+            return *error_;
+        return encoder_->finish();
+    }
+
+private:
+    static constexpr size_t most = 8; // portions
+
+    void run() {
+        for (;;) {
+            std::string bytes;
+            {
+                std::unique_lock lock(mutex_);
+                changed_.wait(lock, [this] { return !waiting_.empty() || ended_; });
+                if (waiting_.empty() || given_)
+                    return;
+                bytes = std::move(waiting_.front());
+                waiting_.pop_front();
+            }
+            changed_.notify_all();
+            std::vector<int16_t> samples(bytes.size() / 2);
+            for (size_t i = 0; i < samples.size(); ++i)
+                samples[i] = Measure::sample(bytes, i * 2);
+            if (Status added = encoder_->add(samples); !added) {
+                const std::lock_guard lock(mutex_);
+                error_ = added.error();
+                waiting_.clear();
+                changed_.notify_all();
+                return;
+            }
+        }
+    }
+
+    std::unique_ptr<audio::SoundEncoder> encoder_; // the thread's, until it has ended
+    std::mutex mutex_;                             // guards what follows
+    std::condition_variable changed_;
+    std::deque<std::string> waiting_;
+    bool ended_ = false, given_ = false; // nothing more comes; what is there is not wanted
+    std::optional<Error> error_;
+    std::jthread thread_; // last: it uses the others
+};
+
+/// The encoded file with its fields, under its name, flushed.
+Status putInPlace(const Path& raw, const RipTrack& track) {
+    auto edit = tags::prepareEdit(raw, track.fields); // made by us: no stranger's file
+    if (!edit)
+        return edit.error();
+    auto file = files::NewFile::create(track.target, false);
+    if (!file)
+        return file.error();
+    if (Status filled = file->fill(*edit->original, edit->recipe); !filled)
+        return filled;
+    if (const int error = files::io::flush(file->descriptor()); error != 0)
+        return systemError(error, track.target, "Writing the file");
+    if (Status placed = file->takeFreeName(); !placed)
+        return placed;
+    files::io::flushFolder(track.target.parent_path());
+    return Done{};
+}
+
+Status ripTrack(Drive& drive, const RipPlan& plan, const RipTrack& track, std::stop_token stop,
+                const std::function<void(int32_t)>& going, TrackReport& report) {
+    if (files::isThere(track.target))
+        return Error{ErrorKind::Exists, track.target, "There is a file of this name already."};
+    if (Status folders = files::makeFolders(track.target.parent_path()); !folders)
+        return folders;
+    const audio::EncodeFormat* format = audio::encodeFormat(plan.format);
+    if (!format)
+        return Error{ErrorKind::Invalid, {}, "\"" + plan.format + "\" is no format to rip to."};
+    Path raw = files::temporaryName(track.target, false);
+    raw += ".rip";
+    struct Removed {
+        const Path& path;
+        ~Removed() {
+            if (files::isThere(path))
+                static_cast<void>(files::removeFile(path));
+        }
+    } const removed{raw};
+    auto encoder =
+        audio::SoundEncoder::open(raw, plan.format, plan.bitrate > 0 ? plan.bitrate : format->usual);
+    if (!encoder)
+        return encoder.error();
+    Measure measure;
+    {
+        Encoding encoding(std::move(*encoder));
+        int32_t done = 0;
+        Status read = readSectors(
+            drive, track.from, track.length, plan.reading, stop,
+            [&](std::string_view bytes) -> Status {
+                measure.add(bytes);
+                done += static_cast<int32_t>(bytes.size() / bytesPerSector);
+                if (Status added = encoding.add(bytes); !added)
+                    return added;
+                going(done);
+                return Done{};
+            },
+            report.doubtful);
+        if (!read)
+            return read;
+        if (Status finished = encoding.finish(); !finished)
+            return finished;
+    }
+    measure.into(report);
+    if (Status placed = putInPlace(raw, track); !placed)
+        return placed;
+    report.file = track.target;
+    return Done{};
+}
+
+/// What concerns the disc, the disk or the person, not one track.
+bool endsAll(ErrorKind kind) {
+    return kind == ErrorKind::NotFound || kind == ErrorKind::NoSpace || kind == ErrorKind::Cancelled ||
+           kind == ErrorKind::Invalid;
+}
+
+} // namespace
+
+bool TrackReport::isBad() const {
+    return std::ranges::any_of(doubtful, [](const Doubtful& d) { return !d.agreed; });
+}
+
+RipReport rip(Drive& drive, const RipPlan& plan, std::stop_token stop,
+              const std::function<void(const RipProgress&)>& progress) {
+    RipReport out;
+    out.drive = drive.name();
+    out.format = plan.format;
+    out.verified = plan.reading.verify;
+    auto toc = drive.toc();
+    if (!toc) {
+        out.ended = toc.error().message;
+        return out;
+    }
+    out.toc = *toc;
+    size_t files = 0;
+    for (size_t i = 0; i < plan.tracks.size(); ++i) {
+        const RipTrack& track = plan.tracks[i];
+        TrackReport report;
+        report.number = track.number;
+        const auto begun = std::chrono::steady_clock::now();
+        auto going = [&](int32_t done) {
+            const auto bad =
+                std::ranges::count_if(report.doubtful, [](const Doubtful& d) { return !d.agreed; });
+            progress({i, done, report.doubtful.size(), static_cast<size_t>(bad)});
+        };
+        going(0);
+        const Status ripped = ripTrack(drive, plan, track, stop, going, report);
+        report.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
+        files += ripped ? 1 : 0;
+        if (!ripped)
+            report.error = ripped.error().message;
+        out.tracks.push_back(std::move(report));
+        if (!ripped && endsAll(ripped.error().kind)) {
+            out.ended = ripped.error().message;
+            break;
+        }
+    }
+    out.complete = files == plan.tracks.size();
+    return out;
+}
+
+// -- Reports
+
+namespace {
+
+std::string placeText(int32_t sector) {
+    return fmt::format("{:02}:{:02}.{:02}", sector / (60 * sectorsPerSecond), sector / sectorsPerSecond % 60,
+                       sector % sectorsPerSecond);
+}
+
+int32_t beginOf(const Toc& toc, int number) {
+    for (const TocTrack& t : toc.tracks)
+        if (t.number == number)
+            return t.start;
+    return 0;
+}
+
+} // namespace
+
+std::string reportText(const RipReport& report) {
+    std::string out = "Moorfrost, report of a rip\n\n";
+    out += "Disc: " + report.toc.table() + "\n";
+    if (!report.toc.mediaNumber.empty())
+        out += "Media number: " + report.toc.mediaNumber + "\n";
+    out += "Drive: " + report.drive + "\nFormat: " + report.format + "\n";
+    out += report.verified ? "Each sector was read until two readings agreed.\n"
+                           : "Each sector was read once.\n";
+    out += report.complete ? "All tracks are files.\n" : "Not all tracks are files. " + report.ended + "\n";
+    for (const TrackReport& t : report.tracks) {
+        out += fmt::format("\nTrack {:02}\n", t.number);
+        if (!t.file.empty())
+            out += "  File: " + t.file.filename().native() + "\n";
+        if (!t.error.empty())
+            out += "  " + t.error + "\n";
+        if (t.file.empty())
+            continue;
+        out += fmt::format("  CRC-32: {:08X}, without silence {:08X}\n  Peak: {:.1f} %\n  Read in {:.1f} s\n",
+                           t.crc, t.crcLoud, t.peak / 327.68, t.seconds);
+        const auto bad = std::ranges::count_if(t.doubtful, [](const Doubtful& d) { return !d.agreed; });
+        if (t.doubtful.empty())
+            out += report.verified ? "  All readings agreed at once.\n" : "";
+        else
+            out += fmt::format("  Sectors read again: {}, of them never the same twice: {}\n",
+                               t.doubtful.size(), bad);
+        for (const Doubtful& d : t.doubtful)
+            out += fmt::format("    {} (sector {}): {} after {} readings\n",
+                               placeText(d.sector - beginOf(report.toc, t.number)), d.sector,
+                               d.agreed ? "agreed" : "not proven", d.readings);
+    }
+    return out;
+}
+
+} // namespace moorfrost::disc

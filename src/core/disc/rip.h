@@ -1,0 +1,70 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Tracks of a disc as files: read so that it is proven, encoded, with their fields, under their names only
+// when they are whole. What was found out about the reading goes into a report.
+#pragma once
+
+#include <cstdint>
+#include <functional>
+
+#include "core/disc/reading.h"
+#include "core/tags/fields.h"
+
+namespace moorfrost::disc {
+
+struct RipTrack {
+    int number = 0; // 0: what is before track 1
+    int32_t from = 0, length = 0;
+    Path target; // with the ending of the format; nothing is there yet
+    tags::Fields fields;
+};
+
+struct RipPlan {
+    std::vector<RipTrack> tracks;
+    std::string format = "flac"; // a name of audio::encodeFormats()
+    int bitrate = 0;             // of lossy ones; 0: the usual one
+    ReadingOptions reading;
+};
+
+struct TrackReport {
+    int number = 0;
+    Path file;            // "": there is none
+    std::string error;    // why, a sentence
+    uint32_t crc = 0;     // CRC-32 of the samples as bytes
+    uint32_t crcLoud = 0; // the same without frames of silence
+    int peak = 0;         // of 32768
+    std::vector<Doubtful> doubtful;
+    double seconds = 0; // that it took
+    bool isBad() const;
+};
+
+struct RipReport {
+    std::string drive;
+    Toc toc;
+    std::string format;
+    bool verified = true;
+    std::vector<TrackReport> tracks; // those that were begun
+    bool complete = false;           // all that were asked for are files
+    std::string ended;               // why not, a sentence
+};
+
+/// Where it is: the track's place in the plan, and how much of it was read.
+struct RipProgress {
+    size_t track = 0;
+    int32_t done = 0;
+    size_t doubtful = 0, bad = 0; // sectors of this track so far
+};
+
+/// One track after the other; the reading of one goes on beside the encoding of what was read. A track that
+/// fails leaves no file; those before it stay. Ends where the disc is gone, the disk is full, or it was
+/// stopped.
+RipReport rip(Drive& drive, const RipPlan& plan, std::stop_token stop,
+              const std::function<void(const RipProgress&)>& progress);
+
+/// For people, to lie beside the files.
+std::string reportText(const RipReport& report);
+/// The same as JSON.
+std::string reportJson(const RipReport& report);
+/// A cue sheet for the files of the report.
+std::string reportSheet(const RipReport& report);
+
+} // namespace moorfrost::disc

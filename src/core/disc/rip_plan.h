@@ -1,0 +1,22 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What is ripped, and where to, when nothing else is known of a disc than what it says itself; and the
+// reports beside the files.
+#pragma once
+
+#include "core/disc/rip.h"
+
+namespace moorfrost::disc {
+
+/// What the disc says of a track (0: of the disc), as fields: title, artist, album, album artist, track,
+/// tracks, genre, ISRC, barcode. Texts all in capitals, as discs have them, stay as they are.
+tags::Fields fieldsOf(const Toc& toc, const CdText& text, int track);
+
+/// All tracks with sound, as "NN Title" in a folder of its own in `into`: by artist and album, or `name`
+/// where the disc does not say. Names suit all systems.
+RipPlan usualPlan(const Toc& toc, const CdText& text, const Path& into, const std::string& format,
+                  const std::string& name);
+
+/// "disc report.txt", "disc report.json" and "disc.cue" beside the files, where there is one.
+Status keepReports(const RipReport& report);
+
+} // namespace moorfrost::disc

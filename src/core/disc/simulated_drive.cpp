@@ -1,0 +1,159 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <chrono>
+#include <thread>
+
+#include <nlohmann/json.hpp>
+
+#include "core/base/byte_source.h"
+#include "core/disc/drive.h"
+#include "core/sandbox/parser_pool.h"
+#include "core/text/text.h"
+
+namespace moorfrost::disc {
+
+namespace {
+
+using Json = nlohmann::json;
+
+Error gone() {
+    return {ErrorKind::NotFound, {}, "There is no disc in the drive any more."};
+}
+
+bool isIn(const std::vector<Faults::Range>& ranges, int32_t sector) {
+    return std::ranges::any_of(
+        ranges, [sector](const Faults::Range& r) { return sector >= r.from && sector < r.to; });
+}
+
+} // namespace
+
+Result<Faults> faultsFromJson(const std::string& json) {
+    try {
+        const Json all = Json::parse(json);
+        Faults out;
+        auto ranges = [&](const char* name, std::vector<Faults::Range>& to) {
+            for (const Json& range : all.value(name, Json::array()))
+                to.push_back({range.at(0).get<int32_t>(), range.at(1).get<int32_t>()});
+        };
+        ranges("bad", out.bad);
+        ranges("unsteady", out.unsteady);
+        out.takenOutAt = all.value("taken_out_at", -1);
+        out.speed = all.value("speed", 0.0);
+        return out;
+    } catch (const Json::exception& e) {
+        return Error{ErrorKind::Damaged, {}, std::string("These are no faults of a disc: ") + e.what()};
+    }
+}
+
+Result<std::unique_ptr<SimulatedDrive>> SimulatedDrive::open(const Path& sheet) {
+    auto image = openImage(sheet);
+    if (!image)
+        return image.error();
+    Faults faults;
+    Path beside = sheet;
+    beside += ".faults.json";
+    std::error_code error;
+    if (std::filesystem::exists(beside, error)) {
+        auto source = FileSource::open(beside);
+        if (!source)
+            return source.error();
+        auto read = faultsFromJson(
+            (*source)->bytes(0, static_cast<size_t>(std::min<uint64_t>((*source)->size(), 1 << 20))));
+        if (!read)
+            return Error{read.error().kind, beside, read.error().message};
+        faults = std::move(*read);
+    }
+    return std::make_unique<SimulatedDrive>(std::move(*image), std::move(faults));
+}
+
+SimulatedDrive::SimulatedDrive(DiscImage image, Faults faults)
+    : image_(std::move(image)), faults_(std::move(faults)) {}
+
+std::string SimulatedDrive::name() const {
+    return text::forDisplay(image_.sheetFile.filename().native());
+}
+
+Result<Toc> SimulatedDrive::toc() {
+    if (out_)
+        return gone();
+    return image_.toc;
+}
+
+Result<CdText> SimulatedDrive::text() {
+    if (out_)
+        return gone();
+    return image_.text;
+}
+
+Status SimulatedDrive::fill(const ImagePart& part, int32_t from, int count, std::string& out) {
+    const auto whole = static_cast<size_t>(count) * bytesPerSector;
+    std::string bytes;
+    if (part.file.empty()) {
+        // silence
+    } else if (part.kind == CueFile::Kind::Sound) {
+        const uint64_t first = part.offset / 4 + static_cast<uint64_t>(from) * framesPerSector;
+        auto samples = sandbox::ParserPool::shared().samplesOf(part.file, first,
+                                                               static_cast<size_t>(count) * framesPerSector);
+        if (!samples)
+            return samples.error();
+        bytes.reserve(whole);
+        for (const int16_t s : *samples) {
+            bytes += static_cast<char>(s & 255);
+            bytes += static_cast<char>(s >> 8 & 255);
+        }
+    } else {
+        auto source = FileSource::open(part.file);
+        if (!source)
+            return source.error();
+        const uint64_t at =
+            part.offset + static_cast<uint64_t>(from) * static_cast<uint64_t>(part.sectorBytes);
+        const uint64_t size = (*source)->size();
+        if (at < size)
+            bytes = (*source)->bytes(at, static_cast<size_t>(std::min<uint64_t>(whole, size - at)));
+        if (part.kind == CueFile::Kind::BigEndian)
+            for (size_t i = 0; i + 1 < bytes.size(); i += 2)
+                std::swap(bytes[i], bytes[i + 1]);
+    }
+    bytes.resize(whole, '\0'); // the end of the last sector
+    out += bytes;
+    return Done{};
+}
+
+Result<std::string> SimulatedDrive::read(int32_t sector, int count) {
+    using Clock = std::chrono::steady_clock;
+    const auto begun = Clock::now();
+    if (out_ || (faults_.takenOutAt >= 0 && sector + count > faults_.takenOutAt)) {
+        out_ = true;
+        return gone();
+    }
+    if (sector < 0 || count < 1 || count > 1000 || sector + count > image_.toc.leadOut)
+        return Error{ErrorKind::Invalid, {}, "These sectors are not on the disc."};
+    for (int32_t s = sector; s < sector + count; ++s)
+        if (isIn(faults_.bad, s))
+            return Error{ErrorKind::Damaged, {}, "A sector cannot be read."};
+    std::string out;
+    out.reserve(static_cast<size_t>(count) * bytesPerSector);
+    for (const ImagePart& part : image_.parts) {
+        const int32_t from = std::max(sector, part.start),
+                      to = std::min(sector + count, part.start + part.length);
+        if (from < to)
+            if (Status filled = fill(part, from - part.start, to - from, out); !filled)
+                return filled.error();
+    }
+    for (int32_t s = sector; s < sector + count; ++s)
+        if (isIn(faults_.unsteady, s)) {
+            chance_ = chance_ * 1664525u + 1013904223u;
+            if (chance_ >> 31 != 0) { // right every other time
+                const size_t at =
+                    static_cast<size_t>(s - sector) * bytesPerSector + (chance_ >> 8) % bytesPerSector;
+                out[at] = static_cast<char>(out[at] ^ (1 + (chance_ >> 20 & 63)));
+            }
+        }
+    if (faults_.speed > 0)
+        std::this_thread::sleep_until(
+            begun + std::chrono::duration_cast<Clock::duration>(
+                        std::chrono::duration<double>(count / (sectorsPerSecond * faults_.speed))));
+    return out;
+}
+
+} // namespace moorfrost::disc
