@@ -91,6 +91,59 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::DiscDialog</name>
+    <message numerus="yes">
+        <source>image, %n track(s)</source>
+        <translation><numerusform>image, %n track</numerusform><numerusform>image, %n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation><numerusform>and %n more</numerusform><numerusform>and %n more</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Rip %n track(s)</source>
+        <translation><numerusform>Rip %n track</numerusform><numerusform>Rip %n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s) are in %1, and on the bench.</source>
+        <translation><numerusform>%n track are in %1, and on the bench.</numerusform><numerusform>%n tracks are in %1, and on the bench.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::DiscTrackModel</name>
+    <message numerus="yes">
+        <source>%n sector(s) not proven</source>
+        <translation><numerusform>%n sector not proven</numerusform><numerusform>%n sectors not proven</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%1, %n read again</source>
+        <translation><numerusform>%1, %n read again</numerusform><numerusform>%1, %n read again</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>proven, %n read again</source>
+        <translation><numerusform>proven, %n read again</numerusform><numerusform>proven, %n read again</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::DiscsController</name>
+    <message numerus="yes">
+        <source>The rip of %1 ended early: %2 %n track(s) are files.</source>
+        <translation><numerusform>The rip of %1 ended early: %2 %n track are files.</numerusform><numerusform>The rip of %1 ended early: %2 %n tracks are files.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 is ripped: all %n track(s) are proven.</source>
+        <translation><numerusform>%1 is ripped: all %n track are proven.</numerusform><numerusform>%1 is ripped: all %n tracks are proven.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 is ripped. Places that never read the same twice are in %n track(s).</source>
+        <translation><numerusform>%1 is ripped. Places that never read the same twice are in %n track.</numerusform><numerusform>%1 is ripped. Places that never read the same twice are in %n tracks.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::Drawer</name>
     <message numerus="yes">
         <source>%n file(s) together</source>

@@ -169,14 +169,14 @@ private slots:
         QCOMPARE(draft(0, "tape speed"), std::vector<std::string>{"9.5"});
         // Sorted as a number.
         page()->columns()->show({nameColumn, "title", "tape speed"});
-        model_->setData(model_->index(1, column("tape speed")), "38", Qt::EditRole);
-        model_->setData(model_->index(2, column("tape speed")), "-1", Qt::EditRole);
+        model_->setData(model_->index(1, column("tape speed")), "-3", Qt::EditRole);
+        model_->setData(model_->index(2, column("tape speed")), "-20", Qt::EditRole);
         const QHeaderView* header = sheet_->horizontalHeader();
         const int at = column("tape speed");
         QTest::mouseClick(header->viewport(), Qt::LeftButton, {},
                           QPoint(header->sectionViewportPosition(at) + 20, 10));
         QCOMPARE(QStringList({cell(0, "tape speed"), cell(1, "tape speed"), cell(2, "tape speed")}),
-                 (QStringList{"-1", "9.5", "38"}));
+                 (QStringList{"-20", "-3", "9.5"}));
     }
 
     // All the way: described, typed, asked for by a standard, put in names, written, searched.

@@ -10,6 +10,7 @@
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/sleeve_list.h"
+#include "app/widgets/two_lines.h"
 #include "core/tags/tag_io.h"
 #include "support/sheet_desk.h"
 
@@ -80,7 +81,7 @@ private slots:
         edit(0, "title", "Åkeren");
         key(Qt::Key_F8);
         edit(0, "title", "Ebb Tide");
-        QCOMPARE(panel()->list()->model()->index(0, 0).data(Qt::UserRole + 2).toInt(), 1);
+        QCOMPARE(panel()->list()->model()->index(0, 0).data(TwoLineDelegate::PillRole).toInt(), 1);
         key(Qt::Key_F8, Qt::ShiftModifier);
         QCOMPARE(titles(), (QStringList{"Åkeren", "Last"}));
         QCOMPARE(drafts(), size_t{2});

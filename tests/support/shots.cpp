@@ -5,6 +5,8 @@
 #include <QDialog>
 #include <QDir>
 #include <QListWidget>
+#include <fstream>
+
 #include <QScrollArea>
 #include <QScrollBar>
 #include <QSpinBox>
@@ -19,6 +21,7 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
+#include "app/bench/disc_dialog.h"
 #include "app/bench/gather_dialog.h"
 #include "app/bench/identify_page.h"
 #include "app/bench/kinds_dialog.h"
@@ -152,6 +155,37 @@ int main(int argc, char** argv) {
         KindsDialog kinds({s.files, s.kinds}, &w);
         kinds.show();
         shot(&kinds, "kinds");
+    }
+    {
+        for (const char* sheet :
+             {"Night Post EP/night post.cue", "Salt Road/salt road.cue", "Processional/PROCESSIONAL.CUE"}) {
+            s.discs.openImage(root / "discs" / sheet);
+            d.settle();
+        }
+        w.bench()->bringIn()->readDiscs();
+        DiscDialog* discs = w.bench()->bringIn()->discs();
+        discs->setInto(root / "From discs");
+        if (argc > 4)
+            discs->resize(std::min(1120, atoi(argv[3])), std::min(640, atoi(argv[4])));
+        discs->list()->setCurrentRow(1);
+        std::ofstream(root / "discs/Salt Road/salt road.cue.faults.json")
+            << R"({"bad": [[2100, 2103]], "unsteady": [[700, 712]], "speed": 60})";
+        discs->ripButton()->click();
+        QTest::qWait(1500);
+        discs->grab().save(out.filePath(QString("ripping") + (themeName == "dark" ? "-dark" : "") + ".png"));
+        d.settle();
+        shot(discs, "ripped");
+        discs->list()->setCurrentRow(2);
+        shot(discs, "disc");
+        discs->hide();
+        s.batch.removeFiles(s.sleeves.all().empty() ? std::vector<FileId>() : [&] {
+            std::vector<FileId> ripped;
+            for (FileId f : s.sleeves.files())
+                if (s.files.file(f)->path.native().find("/From discs/") != std::string::npos)
+                    ripped.push_back(f);
+            return ripped;
+        }());
+        d.settle();
     }
     s.standards.setOfBatch("Archive");
     w.showWorkspace(MainWindow::Settings);

@@ -10,6 +10,7 @@
 #include "app/control/bring_in.h"
 #include "app/control/chains.h"
 #include "app/control/content_kinds.h"
+#include "app/control/discs_controller.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
@@ -97,6 +98,7 @@ public:
         StrayIdentifier& strays;
         ReleasePictures& releasePictures;
         FolderWalk& folders;
+        DiscsController& discs;
     };
 
     enum Step { BringIn, Identify, Describe, PutAway };

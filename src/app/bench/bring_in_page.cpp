@@ -8,6 +8,7 @@
 #include <QSplitter>
 #include <QVBoxLayout>
 
+#include "app/bench/disc_dialog.h"
 #include "app/bench/gather_dialog.h"
 #include "app/bench/kinds_dialog.h"
 #include "app/bench/mend_text_dialog.h"
@@ -25,13 +26,15 @@ BringInPage::BringInPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     auto* files = button(tr("Add files\u2026"));
     auto* gather = button(tr("Gather\u2026"));
     gather->setToolTip(tr("Picks all sound of some formats out of a folder, however deep"));
+    auto* discs = button(tr("Discs\u2026"));
+    discs->setToolTip(tr("Reads the tables of discs, and makes files of their tracks"));
     recent_ = button(tr("Recent folders \u25BE"));
     recent_->setMenu(new QMenu(recent_));
     subfolders_ = new QCheckBox(tr("with the folders inside"));
     subfolders_->setChecked(true);
     resort_ = button(tr("Sort into sleeves again"));
     resort_->setToolTip(tr("Puts files together by folder, album and album artist, drafts included"));
-    tools->addWidget(flowing({add, files, gather, recent_, subfolders_}), 1);
+    tools->addWidget(flowing({add, files, gather, discs, recent_, subfolders_}), 1);
     tools->addWidget(resort_, 0, Qt::AlignTop);
 
     model_ = new FolderModel({use_.shelves, use_.kinds, use_.duplicates}, this);
@@ -101,6 +104,7 @@ BringInPage::BringInPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     connect(empty_->button(), &QPushButton::clicked, this, &BringInPage::addFolder);
     connect(files, &QPushButton::clicked, this, &BringInPage::addFiles);
     connect(gather, &QPushButton::clicked, this, &BringInPage::gather);
+    connect(discs, &QPushButton::clicked, this, &BringInPage::readDiscs);
     connect(resort_, &QPushButton::clicked, &use_.batch, &BatchController::sortAnew);
     connect(recent_->menu(), &QMenu::aboutToShow, this, &BringInPage::fillRecent);
     connect(tree_, &QTreeView::customContextMenuRequested, this, &BringInPage::showMenu);
@@ -141,6 +145,14 @@ void BringInPage::addFiles() {
 
 void BringInPage::gather() {
     GatherDialog({use_.jobs, use_.bringIn}, this).exec();
+}
+
+void BringInPage::readDiscs() {
+    if (!discs_)
+        discs_ = new DiscDialog(use_.discs, this);
+    discs_->show();
+    discs_->raise();
+    discs_->activateWindow();
 }
 
 bool BringInPage::withSubfolders() const {

@@ -12,6 +12,7 @@
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
 #include "app/control/content_kinds.h"
+#include "app/control/discs_controller.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
@@ -36,6 +37,7 @@ class FileDetails;
 class ShortLabel;
 
 class CheckFilesDialog;
+class DiscDialog;
 
 class BringInPage : public QWidget {
     Q_OBJECT
@@ -58,12 +60,15 @@ public:
         Duplicates& duplicates;
         BringIn& bringIn;
         RecordingsController& recordings;
+        DiscsController& discs;
     };
 
     BringInPage(const Uses& use, QWidget* parent = nullptr);
     void addFolder();
     void addFiles();
     void gather();
+    void readDiscs();
+    DiscDialog* discs() { return discs_; }
     bool withSubfolders() const;
     void setSleeves(const std::vector<const SleeveView*>& sleeves);
     void checkFiles();
@@ -101,6 +106,7 @@ private:
     QWidget* bottom_;
     ShortLabel* formats_;
     QLabel *found_, *attention_, *wrong_;
+    DiscDialog* discs_ = nullptr;       // made when it is wanted first
     QPointer<CheckFilesDialog> checks_; // the last one: it may run on, or have results that nobody has seen
 };
 

@@ -3,23 +3,18 @@
 
 #include <QAbstractListModel>
 #include <QFileDialog>
-#include <QPainter>
-#include <QStyledItemDelegate>
 #include <QToolButton>
 #include <QVBoxLayout>
 
 #include "app/shell/text_utils.h"
-#include "app/shell/theme.h"
 #include "app/widgets/controls.h"
-#include "app/widgets/paint.h"
+#include "app/widgets/two_lines.h"
 
 namespace moorfrost::app {
 
 /// Where each folder is below the place that is looked through, and how many of its files have drafts.
 class FolderListModel : public QAbstractListModel {
 public:
-    enum { AboveRole = Qt::UserRole + 1, DraftsRole };
-
     FolderListModel(FolderWalk& walk, QObject* parent) : QAbstractListModel(parent), walk_(walk) {}
 
     void refill() {
@@ -46,9 +41,9 @@ public:
         switch (role) {
         case Qt::DisplayRole:
             return shownName(folder);
-        case AboveRole:
+        case TwoLineDelegate::SecondRole:
             return above.empty() ? QString() : shownPath(above);
-        case DraftsRole:
+        case TwoLineDelegate::PillRole:
             return n;
         case Qt::ToolTipRole:
             return shownPath(folder);
@@ -65,40 +60,6 @@ private:
     std::vector<Path> folders_;
     std::map<Path, int> drafted_;
 };
-
-namespace {
-
-class FolderDelegate : public QStyledItemDelegate {
-public:
-    using QStyledItemDelegate::QStyledItemDelegate;
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 46}; }
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const auto& c = theme::colours();
-        const QRect r = option.rect;
-        p->save();
-        paint::listRow(*p, r, option.state & QStyle::State_Selected, option.state & QStyle::State_HasFocus);
-        int right = r.right() - 10;
-        if (const int n = index.data(FolderListModel::DraftsRole).toInt(); n > 0)
-            right -= paint::pill(*p, right, r, QLocale().toString(n), paint::Tone::Draft) + 6;
-        const int left = r.left() + 12, width = right - left;
-        const QString above = index.data(FolderListModel::AboveRole).toString();
-        p->setFont(theme::uiFont(13, QFont::Medium));
-        p->setPen(c.ink);
-        const QRect name =
-            above.isEmpty() ? QRect(left, r.top(), width, r.height()) : QRect(left, r.top() + 5, width, 19);
-        p->drawText(name, Qt::AlignVCenter | Qt::AlignLeft,
-                    p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, width));
-        if (!above.isEmpty()) {
-            p->setFont(theme::uiFont(12));
-            p->setPen(c.second);
-            p->drawText(QRect(left, r.top() + 24, width, 16), Qt::AlignVCenter | Qt::AlignLeft,
-                        p->fontMetrics().elidedText(above, Qt::ElideLeft, width));
-        }
-        p->restore();
-    }
-};
-
-} // namespace
 
 FolderPanel::FolderPanel(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     setObjectName("panel");
@@ -117,7 +78,7 @@ FolderPanel::FolderPanel(const Uses& use, QWidget* parent) : QFrame(parent), use
     list_ = new QListView;
     list_->setAccessibleName(tr("Folders with sound"));
     list_->setModel(model_);
-    list_->setItemDelegate(new FolderDelegate(list_));
+    list_->setItemDelegate(new TwoLineDelegate(Qt::ElideLeft, list_));
     list_->setFrameShape(QFrame::NoFrame);
     list_->setUniformItemSizes(true);
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

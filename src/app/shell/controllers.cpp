@@ -31,7 +31,7 @@ Controllers::Controllers(const Path& file)
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
       sameSound(library, recordings, index, jobs),
       bringIn(library, settings, files, batch, lasting, jobs, messages),
-      folders(library, files, drafts, jobs, messages),
+      folders(library, files, drafts, jobs, messages), discs(bringIn, jobs, messages),
       writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
       care(library, jobs, messages), peaks(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, jobs, messages) {
@@ -129,11 +129,10 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,    &library,         &settings, &files,      &recordings, &drafts,
-            &undo,    &pictures,        &index,    &standards,  &shelves,    &journal,
-            &batch,   &kinds,           &places,   &sleeves,    &references, &identify,
-            &strays,  &releasePictures, &along,    &duplicates, &sameSound,  &bringIn,
-            &folders, &writing,         &care};
+    return {&jobs,       &library,   &settings,   &files,    &recordings, &drafts,          &undo,
+            &pictures,   &index,     &standards,  &shelves,  &journal,    &batch,           &kinds,
+            &places,     &sleeves,   &references, &identify, &strays,     &releasePictures, &along,
+            &duplicates, &sameSound, &bringIn,    &folders,  &discs,      &writing,         &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

@@ -9,6 +9,7 @@
 #include "app/control/chains.h"
 #include "app/control/content_kinds.h"
 #include "app/control/custom_fields.h"
+#include "app/control/discs_controller.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
@@ -89,6 +90,7 @@ public:
     SameSound sameSound;
     BringIn bringIn;
     FolderWalk folders;
+    DiscsController discs;
     WritingController writing;
     LibraryCare care;
     Peaks peaks;

@@ -76,6 +76,10 @@ void MainWindow::makeActions() {
         step(BenchPage::BringIn);
         bench_->bringIn()->gather();
     });
+    add(tr("Read discs\u2026"), QKeySequence("Ctrl+Alt+R"), [this, step] {
+        step(BenchPage::BringIn);
+        bench_->bringIn()->readDiscs();
+    });
     add(tr("Folder by folder\u2026"), QKeySequence("Ctrl+Alt+D"), [this] {
         showWorkspace(Bench);
         bench_->lookThrough();

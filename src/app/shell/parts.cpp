@@ -51,8 +51,8 @@ void goToPart(QWidget* window, int by) {
         return std::pair(at.x(), at.y());
     });
     const QWidget* now = QApplication::focusWidget();
-    const auto at = std::ranges::find_if(
-        parts, [now](QWidget* w) { return now && (w == now || w->isAncestorOf(now)); });
+    const auto at =
+        std::ranges::find_if(parts, [now](QWidget* w) { return now && (w == now || w->isAncestorOf(now)); });
     const auto n = static_cast<int>(parts.size());
     const int from = at == parts.end() ? (by > 0 ? -1 : 0) : static_cast<int>(at - parts.begin());
     taker(parts[static_cast<size_t>((from + by + n) % n)])->setFocus(Qt::TabFocusReason);

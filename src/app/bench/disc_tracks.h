@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The tracks of one disc as a table: which are wanted, what they are called, how their reading goes.
+#pragma once
+
+#include <QAbstractTableModel>
+#include <QTableView>
+
+#include "app/control/discs_controller.h"
+
+namespace moorfrost::app {
+
+class DiscTrackModel : public QAbstractTableModel {
+    Q_OBJECT
+public:
+    enum Column { Number, Title, Artist, Length, Gap, Isrc, Reading, Columns };
+    enum Role { ShareRole = Qt::UserRole + 1, ToneRole }; // 0 to 1, -1 for none; paint::Tone
+
+    explicit DiscTrackModel(DiscsController& discs, QObject* parent = nullptr);
+    void setDisc(int number);
+    void refresh();
+
+    int rowCount(const QModelIndex& parent = {}) const override;
+    int columnCount(const QModelIndex& parent = {}) const override { return parent.isValid() ? 0 : Columns; }
+    QVariant data(const QModelIndex& index, int role) const override;
+    bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+    QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
+    Qt::ItemFlags flags(const QModelIndex& index) const override;
+
+private:
+    const DiscsController::Track* track(int row) const;
+
+    DiscsController& discs_;
+    int number_ = 0;
+    int rows_ = 0;
+};
+
+/// The column that tells how the reading goes is painted as a bar with its words.
+class DiscTrackTable : public QTableView {
+    Q_OBJECT
+public:
+    explicit DiscTrackTable(DiscTrackModel* model, QWidget* parent = nullptr);
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/two_lines.h"
+
+#include <QLocale>
+#include <QPainter>
+
+#include "app/shell/theme.h"
+#include "app/widgets/paint.h"
+
+namespace moorfrost::app {
+
+TwoLineDelegate::TwoLineDelegate(Qt::TextElideMode elide, QObject* parent)
+    : QStyledItemDelegate(parent), elide_(elide) {}
+
+void TwoLineDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
+    const auto& c = theme::colours();
+    const QRect r = option.rect;
+    p->save();
+    paint::listRow(*p, r, option.state & QStyle::State_Selected, option.state & QStyle::State_HasFocus);
+    int right = r.right() - 10;
+    if (const int n = index.data(PillRole).toInt(); n > 0)
+        right -= paint::pill(*p, right, r, QLocale().toString(n), paint::Tone::Draft) + 6;
+    const int left = r.left() + 12, width = right - left;
+    const QString second = index.data(SecondRole).toString();
+    p->setFont(theme::uiFont(13, QFont::Medium));
+    p->setPen(c.ink);
+    const QRect name =
+        second.isEmpty() ? QRect(left, r.top(), width, r.height()) : QRect(left, r.top() + 5, width, 19);
+    p->drawText(name, Qt::AlignVCenter | Qt::AlignLeft,
+                p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, width));
+    if (!second.isEmpty()) {
+        p->setFont(theme::uiFont(12));
+        p->setPen(c.second);
+        p->drawText(QRect(left, r.top() + 24, width, 16), Qt::AlignVCenter | Qt::AlignLeft,
+                    p->fontMetrics().elidedText(second, elide_, width));
+    }
+    p->restore();
+}
+
+} // namespace moorfrost::app

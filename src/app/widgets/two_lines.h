@@ -1,0 +1,23 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Rows of a list that say what a thing is called and, smaller below it, what else there is to say; with a
+// count on the right where there is one.
+#pragma once
+
+#include <QStyledItemDelegate>
+
+namespace moorfrost::app {
+
+class TwoLineDelegate : public QStyledItemDelegate {
+public:
+    enum Role { SecondRole = Qt::UserRole + 10, PillRole }; // text; a count, 0 for none
+
+    /// `elide`: where the second line is shortened.
+    explicit TwoLineDelegate(Qt::TextElideMode elide, QObject* parent);
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 46}; }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+
+private:
+    Qt::TextElideMode elide_;
+};
+
+} // namespace moorfrost::app

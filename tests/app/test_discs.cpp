@@ -1,0 +1,234 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Discs, from their table to files on the bench: opened, corrected, ripped, stopped, taken out.
+#include <QtTest>
+
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+
+#include "app/bench/bench_page.h"
+#include "app/bench/bring_in_page.h"
+#include "app/bench/disc_dialog.h"
+#include "app/bench/disc_tracks.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/controls.h"
+#include "core/tags/tag_io.h"
+#include "support/driver.h"
+#include "support/sample_files.h"
+#include "support/shared_data.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+class TestDiscs : public QObject {
+    Q_OBJECT
+private slots:
+    void init() {
+        QSettings().clear();
+        box_ = std::make_unique<test::Sandbox>(true);
+        test::copyOf(test::sharedDemo() / "discs", *box_ / "discs");
+        desk_ = std::make_unique<Driver>(*box_ / "library.db");
+        desk_->settle();
+        said_.clear();
+        connect(&desk_->controllers().messages, &Messages::said, this,
+                [this](const QString& s) { said_ << s; });
+        QTest::keyClick(&desk_->window(), Qt::Key_R, Qt::ControlModifier | Qt::AltModifier);
+        dialog_ = desk_->window().bench()->bringIn()->discs();
+        QVERIFY(dialog_ && dialog_->isVisible());
+        dialog_->setInto(*box_ / "rips");
+    }
+    void cleanup() {
+        desk_.reset();
+        box_.reset();
+    }
+
+    void theTableAtOnce() {
+        open("Processional/PROCESSIONAL.CUE");
+        QCOMPARE(dialog_->list()->count(), 1);
+        QVERIFY2(dialog_->told().contains("5 tracks"), qPrintable(dialog_->told()));
+        QVERIFY(dialog_->told().contains("2:02"));
+        QVERIFY(dialog_->told().contains("0:04 before track 1"));
+        QVERIFY(dialog_->told().contains("media number 2000000770031"));
+        QCOMPARE(dialog_->fieldLine("album")->text(), QString("PROCESSIONAL"));
+        QCOMPARE(dialog_->fieldLine("genre")->text(), QString("Brass"));
+        QCOMPARE(cell(1, DiscTrackModel::Title), QString("Harbour Hymn"));
+        QCOMPARE(cell(1, DiscTrackModel::Isrc), QString("ZZGRW7700032"));
+        QVERIFY(dialog_->notes().contains("Track 2 has pre-emphasis"));
+        QCOMPARE(cell(0, DiscTrackModel::Length), QString("0:27"));
+        // Another beside it; each keeps what is said of it.
+        open("Night Post EP/night post.cue");
+        QCOMPARE(dialog_->list()->count(), 2);
+        QCOMPARE(dialog_->list()->currentRow(), 1);
+        QCOMPARE(cell(0, DiscTrackModel::Title), QString());
+        QVERIFY(dialog_->told().contains("nothing before track 1"));
+        dialog_->list()->setCurrentRow(0);
+        QCOMPARE(cell(0, DiscTrackModel::Title), QString("Processional"));
+        // What is no disc is said.
+        test::writeBytes(*box_ / "discs/letter.cue", "Dear archive\n");
+        open("letter.cue");
+        QVERIFY2(said_.last().contains("no tracks"), qPrintable(said_.last()));
+        QCOMPARE(dialog_->list()->count(), 2);
+    }
+
+    void correctedAndRipped() {
+        open("Night Post EP/night post.cue");
+        // By keyboard, as in any table.
+        const char* const titles[] = {"Night Post", "Ferryman's Reel", "Cold Slip", "The Keeper's Wife"};
+        for (int row = 0; row < 4; ++row) {
+            dialog_->tracks()->setCurrentIndex(dialog_->tracks()->model()->index(row, DiscTrackModel::Title));
+            QTest::keyClick(dialog_->tracks(), Qt::Key_F2);
+            auto* editor = dialog_->tracks()->findChild<QLineEdit*>();
+            QVERIFY(editor);
+            QTest::keyClicks(editor, titles[row]);
+            QTest::keyClick(editor, Qt::Key_Return);
+            desk_->settle(); // the editor goes when it is done
+        }
+        typeField("album_artist", "The Hollow Ferry");
+        typeField("album", "Night Post EP");
+        typeField("date", "1998-10-05");
+        typeField("date", "last autumn"); // refused, in words
+        QVERIFY2(said_.last().contains("Date is a year"), qPrintable(said_.last()));
+        QCOMPARE(cell(3, DiscTrackModel::Title), QString("The Keeper's Wife"));
+        QCOMPARE(cell(3, DiscTrackModel::Artist), QString("The Hollow Ferry"));
+        QVERIFY2(dialog_->preview().contains("The Hollow Ferry - Night Post EP/"),
+                 qPrintable(dialog_->preview()));
+        QVERIFY(dialog_->preview().contains("02 Ferryman's Reel.flac"));
+        // One is left out.
+        toggle(2);
+        QVERIFY(!dialog_->preview().contains("Cold Slip"));
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 3 tracks"));
+        rip();
+        QCOMPARE(cell(0, DiscTrackModel::Reading), QString("two readings agree"));
+        QCOMPARE(cell(2, DiscTrackModel::Reading), QString("left out"));
+        const Path folder = *box_ / "rips/The Hollow Ferry - Night Post EP";
+        const auto tags = tags::readTags(folder / "04 The Keeper's Wife.flac");
+        QVERIFY_RESULT(tags);
+        QCOMPARE(tags::firstValue(tags->fields, "artist"), std::string("The Hollow Ferry"));
+        QCOMPARE(tags::firstValue(tags->fields, "date"), std::string("1998-10-05"));
+        QCOMPARE(tags::firstValue(tags->fields, "track"), std::string("4"));
+        QVERIFY(std::filesystem::exists(folder / "disc report.txt"));
+        QVERIFY(std::filesystem::exists(folder / "disc.cue"));
+        // They are on the bench, as a sleeve.
+        QCOMPARE(desk_->controllers().sleeves.files().size(), size_t{3});
+        QVERIFY(desk_->chooseSleeve("Night Post EP"));
+        QVERIFY2(said_.join('|').contains("all 3 tracks are proven"), qPrintable(said_.join('|')));
+        // The one that was left out can follow; the others are not ripped again.
+        toggle(2);
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 1 track"));
+        rip();
+        QVERIFY(std::filesystem::exists(folder / "03 Cold Slip.flac"));
+        QCOMPARE(desk_->controllers().sleeves.files().size(), size_t{4});
+        QVERIFY(!dialog_->ripButton()->isEnabled());
+    }
+
+    void faultsAreTold() {
+        test::writeBytes(*box_ / "discs/Salt Road/salt road.cue.faults.json",
+                         "{\"bad\": [[100, 103]], \"unsteady\": [[2000, 2040]]}");
+        open("Salt Road/salt road.cue");
+        rip();
+        QCOMPARE(cell(0, DiscTrackModel::Reading), QString("3 sectors not proven"));
+        QVERIFY2(cell(1, DiscTrackModel::Reading).startsWith("proven, "),
+                 qPrintable(cell(1, DiscTrackModel::Reading)));
+        QCOMPARE(cell(2, DiscTrackModel::Reading), QString("two readings agree"));
+        QVERIFY2(said_.join('|').contains("Places that never read the same twice are in 1 track."),
+                 qPrintable(said_.join('|')));
+        const std::string report = test::readBytes(*box_ / "rips/Isla Varnholt - Salt Road/disc report.txt");
+        QVERIFY(report.find("(sector 101): not proven") != std::string::npos);
+    }
+
+    void takenOutInTheMiddle() {
+        test::writeBytes(*box_ / "discs/Salt Road/salt road.cue.faults.json", "{\"taken_out_at\": 5000}");
+        open("Salt Road/salt road.cue");
+        rip();
+        QVERIFY2(dialog_->summary().contains("no disc"), qPrintable(dialog_->summary()));
+        QCOMPARE(cell(1, DiscTrackModel::Reading), QString("two readings agree"));
+        QVERIFY(cell(2, DiscTrackModel::Reading).contains("no disc"));
+        QCOMPARE(desk_->controllers().sleeves.files().size(), size_t{2}); // finished tracks are kept
+        // Put in again, it goes on with the track that it stopped at.
+        std::filesystem::remove(*box_ / "discs/Salt Road/salt road.cue.faults.json");
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 4 tracks"));
+        rip();
+        QCOMPARE(desk_->controllers().sleeves.files().size(), size_t{6});
+    }
+
+    void stopped() {
+        test::writeBytes(*box_ / "discs/Salt Road/salt road.cue.faults.json", "{\"speed\": 30}");
+        open("Salt Road/salt road.cue");
+        dialog_->ripButton()->click();
+        QVERIFY(dialog_->stopButton()->isVisible());
+        QVERIFY(!dialog_->ripButton()->isEnabled());
+        QTRY_VERIFY(cell(0, DiscTrackModel::Reading).contains(':'));
+        // Nothing of it can be changed meanwhile.
+        QVERIFY(
+            !(dialog_->tracks()->model()->flags(dialog_->tracks()->model()->index(1, DiscTrackModel::Title)) &
+              Qt::ItemIsEditable));
+        dialog_->stopButton()->click();
+        desk_->settle();
+        QVERIFY(!dialog_->stopButton()->isVisible());
+        QVERIFY2(said_.join('|').contains("ended early"), qPrintable(said_.join('|')));
+        for (const auto& entry : std::filesystem::recursive_directory_iterator(*box_ / "rips"))
+            QVERIFY2(entry.is_directory() || !entry.path().filename().native().starts_with('.'),
+                     entry.path().c_str()); // nothing half
+        // Closing the window does not end a rip; put aside, the disc is gone from the list.
+        desk_->controllers().discs.close(1);
+        QCOMPARE(dialog_->list()->count(), 0);
+    }
+
+    void formats() {
+        open("Night Post EP/night post.cue");
+        Choice* formats = dialog_->formats();
+        formats->setCurrentIndex(formats->findData("opus"));
+        QVERIFY(dialog_->preview().contains("01 Track 1.opus"));
+        for (int row = 1; row < 4; ++row)
+            toggle(row);
+        rip();
+        QVERIFY(std::filesystem::exists(*box_ / "rips/night post/01 Track 1.opus"));
+        // It is remembered.
+        desk_.reset();
+        desk_ = std::make_unique<Driver>(*box_ / "library.db");
+        desk_->settle();
+        QCOMPARE(DiscsController::remembered().format, std::string("opus"));
+        QCOMPARE(DiscsController::remembered().into, *box_ / "rips");
+    }
+
+private:
+    void open(const char* sheet) {
+        desk_->controllers().discs.openImage(*box_ / "discs" / sheet);
+        desk_->settle();
+    }
+    QString cell(int row, int column) {
+        return dialog_->tracks()->model()->index(row, column).data().toString();
+    }
+    void toggle(int row) {
+        QAbstractItemModel* m = dialog_->tracks()->model();
+        const QModelIndex i = m->index(row, DiscTrackModel::Number);
+        const bool on = m->data(i, Qt::CheckStateRole).toInt() == Qt::Checked;
+        m->setData(i, on ? Qt::Unchecked : Qt::Checked, Qt::CheckStateRole);
+    }
+    void typeField(const char* field, const QString& text) {
+        QLineEdit* edit = dialog_->fieldLine(field);
+        edit->setFocus();
+        edit->selectAll();
+        QTest::keyClicks(edit, text);
+        QTest::keyClick(edit, Qt::Key_Return);
+    }
+    void rip() {
+        QVERIFY(dialog_->ripButton()->isEnabled());
+        dialog_->ripButton()->click();
+        desk_->settle();
+    }
+
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<Driver> desk_;
+    DiscDialog* dialog_ = nullptr;
+    QStringList said_;
+};
+
+int main(int argc, char** argv) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication application(argc, argv);
+    Driver::prepareApplication();
+    TestDiscs test;
+    return QTest::qExec(&test, argc, argv);
+}
+#include "test_discs.moc"
