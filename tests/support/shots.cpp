@@ -156,37 +156,6 @@ int main(int argc, char** argv) {
         kinds.show();
         shot(&kinds, "kinds");
     }
-    {
-        for (const char* sheet :
-             {"Night Post EP/night post.cue", "Salt Road/salt road.cue", "Processional/PROCESSIONAL.CUE"}) {
-            s.discs.openImage(root / "discs" / sheet);
-            d.settle();
-        }
-        w.bench()->bringIn()->readDiscs();
-        DiscDialog* discs = w.bench()->bringIn()->discs();
-        discs->setInto(root / "From discs");
-        if (argc > 4)
-            discs->resize(std::min(1120, atoi(argv[3])), std::min(640, atoi(argv[4])));
-        discs->list()->setCurrentRow(1);
-        std::ofstream(root / "discs/Salt Road/salt road.cue.faults.json")
-            << R"({"bad": [[2100, 2103]], "unsteady": [[700, 712]], "speed": 60})";
-        discs->ripButton()->click();
-        QTest::qWait(1500);
-        discs->grab().save(out.filePath(QString("ripping") + (themeName == "dark" ? "-dark" : "") + ".png"));
-        d.settle();
-        shot(discs, "ripped");
-        discs->list()->setCurrentRow(2);
-        shot(discs, "disc");
-        discs->hide();
-        s.batch.removeFiles(s.sleeves.all().empty() ? std::vector<FileId>() : [&] {
-            std::vector<FileId> ripped;
-            for (FileId f : s.sleeves.files())
-                if (s.files.file(f)->path.native().find("/From discs/") != std::string::npos)
-                    ripped.push_back(f);
-            return ripped;
-        }());
-        d.settle();
-    }
     s.standards.setOfBatch("Archive");
     w.showWorkspace(MainWindow::Settings);
     w.settings()->showStandards();
@@ -473,6 +442,37 @@ int main(int argc, char** argv) {
     shot(&w, "journal");
     w.showWorkspace(MainWindow::Settings);
     shot(&w, "settings");
+    {
+        for (const char* sheet :
+             {"Night Post EP/night post.cue", "Salt Road/salt road.cue", "Processional/PROCESSIONAL.CUE"}) {
+            s.discs.openImage(root / "discs" / sheet);
+            d.settle();
+        }
+        w.bench()->bringIn()->readDiscs();
+        DiscDialog* discs = w.bench()->bringIn()->discs();
+        discs->setInto(root / "From discs");
+        if (argc > 4)
+            discs->resize(std::min(1200, atoi(argv[3])), std::min(660, atoi(argv[4])));
+        discs->list()->setCurrentRow(1);
+        std::ofstream(root / "discs/Salt Road/salt road.cue.faults.json")
+            << R"({"bad": [[2100, 2103]], "unsteady": [[700, 712]], "speed": 60})";
+        discs->ripButton()->click();
+        QTest::qWait(1500);
+        discs->grab().save(out.filePath(QString("ripping") + (themeName == "dark" ? "-dark" : "") + ".png"));
+        d.settle();
+        shot(discs, "ripped");
+        discs->list()->setCurrentRow(2);
+        shot(discs, "disc");
+        discs->hide();
+        s.batch.removeFiles(s.sleeves.all().empty() ? std::vector<FileId>() : [&] {
+            std::vector<FileId> ripped;
+            for (FileId f : s.sleeves.files())
+                if (s.files.file(f)->path.native().find("/From discs/") != std::string::npos)
+                    ripped.push_back(f);
+            return ripped;
+        }());
+        d.settle();
+    }
 
     // A write with troubles: a file with another name, and one that something else has changed.
     w.showWorkspace(MainWindow::Bench);

@@ -34,6 +34,7 @@ DiscDialog::DiscDialog(DiscsController& discs, QWidget* parent) : QDialog(parent
     setWindowTitle(tr("Read discs"));
     setWindowFlag(Qt::Window);
     resize(1200, 660);
+    setMinimumSize(960, 460);
     list_ = new QListWidget;
     list_->setObjectName("panel");
     list_->setAccessibleName(tr("Discs"));
@@ -364,8 +365,15 @@ void DiscDialog::showPlan() {
     preview_->setToolTip(lines.join('\n'));
     for (QString& line : lines)
         line = preview_->fontMetrics().elidedText(line, Qt::ElideMiddle, std::max(120, preview_->width()));
-    preview_->setText(lines.isEmpty() ? tr("nothing") : lines.join('\n'));
-    rip_->setText(tr("Rip %n track(s)", "", static_cast<int>(plan.tracks.size())));
+    const bool all = std::ranges::all_of(
+        d->tracks, [](const DiscsController::Track& t) { return t.state == State::Ripped || !t.wanted; });
+    preview_->setText(!lines.isEmpty() ? lines.join('\n')
+                      : all &&
+                              std::ranges::count(d->tracks, State::Ripped, &DiscsController::Track::state) > 0
+                          ? tr("all of it is ripped")
+                          : tr("nothing"));
+    rip_->setText(plan.tracks.empty() ? tr("Rip")
+                                      : tr("Rip %n track(s)", "", static_cast<int>(plan.tracks.size())));
     rip_->setEnabled(!plan.tracks.empty() && discs_.ripping() == 0);
 }
 

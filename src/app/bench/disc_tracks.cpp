@@ -199,7 +199,7 @@ DiscTrackTable::DiscTrackTable(DiscTrackModel* model, QWidget* parent) : QTableV
     verticalHeader()->hide();
     verticalHeader()->setDefaultSectionSize(30);
     horizontalHeader()->setHighlightSections(false);
-    const int widths[] = {52, 150, 130, 58, 52, 122, 210};
+    const int widths[] = {52, 150, 130, 58, 52, 122, 232};
     for (int c = 0; c < DiscTrackModel::Columns; ++c)
         setColumnWidth(c, widths[c]);
     for (const int c : {DiscTrackModel::Title, DiscTrackModel::Artist})
