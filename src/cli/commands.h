@@ -45,7 +45,7 @@ struct Options {
     bool takeSure = false;
     std::string referenceData; // a folder; "": as the library has it
     int port = 0;
-    std::string into;                  // a folder
+    std::string into; // a folder
     std::string format = "flac";
     bool json = false;
 };

@@ -119,6 +119,14 @@ private slots:
         QVERIFY(std::filesystem::exists(folder / "03 Cold Slip.flac"));
         QCOMPARE(desk_->controllers().sleeves.files().size(), size_t{4});
         QVERIFY(!dialog_->ripButton()->isEnabled());
+        // One report tells of all of it.
+        const std::string report = test::readBytes(folder / "disc report.txt");
+        for (const char* part : {"Track 01", "Track 03", "Track 04", "03 Cold Slip.flac"})
+            QVERIFY2(report.find(part) != std::string::npos, part);
+        QVERIFY(!std::filesystem::exists(folder / "disc report 2.txt"));
+        // Another format is another rip.
+        dialog_->formats()->setCurrentIndex(dialog_->formats()->findData("wav"));
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 4 tracks"));
     }
 
     void faultsAreTold() {

@@ -182,6 +182,18 @@ private slots:
             wrong += title != english.entries[i].texts.at("title");
         }
         QVERIFY2(wrong >= 1 && wrong <= 2, std::to_string(wrong).c_str());
+        // Of a text whose beginning is lost nothing is taken for the beginning of another.
+        const std::string endless(200, 'x');
+        CdText lost{{{"en", "", "", {{0, {{{"title", endless}}, ""}}, {1, {{{"title", "Ebb"}}, ""}}}}}, 0};
+        std::string first = encodeCdText(lost);
+        for (size_t pack = 0; pack < 16; ++pack) {
+            first[pack * cdTextPackBytes + 5] ^= 1;
+            const CdText some = decodeCdText(first);
+            QCOMPARE(some.damaged, static_cast<int>(pack) + 1);
+            for (const CdTextBlock& block : some.blocks)
+                for (const auto& [track, entry] : block.entries)
+                    QVERIFY(track == 0 || entry.texts.at("title") == "Ebb");
+        }
         // The same as the track before.
         CdText tabs{
             {{"en", "", "", {{1, {{{"performer", "Wren-Low"}}, ""}}, {2, {{{"performer", "\t"}}, ""}}}}}, 0};
@@ -267,6 +279,10 @@ private slots:
         QVERIFY(!openImage(box / "nowhere.cue"));
         test::writeBytes(box / "b.bin", sectors(100));
         says("FILE b.bin BINARY\n" + track + "TRACK 02 AUDIO\nINDEX 01 00:01:25\n", "has no length");
+        says("FILE a.bin BINARY\nTRACK 01 MODE1/0\nINDEX 01 00:00:00\nTRACK 02 AUDIO\nINDEX 01 00:01:00\n",
+             "");
+        test::makeSound(box.root(), "small.mp3", 3);
+        says("FILE small.mp3 WAVE\n" + track, "made smaller");
         // The rest of a sector is told.
         test::writeBytes(box / "s.cue", "FILE a.bin BINARY\n" + track + "CDTEXTFILE gone.cdt\n");
         const auto image = openImage(box / "s.cue");

@@ -157,6 +157,7 @@ bool DiscTrackModel::setData(const QModelIndex& index, const QVariant& value, in
     if (role != Qt::EditRole || (index.column() != Title && index.column() != Artist))
         return false;
     discs_.setField(number_, index.row(), index.column() == Title ? "title" : "artist", ss(value.toString()));
+    emit dataChanged(index, index);
     return true;
 }
 

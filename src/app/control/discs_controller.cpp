@@ -147,14 +147,15 @@ disc::RipPlan DiscsController::planOf(const Disc& d, const Settings& settings) c
     say(0, "performer", d.fields, "album_artist");
     for (const Track& t : d.tracks)
         say(t.entry.number, "title", t.fields, "title");
-    disc::RipPlan plan =
-        disc::usualPlan(d.toc, text, settings.into, settings.format, ss(QString(d.name).section('.', 0, -2)));
+    disc::RipPlan plan = disc::usualPlan(d.toc, text, settings.into, settings.format,
+                                         text::forDisplay(d.sheet.stem().native()));
     plan.bitrate = settings.bitrate;
     plan.reading.verify = settings.verify;
     std::erase_if(plan.tracks, [&](const disc::RipTrack& r) {
         const auto t =
             std::ranges::find(d.tracks, r.number, [](const Track& track) { return track.entry.number; });
-        return t == d.tracks.end() || !t->wanted || t->state == Track::State::Ripped;
+        return t == d.tracks.end() || !t->wanted ||
+               (t->state == Track::State::Ripped && t->format == settings.format && t->into == settings.into);
     });
     for (disc::RipTrack& r : plan.tracks)
         for (const Track& t : d.tracks)
@@ -184,16 +185,23 @@ void DiscsController::rip(int number, const Settings& settings) {
                 d->tracks[i].done = 0;
                 d->tracks[i].doubtful = d->tracks[i].bad = 0;
                 d->tracks[i].report = {};
+                d->tracks[i].format = settings.format;
+                d->tracks[i].into = settings.into;
             }
     d->ended.clear();
-    d->folder = plan.tracks.front().target.parent_path();
+    const Path folder = plan.tracks.front().target.parent_path();
+    std::vector<disc::TrackReport> earlier; // a rip that goes on has one report
+    for (const Track& t : d->tracks)
+        if (t.state == Track::State::Ripped && t.report.file.parent_path() == folder)
+            earlier.push_back(t.report);
+    d->folder = folder;
     ripping_ = number;
     uint64_t sectors = 0;
     for (const disc::RipTrack& r : plan.tracks)
         sectors += static_cast<uint64_t>(r.length);
     job_ = jobs_.start(
         this, {ss(tr("Ripping %1").arg(d->title()))},
-        [this, number, sheet = d->sheet, plan, tracks,
+        [this, number, sheet = d->sheet, plan, tracks, earlier,
          sectors](std::stop_token stop, work::Progress& progress) -> Result<disc::RipReport> {
             auto drive = disc::SimulatedDrive::open(sheet);
             if (!drive)
@@ -215,7 +223,8 @@ void DiscsController::rip(int number, const Settings& settings) {
                 QMetaObject::invokeMethod(
                     this, [this, number, p, tracks] { take(number, p, tracks); }, Qt::QueuedConnection);
             });
-            if (Status kept = disc::keepReports(report); !kept && report.ended.empty())
+            if (Status kept = disc::keepReports(disc::together(earlier, report), !earlier.empty());
+                !kept && report.ended.empty())
                 report.ended = kept.error().message;
             return report;
         },

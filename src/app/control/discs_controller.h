@@ -23,6 +23,8 @@ public:
         int32_t done = 0;             // sectors read, while it is
         size_t doubtful = 0, bad = 0; // sectors so far
         disc::TrackReport report;     // when it has ended
+        std::string format;           // that it was ripped to, or is
+        Path into;
     };
     struct Disc {
         int number = 0; // among those of this run of the program

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The parts of a page, for hands that stay on the keyboard: lists, tables and what is marked as one. Tab stays
-// within a table; this leads out of it.
+// The parts of a page, for hands that stay on the keyboard: lists, tables and what is marked as one. Tab
+// stays within a table; this leads out of it.
 #pragma once
 
 class QWidget;

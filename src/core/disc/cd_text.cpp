@@ -104,7 +104,7 @@ void take(const Block& from, CdTextBlock& to) {
     };
     for (const auto& [type, name] : textTypes) {
         const auto it = from.bytes.find(type);
-        if (it == from.bytes.end())
+        if (it == from.bytes.end() || !from.first.contains(type)) // only the end of it is left
             continue;
         std::string before;
         int track = from.first.at(type);
@@ -120,7 +120,7 @@ void take(const Block& from, CdTextBlock& to) {
             ++track;
         }
     }
-    if (const auto it = from.bytes.find(Codes); it != from.bytes.end()) {
+    if (const auto it = from.bytes.find(Codes); it != from.bytes.end() && from.first.contains(Codes)) {
         int track = from.first.at(Codes);
         for (const std::string& code : textsIn(it->second, false, ascii)) {
             if (!code.empty() && track <= 99)

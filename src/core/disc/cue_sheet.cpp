@@ -199,7 +199,8 @@ private:
         track_->number = *wanted;
         track_->audio = mode.empty() || mode == "AUDIO";
         if (const size_t slash = mode.find('/'); !track_->audio && slash != std::string::npos)
-            track_->sectorBytes = number(mode.substr(slash + 1), 2448).value_or(bytesPerSector);
+            track_->sectorBytes =
+                std::clamp(number(mode.substr(slash + 1), 2448).value_or(bytesPerSector), 2048, 2448);
         trackLine_ = line_;
         return std::nullopt;
     }

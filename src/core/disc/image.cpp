@@ -86,7 +86,10 @@ Result<Source> sourceOf(const Path& sheet, const CueFile& named, std::vector<std
     if (!read)
         return read.error();
     const tags::Facts& facts = read->facts;
-    if (facts.sampleRate != 44100 || facts.channels != 2 || (facts.bitDepth != 16 && facts.bitDepth != 0))
+    if (facts.bitDepth == 0)
+        return wrong(*path, ErrorKind::Unsupported,
+                     "This is no sound of a disc: it was made smaller, and its samples are not the disc's.");
+    if (facts.sampleRate != 44100 || facts.channels != 2 || facts.bitDepth != 16)
         return wrong(
             *path, ErrorKind::Unsupported,
             fmt::format("This is no sound of a disc: it has {} Hz, {} channel{} and {} bit, not 44,100 "

@@ -82,15 +82,34 @@ RipPlan usualPlan(const Toc& toc, const CdText& text, const Path& into, const st
     return out;
 }
 
-Status keepReports(const RipReport& report) {
+RipReport together(const std::vector<TrackReport>& earlier, RipReport report) {
+    for (const TrackReport& t : earlier)
+        if (std::ranges::find(report.tracks, t.number, &TrackReport::number) == report.tracks.end())
+            report.tracks.push_back(t);
+    std::ranges::sort(report.tracks, {}, &TrackReport::number);
+    return report;
+}
+
+Status keepReports(const RipReport& report, bool replace) {
     const auto any =
         std::ranges::find_if(report.tracks, [](const TrackReport& t) { return !t.file.empty(); });
     if (any == report.tracks.end())
         return Done{};
     const Path folder = any->file.parent_path();
-    for (const auto& [name, text] :
-         {std::pair("disc report.txt", reportText(report)), std::pair("disc report.json", reportJson(report)),
-          std::pair("disc.cue", reportSheet(report))})
+    const auto named = [](const char* name, const char* ending, int n) {
+        return n == 1 ? fmt::format("{}{}", name, ending) : fmt::format("{} {}{}", name, n, ending);
+    };
+    int n = 1;
+    auto taken = [&] {
+        return files::isThere(folder / named("disc report", ".txt", n)) ||
+               files::isThere(folder / named("disc report", ".json", n)) ||
+               files::isThere(folder / named("disc", ".cue", n));
+    };
+    while (!replace && n < 1000 && taken())
+        ++n;
+    for (const auto& [name, text] : {std::pair(named("disc report", ".txt", n), reportText(report)),
+                                     std::pair(named("disc report", ".json", n), reportJson(report)),
+                                     std::pair(named("disc", ".cue", n), reportSheet(report))})
         if (Status written = files::writeWhole(folder / name, text); !written)
             return written;
     return Done{};

@@ -16,7 +16,11 @@ tags::Fields fieldsOf(const Toc& toc, const CdText& text, int track);
 RipPlan usualPlan(const Toc& toc, const CdText& text, const Path& into, const std::string& format,
                   const std::string& name);
 
-/// "disc report.txt", "disc report.json" and "disc.cue" beside the files, where there is one.
-Status keepReports(const RipReport& report);
+/// The report of a rip that went on where an earlier one had ended.
+RipReport together(const std::vector<TrackReport>& earlier, RipReport report);
+
+/// "disc report.txt", "disc report.json" and "disc.cue" beside the files, where there is one. `replace`:
+/// those that are there already; else these get a number.
+Status keepReports(const RipReport& report, bool replace = false);
 
 } // namespace moorfrost::disc
