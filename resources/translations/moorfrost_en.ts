@@ -112,6 +112,18 @@
         <source>%n track(s) are in %1, and on the bench.</source>
         <translation><numerusform>%n track are in %1, and on the bench.</numerusform><numerusform>%n tracks are in %1, and on the bench.</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n answer(s) have this very table</source>
+        <translation><numerusform>%n answer have this very table</numerusform><numerusform>%n answers have this very table</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n answer(s) have nearly this table</source>
+        <translation><numerusform>%n answer have nearly this table</numerusform><numerusform>%n answers have nearly this table</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n answer(s) by name; their tables are not told</source>
+        <translation><numerusform>%n answer by name; their tables are not told</numerusform><numerusform>%n answers by name; their tables are not told</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::DiscTrackModel</name>

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "demo/reference_world.h"
 
+#include <cmath>
 #include <fmt/format.h>
 
 #include "demo/invented_releases.h"
@@ -62,7 +63,7 @@ Release made(const Edition& e) {
     for (size_t part : parts) {
         Medium m;
         m.carrier = e.carrier;
-        int64_t frames = 150;
+        int64_t frames = 150; // the lead; between tracks are two seconds, as on the discs of the demo
         for (size_t k = 0; k < part; ++k, ++at) {
             Track t;
             const size_t half = (part + 1) / 2;
@@ -76,9 +77,12 @@ Release made(const Edition& e) {
             t.recording = fmt::format("r-{}", seed);
             if (!e.isrcs.empty())
                 t.isrcs = {fmt::format("{}{:05}", e.isrcs, static_cast<size_t>(e.firstCode) + at)};
+            // Whoever tells of a disc has its table from the disc: lengths as they remember them are no
+            // matter.
             if (e.carrier == "CD")
                 m.discTable.push_back(frames);
-            frames += t.lengthMs * 75 / 1000;
+            frames +=
+                static_cast<int64_t>(std::ceil(pieceSeconds(seed) * 75 - 1e-6)) + (k + 1 < part ? 150 : 0);
             m.tracks.push_back(std::move(t));
         }
         if (e.carrier == "CD")

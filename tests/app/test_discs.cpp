@@ -14,6 +14,7 @@
 #include "app/widgets/controls.h"
 #include "core/tags/tag_io.h"
 #include "support/driver.h"
+#include "support/identify_desk.h"
 #include "support/sample_files.h"
 #include "support/shared_data.h"
 
@@ -27,6 +28,7 @@ private slots:
         QSettings().clear();
         box_ = std::make_unique<test::Sandbox>(true);
         test::copyOf(test::sharedDemo() / "discs", *box_ / "discs");
+        test::copyOf(test::sharedReference(), *box_ / "reference");
         desk_ = std::make_unique<Driver>(*box_ / "library.db");
         desk_->settle();
         said_.clear();
@@ -129,6 +131,71 @@ private slots:
         QCOMPARE(dialog_->ripButton()->text(), QString("Rip 4 tracks"));
     }
 
+    // Two contributors say otherwise of one disc: one of them is chosen, and what is typed stays.
+    void foundByItsTable() {
+        open("Night Post EP/night post.cue");
+        dialog_->findButton()->click();
+        desk_->settle();
+        QVERIFY2(dialog_->found().contains("2 answers have this very table"), qPrintable(dialog_->found()));
+        QVERIFY(dialog_->variants()->isVisible());
+        QCOMPARE(variant("Table", 1), QString("the same"));
+        QCOMPARE(variant("Track 2", 0), QString("not told"));
+        QStringList second{variant("Track 2", 1), variant("Track 2", 2)};
+        second.sort();
+        QCOMPARE(second, (QStringList{"Ferryman's Reel", "The Ferrymans Reel"}));
+        QCOMPARE(variant("Track 3", 1), QString("Cold Slip"));
+        const int good = variant("Track 2", 1) == "Ferryman's Reel" ? 1 : 2;
+        choose(3 - good);
+        QCOMPARE(cell(1, DiscTrackModel::Title), QString("The Ferrymans Reel"));
+        QCOMPARE(dialog_->fieldLine("album")->text(), QString("Nightpost"));
+        choose(good);
+        QCOMPARE(cell(1, DiscTrackModel::Title), QString("Ferryman's Reel"));
+        QCOMPARE(dialog_->fieldLine("album")->text(), QString("Night Post EP"));
+        QCOMPARE(dialog_->fieldLine("date")->text(), QString("1998-10-05"));
+        QVERIFY2(dialog_->preview().contains("The Hollow Ferry - Night Post EP/"),
+                 qPrintable(dialog_->preview()));
+        // What hands have typed stays, whichever is chosen.
+        typeField("date", "1998-10");
+        desk_->controllers().discs.setField(1, 2, "title", "Cold Slip (first take)");
+        choose(3 - good);
+        choose(good);
+        QCOMPARE(cell(2, DiscTrackModel::Title), QString("Cold Slip (first take)"));
+        QCOMPARE(dialog_->fieldLine("date")->text(), QString("1998-10"));
+        rip();
+        const auto tags =
+            tags::readTags(*box_ / "rips/The Hollow Ferry - Night Post EP/03 Cold Slip (first take).flac");
+        QVERIFY_RESULT(tags);
+        QCOMPARE(tags::firstValue(tags->fields, "date"), std::string("1998-10"));
+        QCOMPARE(tags::firstValue(tags->fields, "catalogue_number"), std::string("GR 014"));
+        QCOMPARE(tags::firstValue(tags->fields, "isrc"), std::string("ZZGRW9800013"));
+        QCOMPARE(tags::firstValue(tags->fields, "composer"), std::string("Elin Sorrow"));
+    }
+
+    void foundByNameOrNot() {
+        open("Processional/PROCESSIONAL.CUE"); // only the record is known
+        dialog_->findButton()->click();
+        desk_->settle();
+        QVERIFY2(dialog_->found().contains("by name"), qPrintable(dialog_->found()));
+        choose(1);
+        QCOMPARE(dialog_->fieldLine("album")->text(), QString("Processional"));
+        QCOMPARE(dialog_->fieldLine("album_artist")->text(), QString("Tarnholm Harbour Band"));
+        // The disc knows its own codes.
+        rip();
+        const auto tags =
+            tags::readTags(*box_ / "rips/Tarnholm Harbour Band - Processional/02 Harbour Hymn.flac");
+        QVERIFY_RESULT(tags);
+        QCOMPARE(tags::firstValue(tags->fields, "isrc"), std::string("ZZGRW7700032"));
+        // Nobody knows this one.
+        test::writeBytes(*box_ / "discs/x.bin", std::string(2352 * 900, 'x'));
+        test::writeBytes(*box_ / "discs/x.cue", "FILE x.bin BINARY\nTRACK 01 AUDIO\nINDEX 01 00:00:00\n"
+                                                "TRACK 02 AUDIO\nINDEX 01 00:04:00\n");
+        open("x.cue");
+        dialog_->findButton()->click();
+        desk_->settle();
+        QVERIFY2(said_.last().contains("No reference knows this disc"), qPrintable(said_.last()));
+        QVERIFY(!dialog_->variants()->isVisible());
+    }
+
     void faultsAreTold() {
         test::writeBytes(*box_ / "discs/Salt Road/salt road.cue.faults.json",
                          "{\"bad\": [[100, 103]], \"unsteady\": [[2000, 2040]]}");
@@ -206,6 +273,14 @@ private:
     }
     QString cell(int row, int column) {
         return dialog_->tracks()->model()->index(row, column).data().toString();
+    }
+    QString variant(const QString& caption, int column) {
+        return factIn(dialog_->variants(), caption, column);
+    }
+    /// By the keyboard or the mouse, the table tells the same.
+    void choose(int column) {
+        emit dialog_->variants()->chosen(static_cast<size_t>(column));
+        desk_->settle();
     }
     void toggle(int row) {
         QAbstractItemModel* m = dialog_->tracks()->model();

@@ -2,6 +2,7 @@
 // Cue sheets, CD-TEXT and disc images: as programs write them, as they are found, and as they should not be.
 #include <QtTest>
 
+#include "core/disc/find_disc.h"
 #include "core/disc/image.h"
 #include "demo/discs.h"
 #include "demo/encode.h"
@@ -23,6 +24,45 @@ std::string sectors(int n) {
     std::string out;
     for (int i = 0; i < n; ++i)
         out += std::string(bytesPerSector, static_cast<char>(i + 1));
+    return out;
+}
+
+} // namespace
+
+namespace {
+
+/// Answers each question with all that it has; tells what it was asked.
+class FakeReference : public reference::Reference {
+public:
+    std::vector<reference::Release> releases;
+    std::vector<reference::Question> asked;
+    bool down = false;
+
+    std::string key() const override { return "fake"; }
+    std::string name() const override { return "Fake"; }
+    Result<std::vector<reference::Release>> find(const reference::Question& question,
+                                                 std::stop_token) override {
+        asked.push_back(question);
+        if (down)
+            return Error{ErrorKind::Io, {}, "It does not answer."};
+        return releases;
+    }
+    Result<reference::Release> fetch(const std::string& id, std::stop_token) override {
+        for (const reference::Release& r : releases)
+            if (r.id == id)
+                return r;
+        return Error{ErrorKind::NotFound, {}, "There is none."};
+    }
+    Result<std::string> picture(const std::string&, int, std::stop_token) override { return std::string(); }
+};
+
+reference::Release releaseWith(const char* id, std::vector<int64_t> table, size_t tracks) {
+    reference::Release out;
+    out.id = out.title = id;
+    reference::Medium medium{"CD", {}, std::move(table), {}};
+    for (size_t i = 0; i < tracks; ++i)
+        medium.tracks.push_back({std::to_string(i + 1), "Take", {}});
+    out.media = {{"File", {}, {}, {}}, medium}; // the disc is its second medium
     return out;
 }
 
@@ -214,6 +254,46 @@ private slots:
         QCOMPARE(tableDistance(toc, tocFromTable("2 0 1000 4000")), -1);
         QCOMPARE(shownTime(16575), std::string("3:41"));
         QCOMPARE(shownTime(300000), std::string("1:06:40"));
+    }
+
+    void foundByTable() {
+        const Toc toc = tocFromTable("3 0 1000 2500 4000");
+        FakeReference fake;
+        fake.releases = {releaseWith("other", {150, 1350, 2650, 4150}, 3), // 200 sectors apart
+                         releaseWith("pressing", {182, 1190, 2690, 4182}, 3),
+                         releaseWith("same", {150, 1150, 2650, 4150}, 3),
+                         releaseWith("shifted", {0, 1000, 2500, 4000}, 3),
+                         releaseWith("longer", {150, 1150, 2650, 4150, 5000}, 4),
+                         releaseWith("senseless", {150, -3, 2650, 4150}, 3),
+                         releaseWith("untold", {}, 3)};
+        auto found = findDisc({&fake}, toc, {{"album", {"Night Post"}}}, {});
+        QVERIFY_RESULT(found);
+        std::vector<std::string> ids;
+        for (const Variant& v : *found) {
+            ids.push_back(v.release.id);
+            QCOMPARE(v.medium, size_t{1});
+        }
+        QCOMPARE(ids, (std::vector<std::string>{"same", "shifted", "pressing"}));
+        QCOMPARE((*found)[0].distance, 0);
+        QCOMPARE((*found)[2].distance, 8);
+        QCOMPARE(fake.asked.size(), size_t{1}); // words are not needed then
+        QCOMPARE(fake.asked[0].discTable, (std::vector<int64_t>{150, 1150, 2650, 4150}));
+        // By words where no table is like it; those that tell another table are another disc.
+        fake.releases = {releaseWith("other", {150, 1350, 2650, 4150}, 3), releaseWith("untold", {}, 3),
+                         releaseWith("longer", {}, 4)};
+        fake.asked.clear();
+        found = findDisc({&fake}, toc, {{"album", {"Night Post"}}}, {});
+        QVERIFY_RESULT(found);
+        QCOMPARE(found->size(), size_t{1});
+        QCOMPARE(found->front().release.id, std::string("untold"));
+        QCOMPARE(found->front().distance, -1);
+        QCOMPARE(fake.asked[1].album, std::string("Night Post"));
+        // Nothing is known: nothing is asked by words. One that is down is an error only if all are.
+        QVERIFY(findDisc({&fake}, toc, {}, {})->empty());
+        FakeReference down;
+        down.down = true;
+        QVERIFY(findDisc({&down, &fake}, toc, {}, {}));
+        QVERIFY(!findDisc({&down}, toc, {}, {}));
     }
 
     // Each sector of the disc comes from where the sheet says.

@@ -48,6 +48,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/comparison_table.h"
 #include "app/widgets/custom_field_dialog.h"
 #include "app/widgets/field_sets.h"
 #include "app/widgets/file_details.h"
@@ -461,7 +462,11 @@ int main(int argc, char** argv) {
         discs->grab().save(out.filePath(QString("ripping") + (themeName == "dark" ? "-dark" : "") + ".png"));
         d.settle();
         shot(discs, "ripped");
-        discs->list()->setCurrentRow(2);
+        discs->list()->setCurrentRow(0);
+        discs->findButton()->click();
+        d.settle();
+        emit discs->variants()->chosen(1);
+        d.settle();
         shot(discs, "disc");
         discs->hide();
         s.batch.removeFiles(s.sleeves.all().empty() ? std::vector<FileId>() : [&] {

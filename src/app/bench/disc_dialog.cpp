@@ -13,10 +13,12 @@
 #include "app/bench/disc_tracks.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/comparison_table.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_table.h"
 #include "app/widgets/two_lines.h"
 #include "core/audio/encode.h"
+#include "core/bench/taking.h"
 
 namespace moorfrost::app {
 
@@ -99,6 +101,10 @@ DiscDialog::DiscDialog(DiscsController& discs, QWidget* parent) : QDialog(parent
     connect(stop_, &QPushButton::clicked, &discs_, &DiscsController::stop);
     connect(&discs_, &DiscsController::changed, this, &DiscDialog::refresh);
     connect(&discs_, &DiscsController::opened, this, [this] { list_->setCurrentRow(list_->count() - 1); });
+    connect(&discs_, &DiscsController::told, this, [this](int disc) {
+        if (disc == current())
+            showDisc();
+    });
     connect(&discs_, &DiscsController::progressed, this, &DiscDialog::showProgress);
     refresh();
 }
@@ -110,7 +116,12 @@ QWidget* DiscDialog::makeMiddle() {
     auto* close = iconButton("close", tr("Put this disc aside; nothing of it is changed"));
     connect(close, &QToolButton::clicked, this, [this] { discs_.close(current()); });
     auto* head = new QHBoxLayout;
+    find_ = button(tr("Find by disc"));
+    find_->setToolTip(tr("Asks the references for the table of the disc, then by what is known of it"));
+    find_->setAutoDefault(false);
+    connect(find_, &QPushButton::clicked, this, [this] { discs_.findByTable(current()); });
     head->addWidget(told_, 1);
+    head->addWidget(find_);
     head->addWidget(close);
     auto* form = new QGridLayout;
     form->setContentsMargins(14, 10, 14, 10);
@@ -131,6 +142,28 @@ QWidget* DiscDialog::makeMiddle() {
         });
         ++at;
     }
+    found_ = label({}, "");
+    found_->setFont(theme::uiFont(13, QFont::Medium));
+    auto* only = new QCheckBox(tr("only what differs"));
+    only->setChecked(true);
+    variants_ = new ComparisonTable;
+    variants_->setAccessibleName(tr("What the references say of the disc"));
+    variants_->setOnlyDifferent(true);
+    connect(only, &QCheckBox::toggled, variants_, &ComparisonTable::setOnlyDifferent);
+    connect(variants_, &ComparisonTable::chosen, this, [this](size_t column) {
+        discs_.choose(current(), static_cast<int>(column) - 1); // the first is the disc itself
+    });
+    answer_ = new QWidget;
+    auto* answer = new QVBoxLayout(answer_);
+    answer->setContentsMargins(0, 6, 0, 0);
+    answer->setSpacing(4);
+    auto* line = new QHBoxLayout;
+    line->setContentsMargins(14, 0, 14, 0);
+    line->addWidget(found_, 1);
+    line->addWidget(only);
+    answer->addLayout(line);
+    answer->addWidget(variants_);
+    answer_->hide();
     form->setColumnStretch(1, 3);
     form->setColumnStretch(3, 2);
     model_ = new DiscTrackModel(discs_, this);
@@ -142,6 +175,7 @@ QWidget* DiscDialog::makeMiddle() {
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(bar("head", head, 46));
+    layout->addWidget(answer_);
     layout->addLayout(form);
     layout->addWidget(table_, 1);
     layout->addWidget(notes_);
@@ -243,6 +277,10 @@ QString DiscDialog::notes() const {
     return notes_->text();
 }
 
+QString DiscDialog::found() const {
+    return found_->text();
+}
+
 QString DiscDialog::summary() const {
     return summary_->text();
 }
@@ -334,6 +372,7 @@ void DiscDialog::showDisc() {
         if (t.entry.preEmphasis)
             notes
                 << tr("Track %1 has pre-emphasis: it sounds brighter than it was meant.").arg(t.entry.number);
+    showVariants();
     bool codes = false;
     for (const DiscsController::Track& t : d->tracks)
         codes = codes || !t.entry.isrc.empty();
@@ -342,6 +381,61 @@ void DiscDialog::showDisc() {
     notes_->setVisible(!notes.isEmpty());
     showPlan();
     showProgress();
+}
+
+void DiscDialog::showVariants() {
+    const DiscsController::Disc* d = discs_.find(current());
+    answer_->setVisible(d && !d->variants.empty());
+    if (!d || d->variants.empty())
+        return;
+    const auto same = static_cast<int>(
+        std::ranges::count_if(d->variants, [](const disc::Variant& v) { return v.distance == 0; }));
+    const auto n = static_cast<int>(d->variants.size());
+    found_->setText(same > 0 ? tr("%n answer(s) have this very table", "", same)
+                    : d->variants.front().distance > 0
+                        ? tr("%n answer(s) have nearly this table", "", n)
+                        : tr("%n answer(s) by name; their tables are not told", "", n));
+    Comparison table;
+    table.columns = {tr("On the disc")};
+    std::vector<std::vector<tags::Fields>> said(1); // of each column, of each track
+    for (const DiscsController::Track& t : d->tracks)
+        said[0].push_back(t.own);
+    for (const disc::Variant& v : d->variants) {
+        table.columns.push_back(qs(v.referenceName));
+        std::vector<tags::Fields> tracks;
+        for (size_t i = 0; i < d->tracks.size(); ++i)
+            tracks.push_back(bench::fieldsOf(v.release, v.medium, i, v.reference));
+        said.push_back(std::move(tracks));
+    }
+    Comparison::Row who{tr("Told by"), {{tr("the disc itself")}}, true};
+    Comparison::Row tables{tr("Table"), {{tr("this disc")}}, true};
+    for (const disc::Variant& v : d->variants) {
+        who.cells.push_back({qs(v.referenceName)});
+        tables.cells.push_back({v.distance < 0 ? tr("not told")
+                                : v.distance == 0
+                                    ? tr("the same")
+                                    : tr("up to %1 s apart").arg(v.distance / 75.0, 0, 'f', 1)});
+    }
+    table.rows = {who, tables};
+    auto row = [&](const QString& caption, size_t track, const char* field) {
+        Comparison::Row out{caption, {}};
+        bool any = false;
+        for (const std::vector<tags::Fields>& column : said) {
+            const QString value = qs(tags::shownValue(column[track], field));
+            any = any || !value.isEmpty();
+            out.cells.push_back({value.isEmpty() ? tr("not told") : value});
+        }
+        if (any)
+            table.rows.push_back(std::move(out));
+    };
+    for (const char* field :
+         {"album_artist", "album", "date", "genre", "label", "catalogue_number", "country", "language"})
+        row(fieldLabel(field), 0, field);
+    for (size_t i = 0; i < d->tracks.size(); ++i)
+        row(tr("Track %1").arg(d->tracks[i].entry.number), i, "title");
+    table.chosen = static_cast<size_t>(d->chosen + 1);
+    variants_->show(table);
+    variants_->setMaximumHeight(std::min(variants_->sizeHint().height(), 230));
 }
 
 void DiscDialog::showPlan() {

@@ -16,6 +16,7 @@ class QStackedWidget;
 namespace moorfrost::app {
 
 class Choice;
+class ComparisonTable;
 class DiscTrackModel;
 class DiscTrackTable;
 class ShortLabel;
@@ -30,9 +31,12 @@ public:
     QPushButton* ripButton() { return rip_; }
     QPushButton* stopButton() { return stop_; }
     Choice* formats() { return format_; }
+    QPushButton* findButton() { return find_; }
+    ComparisonTable* variants() { return variants_; }
     QLineEdit* fieldLine(const std::string& field);
     QString told() const;    // of the disc
     QString preview() const; // where its files will be
+    QString found() const;   // what the references say
     QString summary() const;
     QString notes() const;
     void setInto(const Path& folder);
@@ -49,6 +53,7 @@ private:
     void askForImage();
     void refresh();
     void showDisc();
+    void showVariants();
     void showProgress();
     void showPlan();
     DiscsController::Settings settings() const;
@@ -58,6 +63,10 @@ private:
     QStackedWidget* stack_;
     QLabel *told_, *notes_;
     std::vector<std::pair<std::string, QLineEdit*>> fields_;
+    QPushButton* find_;
+    QWidget* answer_; // the variants, with what is said of them
+    QLabel* found_;
+    ComparisonTable* variants_;
     DiscTrackModel* model_;
     DiscTrackTable* table_;
     Choice *format_, *bitrate_;

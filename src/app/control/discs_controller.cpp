@@ -9,6 +9,7 @@
 
 #include "app/shell/text_utils.h"
 #include "core/audio/encode.h"
+#include "core/bench/taking.h"
 
 namespace moorfrost::app {
 
@@ -17,8 +18,9 @@ QString DiscsController::Disc::title() const {
     return album.empty() ? tr("no title yet") : qs(album);
 }
 
-DiscsController::DiscsController(BringIn& bringIn, JobList& jobs, Messages& messages)
-    : bringIn_(bringIn), jobs_(jobs), messages_(messages) {}
+DiscsController::DiscsController(BringIn& bringIn, ReferencesController& references, JobList& jobs,
+                                 Messages& messages)
+    : bringIn_(bringIn), references_(references), jobs_(jobs), messages_(messages) {}
 
 const DiscsController::Disc* DiscsController::find(int number) const {
     const auto it = std::ranges::find(discs_, number, &Disc::number);
@@ -60,8 +62,10 @@ void DiscsController::openImage(const Path& sheet) {
                 track.fields = disc::fieldsOf(d.toc, d.text, t.number);
                 if (const auto date = d.fields.find("date"); date != d.fields.end())
                     track.fields["date"] = date->second;
+                track.own = track.fields;
                 d.tracks.push_back(std::move(track));
             }
+            d.own = d.fields;
             discs_.push_back(std::move(d));
             emit changed();
             emit opened(last_);
@@ -85,13 +89,14 @@ void DiscsController::setWanted(int number, size_t track, bool wanted) {
 
 void DiscsController::setField(int number, int track, const std::string& field, const std::string& text) {
     Disc* d = disc(number);
-    if (!d || number == ripping_)
+    if (!d || number == ripping_ || track >= static_cast<int>(d->tracks.size()))
         return;
     const std::vector<std::string> values = tags::valuesFromText(field, text);
     if (std::string why = tags::whyNotValid(field, values); !why.empty()) {
         messages_.say(qs(why), true);
         return;
     }
+    (track < 0 ? d->typed : d->tracks[static_cast<size_t>(track)].typed)[field] = text;
     auto put = [&](tags::Fields& fields) {
         if (values.empty())
             fields.erase(field);
@@ -119,6 +124,68 @@ void DiscsController::setField(int number, int track, const std::string& field, 
             }
     }
     emit changed();
+}
+
+void DiscsController::findByTable(int number) {
+    const Disc* d = find(number);
+    if (!d || !references_.mayBeAsked())
+        return;
+    jobs_.start(
+        this, {ss(tr("Looking up %1").arg(d->title()))},
+        [held = references_.held(), toc = d->toc, said = d->fields](std::stop_token stop, work::Progress&) {
+            return disc::findDisc(ReferencesController::plain(held), toc, said, stop);
+        },
+        [this, number](Result<std::vector<disc::Variant>> found) {
+            Disc* now = disc(number);
+            if (!now)
+                return;
+            if (!found) {
+                messages_.say(found.error());
+                return;
+            }
+            now->looked = true;
+            now->chosen = -1;
+            now->variants = std::move(*found);
+            if (now->variants.empty())
+                messages_.say(tr("No reference knows this disc. What is typed is what the files get."));
+            emit changed();
+            emit told(number);
+        });
+}
+
+void DiscsController::choose(int number, int variant) {
+    Disc* d = disc(number);
+    if (!d || number == ripping_ || variant >= static_cast<int>(d->variants.size()))
+        return;
+    d->chosen = std::max(-1, variant);
+    d->fields = d->own;
+    for (size_t i = 0; i < d->tracks.size(); ++i) {
+        Track& t = d->tracks[i];
+        if (t.state == Track::State::Ripped) // it is a file
+            continue;
+        t.fields = t.own;
+        if (variant < 0)
+            continue;
+        const disc::Variant& v = d->variants[static_cast<size_t>(variant)];
+        for (auto& [field, values] : bench::fieldsOf(v.release, v.medium, i, v.reference))
+            if (field != "isrc" || t.entry.isrc.empty()) // the disc knows its own best
+                t.fields[field] = values;
+        if (i == 0)
+            for (const char* field : {"album", "album_artist", "date", "genre"})
+                if (const auto it = t.fields.find(field); it != t.fields.end())
+                    d->fields[field] = it->second;
+    }
+    const auto typed = d->typed;
+    for (const auto& [field, text] : typed)
+        setField(number, -1, field, text);
+    for (size_t i = 0; i < d->tracks.size(); ++i) {
+        const auto ofTrack = d->tracks[i].typed;
+        for (const auto& [field, text] : ofTrack)
+            if (d->tracks[i].state != Track::State::Ripped)
+                setField(number, static_cast<int>(i), field, text);
+    }
+    emit changed();
+    emit told(number);
 }
 
 DiscsController::Settings DiscsController::remembered() {

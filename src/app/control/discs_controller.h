@@ -8,6 +8,8 @@
 #include "app/control/bring_in.h"
 #include "app/control/job_list.h"
 #include "app/control/messages.h"
+#include "app/control/references_controller.h"
+#include "core/disc/find_disc.h"
 #include "core/disc/rip_plan.h"
 
 namespace moorfrost::app {
@@ -17,7 +19,9 @@ class DiscsController : public QObject {
 public:
     struct Track {
         disc::TocTrack entry;
-        tags::Fields fields; // as they will be in the file
+        tags::Fields fields;                      // as they will be in the file
+        tags::Fields own;                         // as the disc says
+        std::map<std::string, std::string> typed; // by hands: it stays, whatever is chosen
         bool wanted = true;
         enum class State { Waiting, Reading, Ripped, Failed } state = State::Waiting;
         int32_t done = 0;             // sectors read, while it is
@@ -35,6 +39,11 @@ public:
         std::vector<std::string> notes;
         tags::Fields fields; // of the disc: album, album artist, genre, date
         std::vector<Track> tracks;
+        bool looked = false;                 // the references were asked
+        std::vector<disc::Variant> variants; // what they say
+        int chosen = -1;                     // of them; -1: what the disc says itself
+        tags::Fields own;                    // that, for the disc; Track::own for its tracks
+        std::map<std::string, std::string> typed;
         Path folder;   // in which its files are, when it was ripped
         QString ended; // why a rip did not come to its end
         QString title() const;
@@ -47,7 +56,7 @@ public:
         bool verify = true;
     };
 
-    DiscsController(BringIn& bringIn, JobList& jobs, Messages& messages);
+    DiscsController(BringIn& bringIn, ReferencesController& references, JobList& jobs, Messages& messages);
 
     const std::vector<Disc>& all() const { return discs_; }
     const Disc* find(int number) const;
@@ -57,6 +66,10 @@ public:
     void setWanted(int disc, size_t track, bool wanted);
     /// Of a track, or (-1) of the disc: then of all its tracks, too, where they said the same.
     void setField(int disc, int track, const std::string& field, const std::string& text);
+    /// Asks the references for its table, then by what is known of it.
+    void findByTable(int disc);
+    /// What this one of the variants says becomes the fields; -1: what the disc says itself.
+    void choose(int disc, int variant);
     /// As the settings say it now.
     disc::RipPlan planOf(const Disc& disc, const Settings& settings) const;
     static Settings remembered();
@@ -68,6 +81,8 @@ public:
 signals:
     void opened(int disc);
     void changed();
+    /// The references have answered, or another answer was chosen: its fields are otherwise.
+    void told(int disc);
     /// The rip goes on.
     void progressed(int disc);
     /// Its files are brought in.
@@ -79,6 +94,7 @@ private:
     void end(int number, const disc::RipReport& report, const std::vector<size_t>& tracks);
 
     BringIn& bringIn_;
+    ReferencesController& references_;
     JobList& jobs_;
     Messages& messages_;
     std::vector<Disc> discs_;

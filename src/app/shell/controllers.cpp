@@ -31,7 +31,7 @@ Controllers::Controllers(const Path& file)
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
       sameSound(library, recordings, index, jobs),
       bringIn(library, settings, files, batch, lasting, jobs, messages),
-      folders(library, files, drafts, jobs, messages), discs(bringIn, jobs, messages),
+      folders(library, files, drafts, jobs, messages), discs(bringIn, references, jobs, messages),
       writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
       care(library, jobs, messages), peaks(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, jobs, messages) {
