@@ -5,8 +5,10 @@
 #include <fmt/format.h>
 
 #include "cli/json_out.h"
+#include "cli/references.h"
 #include "cli/sets.h"
 #include "core/audio/encode.h"
+#include "core/disc/find_disc.h"
 #include "core/disc/rip_plan.h"
 #include "core/text/text.h"
 
@@ -84,10 +86,43 @@ int ripOne(const Path& sheet, const Options& options) {
     return report.complete ? 0 : 1;
 }
 
+/// One line for each release that the disc may be, the best first.
+int findOne(const Path& sheet, const References& references) {
+    auto image = disc::openImage(std::filesystem::absolute(sheet));
+    if (!image) {
+        say(image.error().message);
+        return 1;
+    }
+    auto found =
+        disc::findDisc(references.plain(), image->toc, disc::fieldsOf(image->toc, image->text, 0), {});
+    if (!found) {
+        say(found.error().message);
+        return 1;
+    }
+    for (const disc::Variant& v : *found) {
+        Json line;
+        putPath(line, sheet);
+        line["table"] = v.distance < 0 ? "not told" : v.distance == 0 ? "same" : "like";
+        line["medium"] = v.medium + 1;
+        line["release"] = releaseJson(v.release, v.reference);
+        print(line);
+    }
+    return found->empty() ? 1 : 0;
+}
+
 } // namespace
 
 int disc(const Options& options) {
     int exitCode = 0;
+    if (options.step == "find") {
+        auto store = openLibrary(options);
+        if (!store)
+            return 1;
+        const References references = referencesOf(*store, options);
+        for (const Path& path : pathsOf(options))
+            exitCode = std::max(exitCode, findOne(path, references));
+        return exitCode;
+    }
     if (options.step == "rip") {
         if (options.into.empty() || !audio::encodeFormat(options.format)) {
             say(options.into.empty() ? "Say with --into where the files are to be."

@@ -125,8 +125,11 @@ int main(int argc, char** argv) {
         ->check(CLI::IsMember({"library", "reference"}));
     add("duplicates", "Files on shelves that sound the same: one object a group", duplicates)
         ->add_flag("--json", o.json, "As it is anyway");
-    CLI::App* discs = add("disc", "Read the tables of discs, or make files of their tracks", disc);
-    discs->add_option("what", o.step, "toc, or rip")->required()->check(CLI::IsMember({"toc", "rip"}));
+    CLI::App* discs =
+        withReference(add("disc", "Read the tables of discs, find them, make files of their tracks", disc));
+    discs->add_option("what", o.step, "toc, find, or rip")
+        ->required()
+        ->check(CLI::IsMember({"toc", "find", "rip"}));
     discs->add_option("path", o.paths, "Cue sheets of disc images")->required();
     discs->add_option("--into", o.into, "Of rip: the folder in which each disc gets one of its own");
     discs->add_option("--format", o.format, "Of rip: flac, alac, wavpack, wav, aiff, mp3, vorbis or opus");

@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Discs from the command line: their tables, what they are, files of their tracks.
+#include <QtTest>
+
+#include <QJsonArray>
+
+#include "support/cli.h"
+#include "support/shared_data.h"
+
+using namespace moorfrost;
+
+class TestCliDisc : public QObject {
+    Q_OBJECT
+
+    using Answer = test::CliAnswer;
+    Answer run(const QList<QByteArray>& arguments) { return test::runCli(box_->root(), arguments); }
+    QByteArray path(const std::string& name) { return QByteArray::fromStdString((*box_ / name).native()); }
+
+private slots:
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        test::copyOf(test::sharedDemo() / "discs", *box_ / "discs");
+    }
+    void cleanup() { box_.reset(); }
+
+    void table() {
+        const Answer a =
+            run({"disc", "toc", path("discs/Processional/PROCESSIONAL.CUE"), path("nowhere.cue")});
+        QCOMPARE(a.code, 1); // one of them is not there
+        QVERIFY(!a.messages.isEmpty());
+        QCOMPARE(a.lines.size(), 1);
+        QCOMPARE(a.lines[0]["media_number"].toString(), QString("2000000770031"));
+        QCOMPARE(a.lines[0]["before_first"].toInt(), 300);
+        QCOMPARE(a.lines[0]["tracks"].toArray().size(), 5);
+        QCOMPARE(a.lines[0]["cd_text"].toArray().size(), 2);
+    }
+
+    void found() {
+        const QByteArray data = QByteArray::fromStdString(test::sharedReference().native());
+        Answer a =
+            run({"disc", "find", path("discs/Night Post EP/night post.cue"), "--reference-data", data});
+        QCOMPARE(a.code, 0);
+        QCOMPARE(a.lines.size(), 2);
+        for (const QJsonObject& line : a.lines)
+            QCOMPARE(line["table"].toString(), QString("same"));
+        a = run({"disc", "find", path("discs/Processional/PROCESSIONAL.CUE"), "--reference-data", data});
+        QCOMPARE(a.code, 0);
+        QCOMPARE(a.lines[0]["table"].toString(), QString("not told"));
+    }
+
+    void ripped() {
+        const QByteArray sheet = path("discs/Salt Road/salt road.cue");
+        Answer a = run({"disc", "rip", sheet, "--into", path("rips"), "--format", "wav", "--tracks", "2,5"});
+        QCOMPARE(a.code, 0);
+        QCOMPARE(a.lines[0]["tracks"].toArray().size(), 2);
+        const Path folder = *box_ / "rips/Isla Varnholt - Salt Road";
+        QVERIFY(std::filesystem::exists(folder / "02 Salt Road.wav"));
+        QVERIFY(std::filesystem::exists(folder / "05 Gorse.wav"));
+        QVERIFY(std::filesystem::exists(folder / "disc report.txt"));
+        // A second rip: what is there stays, and so does the first report.
+        a = run({"disc", "rip", sheet, "--into", path("rips"), "--format", "wav", "--tracks", "2,3"});
+        QCOMPARE(a.code, 1);
+        QVERIFY(a.messages.contains("already"));
+        QVERIFY(std::filesystem::exists(folder / "03 Winter Harbour.wav"));
+        QVERIFY(std::filesystem::exists(folder / "disc report 2.txt"));
+        for (const QList<QByteArray>& wrong :
+             QList<QList<QByteArray>>{{"disc", "rip", sheet},
+                                      {"disc", "rip", sheet, "--into", path("rips"), "--format", "cloud"}}) {
+            a = run(wrong);
+            QCOMPARE(a.code, 2);
+            QVERIFY(!a.messages.isEmpty());
+        }
+    }
+
+private:
+    std::unique_ptr<test::Sandbox> box_;
+};
+
+QTEST_APPLESS_MAIN(TestCliDisc)
+#include "test_cli_disc.moc"
