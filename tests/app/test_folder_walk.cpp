@@ -6,6 +6,7 @@
 #include <fstream>
 
 #include "app/bench/folder_panel.h"
+#include "app/bench/read_names_dialog.h"
 #include "app/bench/review_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/text_utils.h"
@@ -189,6 +190,22 @@ private slots:
         QVERIFY(!panel()->isVisible());
         key(Qt::Key_F8);
         QVERIFY2(said.contains("Choose first"), qPrintable(said));
+    }
+
+    // The tools of Describe work on what is in sight, in a sleeve or not.
+    void toolsWorkThere() {
+        test::tag(test::makeSound(*sheetBox_ / "untagged", "The Hollow Ferry - Slack Water.flac", 40), {});
+        test::tag(test::makeSound(*sheetBox_ / "untagged", "The Hollow Ferry - Gorse.flac", 41), {});
+        walk().begin(*sheetBox_ / "untagged");
+        desk_->settle();
+        Controllers& c = desk_->controllers();
+        ReadNamesDialog names({c.jobs, c.settings, c.files, c.drafts, c.index, c.customFields, c.sleeves},
+                              walk().files());
+        QTRY_VERIFY(names.isRead());
+        names.takeButton()->click();
+        desk_->settle();
+        QCOMPARE(titles(), (QStringList{"Gorse", "Slack Water"}));
+        QCOMPARE(cell(0, "artist"), QString("The Hollow Ferry"));
     }
 
     void aFileThatCannotBeRead() {
