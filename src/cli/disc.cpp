@@ -74,8 +74,10 @@ int ripOne(const Path& sheet, const Options& options) {
                                          options.format, text::forDisplay(sheet.stem().native()));
     plan.bitrate = static_cast<int>(options.limit) * 1000;
     const std::set<int> wanted = wantedTracks(options);
-    if (!wanted.empty())
-        std::erase_if(plan.tracks, [&](const disc::RipTrack& t) { return !wanted.contains(t.number); });
+    std::erase_if(plan.tracks,
+                  [&](const disc::RipTrack& t) { // what is before track 1 only if it is asked for
+                      return wanted.empty() ? t.number == 0 : !wanted.contains(t.number);
+                  });
     const disc::RipReport report = disc::rip(**drive, plan, {}, [](const disc::RipProgress&) {});
     for (const disc::TrackReport& t : report.tracks)
         if (!t.error.empty())

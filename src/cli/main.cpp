@@ -134,7 +134,9 @@ int main(int argc, char** argv) {
     discs->add_option("--into", o.into, "Of rip: the folder in which each disc gets one of its own");
     discs->add_option("--format", o.format, "Of rip: flac, alac, wavpack, wav, aiff, mp3, vorbis or opus");
     discs->add_option("--bitrate", o.limit, "Of rip, for MP3, Vorbis and Opus: kilobits per second");
-    discs->add_option("--tracks", o.list, "Of rip: which ones, such as 1,3,5; all, if nothing is said");
+    discs->add_option(
+        "--tracks", o.list,
+        "Of rip: which ones, such as 1,3,5, 0 for what is before track 1; all from 1 on, if nothing is said");
     CLI::App* fix = withPaths(add("fixity", "Print checksums of the sound, without the tags", fixity));
     fix->add_flag("--sha256", o.sha256, "SHA-256 as well");
     fix->add_flag("--store", o.store, "Keep them in the library");

@@ -53,10 +53,13 @@ private slots:
         QVERIFY(dialog_->told().contains("media number 2000000770031"));
         QCOMPARE(dialog_->fieldLine("album")->text(), QString("PROCESSIONAL"));
         QCOMPARE(dialog_->fieldLine("genre")->text(), QString("Brass"));
-        QCOMPARE(cell(1, DiscTrackModel::Title), QString("Harbour Hymn"));
-        QCOMPARE(cell(1, DiscTrackModel::Isrc), QString("ZZGRW7700032"));
+        QCOMPARE(cell(0, DiscTrackModel::Number), QString("0")); // what is hidden is offered
+        QVERIFY(cell(0, DiscTrackModel::Reading).contains("before track 1"));
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 5 tracks"));
+        QCOMPARE(cell(2, DiscTrackModel::Title), QString("Harbour Hymn"));
+        QCOMPARE(cell(2, DiscTrackModel::Isrc), QString("ZZGRW7700032"));
         QVERIFY(dialog_->notes().contains("Track 2 has pre-emphasis"));
-        QCOMPARE(cell(0, DiscTrackModel::Length), QString("0:27"));
+        QCOMPARE(cell(1, DiscTrackModel::Length), QString("0:27"));
         // Another beside it; each keeps what is said of it.
         open("Night Post EP/night post.cue");
         QCOMPARE(dialog_->list()->count(), 2);
@@ -64,7 +67,7 @@ private slots:
         QCOMPARE(cell(0, DiscTrackModel::Title), QString());
         QVERIFY(dialog_->told().contains("nothing before track 1"));
         dialog_->list()->setCurrentRow(0);
-        QCOMPARE(cell(0, DiscTrackModel::Title), QString("Processional"));
+        QCOMPARE(cell(1, DiscTrackModel::Title), QString("Processional"));
         // What is no disc is said.
         test::writeBytes(*box_ / "discs/letter.cue", "Dear archive\n");
         open("letter.cue");
@@ -179,8 +182,12 @@ private slots:
         choose(1);
         QCOMPARE(dialog_->fieldLine("album")->text(), QString("Processional"));
         QCOMPARE(dialog_->fieldLine("album_artist")->text(), QString("Tarnholm Harbour Band"));
-        // The disc knows its own codes.
+        // The disc knows its own codes; what is hidden goes along when it is ticked.
+        QCOMPARE(cell(1, DiscTrackModel::Title), QString("Processional"));
+        toggle(0);
         rip();
+        QVERIFY(std::filesystem::exists(*box_ /
+                                        "rips/Tarnholm Harbour Band - Processional/00 Before track 1.flac"));
         const auto tags =
             tags::readTags(*box_ / "rips/Tarnholm Harbour Band - Processional/02 Harbour Hymn.flac");
         QVERIFY_RESULT(tags);

@@ -27,7 +27,7 @@ namespace {
 using State = DiscsController::Track::State;
 
 QString lineOf(const DiscsController::Disc& d) {
-    return DiscDialog::tr("image, %n track(s)", "", static_cast<int>(d.tracks.size()));
+    return DiscDialog::tr("image, %n track(s)", "", static_cast<int>(d.toc.tracks.size()));
 }
 
 } // namespace
@@ -335,7 +335,7 @@ void DiscDialog::refresh() {
         list_->setCurrentRow(0);
     filling_ = false;
     stack_->setCurrentIndex(list_->count() > 0 ? 1 : 0);
-    if (current() != before || model_->rowCount() == 0) {
+    if (current() != before || model_->disc() != current()) {
         showDisc();
         return;
     }
@@ -347,13 +347,16 @@ void DiscDialog::refresh() {
 
 void DiscDialog::showDisc() {
     const DiscsController::Disc* d = discs_.find(current());
-    model_->setDisc(current());
+    if (model_->disc() != current()) // else hands may be typing in a cell
+        model_->setDisc(current());
+    else
+        model_->refresh();
     if (!d) {
         showPlan();
         showProgress();
         return;
     }
-    QStringList told{tr("%n track(s)", "", static_cast<int>(d->tracks.size())),
+    QStringList told{tr("%n track(s)", "", static_cast<int>(d->toc.tracks.size())),
                      qs(disc::shownTime(d->toc.leadOut))};
     told << (d->toc.beforeFirst() > 0 ? tr("%1 before track 1").arg(qs(disc::shownTime(d->toc.beforeFirst())))
                                       : tr("nothing before track 1"));
@@ -361,6 +364,8 @@ void DiscDialog::showDisc() {
         told << tr("media number %1").arg(qs(d->toc.mediaNumber));
     told_->setText(told.join(QString(" \u00B7 ")));
     for (const auto& [field, edit] : fields_) {
+        if (edit->hasFocus() && edit->isModified()) // it belongs to the hands that type
+            continue;
         edit->setText(qs(tags::shownValue(d->fields, field)));
         edit->setModified(false);
         edit->setCursorPosition(0);
@@ -404,7 +409,7 @@ void DiscDialog::showVariants() {
         table.columns.push_back(qs(v.referenceName));
         std::vector<tags::Fields> tracks;
         for (size_t i = 0; i < d->tracks.size(); ++i)
-            tracks.push_back(bench::fieldsOf(v.release, v.medium, i, v.reference));
+            tracks.push_back(bench::fieldsOf(v.release, v.medium, d->placeOf(i), v.reference));
         said.push_back(std::move(tracks));
     }
     Comparison::Row who{tr("Told by"), {{tr("the disc itself")}}, true};
@@ -432,7 +437,8 @@ void DiscDialog::showVariants() {
          {"album_artist", "album", "date", "genre", "label", "catalogue_number", "country", "language"})
         row(fieldLabel(field), 0, field);
     for (size_t i = 0; i < d->tracks.size(); ++i)
-        row(tr("Track %1").arg(d->tracks[i].entry.number), i, "title");
+        if (d->tracks[i].entry.number > 0)
+            row(tr("Track %1").arg(d->tracks[i].entry.number), i, "title");
     table.chosen = static_cast<size_t>(d->chosen + 1);
     variants_->show(table);
     variants_->setMaximumHeight(std::min(variants_->sizeHint().height(), 230));

@@ -18,9 +18,10 @@ using State = DiscsController::Track::State;
 QString readingText(const DiscsController::Track& t) {
     switch (t.state) {
     case State::Waiting:
-        return t.wanted        ? QString()
-               : t.entry.audio ? DiscTrackModel::tr("left out")
-                               : DiscTrackModel::tr("data");
+        return t.wanted              ? QString()
+               : t.entry.number == 0 ? DiscTrackModel::tr("before track 1: tick it to keep it")
+               : t.entry.audio       ? DiscTrackModel::tr("left out")
+                                     : DiscTrackModel::tr("data");
     case State::Reading:
         return t.doubtful > 0 ? DiscTrackModel::tr("%1, %n read again", "", static_cast<int>(t.doubtful))
                                     .arg(qs(disc::shownTime(t.done)))

@@ -17,6 +17,7 @@ public:
 
     explicit DiscTrackModel(DiscsController& discs, QObject* parent = nullptr);
     void setDisc(int number);
+    int disc() const { return number_; }
     void refresh();
 
     int rowCount(const QModelIndex& parent = {}) const override;

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <chrono>
+#include <set>
 
 #include <QSettings>
 #include <QStandardPaths>
@@ -16,6 +17,11 @@ namespace moorfrost::app {
 QString DiscsController::Disc::title() const {
     const std::string& album = tags::firstValue(fields, "album");
     return album.empty() ? tr("no title yet") : qs(album);
+}
+
+size_t DiscsController::Disc::placeOf(size_t track) const {
+    const bool before = !tracks.empty() && tracks.front().entry.number == 0;
+    return before && track > 0 ? track - 1 : track;
 }
 
 DiscsController::DiscsController(BringIn& bringIn, ReferencesController& references, JobList& jobs,
@@ -55,11 +61,23 @@ void DiscsController::openImage(const Path& sheet) {
             if (const auto date = image->sheet.texts.find("date");
                 date != image->sheet.texts.end() && tags::whyNotValid("date", {date->second}).empty())
                 d.fields["date"] = {date->second};
-            for (const disc::TocTrack& t : d.toc.tracks) {
+            std::vector<disc::TocTrack> entries = d.toc.tracks;
+            if (d.toc.beforeFirst() > disc::worthATrack && entries.front().audio) {
+                disc::TocTrack before;
+                before.number = 0;
+                before.length = d.toc.beforeFirst();
+                entries.front().gap = 0; // it is this
+                entries.insert(entries.begin(), before);
+            }
+            for (const disc::TocTrack& t : entries) {
                 Track track;
                 track.entry = t;
-                track.wanted = t.audio;
+                track.wanted = t.audio && t.number > 0;
                 track.fields = disc::fieldsOf(d.toc, d.text, t.number);
+                if (t.number == 0) {
+                    track.fields.erase("title");
+                    track.fields["track"] = {"0"};
+                }
                 if (const auto date = d.fields.find("date"); date != d.fields.end())
                     track.fields["date"] = date->second;
                 track.own = track.fields;
@@ -154,6 +172,9 @@ void DiscsController::findByTable(int number) {
 }
 
 void DiscsController::choose(int number, int variant) {
+    static const std::set<std::string> ofWholeDisc = {"album",  "album_artist", "artist",           "date",
+                                                      "genre",  "label",        "catalogue_number", "barcode",
+                                                      "country"};
     Disc* d = disc(number);
     if (!d || number == ripping_ || variant >= static_cast<int>(d->variants.size()))
         return;
@@ -167,10 +188,13 @@ void DiscsController::choose(int number, int variant) {
         if (variant < 0)
             continue;
         const disc::Variant& v = d->variants[static_cast<size_t>(variant)];
-        for (auto& [field, values] : bench::fieldsOf(v.release, v.medium, i, v.reference))
-            if (field != "isrc" || t.entry.isrc.empty()) // the disc knows its own best
+        const size_t place = d->placeOf(i);
+        for (auto& [field, values] : bench::fieldsOf(v.release, v.medium, place, v.reference))
+            if (t.entry.number == 0 && !ofWholeDisc.contains(field))
+                continue;                                     // nobody tells of it
+            else if (field != "isrc" || t.entry.isrc.empty()) // the disc knows its own best
                 t.fields[field] = values;
-        if (i == 0)
+        if (place == 0)
             for (const char* field : {"album", "album_artist", "date", "genre"})
                 if (const auto it = t.fields.find(field); it != t.fields.end())
                     d->fields[field] = it->second;

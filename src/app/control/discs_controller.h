@@ -47,6 +47,8 @@ public:
         Path folder;   // in which its files are, when it was ripped
         QString ended; // why a rip did not come to its end
         QString title() const;
+        /// Of a track, among those of the table: one may stand before them.
+        size_t placeOf(size_t track) const;
     };
     /// How it is ripped.
     struct Settings {

@@ -62,6 +62,16 @@ RipPlan usualPlan(const Toc& toc, const CdText& text, const Path& into, const st
     const std::string &artist = tags::firstValue(whole, "album_artist"),
                       &album = tags::firstValue(whole, "album");
     const std::string folder = album.empty() ? name : artist.empty() ? album : artist + " - " + album;
+    const auto place = [&](int number, const std::string& title) {
+        return into / files::safeName(folder, NameProfile::Portable) /
+               files::safeName(fmt::format("{:02} {}", number, title) + ending, NameProfile::Portable);
+    };
+    if (toc.beforeFirst() > worthATrack && toc.tracks.front().audio) {
+        tags::Fields fields = whole;
+        fields.erase("title");
+        fields["track"] = {"0"};
+        out.tracks.push_back({0, 0, toc.beforeFirst(), place(0, "Before track 1"), std::move(fields)});
+    }
     for (const TocTrack& t : toc.tracks) {
         if (!t.audio)
             continue;
@@ -71,12 +81,7 @@ RipPlan usualPlan(const Toc& toc, const CdText& text, const Path& into, const st
             if (next.number == t.number + 1)
                 track.length += next.gap;
         const std::string& title = tags::firstValue(track.fields, "title");
-        track.target =
-            into / files::safeName(folder, NameProfile::Portable) /
-            files::safeName(
-                fmt::format("{:02} {}", t.number, title.empty() ? fmt::format("Track {}", t.number) : title) +
-                    ending,
-                NameProfile::Portable);
+        track.target = place(t.number, title.empty() ? fmt::format("Track {}", t.number) : title);
         out.tracks.push_back(std::move(track));
     }
     return out;

@@ -11,8 +11,11 @@ namespace moorfrost::disc {
 /// tracks, genre, ISRC, barcode. Texts all in capitals, as discs have them, stay as they are.
 tags::Fields fieldsOf(const Toc& toc, const CdText& text, int track);
 
-/// All tracks with sound, as "NN Title" in a folder of its own in `into`: by artist and album, or `name`
-/// where the disc does not say. Names suit all systems.
+/// What is before track 1 is offered as track 0 where it is longer than this.
+inline constexpr int32_t worthATrack = sectorsPerSecond;
+
+/// All tracks with sound, what is before the first of them as track 0, as "NN Title" in a folder of its own
+/// in `into`: by artist and album, or `name` where the disc does not say. Names suit all systems.
 RipPlan usualPlan(const Toc& toc, const CdText& text, const Path& into, const std::string& format,
                   const std::string& name);
 
