@@ -99,6 +99,19 @@ private slots:
         QCOMPARE(desk_->controllers().customFields.described().size(), size_t{1});
     }
 
+    // What a newer Moorfrost has described, maybe, is not lost with the first change here.
+    void whatCannotBeReadStays() {
+        const std::string newer = "[{\"label\":\"A\",\"place\":\"AA\",\"kind\":\"cloud\"}]";
+        desk_->controllers().settings.set(library::settings::customFields, newer);
+        desk_->settle();
+        desk_.reset();
+        desk_ = std::make_unique<Driver>(*sheetBox_ / "library.db");
+        desk_->settle();
+        QVERIFY(desk_->controllers().customFields.described().empty());
+        describe({"Condition", "CONDITION", tags::FieldKind::Text, false, {}});
+        QCOMPARE(desk_->controllers().settings.get(library::settings::unreadCustomFields), newer);
+    }
+
     void chosenInTheSheetAndTheDrawer() {
         describe({"Condition", "CONDITION", tags::FieldKind::Choice, false, {"good", "worn", "stuck"}});
         page()->columns()->show({nameColumn, "title", "condition"});

@@ -83,6 +83,10 @@ void CustomFields::forget(const std::string& key) {
 void CustomFields::keep(std::vector<tags::CustomField> fields) {
     if (fields == described_)
         return;
+    // What could not be read stays beside what takes its place.
+    if (const std::string before = settings_.get(settings::customFields);
+        !before.empty() && !tags::customFieldsFromJson(before))
+        settings_.set(settings::unreadCustomFields, before);
     described_ = std::move(fields);
     tags::defineCustomFields(described_);
     settings_.set(settings::customFields, tags::customFieldsJson(described_));

@@ -35,6 +35,7 @@ inline const Setting<std::string> lastNamePlan{"last name plan", {}}; // by whic
 inline const Setting<Strings> chains{"chains", {}};                   // each as edits/chain writes it
 // Fields.
 inline const Setting<std::string> customFields{"custom fields", {}}; // as JSON (tags/custom_fields)
+inline const Setting<std::string> unreadCustomFields{"custom fields, unread", {}}; // that could not be read
 // Putting away, writing.
 inline const Setting<int64_t> lastShelf{"last shelf", 0};
 inline const Setting<std::string> putAwayMode{"put away mode", "move"};     // or "copy"
