@@ -2,6 +2,7 @@
 // A drive with a disc in it, as whoever reads the disc sees it. One thread at a time.
 #pragma once
 
+#include <deque>
 #include <memory>
 #include <string>
 #include <vector>
@@ -58,9 +59,17 @@ public:
 
 private:
     Status fill(const ImagePart& part, int32_t from, int count, std::string& out);
+    /// Samples of a file of sound, as bytes; what was decoded last is kept.
+    Result<std::string> decoded(const Path& file, uint64_t first, uint64_t frames);
 
     DiscImage image_;
     Faults faults_;
+    struct Block {
+        Path file;
+        uint64_t number = 0;
+        std::string bytes;
+    };
+    std::deque<Block> blocks_; // the latest first
     bool out_ = false;
     uint32_t chance_ = 1;
 };

@@ -85,6 +85,38 @@ Result<CdText> SimulatedDrive::text() {
     return image_.text;
 }
 
+Result<std::string> SimulatedDrive::decoded(const Path& file, uint64_t first, uint64_t frames) {
+    constexpr uint64_t blockFrames = 600 * framesPerSector; // eight seconds
+    constexpr size_t kept = 3;
+    std::string out;
+    for (uint64_t at = first; at < first + frames;) {
+        const uint64_t number = at / blockFrames;
+        auto block = std::ranges::find_if(
+            blocks_, [&](const Block& b) { return b.number == number && b.file == file; });
+        if (block == blocks_.end()) {
+            auto samples = sandbox::ParserPool::shared().samplesOf(file, number * blockFrames, blockFrames);
+            if (!samples)
+                return samples.error();
+            Block fresh{file, number, {}};
+            fresh.bytes.reserve(samples->size() * 2);
+            for (const int16_t s : *samples) {
+                fresh.bytes += static_cast<char>(s & 255);
+                fresh.bytes += static_cast<char>(s >> 8 & 255);
+            }
+            blocks_.push_front(std::move(fresh));
+            if (blocks_.size() > kept)
+                blocks_.pop_back();
+            block = blocks_.begin();
+        }
+        const uint64_t inBlock = at - number * blockFrames;
+        const uint64_t n = std::min(first + frames - at, blockFrames - inBlock);
+        if (inBlock * 4 < block->bytes.size()) // else the file has ended
+            out.append(block->bytes, static_cast<size_t>(inBlock * 4), static_cast<size_t>(n * 4));
+        at += n;
+    }
+    return out;
+}
+
 Status SimulatedDrive::fill(const ImagePart& part, int32_t from, int count, std::string& out) {
     const auto whole = static_cast<size_t>(count) * bytesPerSector;
     std::string bytes;
@@ -92,15 +124,10 @@ Status SimulatedDrive::fill(const ImagePart& part, int32_t from, int count, std:
         // silence
     } else if (part.kind == CueFile::Kind::Sound) {
         const uint64_t first = part.offset / 4 + static_cast<uint64_t>(from) * framesPerSector;
-        auto samples = sandbox::ParserPool::shared().samplesOf(part.file, first,
-                                                               static_cast<size_t>(count) * framesPerSector);
+        auto samples = decoded(part.file, first, static_cast<uint64_t>(count) * framesPerSector);
         if (!samples)
             return samples.error();
-        bytes.reserve(whole);
-        for (const int16_t s : *samples) {
-            bytes += static_cast<char>(s & 255);
-            bytes += static_cast<char>(s >> 8 & 255);
-        }
+        bytes = std::move(*samples);
     } else {
         auto source = FileSource::open(part.file);
         if (!source)
