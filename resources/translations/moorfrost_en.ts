@@ -91,27 +91,7 @@
     </message>
 </context>
 <context>
-    <name>moorfrost::app::DiscDialog</name>
-    <message numerus="yes">
-        <source>image, %n track(s)</source>
-        <translation><numerusform>image, %n track</numerusform><numerusform>image, %n tracks</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n track(s)</source>
-        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>and %n more</source>
-        <translation><numerusform>and %n more</numerusform><numerusform>and %n more</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>Rip %n track(s)</source>
-        <translation><numerusform>Rip %n track</numerusform><numerusform>Rip %n tracks</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n track(s) are in %1, and on the bench.</source>
-        <translation><numerusform>%n track are in %1, and on the bench.</numerusform><numerusform>%n tracks are in %1, and on the bench.</numerusform></translation>
-    </message>
+    <name>moorfrost::app::DiscAnswers</name>
     <message numerus="yes">
         <source>%n answer(s) have this very table</source>
         <translation><numerusform>%n answer have this very table</numerusform><numerusform>%n answers have this very table</numerusform></translation>
@@ -123,6 +103,25 @@
     <message numerus="yes">
         <source>%n answer(s) by name; their tables are not told</source>
         <translation><numerusform>%n answer by name; their tables are not told</numerusform><numerusform>%n answers by name; their tables are not told</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::DiscDialog</name>
+    <message numerus="yes">
+        <source>image, %n track(s)</source>
+        <translation><numerusform>image, %n track</numerusform><numerusform>image, %n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Rip %n track(s)</source>
+        <translation><numerusform>Rip %n track</numerusform><numerusform>Rip %n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s) are in %1, and on the bench.</source>
+        <translation><numerusform>%n track are in %1, and on the bench.</numerusform><numerusform>%n tracks are in %1, and on the bench.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -567,6 +566,13 @@
     <message numerus="yes">
         <source>The journal is full. With this write the %n oldest set(s), until %1, can no longer be taken back. Settings can give the journal more room.</source>
         <translation><numerusform>The journal is full. With this write the %n oldest set, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform><numerusform>The journal is full. With this write the %n oldest sets, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::RipPanel</name>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation><numerusform>and %n more</numerusform><numerusform>and %n more</numerusform></translation>
     </message>
 </context>
 <context>

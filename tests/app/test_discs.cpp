@@ -5,11 +5,14 @@
 #include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
+#include <QSignalSpy>
 
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
+#include "app/bench/disc_answers.h"
 #include "app/bench/disc_dialog.h"
 #include "app/bench/disc_tracks.h"
+#include "app/bench/rip_panel.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "core/tags/tag_io.h"
@@ -37,7 +40,7 @@ private slots:
         QTest::keyClick(&desk_->window(), Qt::Key_R, Qt::ControlModifier | Qt::AltModifier);
         dialog_ = desk_->window().bench()->bringIn()->discs();
         QVERIFY(dialog_ && dialog_->isVisible());
-        dialog_->setInto(*box_ / "rips");
+        dialog_->panel()->setInto(*box_ / "rips");
     }
     void cleanup() {
         desk_.reset();
@@ -95,12 +98,12 @@ private slots:
         QVERIFY2(said_.last().contains("Date is a year"), qPrintable(said_.last()));
         QCOMPARE(cell(3, DiscTrackModel::Title), QString("The Keeper's Wife"));
         QCOMPARE(cell(3, DiscTrackModel::Artist), QString("The Hollow Ferry"));
-        QVERIFY2(dialog_->preview().contains("The Hollow Ferry - Night Post EP/"),
-                 qPrintable(dialog_->preview()));
-        QVERIFY(dialog_->preview().contains("02 Ferryman's Reel.flac"));
+        QVERIFY2(dialog_->panel()->preview().contains("The Hollow Ferry - Night Post EP/"),
+                 qPrintable(dialog_->panel()->preview()));
+        QVERIFY(dialog_->panel()->preview().contains("02 Ferryman's Reel.flac"));
         // One is left out.
         toggle(2);
-        QVERIFY(!dialog_->preview().contains("Cold Slip"));
+        QVERIFY(!dialog_->panel()->preview().contains("Cold Slip"));
         QCOMPARE(dialog_->ripButton()->text(), QString("Rip 3 tracks"));
         rip();
         QCOMPARE(cell(0, DiscTrackModel::Reading), QString("two readings agree"));
@@ -130,7 +133,7 @@ private slots:
             QVERIFY2(report.find(part) != std::string::npos, part);
         QVERIFY(!std::filesystem::exists(folder / "disc report 2.txt"));
         // Another format is another rip.
-        dialog_->formats()->setCurrentIndex(dialog_->formats()->findData("wav"));
+        dialog_->panel()->formats()->setCurrentIndex(dialog_->panel()->formats()->findData("wav"));
         QCOMPARE(dialog_->ripButton()->text(), QString("Rip 4 tracks"));
     }
 
@@ -139,8 +142,9 @@ private slots:
         open("Night Post EP/night post.cue");
         dialog_->findButton()->click();
         desk_->settle();
-        QVERIFY2(dialog_->found().contains("2 answers have this very table"), qPrintable(dialog_->found()));
-        QVERIFY(dialog_->variants()->isVisible());
+        QVERIFY2(dialog_->answers()->found().contains("2 answers have this very table"),
+                 qPrintable(dialog_->answers()->found()));
+        QVERIFY(dialog_->answers()->table()->isVisible());
         QCOMPARE(variant("Table", 1), QString("the same"));
         QCOMPARE(variant("Track 2", 0), QString("not told"));
         QStringList second{variant("Track 2", 1), variant("Track 2", 2)};
@@ -155,8 +159,8 @@ private slots:
         QCOMPARE(cell(1, DiscTrackModel::Title), QString("Ferryman's Reel"));
         QCOMPARE(dialog_->fieldLine("album")->text(), QString("Night Post EP"));
         QCOMPARE(dialog_->fieldLine("date")->text(), QString("1998-10-05"));
-        QVERIFY2(dialog_->preview().contains("The Hollow Ferry - Night Post EP/"),
-                 qPrintable(dialog_->preview()));
+        QVERIFY2(dialog_->panel()->preview().contains("The Hollow Ferry - Night Post EP/"),
+                 qPrintable(dialog_->panel()->preview()));
         // What hands have typed stays, whichever is chosen.
         typeField("date", "1998-10");
         desk_->controllers().discs.setField(1, 2, "title", "Cold Slip (first take)");
@@ -178,7 +182,7 @@ private slots:
         open("Processional/PROCESSIONAL.CUE"); // only the record is known
         dialog_->findButton()->click();
         desk_->settle();
-        QVERIFY2(dialog_->found().contains("by name"), qPrintable(dialog_->found()));
+        QVERIFY2(dialog_->answers()->found().contains("by name"), qPrintable(dialog_->answers()->found()));
         choose(1);
         QCOMPARE(dialog_->fieldLine("album")->text(), QString("Processional"));
         QCOMPARE(dialog_->fieldLine("album_artist")->text(), QString("Tarnholm Harbour Band"));
@@ -200,7 +204,7 @@ private slots:
         dialog_->findButton()->click();
         desk_->settle();
         QVERIFY2(said_.last().contains("No reference knows this disc"), qPrintable(said_.last()));
-        QVERIFY(!dialog_->variants()->isVisible());
+        QVERIFY(!dialog_->answers()->table()->isVisible());
     }
 
     void faultsAreTold() {
@@ -256,11 +260,53 @@ private slots:
         QCOMPARE(dialog_->list()->count(), 0);
     }
 
+    // One disc is ripped while the titles of another are typed: each key stays where it was put.
+    void typedWhileAnotherIsRipped() {
+        test::writeBytes(*box_ / "discs/Salt Road/salt road.cue.faults.json", "{\"speed\": 60}");
+        open("Salt Road/salt road.cue");
+        open("Night Post EP/night post.cue");
+        dialog_->list()->setCurrentRow(0);
+        dialog_->ripButton()->click();
+        dialog_->list()->setCurrentRow(1);
+        dialog_->tracks()->setCurrentIndex(dialog_->tracks()->model()->index(2, DiscTrackModel::Title));
+        QTest::keyClick(dialog_->tracks(), Qt::Key_F2);
+        auto* editor = dialog_->tracks()->findChild<QLineEdit*>();
+        QVERIFY(editor);
+        QSignalSpy going(&desk_->controllers().discs, &DiscsController::progressed);
+        for (const char c : std::string("Cold Slip")) {
+            QTest::keyClick(editor, c);
+            QTest::qWait(60);
+        }
+        QVERIFY2(going.count() > 2, "the rip did not go on meanwhile");
+        QCOMPARE(editor->text(), QString("Cold Slip"));
+        // What the references say comes in the middle of a word.
+        desk_->controllers().discs.findByTable(2);
+        QTRY_VERIFY(desk_->controllers().discs.find(2)->looked);
+        QCOMPARE(editor->text(), QString("Cold Slip"));
+        QTest::keyClick(editor, Qt::Key_Return);
+        QTRY_COMPARE(cell(2, DiscTrackModel::Title), QString("Cold Slip"));
+        desk_->settle();
+        QCOMPARE(cell(2, DiscTrackModel::Title), QString("Cold Slip"));
+    }
+
+    // Asked again, the answer that was chosen is still the chosen one.
+    void askedAgain() {
+        open("Night Post EP/night post.cue");
+        dialog_->findButton()->click();
+        desk_->settle();
+        choose(2);
+        const QString title = cell(1, DiscTrackModel::Title);
+        dialog_->findButton()->click();
+        desk_->settle();
+        QCOMPARE(desk_->controllers().discs.find(1)->chosen, 1);
+        QCOMPARE(cell(1, DiscTrackModel::Title), title);
+    }
+
     void formats() {
         open("Night Post EP/night post.cue");
-        Choice* formats = dialog_->formats();
+        Choice* formats = dialog_->panel()->formats();
         formats->setCurrentIndex(formats->findData("opus"));
-        QVERIFY(dialog_->preview().contains("01 Track 1.opus"));
+        QVERIFY(dialog_->panel()->preview().contains("01 Track 1.opus"));
         for (int row = 1; row < 4; ++row)
             toggle(row);
         rip();
@@ -282,11 +328,11 @@ private:
         return dialog_->tracks()->model()->index(row, column).data().toString();
     }
     QString variant(const QString& caption, int column) {
-        return factIn(dialog_->variants(), caption, column);
+        return factIn(dialog_->answers()->table(), caption, column);
     }
     /// By the keyboard or the mouse, the table tells the same.
     void choose(int column) {
-        emit dialog_->variants()->chosen(static_cast<size_t>(column));
+        emit dialog_->answers()->table()->chosen(static_cast<size_t>(column));
         desk_->settle();
     }
     void toggle(int row) {

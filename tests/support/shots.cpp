@@ -21,6 +21,7 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
+#include "app/bench/disc_answers.h"
 #include "app/bench/disc_dialog.h"
 #include "app/bench/gather_dialog.h"
 #include "app/bench/identify_page.h"
@@ -31,6 +32,7 @@
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/release_pictures_view.h"
 #include "app/bench/review_page.h"
+#include "app/bench/rip_panel.h"
 #include "app/bench/sheet_columns.h"
 #include "app/bench/spelling_hint.h"
 #include "app/bench/steps_dialog.h"
@@ -451,7 +453,7 @@ int main(int argc, char** argv) {
         }
         w.bench()->bringIn()->readDiscs();
         DiscDialog* discs = w.bench()->bringIn()->discs();
-        discs->setInto(root / "From discs");
+        discs->panel()->setInto(root / "From discs");
         if (argc > 4)
             discs->resize(std::min(1200, atoi(argv[3])), std::min(660, atoi(argv[4])));
         discs->list()->setCurrentRow(1);
@@ -465,7 +467,7 @@ int main(int argc, char** argv) {
         discs->list()->setCurrentRow(0);
         discs->findButton()->click();
         d.settle();
-        emit discs->variants()->chosen(1);
+        emit discs->answers()->table()->chosen(1);
         d.settle();
         shot(discs, "disc");
         discs->hide();

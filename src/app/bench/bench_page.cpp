@@ -181,7 +181,8 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
             [this](const std::string& key) { sleeves_->choose(key); });
     connect(identify_, &IdentifyPage::filesWanted, this, [this] { showStep(BringIn); });
     connect(&use_.folders, &FolderWalk::changed, this, [this, on = false]() mutable {
-        if (std::exchange(on, use_.folders.isOn()) == on) {
+        const bool was = std::exchange(on, use_.folders.isOn());
+        if (was == on) {
             showSide();
             return;
         }

@@ -6,7 +6,6 @@
 
 #include "app/control/discs_controller.h"
 
-class QCheckBox;
 class QLabel;
 class QLineEdit;
 class QListWidget;
@@ -15,11 +14,10 @@ class QStackedWidget;
 
 namespace moorfrost::app {
 
-class Choice;
-class ComparisonTable;
+class DiscAnswers;
 class DiscTrackModel;
 class DiscTrackTable;
-class ShortLabel;
+class RipPanel;
 
 class DiscDialog : public QDialog {
     Q_OBJECT
@@ -30,52 +28,35 @@ public:
     DiscTrackTable* tracks() { return table_; }
     QPushButton* ripButton() { return rip_; }
     QPushButton* stopButton() { return stop_; }
-    Choice* formats() { return format_; }
     QPushButton* findButton() { return find_; }
-    ComparisonTable* variants() { return variants_; }
+    DiscAnswers* answers() { return answers_; }
+    RipPanel* panel() { return panel_; }
     QLineEdit* fieldLine(const std::string& field);
-    QString told() const;    // of the disc
-    QString preview() const; // where its files will be
-    QString found() const;   // what the references say
-    QString summary() const;
+    QString told() const; // of the disc
     QString notes() const;
-    void setInto(const Path& folder);
+    QString summary() const;
     /// The disc that is shown; 0: none.
     int current() const;
 
-protected:
-    void resizeEvent(QResizeEvent* event) override;
-    void showEvent(QShowEvent* event) override;
-
 private:
     QWidget* makeMiddle();
-    QWidget* makeRight();
     void askForImage();
     void refresh();
     void showDisc();
-    void showVariants();
+    void showPlanned(int tracks);
     void showProgress();
-    void showPlan();
-    DiscsController::Settings settings() const;
 
     DiscsController& discs_;
     QListWidget* list_;
     QStackedWidget* stack_;
-    QLabel *told_, *notes_;
+    QLabel *told_, *notes_, *summary_;
     std::vector<std::pair<std::string, QLineEdit*>> fields_;
     QPushButton* find_;
-    QWidget* answer_; // the variants, with what is said of them
-    QLabel* found_;
-    ComparisonTable* variants_;
+    DiscAnswers* answers_;
     DiscTrackModel* model_;
     DiscTrackTable* table_;
-    Choice *format_, *bitrate_;
-    QWidget* bitrateRow_;
-    QCheckBox* verify_;
-    ShortLabel* into_;
-    QLabel *preview_, *summary_;
+    RipPanel* panel_;
     QPushButton *rip_, *stop_;
-    Path folder_; // in which each disc gets one
     bool filling_ = false;
 };
 

@@ -44,6 +44,18 @@ paint::Tone toneOf(const DiscsController::Track& t) {
                                                  : paint::Tone::Good;
 }
 
+/// An editor is filled when it opens and not again: what is told meanwhile must not take what is typed.
+class WordsDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void setEditorData(QWidget* editor, const QModelIndex& index) const override {
+        if (editor->property("filled").toBool())
+            return;
+        editor->setProperty("filled", true);
+        QStyledItemDelegate::setEditorData(editor, index);
+    }
+};
+
 class ReadingDelegate : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;
@@ -190,6 +202,7 @@ Qt::ItemFlags DiscTrackModel::flags(const QModelIndex& index) const {
 DiscTrackTable::DiscTrackTable(DiscTrackModel* model, QWidget* parent) : QTableView(parent) {
     setModel(model);
     setAccessibleName(tr("Tracks of the disc"));
+    setItemDelegate(new WordsDelegate(this));
     setItemDelegateForColumn(DiscTrackModel::Reading, new ReadingDelegate(this));
     setShowGrid(false);
     setSelectionBehavior(QAbstractItemView::SelectItems);

@@ -33,6 +33,8 @@ public:
         return parent.isValid() ? 0 : static_cast<int>(folders_.size());
     }
     QVariant data(const QModelIndex& index, int role) const override {
+        if (!index.isValid())
+            return {};
         const Path& folder = folders_[static_cast<size_t>(index.row())];
         const auto drafts = drafted_.find(folder);
         const int n = drafts == drafted_.end() ? 0 : drafts->second;

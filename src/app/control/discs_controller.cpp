@@ -162,7 +162,13 @@ void DiscsController::findByTable(int number) {
                 return;
             }
             now->looked = true;
-            now->chosen = -1;
+            // The one that was chosen still is, if it is among them.
+            const auto chosen =
+                now->chosen < 0 ? found->end() : std::ranges::find_if(*found, [&](const disc::Variant& v) {
+                    const disc::Variant& c = now->variants[static_cast<size_t>(now->chosen)];
+                    return v.reference == c.reference && v.release.id == c.release.id && v.medium == c.medium;
+                });
+            now->chosen = chosen == found->end() ? -1 : static_cast<int>(chosen - found->begin());
             now->variants = std::move(*found);
             if (now->variants.empty())
                 messages_.say(tr("No reference knows this disc. What is typed is what the files get."));

@@ -112,19 +112,23 @@ std::optional<PicturesController::Detail> PicturesController::knownDetail(const 
 
 void PicturesController::measure(QObject* asker, const PictureInfo& picture, FileId holder,
                                  std::function<void()> then) {
-    if (picture.hash == 0 || details_.contains(picture.hash))
+    // Once for all who ask, and kept if nobody waits for it any more.
+    if (picture.hash == 0 || details_.contains(picture.hash) || !measuring_.insert(picture.hash).second)
         return;
     jobs_.start(
-        asker, {ss(tr("Looking at a picture")), work::Priority::Background},
+        this, {ss(tr("Looking at a picture")), work::Priority::Background},
         [place = placeOf(picture, holder), picture](std::stop_token, work::Progress&) -> Result<Detail> {
             const auto [file, hash] = place();
             return detailIn(file, hash, picture);
         },
-        [this, hash = picture.hash, then = std::move(then)](const Result<Detail>& detail) {
+        [this, hash = picture.hash, asker = QPointer<QObject>(asker),
+         then = std::move(then)](const Result<Detail>& detail) {
+            measuring_.erase(hash);
             if (!detail)
                 return;
             details_[hash] = *detail;
-            then();
+            if (asker)
+                then();
         });
 }
 

@@ -122,6 +122,7 @@ private:
     Messages& messages_;
     library::PictureStore store_;
     std::map<uint64_t, Detail> details_; // of pictures that were measured, by hash
+    std::set<uint64_t> measuring_;       // are being measured
 };
 
 } // namespace moorfrost::app

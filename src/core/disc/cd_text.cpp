@@ -228,7 +228,6 @@ std::string jisBytes(const std::string& text) {
 
 std::string encodeCdText(const CdText& text) {
     std::string out;
-    std::array<std::string, 8> sizes;
     std::array<uint8_t, 8> last{}, spoken{};
     for (size_t i = 0; i < std::min<size_t>(8, text.blocks.size()); ++i)
         for (const auto& [code, name] : languages)
