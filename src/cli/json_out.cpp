@@ -88,7 +88,7 @@ Json stepJson(const files::StepRecord& r) {
     Json object;
     putPath(object, r.step.source);
     if (!r.step.target.empty())
-        putPath(object, r.step.target, r.step.copy ? "copied_to" : "moved_to");
+        putPath(object, r.step.target, r.step.made ? "made" : r.step.copy ? "copied_to" : "moved_to");
     object["state"] = states[static_cast<size_t>(r.state)];
     Json changes = Json::object();
     Json pictures = Json::object();

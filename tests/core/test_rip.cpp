@@ -11,6 +11,7 @@
 #include "core/tags/tag_io.h"
 #include "demo/encode.h"
 #include "support/needs_root.h"
+#include "support/noise_disc.h"
 #include "support/sample_files.h"
 #include "support/shared_data.h"
 #include "support/small_disk.h"
@@ -18,31 +19,9 @@
 using namespace moorfrost;
 using namespace moorfrost::disc;
 
-namespace {
-
-/// Noise, so that no two sectors are alike; silence at both ends.
-std::vector<int16_t> noise(int sectors, uint32_t seed) {
-    std::vector<int16_t> out(static_cast<size_t>(sectors) * framesPerSector * 2);
-    uint32_t state = seed;
-    for (size_t i = 3000; i + 3000 < out.size(); ++i) {
-        state = state * 1664525u + 1013904223u;
-        out[i] = static_cast<int16_t>(state >> 16);
-    }
-    return out;
-}
-
-std::string bytesOf(const std::vector<int16_t>& samples, size_t from = 0, size_t count = SIZE_MAX) {
-    std::string out;
-    for (size_t i = from; i < std::min(samples.size(), count == SIZE_MAX ? SIZE_MAX : from + count); ++i) {
-        out += static_cast<char>(samples[i] & 255);
-        out += static_cast<char>(samples[i] >> 8 & 255);
-    }
-    return out;
-}
-
-constexpr size_t perSector = framesPerSector * 2;
-
-} // namespace
+using test::bytesOf;
+using test::noise;
+using test::perSector;
 
 class TestRip : public QObject {
     Q_OBJECT

@@ -301,8 +301,11 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
             line->setFlags(Qt::ItemIsEnabled);
         };
         if (!r.step.target.empty())
-            child(r.step.copy ? tr("Copied to") : tr("Place"), use_.shelves.placeText(r.step.target),
-                  use_.shelves.placeText(r.step.source), true);
+            child(r.step.made   ? tr("Made as")
+                  : r.step.copy ? tr("Copied to")
+                                : tr("Place"),
+                  use_.shelves.placeText(r.step.target),
+                  r.step.made ? tr("nothing") : use_.shelves.placeText(r.step.source), true);
         std::vector<std::string> keys;
         for (const auto& [key, values] : r.step.changes)
             keys.push_back(key);

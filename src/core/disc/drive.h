@@ -26,7 +26,30 @@ public:
     /// Sectors of sound, 2,352 bytes each: 16 bit stereo, interleaved, the lower byte first. An Error:
     /// Damaged where one of them cannot be read, NotFound where the disc is gone.
     virtual Result<std::string> read(int32_t sector, int count) = 0;
+    /// Opens it, or says why not. A simulated one has no disc in it from then on.
+    virtual Status eject() = 0;
 };
+
+/// A drive gives samples some frames too late or too early, always the same number: its offset. This one asks
+/// `inner` for what is `frames` (a sample of each channel) later; where that is not on the disc, silence.
+class ShiftedDrive : public Drive {
+public:
+    /// `inner` outlives it.
+    ShiftedDrive(Drive& inner, int frames) : inner_(inner), frames_(frames) {}
+    std::string name() const override { return inner_.name(); }
+    Result<Toc> toc() override { return inner_.toc(); }
+    Result<CdText> text() override { return inner_.text(); }
+    Result<std::string> read(int32_t sector, int count) override;
+    Status eject() override { return inner_.eject(); }
+
+private:
+    Drive& inner_;
+    int frames_;
+    int32_t leadOut_ = 0; // 0: not asked yet
+};
+
+/// More than any drive has.
+inline constexpr int mostOffset = 5 * framesPerSector;
 
 /// What is wrong with a simulated disc.
 struct Faults {
@@ -38,10 +61,12 @@ struct Faults {
     std::vector<Range> unsteady; // give something else now and then
     int32_t takenOutAt = -1;     // the disc is taken out when this sector is read; -1: never
     double speed = 0;            // times as fast as it plays; 0: as fast as can be
+    int offset = 0;              // frames that what it reads comes later on the disc than it was asked for
+    bool noText = false;         // it cannot read CD-TEXT
     bool operator==(const Faults&) const = default;
 };
-/// From JSON: {"bad": [[100, 103]], "unsteady": [[2000, 2040]], "taken_out_at": 5000, "speed": 8}. An Error
-/// (Damaged) where it is none.
+/// From JSON: {"bad": [[100, 103]], "unsteady": [[2000, 2040]], "taken_out_at": 5000, "speed": 8,
+/// "offset": 6, "no_text": true}. An Error (Damaged) where it is none.
 Result<Faults> faultsFromJson(const std::string& json);
 
 /// A disc image in a simulated drive. Faults lie in a file beside the sheet that is named like it, with
@@ -55,9 +80,11 @@ public:
     Result<Toc> toc() override;
     Result<CdText> text() override;
     Result<std::string> read(int32_t sector, int count) override;
+    Status eject() override;
     const DiscImage& image() const { return image_; }
 
 private:
+    Result<std::string> readSteady(int32_t sector, int count);
     Status fill(const ImagePart& part, int32_t from, int count, std::string& out);
     /// Samples of a file of sound, as bytes; what was decoded last is kept.
     Result<std::string> decoded(const Path& file, uint64_t first, uint64_t frames);

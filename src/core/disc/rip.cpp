@@ -14,6 +14,7 @@
 #include <zlib.h>
 
 #include "core/audio/encode.h"
+#include "core/audio/essence.h"
 #include "core/files/disk.h"
 #include "core/files/io.h"
 #include "core/tags/tag_io.h"
@@ -27,17 +28,18 @@ class Measure {
 public:
     void add(std::string_view bytes) {
         crc_ = ::crc32(crc_, reinterpret_cast<const Bytef*>(bytes.data()), static_cast<uInt>(bytes.size()));
+        size_t begun = 0; // of what is no silence
         for (size_t i = 0; i + 4 <= bytes.size(); i += 4) {
-            const int16_t left = sample(bytes, i), right = sample(bytes, i + 2);
-            peak_ = std::max({peak_, std::abs(static_cast<int>(left)), std::abs(static_cast<int>(right))});
-            if (left != 0 || right != 0)
-                loud_ += bytes.substr(i, 4);
+            const int left = sample(bytes, i), right = sample(bytes, i + 2);
+            peak_ = std::max(peak_, std::max(std::abs(left), std::abs(right)));
+            if ((left | right) != 0)
+                continue;
+            loud(bytes.substr(begun, i - begun));
+            begun = i + 4;
         }
-        if (loud_.size() > (1u << 20))
-            flush();
+        loud(bytes.substr(std::min(begun, bytes.size())));
     }
     void into(TrackReport& report) {
-        flush();
         report.crc = static_cast<uint32_t>(crc_);
         report.crcLoud = static_cast<uint32_t>(crcLoud_);
         report.peak = peak_;
@@ -48,14 +50,13 @@ public:
     }
 
 private:
-    void flush() {
-        crcLoud_ =
-            ::crc32(crcLoud_, reinterpret_cast<const Bytef*>(loud_.data()), static_cast<uInt>(loud_.size()));
-        loud_.clear();
+    void loud(std::string_view bytes) {
+        if (!bytes.empty())
+            crcLoud_ = ::crc32(crcLoud_, reinterpret_cast<const Bytef*>(bytes.data()),
+                               static_cast<uInt>(bytes.size()));
     }
     uLong crc_ = ::crc32(0, nullptr, 0), crcLoud_ = ::crc32(0, nullptr, 0);
     int peak_ = 0;
-    std::string loud_;
 };
 
 /// Encodes on a thread of its own what is handed to it; reading waits only when it is far ahead.
@@ -131,9 +132,16 @@ private:
     std::jthread thread_; // last: it uses the others
 };
 
+Path rawName(const RipTrack& track) {
+    Path raw = files::temporaryName(track.target, false);
+    raw += ".rip";
+    return raw;
+}
+
 /// The encoded file with its fields, under its name, flushed.
-Status putInPlace(const Path& raw, const RipTrack& track) {
-    auto edit = tags::prepareEdit(raw, track.fields); // made by us: no stranger's file
+Status putInPlace(const Path& raw, const RipTrack& track, const Path& pictures) {
+    // Made by us: no stranger's file.
+    auto edit = tags::prepareEdit(raw, track.fields, tags::Damage::Refuse, pictures);
     if (!edit)
         return edit.error();
     auto file = files::NewFile::create(track.target, false);
@@ -153,13 +161,24 @@ Status ripTrack(Drive& drive, const RipPlan& plan, const RipTrack& track, std::s
                 const std::function<void(int32_t)>& going, TrackReport& report) {
     if (files::isThere(track.target))
         return Error{ErrorKind::Exists, track.target, "There is a file of this name already."};
+    report.folders = files::missingFolders(track.target.parent_path());
+    // One that becomes no file leaves no folder that was made for it.
+    struct Emptied {
+        TrackReport& report;
+        ~Emptied() {
+            if (!report.file.empty())
+                return;
+            for (auto folder = report.folders.rbegin(); folder != report.folders.rend(); ++folder)
+                files::removeIfEmpty(*folder);
+            report.folders.clear();
+        }
+    } const emptied{report};
     if (Status folders = files::makeFolders(track.target.parent_path()); !folders)
         return folders;
     const audio::EncodeFormat* format = audio::encodeFormat(plan.format);
     if (!format)
         return Error{ErrorKind::Invalid, {}, "\"" + plan.format + "\" is no format to rip to."};
-    Path raw = files::temporaryName(track.target, false);
-    raw += ".rip";
+    const Path raw = rawName(track);
     struct Removed {
         const Path& path;
         ~Removed() {
@@ -192,7 +211,10 @@ Status ripTrack(Drive& drive, const RipPlan& plan, const RipTrack& track, std::s
             return finished;
     }
     measure.into(report);
-    if (Status placed = putInPlace(raw, track); !placed)
+    if (auto source = FileSource::open(raw))
+        if (auto essence = audio::essenceOf(**source, audio::formatByExtension(track.target)))
+            report.essence = essence->hash;
+    if (Status placed = putInPlace(raw, track, plan.pictures); !placed)
         return placed;
     report.file = track.target;
     return Done{};
@@ -206,13 +228,23 @@ bool endsAll(ErrorKind kind) {
 
 } // namespace
 
+void removeUnfinished(const RipTrack& track) {
+    for (const Path& path : {rawName(track), files::temporaryName(track.target, false)})
+        if (files::isThere(path))
+            static_cast<void>(files::removeFile(path));
+}
+
 bool TrackReport::isBad() const {
     return std::ranges::any_of(doubtful, [](const Doubtful& d) { return !d.agreed; });
 }
 
-RipReport rip(Drive& drive, const RipPlan& plan, std::stop_token stop,
-              const std::function<void(const RipProgress&)>& progress) {
+RipReport rip(Drive& given, const RipPlan& plan, std::stop_token stop,
+              const std::function<void(const RipProgress&)>& progress,
+              const std::function<void(const TrackReport&)>& ended) {
     RipReport out;
+    ShiftedDrive shifted(given, -plan.offset);
+    Drive& drive = plan.offset == 0 ? given : shifted;
+    out.offset = plan.offset;
     out.drive = drive.name();
     out.format = plan.format;
     out.verified = plan.reading.verify;
@@ -239,6 +271,8 @@ RipReport rip(Drive& drive, const RipPlan& plan, std::stop_token stop,
         files += ripped ? 1 : 0;
         if (!ripped)
             report.error = ripped.error().message;
+        if (ended)
+            ended(report);
         out.tracks.push_back(std::move(report));
         if (!ripped && endsAll(ripped.error().kind)) {
             out.ended = ripped.error().message;
@@ -246,6 +280,9 @@ RipReport rip(Drive& drive, const RipPlan& plan, std::stop_token stop,
         }
     }
     out.complete = files == plan.tracks.size();
+    if (out.complete && plan.eject)
+        if (Status open = drive.eject(); !open)
+            out.ended = open.error().message;
     return out;
 }
 

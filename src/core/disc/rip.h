@@ -23,6 +23,9 @@ struct RipPlan {
     std::string format = "flac"; // a name of audio::encodeFormats()
     int bitrate = 0;             // of lossy ones; 0: the usual one
     ReadingOptions reading;
+    int offset = 0; // of the drive, in frames: what it reads comes so much later on the disc; it is corrected
+    bool eject = false; // when all of it is ripped
+    Path pictures;      // the folder in which pictures of the fields are kept (tags/kept_pictures)
 };
 
 struct TrackReport {
@@ -32,8 +35,12 @@ struct TrackReport {
     uint32_t crc = 0;     // CRC-32 of the samples as bytes
     uint32_t crcLoud = 0; // the same without frames of silence
     int peak = 0;         // of 32768
+    std::string essence;  // XXH3 of the sound in the file, as the library knows it
     std::vector<Doubtful> doubtful;
-    double seconds = 0; // that it took
+    double seconds = 0;        // that it took
+    std::vector<Path> folders; // that were made for it, outer ones first
+    int agree = -1;            // so many others have read the same sound; -1: nobody is known to have read it
+    int others = 0;            // and so many something else
     bool isBad() const;
 };
 
@@ -42,6 +49,8 @@ struct RipReport {
     Toc toc;
     std::string format;
     bool verified = true;
+    int offset = 0;                  // that was corrected, in frames
+    std::string heard;               // what listening to the files has shown, a sentence; "": nobody listened
     std::vector<TrackReport> tracks; // those that were begun
     bool complete = false;           // all that were asked for are files
     std::string ended;               // why not, a sentence
@@ -57,8 +66,13 @@ struct RipProgress {
 /// One track after the other; the reading of one goes on beside the encoding of what was read. A track that
 /// fails leaves no file; those before it stay. Ends where the disc is gone, the disk is full, or it was
 /// stopped.
+/// `ended`: of each track, when it is a file or failed.
 RipReport rip(Drive& drive, const RipPlan& plan, std::stop_token stop,
-              const std::function<void(const RipProgress&)>& progress);
+              const std::function<void(const RipProgress&)>& progress,
+              const std::function<void(const TrackReport&)>& ended = {});
+
+/// What a rip that was cut short may have left of this track.
+void removeUnfinished(const RipTrack& track);
 
 /// For people, to lie beside the files.
 std::string reportText(const RipReport& report);

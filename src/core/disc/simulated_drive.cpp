@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
 #include <chrono>
+#include <functional>
 #include <thread>
 
 #include <nlohmann/json.hpp>
@@ -25,7 +26,38 @@ bool isIn(const std::vector<Faults::Range>& ranges, int32_t sector) {
         ranges, [sector](const Faults::Range& r) { return sector >= r.from && sector < r.to; });
 }
 
+/// What is `frames` later than these sectors, as `read` gives it; silence outside of the disc.
+Result<std::string> shifted(const std::function<Result<std::string>(int32_t, int)>& read, int32_t sector,
+                            int count, int frames, int32_t leadOut) {
+    const int64_t first = int64_t{sector} * framesPerSector + frames,
+                  end = first + int64_t{count} * framesPerSector;
+    const int64_t last = int64_t{leadOut} * framesPerSector;
+    const int64_t from = std::clamp<int64_t>(first, 0, last), to = std::clamp<int64_t>(end, 0, last);
+    std::string out(static_cast<size_t>(from - first) * 4, '\0');
+    if (from < to) {
+        const auto begin = static_cast<int32_t>(from / framesPerSector);
+        const auto behind = static_cast<int32_t>((to + framesPerSector - 1) / framesPerSector);
+        auto bytes = read(begin, behind - begin);
+        if (!bytes)
+            return bytes;
+        out.append(*bytes, static_cast<size_t>(from - int64_t{begin} * framesPerSector) * 4,
+                   static_cast<size_t>(to - from) * 4);
+    }
+    out.resize(static_cast<size_t>(count) * bytesPerSector, '\0');
+    return out;
+}
+
 } // namespace
+
+Result<std::string> ShiftedDrive::read(int32_t sector, int count) {
+    if (leadOut_ == 0) {
+        auto toc = inner_.toc();
+        if (!toc)
+            return toc.error();
+        leadOut_ = toc->leadOut;
+    }
+    return shifted([this](int32_t s, int n) { return inner_.read(s, n); }, sector, count, frames_, leadOut_);
+}
 
 Result<Faults> faultsFromJson(const std::string& json) {
     try {
@@ -39,6 +71,8 @@ Result<Faults> faultsFromJson(const std::string& json) {
         ranges("unsteady", out.unsteady);
         out.takenOutAt = all.value("taken_out_at", -1);
         out.speed = all.value("speed", 0.0);
+        out.offset = std::clamp(all.value("offset", 0), -mostOffset, mostOffset);
+        out.noText = all.value("no_text", false);
         return out;
     } catch (const Json::exception& e) {
         return Error{ErrorKind::Damaged, {}, std::string("These are no faults of a disc: ") + e.what()};
@@ -82,7 +116,13 @@ Result<Toc> SimulatedDrive::toc() {
 Result<CdText> SimulatedDrive::text() {
     if (out_)
         return gone();
-    return image_.text;
+    return faults_.noText ? CdText{} : image_.text;
+}
+
+Status SimulatedDrive::eject() {
+    out_ = true;
+    blocks_.clear();
+    return Done{};
 }
 
 Result<std::string> SimulatedDrive::decoded(const Path& file, uint64_t first, uint64_t frames) {
@@ -98,10 +138,10 @@ Result<std::string> SimulatedDrive::decoded(const Path& file, uint64_t first, ui
             if (!samples)
                 return samples.error();
             Block fresh{file, number, {}};
-            fresh.bytes.reserve(samples->size() * 2);
-            for (const int16_t s : *samples) {
-                fresh.bytes += static_cast<char>(s & 255);
-                fresh.bytes += static_cast<char>(s >> 8 & 255);
+            fresh.bytes.resize(samples->size() * 2);
+            for (size_t i = 0; i < samples->size(); ++i) {
+                fresh.bytes[i * 2] = static_cast<char>((*samples)[i] & 255);
+                fresh.bytes[i * 2 + 1] = static_cast<char>((*samples)[i] >> 8 & 255);
             }
             blocks_.push_front(std::move(fresh));
             if (blocks_.size() > kept)
@@ -146,6 +186,19 @@ Status SimulatedDrive::fill(const ImagePart& part, int32_t from, int count, std:
     return Done{};
 }
 
+Result<std::string> SimulatedDrive::readSteady(int32_t sector, int count) {
+    std::string out;
+    out.reserve(static_cast<size_t>(count) * bytesPerSector);
+    for (const ImagePart& part : image_.parts) {
+        const int32_t from = std::max(sector, part.start),
+                      to = std::min(sector + count, part.start + part.length);
+        if (from < to)
+            if (Status filled = fill(part, from - part.start, to - from, out); !filled)
+                return filled.error();
+    }
+    return out;
+}
+
 Result<std::string> SimulatedDrive::read(int32_t sector, int count) {
     using Clock = std::chrono::steady_clock;
     const auto begun = Clock::now();
@@ -158,15 +211,12 @@ Result<std::string> SimulatedDrive::read(int32_t sector, int count) {
     for (int32_t s = sector; s < sector + count; ++s)
         if (isIn(faults_.bad, s))
             return Error{ErrorKind::Damaged, {}, "A sector cannot be read."};
-    std::string out;
-    out.reserve(static_cast<size_t>(count) * bytesPerSector);
-    for (const ImagePart& part : image_.parts) {
-        const int32_t from = std::max(sector, part.start),
-                      to = std::min(sector + count, part.start + part.length);
-        if (from < to)
-            if (Status filled = fill(part, from - part.start, to - from, out); !filled)
-                return filled.error();
-    }
+    auto steady = faults_.offset == 0 ? readSteady(sector, count)
+                                      : shifted([this](int32_t s, int n) { return readSteady(s, n); }, sector,
+                                                count, faults_.offset, image_.toc.leadOut);
+    if (!steady)
+        return steady;
+    std::string out = std::move(*steady);
     for (int32_t s = sector; s < sector + count; ++s)
         if (isIn(faults_.unsteady, s)) {
             chance_ = chance_ * 1664525u + 1013904223u;

@@ -144,6 +144,7 @@ std::string toText(const StepRecord& r) {
     w.fields("changes", r.step.changes);
     w.path("target", r.step.target);
     w.flag("copy", r.step.copy);
+    w.flag("made", r.step.made);
     w.number("state", static_cast<int>(r.state));
     w.string("error", r.error);
     w.flag("links_asked", r.linksAsked);
@@ -180,6 +181,7 @@ Result<StepRecord> recordFromText(const std::string& text) {
         r.step.changes = d.value("changes", tags::Fields());
         r.step.target = pathFrom(d.value("target", json("")));
         r.step.copy = d.value("copy", false);
+        r.step.made = d.value("made", false);
         int state = d.value("state", 0);
         if (state < 0 || state > static_cast<int>(StepState::SetAside))
             return Error{ErrorKind::Damaged, {}, "The record has an unknown state."};

@@ -18,9 +18,11 @@ namespace moorfrost::files {
 struct Step {
     int64_t file = 0; // the caller's number for the file; 0 for files that go along
     Path source;
-    tags::Fields changes;              // fields and pictures to write; an empty list blanks one
-    Path target;                       // where it goes; empty: it stays
-    bool copy = false;                 // the source stays as it is; changes go to the copy
+    tags::Fields changes; // fields and pictures to write; an empty list blanks one
+    Path target;          // where it goes; empty: it stays
+    bool copy = false;    // the source stays as it is; changes go to the copy
+    bool made = false;    // the program made the file (a rip): target and source are its place, and taking it
+                          // back puts it into the trash
     std::optional<FileState> expected; // as it was when it was read
     // What it held then. Where size or time differ, these decide whether it was changed or only touched.
     std::optional<tags::Fields> expectedFields;

@@ -80,19 +80,34 @@ void forgetCopy(Store& store, FileId copy, FileId original) {
         store.files().setAbsent({copy}, static_cast<int64_t>(std::time(nullptr)));
 }
 
+/// A file that the program had made is in the trash.
+void forgetMade(Store& store, FileId id) {
+    if (store.recordings().isKept(id))
+        store.files().setAbsent({id}, static_cast<int64_t>(std::time(nullptr)));
+    else
+        store.files().forget(id);
+}
+
 void unfollow(Store& store, const std::vector<Shelf>& shelves, int64_t batch,
               const std::vector<const StepRecord*>& steps, std::vector<FileId>& touched) {
     std::vector<std::pair<FileId, Path>> moves;
     std::vector<FileId> ids;
     for (const StepRecord* r : steps) {
         ids.push_back(store.files().idOf(r->step.target.empty() ? r->step.source : r->step.target));
-        if (!r->step.copy && ids.back() > 0)
+        if (!r->step.copy && !r->step.made && ids.back() > 0)
             moves.emplace_back(ids.back(), r->step.source);
     }
     store.files().moveAll(moves);
     for (size_t i = 0; i < steps.size(); ++i) {
         const StepRecord& r = *steps[i];
         FileId id = ids[i];
+        if (r.step.made) {
+            if (id > 0) {
+                forgetMade(store, id);
+                touched.push_back(id);
+            }
+            continue;
+        }
         if (r.step.copy) {
             const FileId copy = id;
             id = store.files().idOf(r.step.source);
@@ -139,7 +154,7 @@ public:
             if (!r->step.copy && !r->step.target.empty())
                 moves.emplace_back(r->step.source, r->step.target);
         for (const StepRecord* r : back)
-            if (!r->step.copy && !r->step.target.empty())
+            if (!r->step.copy && !r->step.made && !r->step.target.empty())
                 moves.emplace_back(r->step.target, r->step.source);
         store_.fixity().moveAll(moves);
         follow(store_, shelves_, batch_, done, reread_, touched_);
@@ -263,6 +278,14 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
                             later->id));
             continue;
         }
+        if (it->record.step.made) { // it was nowhere before
+            auto place = files::placeInTrash(it->record.step.target);
+            if (!place) {
+                outcome.refused.emplace_back(it->record.step.target, place.error().message);
+                continue;
+            }
+            it->record.step.source = *place;
+        }
         wanted.push_back({set, it->number, std::move(it->record)});
     }
     // Folders that the write removed come back with the first file that returns, or here, if they held
@@ -280,7 +303,11 @@ TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::
         if (r.state == StepState::TakenBack) {
             ++outcome.done;
             files::forgetTrashed(r.step.target); // where it was put into the trash
-        } else if (!r.error.empty()) {
+            continue;
+        }
+        if (r.step.made) // it did not go there
+            files::forgetTrashed(r.step.source);
+        if (!r.error.empty()) {
             outcome.refused.emplace_back(r.step.target.empty() ? r.step.source : r.step.target, r.error);
         }
     }

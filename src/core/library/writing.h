@@ -6,6 +6,7 @@
 #include <new>
 #include <optional>
 #include <set>
+#include <utility>
 
 #include "core/library/store/store.h"
 
@@ -49,6 +50,27 @@ struct TakeBackOutcome {
 /// Takes back a set, or only some of its steps (by number). Files return to the batch that they came from.
 TakeBackOutcome takeBackSet(Store& store, int64_t set, const std::optional<std::set<size_t>>& only,
                             std::stop_token stop, work::Progress& progress);
+
+/// Files that the program made (from a disc), as one set of the journal that is taken back into the trash.
+/// They have their names already; each is recorded, and known where it lies on a shelf, in a transaction of
+/// its own. Not held over what takes long: between two files others may write.
+class MadeFiles {
+public:
+    /// `set`: one of these that goes on, while nothing of it was taken back; 0: a new one.
+    MadeFiles(Store& store, std::string title, int64_t set = 0);
+    /// `fields`: as they were written. `folders`: that were made for it, outer ones first. One that is in the
+    /// set already is another state of the same. An Error where the file is not there.
+    Status add(const Path& file, const tags::Fields& fields, const std::vector<Path>& folders);
+    int64_t set() const { return set_; } // 0: nothing was made yet
+    /// Files on shelves of which something else is known now.
+    std::vector<FileId> takeTouched() { return std::exchange(touched_, {}); }
+
+private:
+    Store& store_;
+    std::string title_;
+    int64_t set_ = 0;
+    std::vector<FileId> touched_;
+};
 
 /// After a crash: puts right what was being written. Does nothing while another program is writing.
 RecoveryReport recover(Store& store);

@@ -44,10 +44,19 @@ struct Track {
     bool operator==(const Track&) const = default;
 };
 
+/// What somebody else has read of a track of a disc.
+struct DiscReading {
+    int track = 0;    // its number on the disc
+    uint32_t crc = 0; // CRC-32 of its samples (16 bit, the lower byte first), the pause behind it with it
+    int count = 1;    // so many have read this
+    bool operator==(const DiscReading&) const = default;
+};
+
 struct Medium {
     std::string carrier; // "CD", "Vinyl", "Cassette", "File" ...
     std::string title = {};
     std::vector<int64_t> discTable = {}; // starts of the tracks and the lead-out, in frames of 1/75 s
+    std::vector<DiscReading> readings = {};
     std::vector<Track> tracks;
     bool operator==(const Medium&) const = default;
 };

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cctype>
+#include <charconv>
 
 #include "core/reference/json_reader.h"
 #include "core/tags/picture.h"
@@ -115,6 +116,9 @@ Json put(const Release& release) {
         Json medium = {{"carrier", m.carrier}, {"tracks", Json::array()}};
         putIf(medium, "title", m.title);
         putIf(medium, "disc_table", m.discTable);
+        for (const DiscReading& read : m.readings)
+            medium["readings"].push_back(
+                {{"track", read.track}, {"crc32", fmt::format("{:08x}", read.crc)}, {"count", read.count}});
         for (const Track& t : m.tracks) {
             Json track = {{"position", t.position}, {"title", t.title}};
             putIf(track, "length_ms", t.lengthMs);
@@ -193,6 +197,15 @@ Release releaseFrom(Reader& r, const Json& j) {
         medium.title = r.text(m, "title");
         for (const Json& at : r.list(m, "disc_table", 200))
             medium.discTable.push_back(at.is_number_integer() ? at.get<int64_t>() : 0);
+        r.objects(m, "readings", 2000, [&](const Json& read) {
+            const std::string crc = r.text(read, "crc32", 8);
+            DiscReading out;
+            out.track = static_cast<int>(r.number(read, "track", 99));
+            out.count = static_cast<int>(r.number(read, "count", 1'000'000));
+            const auto [end, error] = std::from_chars(crc.data(), crc.data() + crc.size(), out.crc, 16);
+            if (crc.size() == 8 && error == std::errc() && end == crc.data() + crc.size())
+                medium.readings.push_back(out);
+        });
         r.objects(m, "tracks", maxTracks, [&](const Json& t) { medium.tracks.push_back(trackFrom(r, t)); });
         tracks += medium.tracks.size();
         out.media.push_back(std::move(medium));

@@ -8,9 +8,7 @@
 #include <string>
 #include <vector>
 
-#include <sys/types.h>
-
-#include "core/base/result.h"
+#include "core/base/child_process.h"
 
 namespace moorfrost::reference {
 
@@ -28,13 +26,11 @@ public:
 
 private:
     void end();
-    bool lives();
 
     Path data_;
     std::vector<std::string> options_;
-    std::mutex mutex_; // guards the following
-    pid_t process_ = 0;
-    int input_ = -1; // it ends when this is closed
+    std::mutex mutex_;     // guards the following
+    ChildProcess process_; // it ends when its input is closed
     std::string address_;
     int starts_ = 0;
     std::chrono::steady_clock::time_point started_;

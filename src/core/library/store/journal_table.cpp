@@ -85,6 +85,24 @@ int64_t JournalTable::begin(const files::ChangeSet& set, int64_t batch) {
     return id;
 }
 
+size_t JournalTable::addDone(int64_t set, const StepRecord& record) {
+    Transaction transaction(db_);
+    Statement last(db_, "SELECT coalesce(max(number) + 1, 0) FROM step WHERE file_set=?");
+    const int64_t number = last.bind(set).step() ? last.integer(0) : 0;
+    Statement(db_, "INSERT INTO step (file_set, number, file, state, source, target, copy) "
+                   "VALUES (?,?,?,?,?,?,0)")
+        .bind(set)
+        .bind(number)
+        .bind(record.step.file)
+        .bind(static_cast<int>(record.state))
+        .bindPath(record.step.source)
+        .bindPath(record.step.target)
+        .run();
+    saveSteps(set, {{static_cast<size_t>(number), &record}});
+    transaction.commit();
+    return static_cast<size_t>(number);
+}
+
 void JournalTable::saveSteps(int64_t set, const std::vector<std::pair<size_t, const StepRecord*>>& steps) {
     if (steps.empty())
         return;

@@ -19,6 +19,8 @@ public:
     JournalTable(Database& db, Path pictures) : db_(db), pictures_(std::move(pictures)) {}
 
     int64_t begin(const files::ChangeSet& set, int64_t batch);
+    /// A step that was done before it came into the journal; its number.
+    size_t addDone(int64_t set, const files::StepRecord& record);
     void saveSteps(int64_t set, const std::vector<std::pair<size_t, const files::StepRecord*>>& steps);
     void saveRemovedFolders(int64_t set, const std::vector<Path>& folders);
     void end(int64_t set);
