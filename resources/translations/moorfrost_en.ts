@@ -120,8 +120,28 @@
         <translation><numerusform>Rip %n track</numerusform><numerusform>Rip %n tracks</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n track(s) are in %1, and on the bench.</source>
-        <translation><numerusform>%n track are in %1, and on the bench.</numerusform><numerusform>%n tracks are in %1, and on the bench.</numerusform></translation>
+        <source>taken out, %n track(s)</source>
+        <translation><numerusform>taken out, %n track</numerusform><numerusform>taken out, %n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%1, %n track(s)</source>
+        <translation><numerusform>%1, %n track</numerusform><numerusform>%1, %n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s) hold data, no sound: they are left out.</source>
+        <translation><numerusform>%n track hold data, no sound: they are left out.</numerusform><numerusform>%n tracks hold data, no sound: they are left out.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) in the library have the same sound, but less of it: %1</source>
+        <translation><numerusform>%n file in the library have the same sound, but less of it: %1</numerusform><numerusform>%n files in the library have the same sound, but less of it: %1</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sector(s) read again</source>
+        <translation><numerusform>%n sector read again</numerusform><numerusform>%n sectors read again</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s) are in %1.</source>
+        <translation><numerusform>%n track are in %1.</numerusform><numerusform>%n tracks are in %1.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -138,20 +158,13 @@
         <source>proven, %n read again</source>
         <translation><numerusform>proven, %n read again</numerusform><numerusform>proven, %n read again</numerusform></translation>
     </message>
-</context>
-<context>
-    <name>moorfrost::app::DiscsController</name>
     <message numerus="yes">
-        <source>The rip of %1 ended early: %2 %n track(s) are files.</source>
-        <translation><numerusform>The rip of %1 ended early: %2 %n track are files.</numerusform><numerusform>The rip of %1 ended early: %2 %n tracks are files.</numerusform></translation>
+        <source>%n other(s) read the same</source>
+        <translation><numerusform>%n other read the same</numerusform><numerusform>%n others read the same</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%1 is ripped: all %n track(s) are proven.</source>
-        <translation><numerusform>%1 is ripped: all %n track are proven.</numerusform><numerusform>%1 is ripped: all %n tracks are proven.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%1 is ripped. Places that never read the same twice are in %n track(s).</source>
-        <translation><numerusform>%1 is ripped. Places that never read the same twice are in %n track.</numerusform><numerusform>%1 is ripped. Places that never read the same twice are in %n tracks.</numerusform></translation>
+        <source>%n other(s) read it otherwise</source>
+        <translation><numerusform>%n other read it otherwise</numerusform><numerusform>%n others read it otherwise</numerusform></translation>
     </message>
 </context>
 <context>
@@ -566,6 +579,29 @@
     <message numerus="yes">
         <source>The journal is full. With this write the %n oldest set(s), until %1, can no longer be taken back. Settings can give the journal more room.</source>
         <translation><numerusform>The journal is full. With this write the %n oldest set, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform><numerusform>The journal is full. With this write the %n oldest sets, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::RipController</name>
+    <message numerus="yes">
+        <source>%1 is ripped: all %n track(s) are proven.</source>
+        <translation><numerusform>%1 is ripped: all %n track are proven.</numerusform><numerusform>%1 is ripped: all %n tracks are proven.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>The rip of %1 ended early: %2 %n track(s) are files.</source>
+        <translation><numerusform>The rip of %1 ended early: %2 %n track are files.</numerusform><numerusform>The rip of %1 ended early: %2 %n tracks are files.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Of %1, %n track(s) could not be ripped.</source>
+        <translation><numerusform>Of %1, %n track could not be ripped.</numerusform><numerusform>Of %1, %n tracks could not be ripped.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Places that never read the same twice are in %n track(s).</source>
+        <translation><numerusform>Places that never read the same twice are in %n track.</numerusform><numerusform>Places that never read the same twice are in %n tracks.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Replace %n file(s) by %1</source>
+        <translation><numerusform>Replace %n file by %1</numerusform><numerusform>Replace %n files by %1</numerusform></translation>
     </message>
 </context>
 <context>

@@ -47,6 +47,8 @@ struct Options {
     int port = 0;
     std::string into; // a folder
     std::string format = "flac";
+    std::string edition, offset, log; // of a rip
+    bool eject = false;
     bool json = false;
 };
 

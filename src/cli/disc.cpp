@@ -1,25 +1,22 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // disc: the table of contents of discs.
-#include <set>
-
-#include <fmt/format.h>
-
+#include "cli/disc.h"
 #include "cli/json_out.h"
 #include "cli/references.h"
-#include "cli/sets.h"
-#include "core/audio/encode.h"
+#include "core/disc/drives.h"
 #include "core/disc/find_disc.h"
 #include "core/disc/rip_plan.h"
+#include "core/disc/ripper.h"
 #include "core/text/text.h"
 
 namespace moorfrost::cli {
 
 namespace {
 
-Json tocJson(const disc::DiscImage& image) {
+Json tocJson(const Path& drive, const disc::Toc& toc, const disc::CdText& text,
+             const std::vector<std::string>& notes) {
     Json out;
-    putPath(out, image.sheetFile);
-    const disc::Toc& toc = image.toc;
+    putPath(out, drive);
     out["table"] = toc.table();
     out["media_number"] = toc.mediaNumber.empty() ? Json(nullptr) : Json(toc.mediaNumber);
     out["sectors"] = toc.leadOut;
@@ -34,7 +31,7 @@ Json tocJson(const disc::DiscImage& image) {
         out["tracks"].push_back(std::move(j));
     }
     out["cd_text"] = Json::array();
-    for (const disc::CdTextBlock& block : image.text.blocks) {
+    for (const disc::CdTextBlock& block : text.blocks) {
         Json b{{"language", block.language.empty() ? Json(nullptr) : Json(block.language)}};
         if (!block.genre.empty())
             b["genre"] = block.genre;
@@ -46,57 +43,18 @@ Json tocJson(const disc::DiscImage& image) {
             (track == 0 ? b["of_disc"] : b["of_tracks"][std::to_string(track)]) = entry.texts;
         out["cd_text"].push_back(std::move(b));
     }
-    out["notes"] = image.notes;
+    out["notes"] = notes;
     return out;
-}
-
-} // namespace
-
-namespace {
-
-/// Whose numbers were given; all of a disc where none were.
-std::set<int> wantedTracks(const Options& options) {
-    std::set<int> out;
-    for (const std::string& n : text::split(options.list, ","))
-        if (text::isDigits(n) && n.size() < 4)
-            out.insert(std::atoi(n.c_str()));
-    return out;
-}
-
-int ripOne(const Path& sheet, const Options& options) {
-    auto drive = disc::SimulatedDrive::open(std::filesystem::absolute(sheet));
-    if (!drive) {
-        say(drive.error().message);
-        return 1;
-    }
-    const disc::DiscImage& image = (*drive)->image();
-    disc::RipPlan plan = disc::usualPlan(image.toc, image.text, std::filesystem::absolute(options.into),
-                                         options.format, text::forDisplay(sheet.stem().native()));
-    plan.bitrate = static_cast<int>(options.limit) * 1000;
-    const std::set<int> wanted = wantedTracks(options);
-    std::erase_if(plan.tracks,
-                  [&](const disc::RipTrack& t) { // what is before track 1 only if it is asked for
-                      return wanted.empty() ? t.number == 0 : !wanted.contains(t.number);
-                  });
-    const disc::RipReport report = disc::rip(**drive, plan, {}, [](const disc::RipProgress&) {});
-    for (const disc::TrackReport& t : report.tracks)
-        if (!t.error.empty())
-            say(fmt::format("Track {}: {}", t.number, t.error));
-    if (Status kept = disc::keepReports(report); !kept)
-        say(kept.error().message);
-    print(Json::parse(disc::reportJson(report)));
-    return report.complete ? 0 : 1;
 }
 
 /// One line for each release that the disc may be, the best first.
 int findOne(const Path& sheet, const References& references) {
-    auto image = disc::openImage(std::filesystem::absolute(sheet));
-    if (!image) {
-        say(image.error().message);
+    auto look = lookAt(sheet);
+    if (!look) {
+        say(look.error().message);
         return 1;
     }
-    auto found =
-        disc::findDisc(references.plain(), image->toc, disc::fieldsOf(image->toc, image->text, 0), {});
+    auto found = disc::findDisc(references.plain(), look->toc, disc::fieldsOf(look->toc, look->text, 0), {});
     if (!found) {
         say(found.error().message);
         return 1;
@@ -114,6 +72,16 @@ int findOne(const Path& sheet, const References& references) {
 
 } // namespace
 
+Result<disc::DriveLook> lookAt(const Path& drive) {
+    if (disc::isDevice(drive))
+        return disc::lookAtDrive(drive);
+    auto image = disc::openImage(std::filesystem::absolute(drive));
+    if (!image)
+        return image.error();
+    return disc::DriveLook{text::forDisplay(drive.filename().native()), std::move(image->toc),
+                           std::move(image->text)};
+}
+
 int disc(const Options& options) {
     int exitCode = 0;
     if (options.step == "find") {
@@ -125,24 +93,25 @@ int disc(const Options& options) {
             exitCode = std::max(exitCode, findOne(path, references));
         return exitCode;
     }
-    if (options.step == "rip") {
-        if (options.into.empty() || !audio::encodeFormat(options.format)) {
-            say(options.into.empty() ? "Say with --into where the files are to be."
-                                     : "\"" + options.format + "\" is no format to rip to.");
-            return 2;
-        }
-        for (const Path& path : pathsOf(options))
-            exitCode = std::max(exitCode, ripOne(path, options));
-        return exitCode;
-    }
+    if (options.step == "rip")
+        return ripDiscs(options);
     for (const Path& path : pathsOf(options)) {
+        if (disc::isDevice(path)) {
+            auto look = disc::lookAtDrive(path);
+            if (look)
+                print(tocJson(path, look->toc, look->text, {}));
+            else
+                say(look.error().message);
+            exitCode = std::max(exitCode, look ? 0 : 1);
+            continue;
+        }
         auto image = disc::openImage(std::filesystem::absolute(path));
         if (!image) {
             say(image.error().message);
             exitCode = 1;
             continue;
         }
-        print(tocJson(*image));
+        print(tocJson(image->sheetFile, image->toc, image->text, image->notes));
     }
     return exitCode;
 }

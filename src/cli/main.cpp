@@ -130,8 +130,19 @@ int main(int argc, char** argv) {
     discs->add_option("what", o.step, "toc, find, or rip")
         ->required()
         ->check(CLI::IsMember({"toc", "find", "rip"}));
-    discs->add_option("path", o.paths, "Cue sheets of disc images")->required();
+    discs->add_option("path", o.paths, "Drives (/dev/sr0), or cue sheets of disc images")->required();
     discs->add_option("--into", o.into, "Of rip: the folder in which each disc gets one of its own");
+    discs->add_option("--shelf", o.shelf,
+                      "Of rip: the folder of a shelf, instead; the journal keeps the rip as one set");
+    discs->add_option("--plan", o.plan, "Of rip: how files are named (docs/plans.md)");
+    discs->add_option("--names", o.names, "Of rip: what names must suit: linux, portable or ascii");
+    discs->add_option("--edition", o.edition,
+                      "Of rip: what the disc is, by its number at a reference, such as cairn:night-post-cd");
+    discs->add_option("--offset", o.offset,
+                      "Of rip: by how many samples what the drive reads comes too late on the disc; find: by "
+                      "what others have read of the edition");
+    discs->add_option("--log", o.log, "Of rip: a file that gets the report, too");
+    discs->add_flag("--eject", o.eject, "Of rip: open the drive when all is ripped");
     discs->add_option("--format", o.format, "Of rip: flac, alac, wavpack, wav, aiff, mp3, vorbis or opus");
     discs->add_option("--bitrate", o.limit, "Of rip, for MP3, Vorbis and Opus: kilobits per second");
     discs->add_option(

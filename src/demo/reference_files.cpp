@@ -11,6 +11,7 @@
 #include "core/reference/release_json.h"
 #include "core/sound/index.h"
 #include "core/work/parallel.h"
+#include "demo/discs.h"
 #include "demo/pictures.h"
 #include "demo/reference_world.h"
 #include "demo/world.h"
@@ -61,6 +62,19 @@ Status makeSounds(const Path& folder, const std::vector<Release>& releases) {
     return builder.save(folder / "cairn.sounds", soundsRevision);
 }
 
+/// What others have read of the discs of the demo.
+void addReadings(Release& release) {
+    const int readers = release.id == "night-post-cd" ? 12 : release.id == "salt-road-cd" ? 3 : 0;
+    if (readers == 0)
+        return;
+    const uint32_t seed = release.id == "night-post-cd" ? 100 : 200;
+    const std::vector<uint32_t> sums = checksumsOfDisc(seed, release.media[0].tracks.size());
+    for (size_t i = 0; i < sums.size(); ++i)
+        release.media[0].readings.push_back({static_cast<int>(i) + 1, sums[i], readers});
+    // One whose drive was not corrected.
+    release.media[0].readings.push_back({2, sums[1] ^ 0x5A17C0DE, 1});
+}
+
 } // namespace
 
 Status makeReference(const Path& folder, bool keep, size_t invented) {
@@ -86,6 +100,7 @@ Status makeReference(const Path& folder, bool keep, size_t invented) {
             if (Status s = writeTo(folder / "pictures" / p.id, jpeg); !s)
                 return s;
         }
+        addReadings(r);
         out << toJson(r) << '\n';
     }
     for (const Release& r : inventedReleases(invented))

@@ -152,6 +152,7 @@ void nightPost(std::vector<Release>& out) {
          four,
          100};
     e.titles[1] = "The Ferrymans Reel";
+    e.titles[2] = "Cold slip / Kaldt slipp";
     e.genre = "Celtic";
     e.jitter = 900;
     out.push_back(made(e));

@@ -11,7 +11,7 @@
 namespace moorfrost::demo {
 
 /// What is kept from another version is made anew.
-constexpr const char* referenceVersion = "moorfrost reference data 4\n";
+constexpr const char* referenceVersion = "moorfrost reference data 6\n";
 /// How many invented releases the demo has.
 constexpr size_t demoReleases = 20000;
 

@@ -21,8 +21,8 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
-#include "app/bench/disc_answers.h"
-#include "app/bench/disc_dialog.h"
+#include "app/bench/discs/disc_answers.h"
+#include "app/bench/discs/disc_dialog.h"
 #include "app/bench/gather_dialog.h"
 #include "app/bench/identify_page.h"
 #include "app/bench/kinds_dialog.h"
@@ -32,7 +32,7 @@
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/release_pictures_view.h"
 #include "app/bench/review_page.h"
-#include "app/bench/rip_panel.h"
+#include "app/bench/discs/rip_panel.h"
 #include "app/bench/sheet_columns.h"
 #include "app/bench/spelling_hint.h"
 #include "app/bench/steps_dialog.h"
@@ -448,37 +448,32 @@ int main(int argc, char** argv) {
     {
         for (const char* sheet :
              {"Night Post EP/night post.cue", "Salt Road/salt road.cue", "Processional/PROCESSIONAL.CUE"}) {
-            s.discs.openImage(root / "discs" / sheet);
+            s.discs.open(root / "discs" / sheet);
             d.settle();
         }
         w.bench()->bringIn()->readDiscs();
         DiscDialog* discs = w.bench()->bringIn()->discs();
-        discs->panel()->setInto(root / "From discs");
         if (argc > 4)
-            discs->resize(std::min(1200, atoi(argv[3])), std::min(660, atoi(argv[4])));
-        discs->list()->setCurrentRow(1);
-        std::ofstream(root / "discs/Salt Road/salt road.cue.faults.json")
-            << R"({"bad": [[2100, 2103]], "unsteady": [[700, 712]], "speed": 60})";
+            discs->resize(std::min(1240, atoi(argv[3])), std::min(720, atoi(argv[4])));
+        auto find = [&](int row, size_t answer) {
+            discs->list()->setCurrentRow(row);
+            discs->findButton()->click();
+            d.settle();
+            emit discs->answers()->table()->chosen(answer);
+            d.settle();
+        };
+        find(0, 1);
+        s.discs.pick(discs->current(), 2, "title", 1);
+        d.settle();
+        shot(discs, "disc");
+        find(1, 1);
         discs->ripButton()->click();
-        QTest::qWait(1500);
+        for (int i = 0; i < 400 && s.rips.progress().done < 4300; ++i)
+            QTest::qWait(20);
         discs->grab().save(out.filePath(QString("ripping") + (themeName == "dark" ? "-dark" : "") + ".png"));
         d.settle();
         shot(discs, "ripped");
-        discs->list()->setCurrentRow(0);
-        discs->findButton()->click();
-        d.settle();
-        emit discs->answers()->table()->chosen(1);
-        d.settle();
-        shot(discs, "disc");
         discs->hide();
-        s.batch.removeFiles(s.sleeves.all().empty() ? std::vector<FileId>() : [&] {
-            std::vector<FileId> ripped;
-            for (FileId f : s.sleeves.files())
-                if (s.files.file(f)->path.native().find("/From discs/") != std::string::npos)
-                    ripped.push_back(f);
-            return ripped;
-        }());
-        d.settle();
     }
 
     // A write with troubles: a file with another name, and one that something else has changed.

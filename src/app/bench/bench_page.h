@@ -10,7 +10,7 @@
 #include "app/control/bring_in.h"
 #include "app/control/chains.h"
 #include "app/control/content_kinds.h"
-#include "app/control/discs_controller.h"
+#include "app/control/rip_controller.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
@@ -99,6 +99,8 @@ public:
         ReleasePictures& releasePictures;
         FolderWalk& folders;
         DiscsController& discs;
+        DiscPictures& discPictures;
+        RipController& rips;
     };
 
     enum Step { BringIn, Identify, Describe, PutAway };

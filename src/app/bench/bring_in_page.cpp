@@ -8,7 +8,7 @@
 #include <QSplitter>
 #include <QVBoxLayout>
 
-#include "app/bench/disc_dialog.h"
+#include "app/bench/discs/disc_dialog.h"
 #include "app/bench/gather_dialog.h"
 #include "app/bench/kinds_dialog.h"
 #include "app/bench/mend_text_dialog.h"
@@ -149,7 +149,8 @@ void BringInPage::gather() {
 
 void BringInPage::readDiscs() {
     if (!discs_)
-        discs_ = new DiscDialog(use_.discs, this);
+        discs_ =
+            new DiscDialog({use_.discs, use_.rips, use_.discPictures, use_.shelves, use_.settings}, this);
     discs_->show();
     discs_->raise();
     discs_->activateWindow();

@@ -12,7 +12,7 @@
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
 #include "app/control/content_kinds.h"
-#include "app/control/discs_controller.h"
+#include "app/control/rip_controller.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
@@ -61,6 +61,9 @@ public:
         BringIn& bringIn;
         RecordingsController& recordings;
         DiscsController& discs;
+        DiscPictures& discPictures;
+        RipController& rips;
+        LibrarySettings& settings;
     };
 
     BringInPage(const Uses& use, QWidget* parent = nullptr);

@@ -11,6 +11,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
+#include "app/control/plans.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
@@ -23,18 +24,6 @@ namespace {
 constexpr int pillsRole = Qt::UserRole + 1; // list of "tone|text"
 constexpr int idRole = Qt::UserRole + 2;
 constexpr int draftRole = Qt::UserRole + 3;
-
-const std::pair<const char*, const char*> shippedPlans[] = {
-    {QT_TRANSLATE_NOOP("PutAwayPage", "Artist / year album"),
-     "{album artist, else artist}/{date: year} {album}/{disc: if several, after \"-\"}{track: 2 digits} "
-     "{title}"},
-    {QT_TRANSLATE_NOOP("PutAwayPage", "Artist / album"),
-     "{album artist, else artist}/{album, else \"Single tracks\"}/{track: 2 digits} {title}"},
-    {QT_TRANSLATE_NOOP("PutAwayPage", "Label / catalogue number"),
-     "{label, else \"No label\"}/{catalogue number, after \" \"}{album}/{track: 2 digits} {artist} - "
-     "{title}"},
-    {QT_TRANSLATE_NOOP("PutAwayPage", "One folder: artist - title"), "{artist} - {title}"},
-};
 
 paint::Tone toneOf(naming::MarkKind kind) {
     switch (kind) {
@@ -193,7 +182,7 @@ PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), us
                     wishes.push_back({id, library::placeKey, wish().toValues()});
         use_.drafts.session().propose(ss(tr("Change the plan")), wishes, ss(tr("plan")));
     };
-    editor_->setText(shippedPlans[0].second);
+    editor_->setText(usualPlanText());
     connect(editor_, &ChipEditor::changed, this, [this, adjust] {
         error_->setText(editor_->error());
         error_->setVisible(!editor_->error().isEmpty());
@@ -233,7 +222,7 @@ PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     connect(&use_.settings, &LibrarySettings::loaded, this, [this] {
         const QString last = qs(use_.settings.get(library::settings::lastPlan));
         refreshPlans();
-        editor_->setText(last.isEmpty() ? QString(shippedPlans[0].second) : last);
+        editor_->setText(last.isEmpty() ? usualPlanText() : last);
         (use_.settings.get(library::settings::putAwayMode) == "copy" ? copy_ : move_)->setChecked(true);
         refreshShelves();
     });
@@ -266,10 +255,8 @@ void PutAwayPage::refreshShelves() {
 
 void PutAwayPage::refreshPlans() {
     plan_->clear();
-    for (const auto& [name, text] : shippedPlans)
-        plan_->addItem(tr(name), QString(text));
-    for (const std::string& line : use_.settings.get(library::settings::plans))
-        plan_->addItem(qs(line).section('\t', 0, 0), qs(line).section('\t', 1));
+    for (const auto& [name, text] : plansOf(use_.settings))
+        plan_->addItem(name, text);
     int at = plan_->findData(editor_->text());
     plan_->setCurrentIndex(at);
     plan_->setPlaceholderText(tr("own plan"));

@@ -2,17 +2,37 @@
 #include "app/control/discs_controller.h"
 
 #include <algorithm>
-#include <chrono>
-#include <set>
-
-#include <QSettings>
-#include <QStandardPaths>
 
 #include "app/shell/text_utils.h"
-#include "core/audio/encode.h"
 #include "core/bench/taking.h"
+#include "core/disc/drives.h"
+#include "core/disc/rip_plan.h"
+#include "core/text/casing.h"
+#include "core/text/text.h"
 
 namespace moorfrost::app {
+
+namespace {
+
+const tags::Fields::mapped_type* valuesOf(const tags::Fields& fields, const std::string& field) {
+    const auto it = fields.find(field);
+    return it == fields.end() ? nullptr : &it->second;
+}
+
+/// More than one letter, and none of them small.
+bool isShouted(const std::string& text) {
+    return text::lower(text) != text && text::upper(text) == text && text.size() > 3;
+}
+
+/// What is printed in capitals to be seen from afar: names and titles.
+const std::set<std::string> shoutedFields = {"album", "album_artist", "artist", "title", "composer"};
+
+} // namespace
+
+bool DiscsController::Track::isChanged(const std::string& field) const {
+    const auto *now = valuesOf(fields, field), *was = valuesOf(own, field);
+    return now && was ? *now != *was : now != was;
+}
 
 QString DiscsController::Disc::title() const {
     const std::string& album = tags::firstValue(fields, "album");
@@ -24,9 +44,20 @@ size_t DiscsController::Disc::placeOf(size_t track) const {
     return before && track > 0 ? track - 1 : track;
 }
 
-DiscsController::DiscsController(BringIn& bringIn, ReferencesController& references, JobList& jobs,
-                                 Messages& messages)
-    : bringIn_(bringIn), references_(references), jobs_(jobs), messages_(messages) {}
+const disc::Variant* DiscsController::Disc::variant() const {
+    return chosen >= 0 && static_cast<size_t>(chosen) < variants.size()
+               ? &variants[static_cast<size_t>(chosen)]
+               : nullptr;
+}
+
+const std::vector<std::string>& DiscsController::fieldsOfDisc() {
+    static const std::vector<std::string> fields = {"album_artist",     "album", "genre", "date", "label",
+                                                    "catalogue_number", "disc",  "discs"};
+    return fields;
+}
+
+DiscsController::DiscsController(ReferencesController& references, JobList& jobs, Messages& messages)
+    : references_(references), jobs_(jobs), messages_(messages) {}
 
 const DiscsController::Disc* DiscsController::find(int number) const {
     const auto it = std::ranges::find(discs_, number, &Disc::number);
@@ -37,69 +68,146 @@ DiscsController::Disc* DiscsController::disc(int number) {
     return const_cast<Disc*>(find(number));
 }
 
-void DiscsController::openImage(const Path& sheet) {
+void DiscsController::lookForDrives() {
     jobs_.start(
-        this, {ss(tr("Reading the table of %1").arg(shownName(sheet)))},
-        [sheet](std::stop_token, work::Progress&) { return disc::openImage(sheet); },
-        [this, sheet](Result<disc::DiscImage> image) {
-            if (!image) {
-                messages_.say(image.error().path.empty()
-                                  ? Error{image.error().kind, sheet, image.error().message}
-                                  : image.error());
+        this, {ss(tr("Looking for drives"))},
+        [](std::stop_token stop, work::Progress&) -> Result<std::vector<disc::DriveName>> {
+            return disc::drivesThere(stop);
+        },
+        [this](Result<std::vector<disc::DriveName>> drives) {
+            if (!drives || *drives == drives_)
                 return;
-            }
-            Disc d;
-            d.number = ++last_;
-            d.sheet = sheet;
-            d.name = shownName(sheet);
-            d.toc = std::move(image->toc);
-            d.text = std::move(image->text);
-            d.notes = std::move(image->notes);
-            d.fields = disc::fieldsOf(d.toc, d.text, 0);
-            for (const char* of : {"title", "artist"})
-                d.fields.erase(of);
-            if (const auto date = image->sheet.texts.find("date");
-                date != image->sheet.texts.end() && tags::whyNotValid("date", {date->second}).empty())
-                d.fields["date"] = {date->second};
-            std::vector<disc::TocTrack> entries = d.toc.tracks;
-            if (d.toc.beforeFirst() > disc::worthATrack && entries.front().audio) {
-                disc::TocTrack before;
-                before.number = 0;
-                before.length = d.toc.beforeFirst();
-                entries.front().gap = 0; // it is this
-                entries.insert(entries.begin(), before);
-            }
-            for (const disc::TocTrack& t : entries) {
-                Track track;
-                track.entry = t;
-                track.wanted = t.audio && t.number > 0;
-                track.fields = disc::fieldsOf(d.toc, d.text, t.number);
-                if (t.number == 0) {
-                    track.fields.erase("title");
-                    track.fields["track"] = {"0"};
-                }
-                if (const auto date = d.fields.find("date"); date != d.fields.end())
-                    track.fields["date"] = date->second;
-                track.own = track.fields;
-                d.tracks.push_back(std::move(track));
-            }
-            d.own = d.fields;
-            discs_.push_back(std::move(d));
-            emit changed();
-            emit opened(last_);
+            drives_ = std::move(*drives);
+            emit drivesChanged();
         });
 }
 
+void DiscsController::open(const Path& drive) {
+    struct Opened {
+        disc::DriveLook look;
+        std::vector<std::string> notes;
+        std::string date;
+    };
+    jobs_.start(
+        this, {ss(tr("Reading the table of %1").arg(shownName(drive)))},
+        [drive](std::stop_token stop, work::Progress&) -> Result<Opened> {
+            if (disc::isDevice(drive)) {
+                auto look = disc::lookAtDrive(drive, stop);
+                if (!look)
+                    return look.error();
+                return Opened{std::move(*look), {}, {}};
+            }
+            auto image = disc::openImage(drive);
+            if (!image)
+                return image.error();
+            const auto date = image->sheet.texts.find("date");
+            return Opened{
+                {text::forDisplay(drive.filename().native()), std::move(image->toc), std::move(image->text)},
+                std::move(image->notes),
+                date == image->sheet.texts.end() ? std::string() : date->second};
+        },
+        [this, drive](Result<Opened> opened) {
+            if (!opened)
+                messages_.say(opened.error().path.empty()
+                                  ? Error{opened.error().kind, drive, opened.error().message}
+                                  : opened.error());
+            else
+                take(drive, std::move(opened->look), std::move(opened->notes), opened->date);
+        });
+}
+
+void DiscsController::take(const Path& drive, disc::DriveLook look, std::vector<std::string> notes,
+                           const std::string& date) {
+    Disc d;
+    d.number = ++last_;
+    d.drive = drive;
+    d.isImage = !disc::isDevice(drive);
+    d.name = qs(look.name);
+    d.toc = std::move(look.toc);
+    d.text = std::move(look.text);
+    d.notes = std::move(notes);
+    d.fields = disc::fieldsOf(d.toc, d.text, 0);
+    for (const char* of : {"title", "artist"})
+        d.fields.erase(of);
+    if (tags::whyNotValid("date", {date}).empty() && !date.empty())
+        d.fields["date"] = {date};
+    std::vector<disc::TocTrack> entries = d.toc.tracks;
+    if (d.toc.beforeFirst() > disc::worthATrack && entries.front().audio) {
+        disc::TocTrack before;
+        before.number = 0;
+        before.length = d.toc.beforeFirst();
+        entries.front().gap = 0; // it is this
+        entries.insert(entries.begin(), before);
+    }
+    for (const disc::TocTrack& t : entries) {
+        Track track;
+        track.entry = t;
+        track.wanted = t.audio && t.number > 0;
+        track.fields = disc::fieldsOf(d.toc, d.text, t.number);
+        if (t.number == 0) {
+            track.fields.erase("title");
+            track.fields["track"] = {"0"};
+        }
+        if (const auto* of = valuesOf(d.fields, "date"))
+            track.fields["date"] = *of;
+        track.own = track.fields;
+        d.tracks.push_back(std::move(track));
+    }
+    d.own = d.fields;
+    // Put in again: it takes the place of what it was.
+    std::erase_if(discs_, [&](const Disc& other) { return other.out && other.drive == drive; });
+    discs_.push_back(std::move(d));
+    emit changed();
+    emit opened(last_);
+}
+
 void DiscsController::close(int number) {
-    if (number == ripping_)
+    std::erase_if(discs_, [number](const Disc& d) { return d.number == number && !d.busy; });
+    emit changed();
+}
+
+void DiscsController::eject(int number) {
+    const Disc* d = find(number);
+    if (!d || d->busy)
         return;
-    std::erase_if(discs_, [number](const Disc& d) { return d.number == number; });
+    if (d->isImage) {
+        close(number);
+        return;
+    }
+    jobs_.start(
+        this, {ss(tr("Opening the drive"))},
+        [drive = d->drive](std::stop_token stop, work::Progress&) -> Result<bool> {
+            Status open = disc::ejectDrive(drive, stop);
+            return open ? Result<bool>(true) : open.error();
+        },
+        [this, number](Result<bool> open) {
+            if (open)
+                close(number);
+            else
+                messages_.say(open.error());
+        });
+}
+
+void DiscsController::setBusy(int number, bool busy) {
+    if (Disc* d = disc(number))
+        d->busy = busy;
+    emit changed();
+}
+
+void DiscsController::setFixed(int number, size_t track, bool fixed) {
+    if (Disc* d = disc(number); d && track < d->tracks.size())
+        d->tracks[track].fixed = fixed;
+}
+
+void DiscsController::setOut(int number) {
+    if (Disc* d = disc(number))
+        d->out = true;
     emit changed();
 }
 
 void DiscsController::setWanted(int number, size_t track, bool wanted) {
     Disc* d = disc(number);
-    if (!d || track >= d->tracks.size() || number == ripping_ || !d->tracks[track].entry.audio)
+    if (!d || track >= d->tracks.size() || d->busy || !d->tracks[track].entry.audio)
         return;
     d->tracks[track].wanted = wanted;
     emit changed();
@@ -107,13 +215,15 @@ void DiscsController::setWanted(int number, size_t track, bool wanted) {
 
 void DiscsController::setField(int number, int track, const std::string& field, const std::string& text) {
     Disc* d = disc(number);
-    if (!d || number == ripping_ || track >= static_cast<int>(d->tracks.size()))
+    if (!d || d->busy || track >= static_cast<int>(d->tracks.size()))
         return;
     const std::vector<std::string> values = tags::valuesFromText(field, text);
     if (std::string why = tags::whyNotValid(field, values); !why.empty()) {
         messages_.say(qs(why), true);
         return;
     }
+    if (track >= 0 && d->tracks[static_cast<size_t>(track)].fixed)
+        return; // it is a file
     (track < 0 ? d->typed : d->tracks[static_cast<size_t>(track)].typed)[field] = text;
     auto put = [&](tags::Fields& fields) {
         if (values.empty())
@@ -132,6 +242,8 @@ void DiscsController::setField(int number, int track, const std::string& field, 
         const auto was = before.find(field);
         for (Track& t : d->tracks)
             for (const std::string& f : fields) {
+                if (t.fixed)
+                    continue;
                 const auto now = t.fields.find(f);
                 const bool same = now == t.fields.end() ? f == field || was == before.end()
                                                         : was != before.end() && now->second == was->second;
@@ -178,32 +290,23 @@ void DiscsController::findByTable(int number) {
 }
 
 void DiscsController::choose(int number, int variant) {
-    static const std::set<std::string> ofWholeDisc = {"album",  "album_artist", "artist",           "date",
-                                                      "genre",  "label",        "catalogue_number", "barcode",
-                                                      "country"};
     Disc* d = disc(number);
-    if (!d || number == ripping_ || variant >= static_cast<int>(d->variants.size()))
+    if (!d || d->busy || variant >= static_cast<int>(d->variants.size()))
         return;
     d->chosen = std::max(-1, variant);
     d->fields = d->own;
     for (size_t i = 0; i < d->tracks.size(); ++i) {
         Track& t = d->tracks[i];
-        if (t.state == Track::State::Ripped) // it is a file
-            continue;
-        t.fields = t.own;
-        if (variant < 0)
-            continue;
-        const disc::Variant& v = d->variants[static_cast<size_t>(variant)];
         const size_t place = d->placeOf(i);
-        for (auto& [field, values] : bench::fieldsOf(v.release, v.medium, place, v.reference))
-            if (t.entry.number == 0 && !ofWholeDisc.contains(field))
-                continue;                                     // nobody tells of it
-            else if (field != "isrc" || t.entry.isrc.empty()) // the disc knows its own best
-                t.fields[field] = values;
-        if (place == 0)
-            for (const char* field : {"album", "album_artist", "date", "genre"})
-                if (const auto it = t.fields.find(field); it != t.fields.end())
-                    d->fields[field] = it->second;
+        tags::Fields now = t.own;
+        if (const disc::Variant* v = d->variant())
+            now = bench::fieldsOfDiscTrack(t.own, t.entry.number, v->release, v->medium, place, v->reference);
+        if (place == 0 && variant >= 0)
+            for (const std::string& field : fieldsOfDisc())
+                if (const auto* values = valuesOf(now, field))
+                    d->fields[field] = *values;
+        if (!t.fixed)
+            t.fields = std::move(now);
     }
     const auto typed = d->typed;
     for (const auto& [field, text] : typed)
@@ -211,187 +314,70 @@ void DiscsController::choose(int number, int variant) {
     for (size_t i = 0; i < d->tracks.size(); ++i) {
         const auto ofTrack = d->tracks[i].typed;
         for (const auto& [field, text] : ofTrack)
-            if (d->tracks[i].state != Track::State::Ripped)
+            if (!d->tracks[i].fixed)
                 setField(number, static_cast<int>(i), field, text);
     }
     emit changed();
     emit told(number);
 }
 
-DiscsController::Settings DiscsController::remembered() {
-    const QSettings kept;
-    Settings out;
-    out.format = ss(kept.value("rip/format", "flac").toString());
-    if (!audio::encodeFormat(out.format))
-        out.format = "flac";
-    out.bitrate = kept.value("rip/bitrate", 0).toInt();
-    const QString usual =
-        QStandardPaths::writableLocation(QStandardPaths::MusicLocation) + "/" + tr("From discs");
-    out.into = Path(ss(kept.value("rip/into", usual).toString()));
-    out.verify = kept.value("rip/verify", true).toBool();
-    return out;
-}
-
-disc::RipPlan DiscsController::planOf(const Disc& d, const Settings& settings) const {
-    // As the core names them, with what the fields say now.
-    disc::CdText text;
-    text.blocks.emplace_back();
-    auto say = [&](int track, const char* what, const tags::Fields& fields, const char* field) {
-        if (const std::string& value = tags::firstValue(fields, field); !value.empty())
-            text.blocks.front().entries[track].texts[what] = value;
-    };
-    say(0, "title", d.fields, "album");
-    say(0, "performer", d.fields, "album_artist");
-    for (const Track& t : d.tracks)
-        say(t.entry.number, "title", t.fields, "title");
-    disc::RipPlan plan = disc::usualPlan(d.toc, text, settings.into, settings.format,
-                                         text::forDisplay(d.sheet.stem().native()));
-    plan.bitrate = settings.bitrate;
-    plan.reading.verify = settings.verify;
-    std::erase_if(plan.tracks, [&](const disc::RipTrack& r) {
-        const auto t =
-            std::ranges::find(d.tracks, r.number, [](const Track& track) { return track.entry.number; });
-        return t == d.tracks.end() || !t->wanted ||
-               (t->state == Track::State::Ripped && t->format == settings.format && t->into == settings.into);
-    });
-    for (disc::RipTrack& r : plan.tracks)
-        for (const Track& t : d.tracks)
-            if (t.entry.number == r.number)
-                r.fields = t.fields;
-    return plan;
-}
-
-void DiscsController::rip(int number, const Settings& settings) {
-    Disc* d = disc(number);
-    if (!d || ripping_ != 0)
-        return;
-    QSettings kept;
-    kept.setValue("rip/format", qs(settings.format));
-    kept.setValue("rip/bitrate", settings.bitrate);
-    kept.setValue("rip/into", qs(settings.into.native()));
-    kept.setValue("rip/verify", settings.verify);
-    disc::RipPlan plan = planOf(*d, settings);
-    if (plan.tracks.empty())
-        return;
-    std::vector<size_t> tracks; // of the disc, by place in the plan
-    for (const disc::RipTrack& r : plan.tracks)
-        for (size_t i = 0; i < d->tracks.size(); ++i)
-            if (d->tracks[i].entry.number == r.number) {
-                tracks.push_back(i);
-                d->tracks[i].state = Track::State::Waiting;
-                d->tracks[i].done = 0;
-                d->tracks[i].doubtful = d->tracks[i].bad = 0;
-                d->tracks[i].report = {};
-                d->tracks[i].format = settings.format;
-                d->tracks[i].into = settings.into;
-            }
-    d->ended.clear();
-    const Path folder = plan.tracks.front().target.parent_path();
-    std::vector<disc::TrackReport> earlier; // a rip that goes on has one report
-    for (const Track& t : d->tracks)
-        if (t.state == Track::State::Ripped && t.report.file.parent_path() == folder)
-            earlier.push_back(t.report);
-    d->folder = folder;
-    ripping_ = number;
-    uint64_t sectors = 0;
-    for (const disc::RipTrack& r : plan.tracks)
-        sectors += static_cast<uint64_t>(r.length);
-    job_ = jobs_.start(
-        this, {ss(tr("Ripping %1").arg(d->title()))},
-        [this, number, sheet = d->sheet, plan, tracks, earlier,
-         sectors](std::stop_token stop, work::Progress& progress) -> Result<disc::RipReport> {
-            auto drive = disc::SimulatedDrive::open(sheet);
-            if (!drive)
-                return drive.error();
-            progress.begin(sectors);
-            using Clock = std::chrono::steady_clock;
-            auto last = Clock::now() - std::chrono::seconds(1);
-            size_t track = 0;
-            int32_t done = 0;
-            disc::RipReport report = disc::rip(**drive, plan, stop, [&](const disc::RipProgress& p) {
-                progress.step({}, static_cast<uint64_t>(p.track == track ? p.done - done : p.done));
-                const bool another = p.track != track;
-                track = p.track;
-                done = p.done;
-                if (!another && Clock::now() - last < std::chrono::milliseconds(80))
-                    return;
-                last = Clock::now();
-                // The controllers wait for their jobs before they go.
-                QMetaObject::invokeMethod(
-                    this, [this, number, p, tracks] { take(number, p, tracks); }, Qt::QueuedConnection);
-            });
-            if (Status kept = disc::keepReports(disc::together(earlier, report), !earlier.empty());
-                !kept && report.ended.empty())
-                report.ended = kept.error().message;
-            return report;
-        },
-        [this, number, tracks](Result<disc::RipReport> report) {
-            ripping_ = 0;
-            job_ = 0;
-            if (Disc* now = disc(number); now && !report)
-                now->ended = qs(report.error().message);
-            end(number, report ? *report : disc::RipReport(), tracks);
-        });
-    emit changed();
-}
-
-void DiscsController::stop() {
-    if (job_ != 0)
-        jobs_.stop(job_);
-}
-
-void DiscsController::take(int number, const disc::RipProgress& progress, const std::vector<size_t>& tracks) {
-    Disc* d = disc(number);
-    if (!d || ripping_ != number || progress.track >= tracks.size())
-        return;
-    for (size_t i = 0; i < progress.track; ++i)
-        if (Track& before = d->tracks[tracks[i]]; before.state != Track::State::Failed)
-            before.state = Track::State::Ripped;
-    Track& t = d->tracks[tracks[progress.track]];
-    t.state = Track::State::Reading;
-    t.done = progress.done;
-    t.doubtful = progress.doubtful;
-    t.bad = progress.bad;
-    emit progressed(number);
-}
-
-void DiscsController::end(int number, const disc::RipReport& report, const std::vector<size_t>& tracks) {
-    Disc* d = disc(number);
-    if (!d)
-        return;
-    if (!report.ended.empty())
-        d->ended = qs(report.ended);
-    size_t files = 0, unproven = 0;
-    for (size_t i = 0; i < tracks.size(); ++i) {
-        Track& t = d->tracks[tracks[i]];
-        if (i >= report.tracks.size()) {
-            t.state = Track::State::Waiting;
-            continue;
-        }
-        t.report = report.tracks[i];
-        t.state = t.report.file.empty() ? Track::State::Failed : Track::State::Ripped;
-        files += t.report.file.empty() ? 0 : 1;
-        t.doubtful = t.report.doubtful.size();
-        t.bad = static_cast<size_t>(
-            std::ranges::count_if(t.report.doubtful, [](const disc::Doubtful& w) { return !w.agreed; }));
-        unproven += t.bad > 0 ? 1 : 0;
+std::string DiscsController::saidBy(const Disc& d, int variant, int track, const std::string& field) const {
+    const size_t at = track < 0 ? 0 : static_cast<size_t>(track);
+    if (at >= d.tracks.size() || variant >= static_cast<int>(d.variants.size()))
+        return {};
+    if (variant < 0) {
+        const tags::Fields& own = track < 0 && valuesOf(d.own, field) ? d.own : d.tracks[at].own;
+        return tags::shownValue(own, field);
     }
-    const auto n = static_cast<int>(files);
-    if (!d->ended.isEmpty())
-        messages_.say(
-            tr("The rip of %1 ended early: %2 %n track(s) are files.", "", n).arg(d->title(), d->ended),
-            true);
-    else if (unproven > 0)
-        messages_.say(tr("%1 is ripped. Places that never read the same twice are in %n track(s).", "",
-                         static_cast<int>(unproven))
-                          .arg(d->title()),
-                      true);
-    else if (files == tracks.size())
-        messages_.say(tr("%1 is ripped: all %n track(s) are proven.", "", n).arg(d->title()));
-    if (files > 0)
-        bringIn_.start({d->folder}, false);
-    emit changed();
-    emit ended(number);
+    const disc::Variant& v = d.variants[static_cast<size_t>(variant)];
+    return tags::shownValue(bench::fieldsOf(v.release, v.medium, d.placeOf(at), v.reference), field);
+}
+
+void DiscsController::pick(int number, int track, const std::string& field, int variant) {
+    Disc* d = disc(number);
+    if (!d || d->busy)
+        return;
+    setField(number, track, field, saidBy(*d, variant, track, field));
+    if (variant == d->chosen) { // as the others of it again
+        auto& typed = track < 0 || track >= static_cast<int>(d->tracks.size())
+                          ? d->typed
+                          : d->tracks[static_cast<size_t>(track)].typed;
+        typed.erase(field);
+    }
+    emit told(number);
+}
+
+bool DiscsController::hasCapitals(const Disc& d) const {
+    auto any = [](const tags::Fields& fields) {
+        return std::ranges::any_of(fields, [](const auto& f) {
+            return shoutedFields.contains(f.first) && !f.second.empty() && isShouted(f.second.front());
+        });
+    };
+    return any(d.fields) ||
+           std::ranges::any_of(d.tracks, [&](const Track& t) { return !t.fixed && any(t.fields); });
+}
+
+void DiscsController::tameCapitals(int number) {
+    const Disc* d = find(number);
+    if (!d || d->busy)
+        return;
+    auto tamed = [](const tags::Fields& fields, const std::string& field) {
+        const auto* values = valuesOf(fields, field);
+        if (!values || values->empty() || !isShouted(values->front()))
+            return std::string();
+        tags::Fields one{{field, *values}};
+        for (std::string& value : one[field])
+            value = text::titleCase(text::lower(value), "");
+        return tags::shownValue(one, field);
+    };
+    for (const std::string& field : shoutedFields) {
+        if (const std::string now = tamed(d->fields, field); !now.empty())
+            setField(number, -1, field, now);
+        for (size_t i = 0; i < d->tracks.size(); ++i)
+            if (const std::string now = tamed(d->tracks[i].fields, field); !now.empty())
+                setField(number, static_cast<int>(i), field, now);
+    }
+    emit told(number);
 }
 
 } // namespace moorfrost::app

@@ -5,45 +5,8 @@
 
 #include "app/shell/text_utils.h"
 #include "app/widgets/thumbnails.h"
-#include "core/pictures/detail.h"
-#include "core/sandbox/parser_pool.h"
-#include "core/tags/picture_changes.h"
 
 namespace moorfrost::app {
-
-namespace {
-
-constexpr int lookedAt = 720, mostSide = 2048;
-constexpr size_t mostPictures = 24;
-
-QImage imageOf(const pictures::Square& square) {
-    const QImage there(reinterpret_cast<const uchar*>(square.pixels.data()), square.side, square.side,
-                       square.side * 4, QImage::Format_RGBA8888);
-    return there.scaled(lookedAt, lookedAt, Qt::KeepAspectRatio, Qt::SmoothTransformation)
-        .convertToFormat(QImage::Format_RGB32);
-}
-
-/// Looks at the middle of a picture as large as it is, in a reading process. False where it cannot be shown.
-bool look(const Path& file, uint64_t hash, const tags::PictureInfo& info, int& detail, QImage& image,
-          std::string& why) {
-    const int shorter = std::min(info.width, info.height), side = std::clamp(shorter, 16, mostSide);
-    auto square = sandbox::ParserPool::shared().pictureOf(file, hash, side);
-    if (!square) {
-        why = square.error().message;
-        return false;
-    }
-    detail = pictures::detailOf(*square);
-    if (side < shorter) // what was scaled down to be looked at may have more
-        detail = detail >= side * 9 / 10 ? shorter : detail * shorter / side;
-    image = imageOf(*square);
-    return true;
-}
-
-} // namespace
-
-bool PictureCandidate::isEnlarged() const {
-    return detail > 0 && detail < pictures::enlargedBelow * shorterSide();
-}
 
 ReleasePictures::ReleasePictures(FilesController& files, const SleeveViews& sleeves,
                                  ReferencesController& references, IdentifyController& identify,
@@ -121,30 +84,13 @@ void ReleasePictures::fetch(const std::string& sleeve) {
                 PresentPicture p{there.info, 0, {}};
                 std::string why;
                 if (const Path kept = store.fileOf(there.info); std::filesystem::exists(kept))
-                    look(kept, 0, there.info, p.detail, p.image, why);
+                    lookAtPicture(kept, 0, there.info, p.detail, p.image, why);
                 else
-                    look(there.holder, there.info.hash, there.info, p.detail, p.image, why);
+                    lookAtPicture(there.holder, there.info.hash, there.info, p.detail, p.image, why);
                 out.present[type] = std::move(p);
                 progress.step(type);
             }
-            for (size_t i = 0; i < std::min(told.size(), mostPictures) && !stop.stop_requested(); ++i) {
-                PictureCandidate c;
-                c.told = told[i];
-                auto bytes = from->picture(told[i].id, 0, stop);
-                if (!bytes) {
-                    c.refused = qs(bytes.error().message);
-                } else {
-                    const std::string type = tags::pictureTypeFrom(told[i].type);
-                    auto kept = store.add(*bytes, type.empty() ? "other" : type, told[i].comment);
-                    std::string why;
-                    if (!kept)
-                        c.refused = qs(kept.error().message);
-                    else if (c.info = *kept; !look(store.fileOf(*kept), 0, *kept, c.detail, c.image, why))
-                        c.refused = tr("This picture cannot be shown: %1").arg(qs(why));
-                }
-                out.candidates.push_back(std::move(c));
-                progress.step(told[i].id);
-            }
+            out.candidates = fetchPictures(*from, told, store, stop, progress);
             if (stop.stop_requested())
                 return Error{ErrorKind::Cancelled, {}, "It was stopped."};
             return out;

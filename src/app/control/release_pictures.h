@@ -3,26 +3,16 @@
 // they are looked at, measured, taken as drafts.
 #pragma once
 
-#include <QImage>
 #include <QObject>
 
 #include <map>
 
 #include "app/control/identify_controller.h"
+#include "app/control/picture_candidates.h"
 #include "app/control/pictures_controller.h"
 #include "app/control/standards.h"
 
 namespace moorfrost::app {
-
-struct PictureCandidate {
-    reference::Picture told; // as the reference has it
-    tags::PictureInfo info;  // as it was found to be
-    int detail = 0;          // pixels of real detail on the shorter side; 0: not known
-    QImage image;            // its middle, for looking at
-    QString refused;         // why it cannot be taken; "" if it can
-    bool isEnlarged() const;
-    int shorterSide() const { return std::min(info.width, info.height); }
-};
 
 /// What a file of the sleeve has already.
 struct PresentPicture {

@@ -31,8 +31,11 @@ Controllers::Controllers(const Path& file)
       duplicates(library, files, index, jobs, [this] { return batch.batch().places().files(); }),
       sameSound(library, recordings, index, jobs),
       bringIn(library, settings, files, batch, lasting, jobs, messages),
-      folders(library, files, drafts, jobs, messages), discs(bringIn, references, jobs, messages),
+      folders(library, files, drafts, jobs, messages), discs(references, jobs, messages),
+      discPictures(discs, references, pictures.folder(), jobs),
       writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
+      rips({discs, discPictures, library, shelves, places, references, bringIn, recordings, writing, jobs,
+            messages}),
       care(library, jobs, messages), peaks(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, jobs, messages) {
     auto look = [this] { // what is worked out of the batch in the background
@@ -68,6 +71,10 @@ Controllers::Controllers(const Path& file)
     connect(&writing, &WritingController::written, this, [this] {
         along.look();
         index.refresh();
+    });
+    connect(&rips, &RipController::ended, this, [this] { // on a shelf, and in the journal
+        index.refresh();
+        journal.refresh();
     });
     connect(&writing, &WritingController::recovered, &care, &LibraryCare::tell);
     connect(&customFields, &CustomFields::changed, this, [this] { // other numbers are sorted as such
@@ -129,10 +136,11 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,       &library,   &settings,   &files,    &recordings, &drafts,          &undo,
-            &pictures,   &index,     &standards,  &shelves,  &journal,    &batch,           &kinds,
-            &places,     &sleeves,   &references, &identify, &strays,     &releasePictures, &along,
-            &duplicates, &sameSound, &bringIn,    &folders,  &discs,      &writing,         &care};
+    return {&jobs,    &library,         &settings,     &files,      &recordings, &drafts,
+            &undo,    &pictures,        &index,        &standards,  &shelves,    &journal,
+            &batch,   &kinds,           &places,       &sleeves,    &references, &identify,
+            &strays,  &releasePictures, &along,        &duplicates, &sameSound,  &bringIn,
+            &folders, &discs,           &discPictures, &writing,    &rips,       &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

@@ -9,7 +9,6 @@
 #include "app/control/chains.h"
 #include "app/control/content_kinds.h"
 #include "app/control/custom_fields.h"
-#include "app/control/discs_controller.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
@@ -29,6 +28,7 @@
 #include "app/control/recordings_controller.h"
 #include "app/control/references_controller.h"
 #include "app/control/release_pictures.h"
+#include "app/control/rip_controller.h"
 #include "app/control/same_sound.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
@@ -91,7 +91,9 @@ public:
     BringIn bringIn;
     FolderWalk folders;
     DiscsController discs;
+    DiscPictures discPictures;
     WritingController writing;
+    RipController rips;
     LibraryCare care;
     Peaks peaks;
     SoundGroupsController soundGroups;

@@ -16,7 +16,7 @@ namespace {
 
 constexpr int lineHeight = 28, captionWidth = 124, leastColumn = 168;
 constexpr int barRole = Qt::UserRole + 1, differsRole = Qt::UserRole + 2, chosenRole = Qt::UserRole + 3,
-              blankRole = Qt::UserRole + 4;
+              blankRole = Qt::UserRole + 4, pickedRole = Qt::UserRole + 5;
 
 } // namespace
 
@@ -46,8 +46,15 @@ public:
     }
     QVariant data(const QModelIndex& index, int role) const override {
         const bool isChosen = index.column() == static_cast<int>(all_.chosen) + 1;
+        if (role == chosenRole && index.row() > 0) {
+            const int holds = rows_[static_cast<size_t>(index.row()) - 1]->effective;
+            return holds == -1 ? isChosen : index.column() == holds + 1;
+        }
         if (role == chosenRole)
             return isChosen;
+        if (role == pickedRole)
+            return index.row() > 0 && index.column() > 0 &&
+                   rows_[static_cast<size_t>(index.row()) - 1]->effective == index.column() - 1;
         if (index.row() == 0) { // which is chosen
             if (role == Qt::DisplayRole)
                 return index.column() == 0 ? ComparisonTable::tr("Compare")
@@ -76,7 +83,8 @@ public:
             return cell.tip.isEmpty() ? cell.text : cell.tip;
         case Qt::AccessibleTextRole:
             return row.caption + ": " + cell.text +
-                   (differs ? ", " + ComparisonTable::tr("differs") : QString());
+                   (differs ? ", " + ComparisonTable::tr("differs") : QString()) +
+                   (row.effective == index.column() - 1 ? ", " + ComparisonTable::tr("taken") : QString());
         case differsRole:
             return differs;
         case barRole:
@@ -85,6 +93,11 @@ public:
             return {};
         }
     }
+
+    const Comparison::Row* row(const QModelIndex& index) const {
+        return index.row() > 0 ? rows_[static_cast<size_t>(index.row()) - 1] : nullptr;
+    }
+    size_t placeOf(const Comparison::Row* row) const { return static_cast<size_t>(row - all_.rows.data()); }
 
 private:
     void fill() {
@@ -118,6 +131,8 @@ public:
         p->save();
         if (chosen)
             p->fillRect(r, c.heatherBack);
+        if (index.data(pickedRole).toBool())
+            paint::notch(*p, r);
         p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), head ? c.line : c.faint);
         QRect text = r.adjusted(10, 0, -8, -1);
         const QString words = index.data().toString();
@@ -227,8 +242,15 @@ void ComparisonTable::resizeEvent(QResizeEvent* event) {
 }
 
 void ComparisonTable::choose(const QModelIndex& index) {
-    if (index.column() > 0)
-        emit chosen(static_cast<size_t>(index.column()) - 1);
+    if (index.column() < 1)
+        return;
+    const auto column = static_cast<size_t>(index.column()) - 1;
+    if (const Comparison::Row* row = model_->row(index); row && row->pickable) {
+        if (!row->cells[column].text.isEmpty())
+            emit picked(model_->placeOf(row), column);
+    } else {
+        emit chosen(column);
+    }
 }
 
 void ComparisonTable::keyPressEvent(QKeyEvent* event) {

@@ -188,6 +188,18 @@ tags::Fields fieldsOf(const Release& release, size_t medium, size_t place, const
     return out;
 }
 
+tags::Fields fieldsOfDiscTrack(tags::Fields own, int track, const reference::Release& release, size_t medium,
+                               size_t place, const std::string& reference) {
+    static const std::set<std::string> ofWholeDisc = {
+        "album",   "album_artist", "artist", "date", "genre", "label", "catalogue_number",
+        "barcode", "country",      "disc",   "discs"};
+    const bool coded = !tags::firstValue(own, "isrc").empty();
+    for (auto& [field, values] : fieldsOf(release, medium, place, reference))
+        if ((track > 0 || ofWholeDisc.contains(field)) && (field != "isrc" || !coded))
+            own[field] = values;
+    return own;
+}
+
 std::string originOf(const Release& release, const std::string& referenceName, const std::string& day) {
     std::string out = referenceName + ": " + release.title;
     if (const std::string carrier = release.carrier(); !carrier.empty())

@@ -51,6 +51,12 @@ const std::vector<std::string>& takenFields();
 tags::Fields fieldsOf(const reference::Release& release, size_t medium, size_t place,
                       const std::string& reference);
 
+/// The same for a track of a disc: what the disc says of itself, with what the release tells put over it. The
+/// disc knows its own ISRCs best; of what is before track 1 (track number 0) a release tells nothing but what
+/// holds for the whole disc.
+tags::Fields fieldsOfDiscTrack(tags::Fields own, int track, const reference::Release& release, size_t medium,
+                               size_t place, const std::string& reference);
+
 /// "Cairn: Night Post EP, CD, GR 014, 29 Nov 2026"
 std::string originOf(const reference::Release& release, const std::string& referenceName,
                      const std::string& day);

@@ -68,7 +68,7 @@ long readNoted(cdrom_drive_t* drive, void* to, lsn_t begin, long sectors) {
 
 /// What it says goes to the terminal; what is wrong is told by its results.
 void beQuiet() {
-    cdio_log_set_handler([](cdio_log_level_t, const char*) {});
+    cdio_loglevel_default = CDIO_LOG_ASSERT;
 }
 
 } // namespace

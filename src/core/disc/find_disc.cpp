@@ -12,6 +12,8 @@ namespace {
 constexpr int32_t lead = 150; // references count from where the lead begins
 constexpr size_t most = 8;    // variants
 
+} // namespace
+
 Toc tocOf(const reference::Medium& medium) {
     if (medium.discTable.size() < 2)
         return {};
@@ -20,6 +22,8 @@ Toc tocOf(const reference::Medium& medium) {
         table += " " + std::to_string(at);
     return tocFromTable(table);
 }
+
+namespace {
 
 /// Those of its media that may be this disc.
 void take(const reference::Release& release, const Toc& toc, reference::Reference& from, bool byTable,

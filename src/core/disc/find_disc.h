@@ -25,6 +25,9 @@ struct Variant {
 /// would be taken for it.
 inline constexpr int32_t likeTable = sectorsPerSecond / 2;
 
+/// As it tells its table; no tracks where it does not.
+Toc tocOf(const reference::Medium& medium);
+
 /// The same table first. `said`: what is known of the disc: album, album artist. Media with another number
 /// of tracks are left out. An Error where no reference could be asked.
 Result<std::vector<Variant>> findDisc(const std::vector<reference::Reference*>& references, const Toc& toc,

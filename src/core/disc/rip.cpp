@@ -26,8 +26,18 @@ namespace {
 /// Checksums and the loudest sample of what goes by.
 class Measure {
 public:
+    /// `at`: where on the disc what comes first lies; `leadOut`: where it ends.
+    Measure(int32_t at, int32_t leadOut)
+        : at_(int64_t{at} * bytesPerSector), end_(int64_t{leadOut - unreachable} * bytesPerSector) {}
     void add(std::string_view bytes) {
-        crc_ = ::crc32(crc_, reinterpret_cast<const Bytef*>(bytes.data()), static_cast<uInt>(bytes.size()));
+        const int64_t from = std::max(at_, int64_t{unreachable} * bytesPerSector),
+                      to = std::min(at_ + static_cast<int64_t>(bytes.size()), end_);
+        if (from < to)
+            shared_ = summed(shared_,
+                             bytes.substr(static_cast<size_t>(from - at_), static_cast<size_t>(to - from)));
+        at_ += static_cast<int64_t>(bytes.size());
+
+        crc_ = summed(crc_, bytes);
         size_t begun = 0; // of what is no silence
         for (size_t i = 0; i + 4 <= bytes.size(); i += 4) {
             const int left = sample(bytes, i), right = sample(bytes, i + 2);
@@ -42,6 +52,7 @@ public:
     void into(TrackReport& report) {
         report.crc = static_cast<uint32_t>(crc_);
         report.crcLoud = static_cast<uint32_t>(crcLoud_);
+        report.crcShared = static_cast<uint32_t>(shared_);
         report.peak = peak_;
     }
     static int16_t sample(std::string_view bytes, size_t at) {
@@ -50,12 +61,15 @@ public:
     }
 
 private:
+    static uLong summed(uLong crc, std::string_view bytes) {
+        return ::crc32(crc, reinterpret_cast<const Bytef*>(bytes.data()), static_cast<uInt>(bytes.size()));
+    }
     void loud(std::string_view bytes) {
         if (!bytes.empty())
-            crcLoud_ = ::crc32(crcLoud_, reinterpret_cast<const Bytef*>(bytes.data()),
-                               static_cast<uInt>(bytes.size()));
+            crcLoud_ = summed(crcLoud_, bytes);
     }
-    uLong crc_ = ::crc32(0, nullptr, 0), crcLoud_ = ::crc32(0, nullptr, 0);
+    int64_t at_, end_; // in bytes
+    uLong crc_ = ::crc32(0, nullptr, 0), crcLoud_ = crc_, shared_ = crc_;
     int peak_ = 0;
 };
 
@@ -157,8 +171,8 @@ Status putInPlace(const Path& raw, const RipTrack& track, const Path& pictures) 
     return Done{};
 }
 
-Status ripTrack(Drive& drive, const RipPlan& plan, const RipTrack& track, std::stop_token stop,
-                const std::function<void(int32_t)>& going, TrackReport& report) {
+Status ripTrack(Drive& drive, int32_t leadOut, const RipPlan& plan, const RipTrack& track,
+                std::stop_token stop, const std::function<void(int32_t)>& going, TrackReport& report) {
     if (files::isThere(track.target))
         return Error{ErrorKind::Exists, track.target, "There is a file of this name already."};
     report.folders = files::missingFolders(track.target.parent_path());
@@ -190,7 +204,7 @@ Status ripTrack(Drive& drive, const RipPlan& plan, const RipTrack& track, std::s
         audio::SoundEncoder::open(raw, plan.format, plan.bitrate > 0 ? plan.bitrate : format->usual);
     if (!encoder)
         return encoder.error();
-    Measure measure;
+    Measure measure(track.from, leadOut);
     {
         Encoding encoding(std::move(*encoder));
         int32_t done = 0;
@@ -266,7 +280,7 @@ RipReport rip(Drive& given, const RipPlan& plan, std::stop_token stop,
             progress({i, done, report.doubtful.size(), static_cast<size_t>(bad)});
         };
         going(0);
-        const Status ripped = ripTrack(drive, plan, track, stop, going, report);
+        const Status ripped = ripTrack(drive, toc->leadOut, plan, track, stop, going, report);
         report.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
         files += ripped ? 1 : 0;
         if (!ripped)
@@ -312,6 +326,10 @@ std::string reportText(const RipReport& report) {
     out += "Drive: " + report.drive + "\nFormat: " + report.format + "\n";
     out += report.verified ? "Each sector was read until two readings agreed.\n"
                            : "Each sector was read once.\n";
+    if (report.offset != 0)
+        out += fmt::format("The offset of the drive was corrected: {:+} samples.\n", report.offset);
+    if (!report.heard.empty())
+        out += report.heard + "\n";
     out += report.complete ? "All tracks are files.\n" : "Not all tracks are files. " + report.ended + "\n";
     for (const TrackReport& t : report.tracks) {
         out += fmt::format("\nTrack {:02}\n", t.number);
@@ -323,6 +341,10 @@ std::string reportText(const RipReport& report) {
             continue;
         out += fmt::format("  CRC-32: {:08X}, without silence {:08X}\n  Peak: {:.1f} %\n  Read in {:.1f} s\n",
                            t.crc, t.crcLoud, t.peak / 327.68, t.seconds);
+        if (!t.essence.empty())
+            out += "  XXH3 of the sound in the file: " + t.essence + "\n";
+        if (t.agree >= 0)
+            out += fmt::format("  Read by others: {} the same, {} something else\n", t.agree, t.others);
         const auto bad = std::ranges::count_if(t.doubtful, [](const Doubtful& d) { return !d.agreed; });
         if (t.doubtful.empty())
             out += report.verified ? "  All readings agreed at once.\n" : "";

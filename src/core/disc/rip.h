@@ -28,14 +28,19 @@ struct RipPlan {
     Path pictures;      // the folder in which pictures of the fields are kept (tags/kept_pictures)
 };
 
+/// So many sectors at both ends of a disc are read by some drives only: their offset is in the way. What
+/// others have read is compared without them.
+inline constexpr int32_t unreachable = 5;
+
 struct TrackReport {
     int number = 0;
-    Path file;            // "": there is none
-    std::string error;    // why, a sentence
-    uint32_t crc = 0;     // CRC-32 of the samples as bytes
-    uint32_t crcLoud = 0; // the same without frames of silence
-    int peak = 0;         // of 32768
-    std::string essence;  // XXH3 of the sound in the file, as the library knows it
+    Path file;              // "": there is none
+    std::string error;      // why, a sentence
+    uint32_t crc = 0;       // CRC-32 of the samples as bytes
+    uint32_t crcLoud = 0;   // the same without frames of silence
+    uint32_t crcShared = 0; // the same without what not every drive reaches (unreachable)
+    int peak = 0;           // of 32768
+    std::string essence;    // XXH3 of the sound in the file, as the library knows it
     std::vector<Doubtful> doubtful;
     double seconds = 0;        // that it took
     std::vector<Path> folders; // that were made for it, outer ones first

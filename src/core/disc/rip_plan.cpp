@@ -95,27 +95,26 @@ RipReport together(const std::vector<TrackReport>& earlier, RipReport report) {
     return report;
 }
 
-Status keepReports(const RipReport& report, bool replace) {
-    const auto any =
-        std::ranges::find_if(report.tracks, [](const TrackReport& t) { return !t.file.empty(); });
-    if (any == report.tracks.end())
+ReportFiles placeForReports(const Path& folder) {
+    const auto named = [&](int n) {
+        const std::string number = n == 1 ? std::string() : fmt::format(" {}", n);
+        return ReportFiles{folder / ("disc report" + number + ".txt"),
+                           folder / ("disc report" + number + ".json"), folder / ("disc" + number + ".cue")};
+    };
+    ReportFiles out = named(1);
+    for (int n = 2;
+         n < 1000 && (files::isThere(out.text) || files::isThere(out.json) || files::isThere(out.sheet)); ++n)
+        out = named(n);
+    return out;
+}
+
+Status keepReports(const RipReport& report, const ReportFiles& files) {
+    if (std::ranges::all_of(report.tracks, [](const TrackReport& t) { return t.file.empty(); }))
         return Done{};
-    const Path folder = any->file.parent_path();
-    const auto named = [](const char* name, const char* ending, int n) {
-        return n == 1 ? fmt::format("{}{}", name, ending) : fmt::format("{} {}{}", name, n, ending);
-    };
-    int n = 1;
-    auto taken = [&] {
-        return files::isThere(folder / named("disc report", ".txt", n)) ||
-               files::isThere(folder / named("disc report", ".json", n)) ||
-               files::isThere(folder / named("disc", ".cue", n));
-    };
-    while (!replace && n < 1000 && taken())
-        ++n;
-    for (const auto& [name, text] : {std::pair(named("disc report", ".txt", n), reportText(report)),
-                                     std::pair(named("disc report", ".json", n), reportJson(report)),
-                                     std::pair(named("disc", ".cue", n), reportSheet(report))})
-        if (Status written = files::writeWhole(folder / name, text); !written)
+    for (const auto& [file, text] :
+         {std::pair(files.text, reportText(report)), std::pair(files.json, reportJson(report)),
+          std::pair(files.sheet, reportSheet(report))})
+        if (Status written = files::writeWhole(file, text); !written)
             return written;
     return Done{};
 }

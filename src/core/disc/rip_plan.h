@@ -22,8 +22,14 @@ RipPlan usualPlan(const Toc& toc, const CdText& text, const Path& into, const st
 /// The report of a rip that went on where an earlier one had ended.
 RipReport together(const std::vector<TrackReport>& earlier, RipReport report);
 
-/// "disc report.txt", "disc report.json" and "disc.cue" beside the files, where there is one. `replace`:
-/// those that are there already; else these get a number.
-Status keepReports(const RipReport& report, bool replace = false);
+/// The files that tell of a rip, beside what was ripped.
+struct ReportFiles {
+    Path text, json, sheet; // "disc report.txt", "disc report.json", "disc.cue"
+    bool isEmpty() const { return text.empty(); }
+};
+/// Their names in a folder, with a number where one of them is taken.
+ReportFiles placeForReports(const Path& folder);
+/// In the place of what is there; nothing where no track is a file.
+Status keepReports(const RipReport& report, const ReportFiles& files);
 
 } // namespace moorfrost::disc

@@ -19,6 +19,8 @@ std::string reportJson(const RipReport& report) {
     out["drive"] = report.drive;
     out["format"] = report.format;
     out["verified"] = report.verified;
+    out["offset"] = report.offset;
+    out["heard"] = report.heard.empty() ? Json(nullptr) : Json(report.heard);
     out["complete"] = report.complete;
     out["ended"] = report.ended.empty() ? Json(nullptr) : Json(report.ended);
     out["tracks"] = Json::array();
@@ -29,7 +31,11 @@ std::string reportJson(const RipReport& report) {
         if (!t.file.empty()) {
             j["crc32"] = fmt::format("{:08x}", t.crc);
             j["crc32_without_silence"] = fmt::format("{:08x}", t.crcLoud);
+            j["crc32_shared"] = fmt::format("{:08x}", t.crcShared);
             j["peak"] = t.peak;
+            j["essence"] = t.essence;
+            if (t.agree >= 0)
+                j["others"] = {{"same", t.agree}, {"different", t.others}};
         }
         j["doubtful"] = Json::array();
         for (const Doubtful& d : t.doubtful)

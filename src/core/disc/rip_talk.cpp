@@ -96,6 +96,7 @@ TrackReport trackOf(const Json& j) {
     out.error = j.at("error").get<std::string>();
     out.crc = j.at("crc").get<uint32_t>();
     out.crcLoud = j.at("loud").get<uint32_t>();
+    out.crcShared = j.at("shared").get<uint32_t>();
     out.peak = j.at("peak").get<int>();
     out.essence = j.at("essence").get<std::string>();
     out.seconds = j.at("seconds").get<double>();
@@ -131,9 +132,9 @@ Result<RipPlan> planFromText(const std::string& text) {
 
 std::string toText(const TrackReport& report) {
     Json out{{"number", report.number},   {"file", path(report.file)}, {"error", report.error},
-             {"crc", report.crc},         {"loud", report.crcLoud},    {"peak", report.peak},
-             {"essence", report.essence}, {"seconds", report.seconds}, {"doubtful", Json::array()},
-             {"folders", Json::array()}};
+             {"crc", report.crc},         {"loud", report.crcLoud},    {"shared", report.crcShared},
+             {"peak", report.peak},       {"essence", report.essence}, {"seconds", report.seconds},
+             {"doubtful", Json::array()}, {"folders", Json::array()}};
     for (const Doubtful& d : report.doubtful)
         out["doubtful"].push_back({d.sector, d.readings, d.agreed});
     for (const Path& f : report.folders)

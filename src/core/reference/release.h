@@ -47,7 +47,9 @@ struct Track {
 /// What somebody else has read of a track of a disc.
 struct DiscReading {
     int track = 0;    // its number on the disc
-    uint32_t crc = 0; // CRC-32 of its samples (16 bit, the lower byte first), the pause behind it with it
+    /// CRC-32 of its samples (16 bit, the lower byte first), the pause behind it with it; without the first and
+    /// the last five sectors of the disc, which not every drive reaches.
+    uint32_t crc = 0;
     int count = 1;    // so many have read this
     bool operator==(const DiscReading&) const = default;
 };
@@ -56,8 +58,8 @@ struct Medium {
     std::string carrier; // "CD", "Vinyl", "Cassette", "File" ...
     std::string title = {};
     std::vector<int64_t> discTable = {}; // starts of the tracks and the lead-out, in frames of 1/75 s
-    std::vector<DiscReading> readings = {};
     std::vector<Track> tracks;
+    std::vector<DiscReading> readings = {};
     bool operator==(const Medium&) const = default;
 };
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/bench/disc_tracks.h"
+#include "app/bench/discs/disc_tracks.h"
 
 #include <QHeaderView>
 #include <QPainter>
@@ -13,35 +13,14 @@ namespace moorfrost::app {
 
 namespace {
 
-using State = DiscsController::Track::State;
+using State = RipController::Track::State;
+using As = disc::HeardTrack::As;
 
-QString readingText(const DiscsController::Track& t) {
-    switch (t.state) {
-    case State::Waiting:
-        return t.wanted              ? QString()
-               : t.entry.number == 0 ? DiscTrackModel::tr("before track 1: tick it to keep it")
-               : t.entry.audio       ? DiscTrackModel::tr("left out")
-                                     : DiscTrackModel::tr("data");
-    case State::Reading:
-        return t.doubtful > 0 ? DiscTrackModel::tr("%1, %n read again", "", static_cast<int>(t.doubtful))
-                                    .arg(qs(disc::shownTime(t.done)))
-                              : qs(disc::shownTime(t.done));
-    case State::Failed:
-        return qs(t.report.error);
-    case State::Ripped:
-        break;
-    }
-    if (t.bad > 0)
-        return DiscTrackModel::tr("%n sector(s) not proven", "", static_cast<int>(t.bad));
-    return t.doubtful > 0 ? DiscTrackModel::tr("proven, %n read again", "", static_cast<int>(t.doubtful))
-                          : DiscTrackModel::tr("two readings agree");
-}
-
-paint::Tone toneOf(const DiscsController::Track& t) {
-    return t.state == State::Failed || t.bad > 0 ? paint::Tone::Wrong
-           : t.state != State::Ripped            ? paint::Tone::Neutral
-           : t.doubtful > 0                      ? paint::Tone::Attention
-                                                 : paint::Tone::Good;
+paint::Tone toneOf(const RipController::Track& t) {
+    return t.state == State::Failed || t.bad > 0 || t.heard.as == As::Other ? paint::Tone::Wrong
+           : t.state != State::Ripped                                       ? paint::Tone::Neutral
+           : t.doubtful > 0 || (t.report.agree == 0 && t.report.others > 0) ? paint::Tone::Attention
+                                                                            : paint::Tone::Good;
 }
 
 /// An editor is filled when it opens and not again: what is told meanwhile must not take what is typed.
@@ -53,6 +32,15 @@ public:
             return;
         editor->setProperty("filled", true);
         QStyledItemDelegate::setEditorData(editor, index);
+    }
+    /// What is another than the disc says is a draft: it goes into the new file.
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const bool changed = index.data(DiscTrackModel::ChangedRole).toBool();
+        if (changed && !(option.state & QStyle::State_Selected))
+            p->fillRect(option.rect, theme::colours().heatherBack);
+        QStyledItemDelegate::paint(p, option, index);
+        if (changed)
+            paint::notch(*p, option.rect);
     }
 };
 
@@ -70,7 +58,7 @@ public:
         const auto tone = static_cast<paint::Tone>(index.data(DiscTrackModel::ToneRole).toInt());
         p->save();
         if (share >= 0) {
-            const QRect bar(room.left(), room.center().y() - 3, 70, 7);
+            const QRect bar(room.left(), room.center().y() - 3, 46, 7);
             p->setRenderHint(QPainter::Antialiasing);
             p->setPen(Qt::NoPen);
             p->setBrush(c.faint);
@@ -90,8 +78,79 @@ public:
 
 } // namespace
 
-DiscTrackModel::DiscTrackModel(DiscsController& discs, QObject* parent)
-    : QAbstractTableModel(parent), discs_(discs) {}
+DiscTrackModel::DiscTrackModel(DiscsController& discs, RipController& rips, QObject* parent)
+    : QAbstractTableModel(parent), discs_(discs), rips_(rips) {}
+
+std::string DiscTrackModel::fieldOf(int column) {
+    switch (column) {
+    case Title:
+        return "title";
+    case Artist:
+        return "artist";
+    case Composer:
+        return "composer";
+    case Isrc:
+        return "isrc";
+    default:
+        return {};
+    }
+}
+
+const RipController::Track& DiscTrackModel::rip(int row) const {
+    static const RipController::Track none;
+    const std::vector<RipController::Track>& tracks = rips_.of(number_).tracks;
+    return row >= 0 && static_cast<size_t>(row) < tracks.size() ? tracks[static_cast<size_t>(row)] : none;
+}
+
+QString DiscTrackModel::readingText(int row) const {
+    const DiscsController::Track& t = *track(row);
+    const RipController::Track& r = rip(row);
+    switch (r.state) {
+    case State::Waiting:
+        return t.wanted              ? QString()
+               : t.entry.number == 0 ? tr("before track 1: tick it to keep it")
+               : t.entry.audio       ? tr("left out")
+                                     : tr("data");
+    case State::Reading:
+        return r.doubtful > 0 ? tr("%1, %n read again", "", static_cast<int>(r.doubtful))
+                                    .arg(qs(disc::shownTime(r.done)))
+                              : qs(disc::shownTime(r.done));
+    case State::Failed:
+        return qs(r.report.error);
+    case State::Ripped:
+        break;
+    }
+    if (r.heard.as == As::Other)
+        return tr("sounds like %1").arg(qs(r.heard.other));
+    if (r.bad > 0)
+        return tr("%n sector(s) not proven", "", static_cast<int>(r.bad));
+    if (r.report.agree > 0)
+        return tr("%n other(s) read the same", "", r.report.agree);
+    if (r.report.others > 0)
+        return tr("%n other(s) read it otherwise", "", r.report.others);
+    return r.doubtful > 0 ? tr("proven, %n read again", "", static_cast<int>(r.doubtful))
+                          : tr("two readings agree");
+}
+
+QString DiscTrackModel::readingTip(int row) const {
+    const RipController::Track& r = rip(row);
+    QStringList lines{readingText(row)};
+    if (r.state == State::Ripped && r.doubtful == 0)
+        lines << tr("All its sectors read the same twice.");
+    if (r.doubtful > 0)
+        lines
+            << tr("Sectors that did not read the same at once: %1, of them never proven: %2. Where they are "
+                  "is in the report.")
+                   .arg(r.doubtful)
+                   .arg(r.bad);
+    if (r.report.agree >= 0)
+        lines << tr("Readings of others: %1 the same, %2 something else.")
+                     .arg(r.report.agree)
+                     .arg(r.report.others);
+    if (r.state == State::Ripped && !r.report.file.empty())
+        lines << shownPath(r.report.file) << tr("CRC-32 %1").arg(r.report.crc, 8, 16, QChar('0'));
+    return lines.join('\n');
+}
 
 void DiscTrackModel::setDisc(int number) {
     beginResetModel();
@@ -126,37 +185,43 @@ QVariant DiscTrackModel::data(const QModelIndex& index, int role) const {
         return QVariant(Qt::AlignVCenter |
                         (index.column() == Length || index.column() == Gap ? Qt::AlignRight : Qt::AlignLeft));
     if (role == ShareRole) {
-        const bool whole = t->state == State::Ripped;
-        return whole                        ? 1.0
-               : t->state == State::Reading ? static_cast<double>(t->done) / std::max(1, t->entry.length)
-                                            : -1.0;
+        const RipController::Track& r = rip(index.row());
+        const bool whole = r.state == State::Ripped;
+        return whole                       ? 1.0
+               : r.state == State::Reading ? static_cast<double>(r.done) / std::max(1, t->entry.length)
+                                           : -1.0;
     }
     if (role == ToneRole)
-        return static_cast<int>(toneOf(*t));
+        return static_cast<int>(toneOf(rip(index.row())));
+    if (role == ChangedRole) { // what is in a file is no draft
+        const std::string field = fieldOf(index.column());
+        return !field.empty() && !t->fixed && t->isChanged(field);
+    }
     if (role == Qt::FontRole && index.column() == Isrc)
         return theme::monoFont();
     if (role == Qt::ToolTipRole && index.column() == Reading)
-        return t->doubtful > 0 ? readingText(*t) + "\n" +
-                                     tr("Sectors that did not read the same at once; where they are "
-                                        "is in the report.")
-                               : readingText(*t);
+        return readingTip(index.row());
+    if (role == Qt::ToolTipRole && t->isChanged(fieldOf(index.column())))
+        return tr("The disc says: %1")
+            .arg(t->own.contains(fieldOf(index.column()))
+                     ? qs(tags::shownValue(t->own, fieldOf(index.column())))
+                     : tr("nothing"));
     if (role != Qt::DisplayRole && role != Qt::EditRole)
         return {};
     switch (index.column()) {
     case Number:
         return QString::number(t->entry.number);
     case Title:
-        return qs(tags::shownValue(t->fields, "title"));
     case Artist:
-        return qs(tags::shownValue(t->fields, "artist"));
+    case Composer:
+    case Isrc:
+        return qs(tags::shownValue(t->fields, fieldOf(index.column())));
     case Length:
         return qs(disc::shownTime(t->entry.length));
     case Gap:
         return t->entry.gap > 0 ? qs(disc::shownTime(t->entry.gap)) : QString();
-    case Isrc:
-        return qs(t->entry.isrc);
     case Reading:
-        return readingText(*t);
+        return readingText(index.row());
     default:
         return {};
     }
@@ -167,9 +232,12 @@ bool DiscTrackModel::setData(const QModelIndex& index, const QVariant& value, in
         discs_.setWanted(number_, static_cast<size_t>(index.row()), value.toInt() == Qt::Checked);
         return true;
     }
-    if (role != Qt::EditRole || (index.column() != Title && index.column() != Artist))
+    const std::string field = fieldOf(index.column());
+    const DiscsController::Track* t = track(index.row());
+    if (role != Qt::EditRole || field.empty() || !t ||
+        qs(tags::shownValue(t->fields, field)) == value.toString())
         return false;
-    discs_.setField(number_, index.row(), index.column() == Title ? "title" : "artist", ss(value.toString()));
+    discs_.setField(number_, index.row(), field, ss(value.toString()));
     emit dataChanged(index, index);
     return true;
 }
@@ -182,19 +250,20 @@ QVariant DiscTrackModel::headerData(int section, Qt::Orientation orientation, in
                         (section == Length || section == Gap ? Qt::AlignRight : Qt::AlignLeft));
     if (role != Qt::DisplayRole)
         return {};
-    const QString names[] = {tr("No."), tr("Title"), tr("Artist"), tr("Length"),
-                             tr("Gap"), tr("ISRC"),  tr("Reading")};
+    const QString names[] = {tr("No."),    tr("Title"), tr("Artist"), tr("Composer"),
+                             tr("Length"), tr("Gap"),   tr("ISRC"),   tr("Reading")};
     return section < Columns ? names[section] : QString();
 }
 
 Qt::ItemFlags DiscTrackModel::flags(const QModelIndex& index) const {
     Qt::ItemFlags out = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
     const DiscsController::Track* t = track(index.row());
-    if (!t || discs_.ripping() == number_ || t->state == State::Ripped)
+    const DiscsController::Disc* d = discs_.find(number_);
+    if (!t || !d || d->busy || t->fixed)
         return out;
     if (index.column() == Number && t->entry.audio)
         out |= Qt::ItemIsUserCheckable;
-    if (index.column() == Title || index.column() == Artist)
+    if (!fieldOf(index.column()).empty())
         out |= Qt::ItemIsEditable;
     return out;
 }
@@ -214,7 +283,7 @@ DiscTrackTable::DiscTrackTable(DiscTrackModel* model, QWidget* parent) : QTableV
     verticalHeader()->hide();
     verticalHeader()->setDefaultSectionSize(30);
     horizontalHeader()->setHighlightSections(false);
-    const int widths[] = {52, 150, 130, 58, 52, 122, 232};
+    const int widths[] = {52, 150, 130, 104, 58, 46, 116, 220};
     for (int c = 0; c < DiscTrackModel::Columns; ++c)
         setColumnWidth(c, widths[c]);
     for (const int c : {DiscTrackModel::Title, DiscTrackModel::Artist})

@@ -5,17 +5,18 @@
 #include <QAbstractTableModel>
 #include <QTableView>
 
-#include "app/control/discs_controller.h"
+#include "app/control/rip_controller.h"
 
 namespace moorfrost::app {
 
 class DiscTrackModel : public QAbstractTableModel {
     Q_OBJECT
 public:
-    enum Column { Number, Title, Artist, Length, Gap, Isrc, Reading, Columns };
-    enum Role { ShareRole = Qt::UserRole + 1, ToneRole }; // 0 to 1, -1 for none; paint::Tone
+    enum Column { Number, Title, Artist, Composer, Length, Gap, Isrc, Reading, Columns };
+    /// 0 to 1, -1 for none; paint::Tone; another than what the disc says.
+    enum Role { ShareRole = Qt::UserRole + 1, ToneRole, ChangedRole };
 
-    explicit DiscTrackModel(DiscsController& discs, QObject* parent = nullptr);
+    DiscTrackModel(DiscsController& discs, RipController& rips, QObject* parent = nullptr);
     void setDisc(int number);
     int disc() const { return number_; }
     void refresh();
@@ -27,10 +28,18 @@ public:
     QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
     Qt::ItemFlags flags(const QModelIndex& index) const override;
 
+    /// The field that a column shows; "" for others.
+    static std::string fieldOf(int column);
+
 private:
     const DiscsController::Track* track(int row) const;
+    /// How its reading goes; that of none where nothing was ripped.
+    const RipController::Track& rip(int row) const;
+    QString readingText(int row) const;
+    QString readingTip(int row) const;
 
     DiscsController& discs_;
+    RipController& rips_;
     int number_ = 0;
     int rows_ = 0;
 };

@@ -27,6 +27,7 @@ private:
 
     DiscsController& discs_;
     int disc_ = 0;
+    std::vector<std::pair<int, std::string>> picks_; // of each row: the track (-1: the disc) and the field
     QLabel* found_;
     ComparisonTable* table_;
 };

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// How discs are ripped: remembered from one time to the next, drives with their offsets.
+#pragma once
+
+#include <QString>
+
+#include <cstdint>
+#include <optional>
+#include <string>
+
+#include "core/base/result.h"
+
+namespace moorfrost::app {
+
+struct RipSettings {
+    std::string format = "flac";
+    int bitrate = 0;    // of lossy ones; 0: the usual one
+    int64_t shelf = 0;  // 0: into a folder
+    Path folder;        // in which it is ripped then
+    std::string plan;   // its text
+    bool verify = true; // until two readings agree
+    bool listen = true; // is it the release that was chosen?
+    bool eject = false; // when all is ripped
+    bool operator==(const RipSettings&) const = default;
+};
+
+RipSettings rememberedRip();
+void rememberRip(const RipSettings& settings);
+
+/// Of a drive, in samples; nullopt: not known.
+struct KnownOffset {
+    int samples = 0;
+    QString from; // the disc that it was found with; "": set by hand
+};
+std::optional<KnownOffset> offsetOfDriveNamed(const QString& name);
+void rememberOffset(const QString& name, const KnownOffset& offset);
+
+} // namespace moorfrost::app
