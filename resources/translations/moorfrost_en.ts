@@ -93,16 +93,16 @@
 <context>
     <name>moorfrost::app::DiscAnswers</name>
     <message numerus="yes">
-        <source>%n answer(s) have this very table</source>
-        <translation><numerusform>%n answer have this very table</numerusform><numerusform>%n answers have this very table</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n answer(s) have nearly this table</source>
-        <translation><numerusform>%n answer have nearly this table</numerusform><numerusform>%n answers have nearly this table</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>%n answer(s) by name; their tables are not told</source>
         <translation><numerusform>%n answer by name; their tables are not told</numerusform><numerusform>%n answers by name; their tables are not told</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n answer(s) with this very table</source>
+        <translation><numerusform>%n answer with this very table</numerusform><numerusform>%n answers with this very table</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n answer(s) with nearly this table</source>
+        <translation><numerusform>%n answer with nearly this table</numerusform><numerusform>%n answers with nearly this table</numerusform></translation>
     </message>
 </context>
 <context>
@@ -128,10 +128,6 @@
         <translation><numerusform>%1, %n track</numerusform><numerusform>%1, %n tracks</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n track(s) hold data, no sound: they are left out.</source>
-        <translation><numerusform>%n track hold data, no sound: they are left out.</numerusform><numerusform>%n tracks hold data, no sound: they are left out.</numerusform></translation>
-    </message>
-    <message numerus="yes">
         <source>%n file(s) in the library have the same sound, but less of it: %1</source>
         <translation><numerusform>%n file in the library have the same sound, but less of it: %1</numerusform><numerusform>%n files in the library have the same sound, but less of it: %1</numerusform></translation>
     </message>
@@ -142,6 +138,14 @@
     <message numerus="yes">
         <source>%n track(s) are in %1.</source>
         <translation><numerusform>%n track are in %1.</numerusform><numerusform>%n tracks are in %1.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s), ripped</source>
+        <translation><numerusform>%n track, ripped</numerusform><numerusform>%n tracks, ripped</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s) with data, no sound: left out.</source>
+        <translation><numerusform>%n track with data, no sound: left out.</numerusform><numerusform>%n tracks with data, no sound: left out.</numerusform></translation>
     </message>
 </context>
 <context>

@@ -2,8 +2,10 @@
 // Discs, from their table to files on the bench: opened, corrected, ripped, stopped, taken out.
 #include <QtTest>
 
+#include <QCheckBox>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QMenu>
 #include <QPushButton>
 #include <QSignalSpy>
 
@@ -11,10 +13,13 @@
 #include "app/bench/bring_in_page.h"
 #include "app/bench/discs/disc_answers.h"
 #include "app/bench/discs/disc_dialog.h"
+#include "app/bench/discs/disc_pictures_strip.h"
 #include "app/bench/discs/disc_tracks.h"
 #include "app/bench/discs/rip_panel.h"
 #include "app/shell/text_utils.h"
+#include "app/widgets/comparison_table.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/two_lines.h"
 #include "core/tags/tag_io.h"
 #include "support/driver.h"
 #include "support/identify_desk.h"
@@ -30,21 +35,16 @@ private slots:
     void init() {
         QSettings().clear();
         box_ = std::make_unique<test::Sandbox>(true);
+        qputenv("XDG_DATA_HOME", (*box_ / "home").c_str());
         test::copyOf(test::sharedDemo() / "discs", *box_ / "discs");
         test::copyOf(test::sharedReference(), *box_ / "reference");
-        desk_ = std::make_unique<Driver>(*box_ / "library.db");
-        desk_->settle();
-        said_.clear();
-        connect(&desk_->controllers().messages, &Messages::said, this,
-                [this](const QString& s) { said_ << s; });
-        QTest::keyClick(&desk_->window(), Qt::Key_R, Qt::ControlModifier | Qt::AltModifier);
-        dialog_ = desk_->window().bench()->bringIn()->discs();
-        QVERIFY(dialog_ && dialog_->isVisible());
+        start();
         dialog_->panel()->setFolder(*box_ / "rips");
     }
     void cleanup() {
         desk_.reset();
         box_.reset();
+        qunsetenv("XDG_DATA_HOME");
     }
 
     void theTableAtOnce() {
@@ -304,6 +304,217 @@ private slots:
         QCOMPARE(cell(1, DiscTrackModel::Title), title);
     }
 
+    // The first demo disc, onto the shelf: found, a value taken from the other answer, ripped with a cover,
+    // checked by sound and by what others have read, in the journal, and taken back into the trash.
+    void ontoTheShelf() {
+        const Path shelf = addShelf();
+        open("Night Post EP/night post.cue");
+        QCOMPARE(dialog_->panel()->places()->currentText(), QString("Music archive"));
+        QVERIFY2(
+            dialog_->panel()->preview().startsWith("Unknown artist/\n  night post/\n    01 Track 1.flac"),
+            qPrintable(dialog_->panel()->preview()));
+        dialog_->findButton()->click();
+        desk_->settle();
+        const int good = variant("Track 2", 1) == "Ferryman's Reel" ? 1 : 2;
+        choose(good);
+        // Its other answer has the title in two languages: a click takes that value alone.
+        clickCell("Track 3", 3 - good);
+        QCOMPARE(cell(2, DiscTrackModel::Title), QString("Cold slip / Kaldt slipp"));
+        QCOMPARE(cell(1, DiscTrackModel::Title), QString("Ferryman's Reel"));
+        choose(3 - good); // it stays, whichever is chosen
+        choose(good);
+        QCOMPARE(cell(2, DiscTrackModel::Title), QString("Cold slip / Kaldt slipp"));
+        clickCell("Track 3", good); // back to what was chosen
+        QCOMPARE(cell(2, DiscTrackModel::Title), QString("Cold Slip"));
+        QVERIFY(mark(1, DiscTrackModel::Title)); // another than the disc says
+        QVERIFY2(dialog_->panel()->preview().contains(
+                     "The Hollow Ferry/\n  1998 Night Post EP/\n    01 Night Post"),
+                 qPrintable(dialog_->panel()->preview()));
+        // The front cover is ticked, the back one is not.
+        DiscPicturesStrip* strip = dialog_->panel()->pictures();
+        QCOMPARE(strip->count(), 2);
+        QCOMPARE(strip->item(0)->checkState(), Qt::Checked);
+        QCOMPARE(strip->item(1)->checkState(), Qt::Unchecked);
+        QVERIFY(dialog_->panel()->offset().contains("not known"));
+        rip();
+        const Path folder = shelf / "The Hollow Ferry/1998 Night Post EP";
+        for (int row = 0; row < 4; ++row)
+            QCOMPARE(cell(row, DiscTrackModel::Reading), QString("12 others read the same"));
+        QVERIFY2(dialog_->summary().contains("By sound, 4 of 4 tracks are what was chosen."),
+                 qPrintable(dialog_->summary()));
+        QVERIFY2(dialog_->panel()->offset().contains("0 samples, found with Night Post EP"),
+                 qPrintable(dialog_->panel()->offset()));
+        QVERIFY(!mark(1, DiscTrackModel::Title)); // it is in the file: no draft any more
+        const auto tags = tags::readTags(folder / "03 Cold Slip.flac");
+        QVERIFY_RESULT(tags);
+        QCOMPARE(tags->pictures.size(), size_t{1});
+        QCOMPARE(tags->pictures[0].type, std::string("front cover"));
+        const std::string report = test::readBytes(folder / "disc report.txt");
+        for (const char* part : {"By sound, 4 of 4", "Read by others: 12 the same", "XXH3 of the sound"})
+            QVERIFY2(report.find(part) != std::string::npos, part);
+        // In the library, not on the bench; the essence is what the report says.
+        QCOMPARE(desk_->controllers().sleeves.files().size(), size_t{0});
+        QTRY_COMPARE(found("album:\"Night Post EP\""), size_t{4});
+        // The same disc again, also after a restart: it is known to be ripped.
+        desk_.reset();
+        start();
+        open("Night Post EP/night post.cue");
+        dialog_->findButton()->click();
+        desk_->settle();
+        choose(good);
+        QVERIFY(!dialog_->ripButton()->isEnabled());
+        QCOMPARE(cell(0, DiscTrackModel::Reading), QString("two readings agree"));
+        // Taken back from the journal, it is in the trash, and can be ripped again.
+        const auto& sets = desk_->controllers().journal.sets();
+        QCOMPARE(sets.front().title, std::string("Rip Night Post EP"));
+        QCOMPARE(sets.front().done, size_t{7}); // four tracks and three reports
+        desk_->controllers().writing.takeBack(sets.front().id, {});
+        desk_->settle();
+        QVERIFY(!std::filesystem::exists(folder.parent_path()));
+        QTRY_COMPARE(found("album:\"Night Post EP\""), size_t{0});
+    }
+
+    // A drive with an offset, known by what others have read; without it nothing agrees.
+    void theOffsetOfADrive() {
+        addShelf();
+        open("Salt Road/salt road.cue");
+        QVERIFY(!dialog_->panel()->offsetButton()->isVisible()); // nothing is known that it could be found by
+        dialog_->findButton()->click();
+        desk_->settle();
+        choose(1);
+        QVERIFY(dialog_->panel()->offsetButton()->isVisible());
+        dialog_->panel()->offsetButton()->click();
+        desk_->settle();
+        QVERIFY2(dialog_->panel()->offset().contains("+6 samples, found with Salt Road"),
+                 qPrintable(dialog_->panel()->offset()));
+        toggle(0), toggle(1), toggle(4), toggle(5);
+        rip();
+        QCOMPARE(cell(2, DiscTrackModel::Reading), QString("3 others read the same"));
+        // Entered wrongly by hand, it is another rip that nobody else has.
+        desk_->controllers().rips.setOffset(dialog_->current(), 7);
+        toggle(0);
+        rip();
+        QCOMPARE(cell(0, DiscTrackModel::Reading), QString("3 others read it otherwise"));
+    }
+
+    // The library has the same sound as MP3: what was ripped can take its place, and what was given to the
+    // old file stays.
+    void worseOnesAreReplaced() {
+        const Path shelf = addShelf();
+        std::filesystem::create_directories(shelf / "old");
+        auto drive = disc::SimulatedDrive::open(*box_ / "discs/Night Post EP/night post.cue");
+        QVERIFY_RESULT(drive);
+        disc::RipPlan plan = disc::usualPlan((*drive)->image().toc, {}, shelf / "old", "mp3", "disc");
+        plan.tracks.resize(2);
+        QVERIFY(disc::rip(**drive, plan, {}, [](const disc::RipProgress&) {}).complete);
+        desk_->controllers().shelves.read(desk_->controllers().shelves.all());
+        desk_->settle();
+        QTRY_VERIFY_WITH_TIMEOUT(!desk_->controllers().sounds.isListening() &&
+                                     desk_->controllers().sounds.store()->size() == 2,
+                                 20000);
+        desk_->settle();
+        FileId old = 0;
+        read([&](library::Store& store) { old = store.files().idOf(plan.tracks[0].target); });
+        QVERIFY(old > 0);
+        desk_->controllers().recordings.keep("Rate", "rating", {{old, {"5"}}}, [] {});
+        open("Night Post EP/night post.cue");
+        dialog_->findButton()->click();
+        desk_->settle();
+        choose(1);
+        rip();
+        QVERIFY2(dialog_->replaceButton()->isVisible(), "nothing is offered");
+        dialog_->replaceButton()->click();
+        desk_->settle();
+        QVERIFY(!std::filesystem::exists(plan.tracks[0].target));
+        QVERIFY(!dialog_->replaceButton()->isVisible());
+        std::vector<std::string> rating;
+        read([&](library::Store& store) {
+            const FileId now =
+                store.files().idOf(shelf / "The Hollow Ferry/1998 Night Post EP/01 Night Post.flac");
+            rating = store.recordings().values(store.recordings().placeOf(now).recording, "rating");
+        });
+        QCOMPARE(rating, std::vector<std::string>{"5"});
+    }
+
+    // Ejected at the end: it is out, and put in again it takes its old place in the list.
+    void ejectedAtTheEnd() {
+        open("Night Post EP/night post.cue");
+        dialog_->panel()->ejects()->setChecked(true);
+        rip();
+        QVERIFY(dialog_->list()->item(0)->data(TwoLineDelegate::SecondRole).toString().contains("taken out"));
+        QVERIFY(!dialog_->ripButton()->isEnabled());
+        open("Night Post EP/night post.cue");
+        QCOMPARE(dialog_->list()->count(), 1);
+        QVERIFY(!dialog_->list()->item(0)->data(TwoLineDelegate::SecondRole).toString().contains("out"));
+    }
+
+    // What a disc says all in capitals.
+    void capitalsAreTamed() {
+        open("Processional/PROCESSIONAL.CUE");
+        QVERIFY(dialog_->capitalsButton()->isVisible());
+        dialog_->capitalsButton()->click();
+        QCOMPARE(dialog_->fieldLine("album")->text(), QString("Processional"));
+        QCOMPARE(cell(3, DiscTrackModel::Artist), QString("Tarnholm Harbour Band"));
+        QVERIFY(!dialog_->capitalsButton()->isVisible());
+    }
+
+    // Names that are taken already are not ripped, and that is said before.
+    void takenNames() {
+        const Path shelf = addShelf();
+        open("Salt Road/salt road.cue");
+        test::writeBytes(shelf / "Isla Varnholt/2019 Salt Road/02 Salt Road.flac", "something else");
+        desk_->controllers().discs.setField(dialog_->current(), 3, "title", "Gorse"); // the name of another
+        dialog_->panel()->setPlan("{album artist}/{date: year} {album}/{track: 2 digits} {title}");
+        QVERIFY2(dialog_->panel()->preview().contains("\u00D7 02 Salt Road.flac"),
+                 qPrintable(dialog_->panel()->preview()));
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 5 tracks"));
+        dialog_->panel()->setPlan("{title}");
+        QVERIFY2(dialog_->panel()->preview().contains("same name as"),
+                 qPrintable(dialog_->panel()->preview()));
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 4 tracks"));
+    }
+
+    // Discs as they should not be: a sentence, and nothing is offered that cannot be.
+    void oddDiscs() {
+        std::string sheet = "FILE x.bin BINARY\n";
+        for (int i = 1; i <= 99; ++i)
+            sheet += "TRACK " + std::to_string(i) + " AUDIO\nINDEX 01 00:" + (i <= 10 ? "0" : "") +
+                     std::to_string(i - 1 > 59 ? 59 : i - 1) + ":" +
+                     (i - 1 > 59 ? std::to_string((i - 60) + 10) : "00") + "\n";
+        test::writeBytes(*box_ / "discs/x.bin", std::string(2352 * 4600, 'x'));
+        test::writeBytes(*box_ / "discs/x.cue", sheet);
+        open("x.cue");
+        QVERIFY2(dialog_->told().contains("99 tracks"), qPrintable(dialog_->told() + said_.join('|')));
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 99 tracks"));
+        test::writeBytes(*box_ / "discs/data.bin", std::string(2352 * 900, 'x'));
+        test::writeBytes(*box_ / "discs/data.cue",
+                         "FILE data.bin BINARY\nTRACK 01 MODE1/2352\nINDEX 01 00:00:00\n");
+        open("data.cue");
+        QVERIFY2(dialog_->notes().contains("no sound to rip"), qPrintable(dialog_->notes()));
+        QVERIFY(!dialog_->ripButton()->isEnabled());
+        test::writeBytes(
+            *box_ / "discs/mixed.cue",
+            "FILE data.bin BINARY\nTRACK 01 MODE1/2352\nINDEX 01 00:00:00\nTRACK 02 AUDIO\nINDEX 01 "
+            "00:04:00\n");
+        open("mixed.cue");
+        QVERIFY2(dialog_->notes().contains("1 track with data"), qPrintable(dialog_->notes()));
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 1 track"));
+        QCOMPARE(cell(0, DiscTrackModel::Reading), QString("data"));
+    }
+
+    // The menu has the drives of the machine and the images that were open last.
+    void whatCanBeRead() {
+        QStringList texts;
+        for (const QAction* a : dialog_->readMenu()->actions())
+            texts << a->text();
+        QVERIFY(texts.contains("Open a disc image\u2026"));
+        QVERIFY(texts.contains("no drive was found") || !desk_->controllers().discs.drives().empty());
+        desk_->controllers().discs.open("/dev/no drive");
+        desk_->settle();
+        QVERIFY2(!said_.isEmpty(), "nothing is said");
+        QCOMPARE(dialog_->list()->count(), 0);
+    }
+
     void formats() {
         open("Night Post EP/night post.cue");
         Choice* formats = dialog_->panel()->formats();
@@ -323,6 +534,59 @@ private slots:
     }
 
 private:
+    void start() {
+        desk_ = std::make_unique<Driver>(*box_ / "library.db");
+        desk_->settle();
+        said_.clear();
+        connect(&desk_->controllers().messages, &Messages::said, this,
+                [this](const QString& s) { said_ << s; });
+        QTest::keyClick(&desk_->window(), Qt::Key_R, Qt::ControlModifier | Qt::AltModifier);
+        dialog_ = desk_->window().bench()->bringIn()->discs();
+        QVERIFY(dialog_ && dialog_->isVisible());
+        desk_->settle();
+    }
+    /// "Music archive", chosen in the dialog.
+    Path addShelf() {
+        const Path shelf = *box_ / "Music archive";
+        std::filesystem::create_directories(shelf);
+        desk_->controllers().shelves.add("Music archive", shelf);
+        desk_->settle();
+        dialog_->panel()->places()->setCurrentIndex(0);
+        emit dialog_->panel()->places()->activated(0);
+        return shelf;
+    }
+    template<class Work>
+    void read(Work work) {
+        bool done = false;
+        desk_->controllers().library.read(
+            this,
+            [work](library::Store& store) {
+                work(store);
+                return true;
+            },
+            [&done](const Result<bool>&) { done = true; });
+        QTRY_VERIFY(done);
+    }
+    /// How many files of the library a question finds.
+    size_t found(const std::string& question) {
+        const auto searcher = desk_->controllers().index.searcher();
+        return searcher ? searcher->find(library::parseQuery(question).query).count() : 0;
+    }
+    bool mark(int row, int column) {
+        return dialog_->tracks()->model()->index(row, column).data(DiscTrackModel::ChangedRole).toBool();
+    }
+    void clickCell(const QString& caption, int column) {
+        ComparisonTable* table = dialog_->answers()->table();
+        for (int row = 0; row < table->model()->rowCount(); ++row)
+            if (const QModelIndex i = table->model()->index(row, column + 1);
+                table->model()->index(row, 0).data().toString() == caption) {
+                table->scrollTo(i);
+                QTest::mouseClick(table->viewport(), Qt::LeftButton, {}, table->visualRect(i).center());
+                desk_->settle();
+                return;
+            }
+        QFAIL("no such row");
+    }
     void open(const char* sheet) {
         desk_->controllers().discs.open(*box_ / "discs" / sheet);
         desk_->settle();

@@ -177,18 +177,18 @@ private slots:
         bool killed = false;
         const RipPlan whole = plan(sheet);
         const RipReport report = ripInProcess(sheet, whole, {}, [&](const RipProgress& p) {
-            if (p.track == 1 && !killed) {
+            if (p.track == 2 && p.done > 0 && !killed) {
                 killed = true;
                 ::kill(ripperOf(), SIGKILL);
             }
         });
         QVERIFY(killed && !report.complete);
         QVERIFY2(report.ended.find("unexpectedly") != std::string::npos, report.ended.c_str());
-        QCOMPARE(report.tracks.size(), size_t(1));
-        size_t files = 0;
+        QVERIFY(!report.tracks.empty());
         for (const auto& entry : std::filesystem::directory_iterator(whole.tracks[0].target.parent_path()))
-            files += entry.path() == whole.tracks[0].target ? 1 : 10;
-        QCOMPARE(files, size_t(1));
+            QVERIFY2(!entry.path().filename().native().starts_with('.'), entry.path().c_str());
+        for (const TrackReport& t : report.tracks)
+            QVERIFY(files::isThere(t.file));
     }
 
     void stoppedInTheMiddle() {

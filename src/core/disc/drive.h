@@ -3,10 +3,12 @@
 #pragma once
 
 #include <deque>
+#include <future>
 #include <memory>
 #include <string>
 #include <vector>
 
+#include "core/base/byte_source.h"
 #include "core/disc/image.h"
 
 namespace moorfrost::disc {
@@ -87,7 +89,7 @@ private:
     Result<std::string> readSteady(int32_t sector, int count);
     Status fill(const ImagePart& part, int32_t from, int count, std::string& out);
     /// Samples of a file of sound, as bytes; what was decoded last is kept.
-    Result<std::string> decoded(const Path& file, uint64_t first, uint64_t frames);
+    Status decoded(const Path& file, uint64_t first, uint64_t frames, std::string& out);
 
     DiscImage image_;
     Faults faults_;
@@ -96,7 +98,18 @@ private:
         uint64_t number = 0;
         std::string bytes;
     };
+    /// From the reading processes, as bytes.
+    static Result<std::string> blockOf(const Path& file, uint64_t number);
+    Path binaryFile_; // that is open
+    std::shared_ptr<FileSource> binary_;
     std::deque<Block> blocks_; // the latest first
+    /// The block that comes next, where discs are read from the beginning to the end.
+    struct Coming {
+        Path file;
+        uint64_t number = 0;
+        std::future<Result<std::string>> bytes;
+    };
+    Coming coming_;
     bool out_ = false;
     uint32_t chance_ = 1;
 };

@@ -64,20 +64,28 @@ Status readSectors(Drive& drive, int32_t from, int32_t length, const ReadingOpti
             return first.error();
         // The other way round, so that the second reading does not come out of the drive's memory as it
         // stands there: half by half.
-        Result<std::string> second = first;
+        const int half = count / 2;
+        const size_t middle = static_cast<size_t>(half) * bytesPerSector;
+        Result<std::string> back = std::string(), front = std::string();
         if (options.verify && first) {
-            const int half = count / 2;
-            auto back = drive.read(at + half, count - half);
-            auto front = half > 0 && back ? drive.read(at, half) : Result<std::string>(std::string());
-            second = back && front ? Result<std::string>(*front + *back)
-                                   : Result<std::string>(back ? front.error() : back.error());
-            if (!second && second.error().kind != ErrorKind::Damaged)
-                return second.error();
+            back = drive.read(at + half, count - half);
+            if (back && half > 0)
+                front = drive.read(at, half);
+            for (const auto* read : {&back, &front})
+                if (!*read && read->error().kind != ErrorKind::Damaged)
+                    return read->error();
         }
         std::string settled;
-        if (first && second && *first == *second) {
+        const bool agreed = first && back && front &&
+                            (!options.verify || (std::string_view(*first).substr(middle) == *back &&
+                                                 std::string_view(*first).substr(0, middle) == *front));
+        if (agreed) {
             settled = std::move(*first);
         } else {
+            Result<std::string> second = first;
+            if (options.verify && first)
+                second = back && front ? Result<std::string>(*front + *back)
+                                       : Result<std::string>(back ? front.error() : back.error());
             for (int i = 0; i < count; ++i) {
                 const size_t offset = static_cast<size_t>(i) * bytesPerSector;
                 std::vector<std::string> before;

@@ -2,19 +2,18 @@
 #include "core/disc/rip.h"
 
 #include <algorithm>
+#include <atomic>
 #include <chrono>
-#include <condition_variable>
 #include <cstring>
-#include <deque>
-#include <mutex>
+#include <future>
 #include <optional>
-#include <thread>
 
 #include <fmt/format.h>
 #include <zlib.h>
 
 #include "core/audio/encode.h"
 #include "core/audio/essence.h"
+#include "core/disc/encoding.h"
 #include "core/files/disk.h"
 #include "core/files/io.h"
 #include "core/tags/tag_io.h"
@@ -40,7 +39,7 @@ public:
         crc_ = summed(crc_, bytes);
         size_t begun = 0; // of what is no silence
         for (size_t i = 0; i + 4 <= bytes.size(); i += 4) {
-            const int left = sample(bytes, i), right = sample(bytes, i + 2);
+            const int left = sampleIn(bytes, i), right = sampleIn(bytes, i + 2);
             peak_ = std::max(peak_, std::max(std::abs(left), std::abs(right)));
             if ((left | right) != 0)
                 continue;
@@ -55,10 +54,6 @@ public:
         report.crcShared = static_cast<uint32_t>(shared_);
         report.peak = peak_;
     }
-    static int16_t sample(std::string_view bytes, size_t at) {
-        return static_cast<int16_t>(static_cast<uint8_t>(bytes[at]) | static_cast<uint8_t>(bytes[at + 1])
-                                                                          << 8);
-    }
 
 private:
     static uLong summed(uLong crc, std::string_view bytes) {
@@ -71,79 +66,6 @@ private:
     int64_t at_, end_; // in bytes
     uLong crc_ = ::crc32(0, nullptr, 0), crcLoud_ = crc_, shared_ = crc_;
     int peak_ = 0;
-};
-
-/// Encodes on a thread of its own what is handed to it; reading waits only when it is far ahead.
-class Encoding {
-public:
-    explicit Encoding(std::unique_ptr<audio::SoundEncoder> encoder) : encoder_(std::move(encoder)) {
-        thread_ = std::jthread([this] { run(); });
-    }
-    ~Encoding() {
-        {
-            const std::lock_guard lock(mutex_);
-            given_ = ended_ = true;
-            waiting_.clear();
-        }
-        changed_.notify_all();
-    }
-    Status add(std::string_view bytes) {
-        std::unique_lock lock(mutex_);
-        changed_.wait(lock, [this] { return waiting_.size() < most || error_; });
-        if (error_)
-            return *error_;
-        waiting_.emplace_back(bytes);
-        changed_.notify_all();
-        return Done{};
-    }
-    /// All is encoded, and the file is whole.
-    Status finish() {
-        {
-            const std::lock_guard lock(mutex_);
-            ended_ = true;
-        }
-        changed_.notify_all();
-        thread_.join();
-        if (error_)
-            return *error_;
-        return encoder_->finish();
-    }
-
-private:
-    static constexpr size_t most = 8; // portions
-
-    void run() {
-        for (;;) {
-            std::string bytes;
-            {
-                std::unique_lock lock(mutex_);
-                changed_.wait(lock, [this] { return !waiting_.empty() || ended_; });
-                if (waiting_.empty() || given_)
-                    return;
-                bytes = std::move(waiting_.front());
-                waiting_.pop_front();
-            }
-            changed_.notify_all();
-            std::vector<int16_t> samples(bytes.size() / 2);
-            for (size_t i = 0; i < samples.size(); ++i)
-                samples[i] = Measure::sample(bytes, i * 2);
-            if (Status added = encoder_->add(samples); !added) {
-                const std::lock_guard lock(mutex_);
-                error_ = added.error();
-                waiting_.clear();
-                changed_.notify_all();
-                return;
-            }
-        }
-    }
-
-    std::unique_ptr<audio::SoundEncoder> encoder_; // the thread's, until it has ended
-    std::mutex mutex_;                             // guards what follows
-    std::condition_variable changed_;
-    std::deque<std::string> waiting_;
-    bool ended_ = false, given_ = false; // nothing more comes; what is there is not wanted
-    std::optional<Error> error_;
-    std::jthread thread_; // last: it uses the others
 };
 
 Path rawName(const RipTrack& track) {
@@ -171,68 +93,78 @@ Status putInPlace(const Path& raw, const RipTrack& track, const Path& pictures) 
     return Done{};
 }
 
-Status ripTrack(Drive& drive, int32_t leadOut, const RipPlan& plan, const RipTrack& track,
-                std::stop_token stop, const std::function<void(int32_t)>& going, TrackReport& report) {
-    if (files::isThere(track.target))
-        return Error{ErrorKind::Exists, track.target, "There is a file of this name already."};
-    report.folders = files::missingFolders(track.target.parent_path());
-    // One that becomes no file leaves no folder that was made for it.
-    struct Emptied {
-        TrackReport& report;
-        ~Emptied() {
-            if (!report.file.empty())
-                return;
-            for (auto folder = report.folders.rbegin(); folder != report.folders.rend(); ++folder)
-                files::removeIfEmpty(*folder);
-            report.folders.clear();
-        }
-    } const emptied{report};
-    if (Status folders = files::makeFolders(track.target.parent_path()); !folders)
-        return folders;
-    const audio::EncodeFormat* format = audio::encodeFormat(plan.format);
-    if (!format)
-        return Error{ErrorKind::Invalid, {}, "\"" + plan.format + "\" is no format to rip to."};
-    const Path raw = rawName(track);
-    struct Removed {
-        const Path& path;
-        ~Removed() {
-            if (files::isThere(path))
-                static_cast<void>(files::removeFile(path));
-        }
-    } const removed{raw};
-    auto encoder =
-        audio::SoundEncoder::open(raw, plan.format, plan.bitrate > 0 ? plan.bitrate : format->usual);
-    if (!encoder)
-        return encoder.error();
-    Measure measure(track.from, leadOut);
-    {
-        Encoding encoding(std::move(*encoder));
-        int32_t done = 0;
-        Status read = readSectors(
-            drive, track.from, track.length, plan.reading, stop,
-            [&](std::string_view bytes) -> Status {
-                measure.add(bytes);
-                done += static_cast<int32_t>(bytes.size() / bytesPerSector);
-                if (Status added = encoding.add(bytes); !added)
-                    return added;
-                going(done);
-                return Done{};
-            },
-            report.doubtful);
-        if (!read)
-            return read;
-        if (Status finished = encoding.finish(); !finished)
-            return finished;
+/// One track: read on the thread of the rip, then finished on one of its own while the next is read.
+class TrackRip {
+public:
+    TrackRip(const RipPlan& plan, const RipTrack& track, int32_t leadOut)
+        : plan_(plan), track_(track), measure_(track.from, leadOut), raw_(rawName(track)) {
+        report_.number = track.number;
     }
-    measure.into(report);
-    if (auto source = FileSource::open(raw))
-        if (auto essence = audio::essenceOf(**source, audio::formatByExtension(track.target)))
-            report.essence = essence->hash;
-    if (Status placed = putInPlace(raw, track, plan.pictures); !placed)
-        return placed;
-    report.file = track.target;
-    return Done{};
-}
+    ~TrackRip() {
+        encoding_.reset();
+        if (isRaw_ && files::isThere(raw_))
+            static_cast<void>(files::removeFile(raw_));
+        if (!report_.file.empty())
+            return;
+        // One that becomes no file leaves no folder that was made for it.
+        for (auto folder = report_.folders.rbegin(); folder != report_.folders.rend(); ++folder)
+            files::removeIfEmpty(*folder);
+    }
+
+    TrackReport& report() { return report_; }
+
+    Status read(Drive& drive, std::stop_token stop, const std::function<Status(int32_t)>& going) {
+        if (files::isThere(track_.target))
+            return Error{ErrorKind::Exists, track_.target, "There is a file of this name already."};
+        report_.folders = files::missingFolders(track_.target.parent_path());
+        if (Status folders = files::makeFolders(track_.target.parent_path()); !folders)
+            return folders;
+        const audio::EncodeFormat* format = audio::encodeFormat(plan_.format);
+        if (!format)
+            return Error{ErrorKind::Invalid, {}, "\"" + plan_.format + "\" is no format to rip to."};
+        isRaw_ = true;
+        auto encoder =
+            audio::SoundEncoder::open(raw_, plan_.format, plan_.bitrate > 0 ? plan_.bitrate : format->usual);
+        if (!encoder)
+            return encoder.error();
+        encoding_.emplace(std::move(*encoder));
+        int32_t done = 0;
+        return readSectors(
+            drive, track_.from, track_.length, plan_.reading, stop,
+            [&](std::string_view bytes) -> Status {
+                measure_.add(bytes);
+                done += static_cast<int32_t>(bytes.size() / bytesPerSector);
+                if (Status added = encoding_->add(bytes); !added)
+                    return added;
+                return going(done);
+            },
+            report_.doubtful);
+    }
+
+    /// What was read becomes a file. Any thread.
+    Status finish() {
+        if (Status finished = encoding_->finish(); !finished)
+            return finished;
+        encoding_.reset();
+        measure_.into(report_);
+        if (auto source = FileSource::open(raw_))
+            if (auto essence = audio::essenceOf(**source, audio::formatByExtension(track_.target)))
+                report_.essence = essence->hash;
+        if (Status placed = putInPlace(raw_, track_, plan_.pictures); !placed)
+            return placed;
+        report_.file = track_.target;
+        return Done{};
+    }
+
+private:
+    const RipPlan& plan_;
+    const RipTrack& track_;
+    Measure measure_;
+    const Path raw_; // encoded, without fields
+    bool isRaw_ = false;
+    TrackReport report_;
+    std::optional<Encoding> encoding_;
+};
 
 /// What concerns the disc, the disk or the person, not one track.
 bool endsAll(ErrorKind kind) {
@@ -268,31 +200,66 @@ RipReport rip(Drive& given, const RipPlan& plan, std::stop_token stop,
         return out;
     }
     out.toc = *toc;
+    using Clock = std::chrono::steady_clock;
+    struct Running {
+        std::unique_ptr<TrackRip> rip;
+        Clock::time_point begun;
+        std::future<Status> finished;
+    };
+    std::optional<Running> last; // it is finished while the next is read
+    std::atomic<bool> hopeless = false;
     size_t files = 0;
-    for (size_t i = 0; i < plan.tracks.size(); ++i) {
-        const RipTrack& track = plan.tracks[i];
-        TrackReport report;
-        report.number = track.number;
-        const auto begun = std::chrono::steady_clock::now();
-        auto going = [&](int32_t done) {
-            const auto bad =
-                std::ranges::count_if(report.doubtful, [](const Doubtful& d) { return !d.agreed; });
-            progress({i, done, report.doubtful.size(), static_cast<size_t>(bad)});
-        };
-        going(0);
-        const Status ripped = ripTrack(drive, toc->leadOut, plan, track, stop, going, report);
-        report.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
+    auto end = [&](Running& track, const Status& ripped) {
+        TrackReport& report = track.rip->report();
+        report.seconds = std::chrono::duration<double>(Clock::now() - track.begun).count();
         files += ripped ? 1 : 0;
-        if (!ripped)
+        if (!ripped) {
             report.error = ripped.error().message;
+            if (endsAll(ripped.error().kind) && out.ended.empty())
+                out.ended = report.error;
+        }
+        out.tracks.push_back(report);
         if (ended)
             ended(report);
-        out.tracks.push_back(std::move(report));
-        if (!ripped && endsAll(ripped.error().kind)) {
-            out.ended = ripped.error().message;
-            break;
+    };
+    auto endLast = [&] {
+        if (!last)
+            return;
+        Running track = std::move(*last);
+        last.reset();
+        end(track, track.finished.get());
+    };
+    for (size_t i = 0; i < plan.tracks.size() && out.ended.empty(); ++i) {
+        Running now{std::make_unique<TrackRip>(plan, plan.tracks[i], toc->leadOut), Clock::now(), {}};
+        auto going = [&](int32_t done) -> Status {
+            const std::vector<Doubtful>& doubtful = now.rip->report().doubtful;
+            progress({i, done, doubtful.size(),
+                      static_cast<size_t>(std::ranges::count(doubtful, false, &Doubtful::agreed))});
+            if (hopeless)
+                return Error{ErrorKind::Cancelled, {}, "The track before could not be written."};
+            return Done{};
+        };
+        static_cast<void>(going(0));
+        const Status read = now.rip->read(drive, stop, going);
+        endLast();
+        if (!read) {
+            if (!hopeless) // else it has not begun
+                end(now, read);
+            continue;
         }
+        now.finished = std::async(std::launch::async, [rip = now.rip.get(), &hopeless] {
+            Status finished = rip->finish();
+            if (!finished && endsAll(finished.error().kind))
+                hopeless = true;
+            return finished;
+        });
+        last = std::move(now);
     }
+    endLast();
+    for (const TrackReport& t : out.tracks) // while it was read, its folder was in use by the next
+        if (t.file.empty())
+            for (auto folder = t.folders.rbegin(); folder != t.folders.rend(); ++folder)
+                files::removeIfEmpty(*folder);
     out.complete = files == plan.tracks.size();
     if (out.complete && plan.eject)
         if (Status open = drive.eject(); !open)

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/disc/ripper.h"
 
+#include <algorithm>
 #include <chrono>
 #include <csignal>
 #include <cstdio>
@@ -169,8 +170,9 @@ RipReport ripInProcess(const Path& drive, const RipPlan& plan, std::stop_token s
                          });
     if (!talked) {
         out.ended = talked.error().message;
-        if (out.tracks.size() < plan.tracks.size())
-            removeUnfinished(plan.tracks[out.tracks.size()]);
+        // One was read, the one before it may have been on its way to its name.
+        for (size_t i = out.tracks.size(); i < std::min(out.tracks.size() + 2, plan.tracks.size()); ++i)
+            removeUnfinished(plan.tracks[i]);
     }
     return out;
 }

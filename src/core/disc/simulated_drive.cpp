@@ -17,6 +17,8 @@ namespace {
 
 using Json = nlohmann::json;
 
+constexpr uint64_t blockFrames = 1000 * framesPerSector; // 13 s, 2 MB
+
 Error gone() {
     return {ErrorKind::NotFound, {}, "There is no disc in the drive any more."};
 }
@@ -125,28 +127,36 @@ Status SimulatedDrive::eject() {
     return Done{};
 }
 
-Result<std::string> SimulatedDrive::decoded(const Path& file, uint64_t first, uint64_t frames) {
-    constexpr uint64_t blockFrames = 600 * framesPerSector; // eight seconds
-    constexpr size_t kept = 3;
-    std::string out;
+Result<std::string> SimulatedDrive::blockOf(const Path& file, uint64_t number) {
+    auto samples = sandbox::ParserPool::shared().samplesOf(file, number * blockFrames, blockFrames);
+    if (!samples)
+        return samples.error();
+    std::string out(samples->size() * 2, '\0');
+    for (size_t i = 0; i < samples->size(); ++i) {
+        out[i * 2] = static_cast<char>((*samples)[i] & 255);
+        out[i * 2 + 1] = static_cast<char>((*samples)[i] >> 8 & 255);
+    }
+    return out;
+}
+
+Status SimulatedDrive::decoded(const Path& file, uint64_t first, uint64_t frames, std::string& out) {
+    constexpr size_t kept = 2;
     for (uint64_t at = first; at < first + frames;) {
         const uint64_t number = at / blockFrames;
         auto block = std::ranges::find_if(
             blocks_, [&](const Block& b) { return b.number == number && b.file == file; });
         if (block == blocks_.end()) {
-            auto samples = sandbox::ParserPool::shared().samplesOf(file, number * blockFrames, blockFrames);
-            if (!samples)
-                return samples.error();
-            Block fresh{file, number, {}};
-            fresh.bytes.resize(samples->size() * 2);
-            for (size_t i = 0; i < samples->size(); ++i) {
-                fresh.bytes[i * 2] = static_cast<char>((*samples)[i] & 255);
-                fresh.bytes[i * 2 + 1] = static_cast<char>((*samples)[i] >> 8 & 255);
-            }
-            blocks_.push_front(std::move(fresh));
+            const bool expected = coming_.bytes.valid() && coming_.file == file && coming_.number == number;
+            auto bytes = expected ? coming_.bytes.get() : blockOf(file, number);
+            if (!bytes)
+                return bytes.error();
+            const bool whole = bytes->size() == blockFrames * 4;
+            blocks_.push_front({file, number, std::move(*bytes)});
             if (blocks_.size() > kept)
                 blocks_.pop_back();
             block = blocks_.begin();
+            if (whole) // it is decoded while this one is looked at
+                coming_ = {file, number + 1, std::async(std::launch::async, blockOf, file, number + 1)};
         }
         const uint64_t inBlock = at - number * blockFrames;
         const uint64_t n = std::min(first + frames - at, blockFrames - inBlock);
@@ -154,35 +164,36 @@ Result<std::string> SimulatedDrive::decoded(const Path& file, uint64_t first, ui
             out.append(block->bytes, static_cast<size_t>(inBlock * 4), static_cast<size_t>(n * 4));
         at += n;
     }
-    return out;
+    return Done{};
 }
 
 Status SimulatedDrive::fill(const ImagePart& part, int32_t from, int count, std::string& out) {
     const auto whole = static_cast<size_t>(count) * bytesPerSector;
-    std::string bytes;
+    const size_t begin = out.size();
     if (part.file.empty()) {
         // silence
     } else if (part.kind == CueFile::Kind::Sound) {
         const uint64_t first = part.offset / 4 + static_cast<uint64_t>(from) * framesPerSector;
-        auto samples = decoded(part.file, first, static_cast<uint64_t>(count) * framesPerSector);
-        if (!samples)
-            return samples.error();
-        bytes = std::move(*samples);
+        if (Status read = decoded(part.file, first, static_cast<uint64_t>(count) * framesPerSector, out);
+            !read)
+            return read;
     } else {
-        auto source = FileSource::open(part.file);
-        if (!source)
-            return source.error();
+        if (!binary_ || binaryFile_ != part.file) {
+            auto source = FileSource::open(part.file);
+            if (!source)
+                return source.error();
+            binary_ = *source;
+            binaryFile_ = part.file;
+        }
         const uint64_t at =
             part.offset + static_cast<uint64_t>(from) * static_cast<uint64_t>(part.sectorBytes);
-        const uint64_t size = (*source)->size();
-        if (at < size)
-            bytes = (*source)->bytes(at, static_cast<size_t>(std::min<uint64_t>(whole, size - at)));
+        out.resize(begin + whole);
+        out.resize(begin + binary_->read(at, out.data() + begin, whole)); // less at its end
         if (part.kind == CueFile::Kind::BigEndian)
-            for (size_t i = 0; i + 1 < bytes.size(); i += 2)
-                std::swap(bytes[i], bytes[i + 1]);
+            for (size_t i = begin; i + 1 < out.size(); i += 2)
+                std::swap(out[i], out[i + 1]);
     }
-    bytes.resize(whole, '\0'); // the end of the last sector
-    out += bytes;
+    out.resize(begin + whole, '\0'); // the end of the last sector
     return Done{};
 }
 

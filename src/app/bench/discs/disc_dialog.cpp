@@ -346,7 +346,7 @@ void DiscDialog::showNotes(const DiscsController::Disc& d) {
                 << tr("Track %1 has pre-emphasis: it sounds brighter than it was meant.").arg(t.entry.number);
     const auto data = std::ranges::count(d.tracks, false, [](const auto& t) { return t.entry.audio; });
     if (data > 0 && d.toc.hasAudio())
-        notes << tr("%n track(s) hold data, no sound: they are left out.", "", static_cast<int>(data));
+        notes << tr("%n track(s) with data, no sound: left out.", "", static_cast<int>(data));
     else if (data > 0)
         notes << tr("This disc holds data only: there is no sound to rip.");
     const RipController::Rip& rip = use_.rips.of(d.number);
