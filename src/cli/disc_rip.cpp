@@ -183,10 +183,11 @@ int ripOne(const Path& drive, const Options& options, const References* referenc
                 recorder.add(file, {}, {});
     }
     if (!options.log.empty())
-        if (Status kept = files::writeWhole(std::filesystem::absolute(options.log), disc::reportText(report));
+        if (Status kept = files::writeWhole(std::filesystem::absolute(options.log),
+                                            disc::reportText(report, disc::folderOf(report)));
             !kept)
             say(kept.error().message);
-    Json out = Json::parse(disc::reportJson(report));
+    Json out = Json::parse(disc::reportJson(report, disc::folderOf(report)));
     if (recorder.set() > 0)
         out["set"] = recorder.set();
     print(out);

@@ -16,6 +16,7 @@
 #include "app/bench/discs/disc_pictures_strip.h"
 #include "app/bench/discs/disc_tracks.h"
 #include "app/bench/discs/rip_panel.h"
+#include "app/control/plans.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/comparison_table.h"
 #include "app/widgets/controls.h"
@@ -372,6 +373,12 @@ private slots:
         desk_->settle();
         QVERIFY(!std::filesystem::exists(folder.parent_path()));
         QTRY_COMPARE(found("album:\"Night Post EP\""), size_t{0});
+        QCOMPARE(dialog_->ripButton()->text(), QString("Rip 4 tracks"));
+        QVERIFY(dialog_->ripButton()->isEnabled());
+        QVERIFY(mark(1, DiscTrackModel::Title)); // they are drafts again
+        // Opened once more, it is the one that is there.
+        open("Night Post EP/night post.cue");
+        QCOMPARE(dialog_->list()->count(), 1);
     }
 
     // A drive with an offset, known by what others have read; without it nothing agrees.
@@ -456,6 +463,17 @@ private slots:
         QCOMPARE(dialog_->fieldLine("album")->text(), QString("Processional"));
         QCOMPARE(cell(3, DiscTrackModel::Artist), QString("Tarnholm Harbour Band"));
         QVERIFY(!dialog_->capitalsButton()->isVisible());
+    }
+
+    // Plans that ship make sense; one that does not says so.
+    void plansThatShip() {
+        for (const auto& [name, text] : plansOf(desk_->controllers().settings))
+            QVERIFY2(std::holds_alternative<naming::Plan>(naming::parsePlan(ss(text))), qPrintable(name));
+        open("Night Post EP/night post.cue");
+        dialog_->panel()->setPlan("{nobody}");
+        QVERIFY2(dialog_->panel()->preview().contains("The plan makes no sense"),
+                 qPrintable(dialog_->panel()->preview()));
+        QVERIFY(!dialog_->ripButton()->isEnabled());
     }
 
     // Names that are taken already are not ripped, and that is said before.

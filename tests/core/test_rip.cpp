@@ -1,15 +1,20 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Discs read and ripped in a simulated drive: every sample is the disc's, faults are overcome or named, and
 // nothing half is left.
+#include <QProcess>
 #include <QtTest>
 
 #include <set>
 
 #include "core/audio/decoder.h"
 #include "core/audio/encode.h"
-#include "core/disc/rip.h"
+#include "core/disc/rip_check.h"
+#include "core/files/disk.h"
+#include "core/library/picture_store.h"
+#include "core/tags/picture_changes.h"
 #include "core/tags/tag_io.h"
 #include "demo/encode.h"
+#include "demo/pictures.h"
 #include "support/needs_root.h"
 #include "support/noise_disc.h"
 #include "support/sample_files.h"
@@ -113,9 +118,10 @@ private slots:
         QVERIFY(report.tracks[0].crc != report.tracks[0].crcLoud); // it begins with silence
         QCOMPARE(left().size(), size_t{3});
         // What it says of itself.
-        QVERIFY(reportText(report).find("All readings agreed at once") != std::string::npos);
-        QVERIFY(reportJson(report).find("\"crc32\"") != std::string::npos);
-        const auto sheet = readCueSheet(reportSheet(report));
+        QVERIFY(reportText(report, folderOf(report)).find("All readings agreed at once") !=
+                std::string::npos);
+        QVERIFY(reportJson(report, folderOf(report)).find("\"crc32\"") != std::string::npos);
+        const auto sheet = readCueSheet(reportSheet(report, folderOf(report)));
         QVERIFY_RESULT(sheet);
         QCOMPARE(sheet->tracks.size(), size_t{3});
         // A second time there is no room.
@@ -123,6 +129,163 @@ private slots:
         QVERIFY(!again.complete);
         QVERIFY(again.tracks[0].error.find("already") != std::string::npos);
         QCOMPARE(again.tracks.size(), size_t{3});
+    }
+
+    /// By programs that know nothing of FFmpeg; ALAC has none in Debian.
+    void everySampleByOtherDecoders_data() {
+        QTest::addColumn<QString>("format");
+        QTest::addColumn<QString>("program");
+        QTest::addColumn<QStringList>("arguments");
+        QTest::newRow("flac")
+            << "flac"
+            << "flac"
+            << QStringList{"-d",  "-c", "-s", "--force-raw-format", "--endian=little", "--sign=signed",
+                           "FILE"};
+        QTest::newRow("wavpack") << "wavpack"
+                                 << "wvunpack" << QStringList{"-q", "-r", "FILE", "-o", "-"};
+        for (const char* format : {"wav", "aiff"})
+            QTest::newRow(format) << format << "sox"
+                                  << QStringList{"FILE", "-t", "raw", "-b", "16", "-e", "signed", "-L", "-"};
+    }
+    void everySampleByOtherDecoders() {
+        QFETCH(QString, format);
+        QFETCH(QString, program);
+        QFETCH(QStringList, arguments);
+        makeImage(".bin");
+        auto disc = drive();
+        const RipReport report = rip(*disc, plan(format.toStdString()), {}, [](const RipProgress&) {});
+        QVERIFY2(report.complete, report.ended.c_str());
+        for (const TrackReport& t : report.tracks) {
+            QStringList words = arguments;
+            words.replaceInStrings("FILE", QString::fromStdString(t.file.native()));
+            QProcess process;
+            process.start(program, words);
+            QVERIFY(process.waitForFinished());
+            const QByteArray bytes = process.readAllStandardOutput();
+            QVERIFY2(bytes.toStdString() ==
+                         bytesOf(sound_, size_t(t.number - 1) * 400 * perSector, 400 * perSector),
+                     process.readAllStandardError());
+            QCOMPARE(t.essence.size(), size_t{32});
+        }
+    }
+
+    /// What stands in the fields of the plan, with a picture, in every format.
+    void withAPicture_data() {
+        QTest::addColumn<QString>("format");
+        for (const audio::EncodeFormat& f : audio::encodeFormats())
+            QTest::newRow(f.name.c_str()) << QString::fromStdString(f.name);
+    }
+    void withAPicture() {
+        QFETCH(QString, format);
+        makeImage(".bin");
+        const library::PictureStore store(*box_ / "pictures");
+        const auto picture = store.add(demo::drawCover(3, 300), "front cover", "");
+        QVERIFY_RESULT(picture);
+        RipPlan wanted = plan(format.toStdString());
+        wanted.tracks.resize(1);
+        for (const auto& [key, values] : tags::pictureFields({*picture}))
+            wanted.tracks[0].fields[key] = values;
+        wanted.pictures = *box_ / "pictures";
+        auto disc = drive();
+        const RipReport report = rip(*disc, wanted, {}, [](const RipProgress&) {});
+        QVERIFY2(report.complete, report.tracks.empty() ? "" : report.tracks[0].error.c_str());
+        const auto tags = tags::readTags(report.tracks[0].file);
+        QVERIFY_RESULT(tags);
+        QCOMPARE(tags->pictures.size(), size_t{1});
+        QCOMPARE(tags->pictures[0].hash, picture->hash);
+    }
+
+    /// The encoder cannot make its file: it is said, the tracks before stay, the rip ends.
+    void theEncoderIsRefused() {
+        makeImage(".bin");
+        auto disc = drive();
+        const RipPlan wanted = plan();
+        Path raw = files::temporaryName(wanted.tracks[1].target, false);
+        raw += ".rip";
+        std::filesystem::create_directories(raw / "in the way");
+        const RipReport report = rip(*disc, wanted, {}, [](const RipProgress&) {});
+        QVERIFY(!report.complete);
+        QVERIFY(!report.tracks[0].file.empty());
+        QVERIFY2(report.tracks[1].file.empty() && !report.tracks[1].error.empty(),
+                 report.tracks[1].error.c_str());
+        QVERIFY(std::filesystem::exists(raw / "in the way"));
+    }
+
+    /// Checksums that others share leave out what not every drive reaches, at the ends of the disc only.
+    void whatOthersHaveRead() {
+        makeImage(".bin");
+        auto disc = drive();
+        RipReport report = rip(*disc, plan(), {}, [](const RipProgress&) {});
+        QVERIFY(report.complete);
+        QVERIFY(report.tracks[0].crc != report.tracks[0].crcShared);
+        QCOMPARE(report.tracks[1].crc, report.tracks[1].crcShared);
+        QVERIFY(report.tracks[2].crc != report.tracks[2].crcShared);
+        reference::Medium known;
+        known.readings = {{1, report.tracks[0].crcShared, 4}, {1, 77, 2}, {2, 78, 3}};
+        compareReadings(report, known);
+        QCOMPARE(report.tracks[0].agree, 4);
+        QCOMPARE(report.tracks[0].others, 2);
+        QCOMPARE(report.tracks[1].agree, 0);
+        QCOMPARE(report.tracks[1].others, 3);
+        QCOMPARE(report.tracks[2].agree, -1); // nobody has read it
+        QVERIFY(reportText(report, folderOf(report)).find("Read by others: 4 the same, 2 something else") !=
+                std::string::npos);
+    }
+
+    /// One that plays something else than what was chosen is told.
+    void whatIsHeard() {
+        class Somebody : public reference::Reference {
+        public:
+            std::string key() const override { return "cairn"; }
+            std::string name() const override { return "Cairn"; }
+            Result<std::vector<reference::Release>> find(const reference::Question&,
+                                                         std::stop_token) override {
+                return std::vector<reference::Release>();
+            }
+            Result<reference::Release> fetch(const std::string&, std::stop_token) override {
+                return reference::Release();
+            }
+            Result<reference::Heard> hear(const std::vector<sound::Fingerprint>& sounds,
+                                          std::stop_token) override {
+                reference::Heard out;
+                out.sounds.resize(sounds.size());
+                out.sounds[0] = {{"r-1", 20, 0, 30}};
+                out.sounds[1] = {{"r-9", 20, 0, 30}, {"r-2", 5, 0, 30}}; // the second is not sure enough
+                reference::Release r;
+                r.media.resize(1);
+                r.media[0].tracks = {
+                    {.position = "1", .title = "Low Bridge", .credit = {}, .recording = "r-9"}};
+                out.releases = {r};
+                return out;
+            }
+            Result<std::string> picture(const std::string&, int, std::stop_token) override {
+                return std::string();
+            }
+        } somebody;
+        RipReport report;
+        for (int i = 1; i <= 3; ++i) {
+            report.tracks.emplace_back();
+            report.tracks.back().number = i;
+            report.tracks.back().file = "/t" + std::to_string(i);
+        }
+        reference::Medium chosen;
+        for (const char* r : {"r-1", "r-2", "r-3"})
+            chosen.tracks.push_back({.position = "", .title = r, .credit = {}, .recording = r});
+        const auto heard = listenToRip(report, &chosen, "cairn", {&somebody},
+                                       [](const Path& file) -> Result<sound::Fingerprint> {
+                                           if (file == "/t3")
+                                               return Error{ErrorKind::Damaged, file, "It has no sound."};
+                                           return sound::Fingerprint{std::vector<uint32_t>(200), 25};
+                                       },
+                                       {});
+        QCOMPARE(heard.size(), size_t{3});
+        QCOMPARE(int(heard[0].as), int(HeardTrack::As::Chosen));
+        QCOMPARE(int(heard[1].as), int(HeardTrack::As::Other));
+        QCOMPARE(int(heard[2].as), int(HeardTrack::As::Unheard));
+        QCOMPARE(
+            sentenceOf(heard),
+            std::string("By sound, 1 of 3 tracks are what was chosen. Track 2 sounds like \"Low Bridge\"."));
+        QCOMPARE(sentenceOf({}), std::string());
     }
 
     void lossyFormats() {
@@ -200,8 +363,10 @@ private slots:
             if (bad)
                 QCOMPARE(sector, std::string(bytesPerSector, '\0'));
         }
-        QVERIFY(reportText(report).find("00:00.50 (sector 50): not proven") != std::string::npos);
-        QVERIFY(reportText(report).find("00:00.50 (sector 450): not proven") != std::string::npos);
+        QVERIFY(reportText(report, folderOf(report)).find("00:00.50 (sector 50): not proven") !=
+                std::string::npos);
+        QVERIFY(reportText(report, folderOf(report)).find("00:00.50 (sector 450): not proven") !=
+                std::string::npos);
     }
 
     void takenOut() {
@@ -212,7 +377,7 @@ private slots:
         QVERIFY2(report.ended.find("no disc") != std::string::npos, report.ended.c_str());
         QCOMPARE(left(), std::set<std::string>{"01.flac"}); // nothing half
         QVERIFY(holds(*box_ / "out/01.flac", 0, 400));
-        QVERIFY(reportText(report).find("Not all tracks are files") != std::string::npos);
+        QVERIFY(reportText(report, folderOf(report)).find("Not all tracks are files") != std::string::npos);
         QVERIFY(!disc->toc() && !disc->text() && !disc->read(0, 1));
     }
 

@@ -23,6 +23,7 @@
 #include "app/bench/describe_page.h"
 #include "app/bench/discs/disc_answers.h"
 #include "app/bench/discs/disc_dialog.h"
+#include "app/bench/discs/rip_panel.h"
 #include "app/bench/gather_dialog.h"
 #include "app/bench/identify_page.h"
 #include "app/bench/kinds_dialog.h"
@@ -32,11 +33,11 @@
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/release_pictures_view.h"
 #include "app/bench/review_page.h"
-#include "app/bench/discs/rip_panel.h"
 #include "app/bench/sheet_columns.h"
 #include "app/bench/spelling_hint.h"
 #include "app/bench/steps_dialog.h"
 #include "app/bench/take_rules_dialog.h"
+#include "app/control/plans.h"
 #include "app/journal/journal_page.h"
 #include "app/library/check_files_dialog.h"
 #include "app/library/library_page.h"
@@ -463,9 +464,11 @@ int main(int argc, char** argv) {
             d.settle();
         };
         find(0, 1);
+        discs->panel()->setPlan(plansOf(s.settings)[2].second); // no name is taken there
         s.discs.pick(discs->current(), 2, "title", 1);
         d.settle();
         shot(discs, "disc");
+        discs->panel()->setPlan(usualPlanText());
         find(1, 1);
         discs->ripButton()->click();
         for (int i = 0; i < 400 && s.rips.progress().done < 4300; ++i)

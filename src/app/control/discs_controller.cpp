@@ -44,6 +44,10 @@ size_t DiscsController::Disc::placeOf(size_t track) const {
     return before && track > 0 ? track - 1 : track;
 }
 
+QString DiscsController::Disc::driveKey() const {
+    return isImage ? shownPath(drive) : name;
+}
+
 const disc::Variant* DiscsController::Disc::variant() const {
     return chosen >= 0 && static_cast<size_t>(chosen) < variants.size()
                ? &variants[static_cast<size_t>(chosen)]
@@ -118,10 +122,18 @@ void DiscsController::open(const Path& drive) {
 
 void DiscsController::take(const Path& drive, disc::DriveLook look, std::vector<std::string> notes,
                            const std::string& date) {
+    const bool isImage = !disc::isDevice(drive);
+    for (const Disc& there : discs_)
+        if (there.drive == drive && !there.out && (isImage || there.busy)) {
+            emit opened(there.number); // what was typed stays
+            return;
+        }
+    // Put in again, or another disc in the same drive: it takes the place of what was there.
+    std::erase_if(discs_, [&](const Disc& other) { return other.drive == drive; });
     Disc d;
     d.number = ++last_;
     d.drive = drive;
-    d.isImage = !disc::isDevice(drive);
+    d.isImage = isImage;
     d.name = qs(look.name);
     d.toc = std::move(look.toc);
     d.text = std::move(look.text);
@@ -154,8 +166,6 @@ void DiscsController::take(const Path& drive, disc::DriveLook look, std::vector<
         d.tracks.push_back(std::move(track));
     }
     d.own = d.fields;
-    // Put in again: it takes the place of what it was.
-    std::erase_if(discs_, [&](const Disc& other) { return other.out && other.drive == drive; });
     discs_.push_back(std::move(d));
     emit changed();
     emit opened(last_);

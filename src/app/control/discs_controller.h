@@ -49,6 +49,8 @@ public:
         /// Of a track, among those of the table: one may stand before them.
         size_t placeOf(size_t track) const;
         const disc::Variant* variant() const; // nullptr: what the disc says
+        /// Under which the offset of its drive is kept: an image has that of the drive that made it.
+        QString driveKey() const;
     };
 
     DiscsController(ReferencesController& references, JobList& jobs, Messages& messages);

@@ -16,7 +16,7 @@ const std::pair<const char*, const char*> shippedPlans[] = {
     {QT_TRANSLATE_NOOP("Plans", "Artist / album"),
      "{album artist, else artist}/{album, else \"Single tracks\"}/{track: 2 digits} {title}"},
     {QT_TRANSLATE_NOOP("Plans", "Label / catalogue number"),
-     "{label, else \"No label\"}/{catalogue number, after \" \"}{album}/{track: 2 digits} {artist} - "
+     "{label, else \"No label\"}/{catalogue number: after \" \"}{album}/{track: 2 digits} {artist} - "
      "{title}"},
     {QT_TRANSLATE_NOOP("Plans", "One folder: artist - title"), "{artist} - {title}"},
 };

@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "app/shell/text_utils.h"
-#include "core/audio/encode.h"
+#include "core/files/disk.h"
 #include "core/library/sound_prints.h"
 #include "core/tags/kept_pictures.h"
 
@@ -14,6 +14,11 @@ using Disc = DiscsController::Disc;
 using State = RipController::Track::State;
 
 RipController::RipController(const Uses& use) : use_(use) {
+    connect(&use_.writing, &WritingController::written, this, [this] { // a rip may have been taken back
+        for (auto& [disc, rip] : rips_)
+            rip.looked.clear();
+        emit changed();
+    });
     connect(&use_.discs, &DiscsController::changed, this,
             [this] { std::erase_if(rips_, [this](const auto& r) { return !use_.discs.find(r.first); }); });
 }
@@ -61,7 +66,11 @@ RipController::Planned RipController::planOf(const Disc& d, const RipSettings& s
                                          [](const auto& track) { return track.entry.number; });
         if (t == d.tracks.end())
             continue;
-        const Track& done = rip.tracks[static_cast<size_t>(t - d.tracks.begin())];
+        Track& done = rip.tracks[static_cast<size_t>(t - d.tracks.begin())];
+        if (done.state == State::Ripped && ripping_ != d.number && !files::isThere(done.report.file)) {
+            done = {}; // taken back, or moved by others
+            use_.discs.setFixed(d.number, static_cast<size_t>(t - d.tracks.begin()), false);
+        }
         if (done.state == State::Ripped && done.format == settings.format && done.root == root)
             continue;
         if (!t->wanted)
@@ -87,7 +96,7 @@ RipController::Planned RipController::planOf(const Disc& d, const RipSettings& s
     wanted.reading.verify = settings.verify;
     wanted.eject = settings.eject;
     wanted.pictures = use_.pictures.folder();
-    if (const auto offset = offsetOfDriveNamed(d.name))
+    if (const auto offset = offsetOfDrive(d.driveKey()))
         wanted.offset = offset->samples;
     out.plan = std::move(wanted);
     return out;
@@ -134,7 +143,8 @@ struct RipController::Task {
 };
 
 RipController::Outcome RipController::work(const Task& task, std::stop_token stop, work::Progress& progress,
-                                           const std::function<void(const disc::RipProgress&)>& going) {
+                                           const std::function<void(const disc::RipProgress&)>& going,
+                                           const std::function<void(const disc::TrackReport&)>& told) {
     Outcome out;
     out.reports = task.reports;
     disc::RipPlan plan = task.plan;
@@ -184,6 +194,7 @@ RipController::Outcome RipController::work(const Task& task, std::stop_token sto
     };
     std::vector<FileId> ids;
     auto ended = [&](const disc::TrackReport& t) {
+        told(t);
         soFar.tracks.push_back(t);
         if (t.file.empty())
             return;
@@ -290,7 +301,7 @@ void RipController::rip(int number, const RipSettings& settings) {
     task.plan = planned.plan;
     if (const disc::Variant* v = d->variant())
         task.chosen = *v;
-    task.findOffset = !offsetOfDriveNamed(d->name);
+    task.findOffset = !offsetOfDrive(d->driveKey());
     task.listen = settings.listen;
     task.references = use_.references.held();
     task.title = ss(tr("Rip %1").arg(d->title()));
@@ -302,11 +313,18 @@ void RipController::rip(int number, const RipSettings& settings) {
         this, {ss(tr("Ripping %1").arg(d->title())), work::Priority::Asked, {.drive = d->drive.native()}},
         [this, number, task = std::move(task),
          tracks = running_](std::stop_token stop, work::Progress& progress) -> Result<Outcome> {
-            return work(task, stop, progress, [this, number, tracks](const disc::RipProgress& p) {
-                // The controllers wait for their jobs before they go.
-                QMetaObject::invokeMethod(
-                    this, [this, number, p, tracks] { take(number, p, tracks); }, Qt::QueuedConnection);
-            });
+            // The controllers wait for their jobs before they go.
+            return work(
+                task, stop, progress,
+                [this, number, tracks](const disc::RipProgress& p) {
+                    QMetaObject::invokeMethod(
+                        this, [this, number, p, tracks] { take(number, p, tracks); }, Qt::QueuedConnection);
+                },
+                [this, number, tracks](const disc::TrackReport& t) {
+                    QMetaObject::invokeMethod(
+                        this, [this, number, t, tracks] { takeEnded(number, t, tracks); },
+                        Qt::QueuedConnection);
+                });
         },
         [this, number, settings, tracks = running_](Result<Outcome> outcome) {
             ripping_ = 0;
@@ -351,14 +369,25 @@ void RipController::take(int number, const disc::RipProgress& progress, const st
     if (ripping_ != number || progress.track >= tracks.size())
         return;
     Rip& rip = rips_[number];
-    for (size_t i = 0; i < progress.track; ++i)
-        if (Track& before = rip.tracks[tracks[i]]; before.state != State::Failed)
-            before.state = State::Ripped;
     Track& t = rip.tracks[tracks[progress.track]];
     t.state = State::Reading;
     t.done = progress.done;
     t.doubtful = progress.doubtful;
     t.bad = progress.bad;
+    emit progressed(number);
+}
+
+void RipController::takeEnded(int number, const disc::TrackReport& report,
+                              const std::vector<size_t>& tracks) {
+    const Disc* d = use_.discs.find(number);
+    if (!d || ripping_ != number)
+        return;
+    for (const size_t i : tracks)
+        if (d->tracks[i].entry.number == report.number) {
+            Track& t = rips_[number].tracks[i];
+            t.report = report;
+            t.state = report.file.empty() ? State::Failed : State::Ripped;
+        }
     emit progressed(number);
 }
 
@@ -368,9 +397,10 @@ void RipController::end(int number, const RipSettings& settings, const std::vect
     if (!d)
         return;
     Rip& rip = rips_[number];
+    rip.looked.clear();
     const disc::RipReport& report = outcome.report;
     if (outcome.offset)
-        rememberOffset(d->name, {*outcome.offset, d->title()});
+        rememberOffset(d->driveKey(), {*outcome.offset, d->title()});
     if (!report.ended.empty())
         rip.ended = qs(report.ended);
     for (const std::string& sentence : outcome.troubles)
@@ -518,13 +548,13 @@ void RipController::findOffset(int number) {
          {.drive = d->drive.native()}},
         [drive = d->drive, toc = d->toc, medium = v.release.media[v.medium]](
             std::stop_token stop, work::Progress&) { return disc::offsetOfDrive(drive, toc, medium, stop); },
-        [this, name = d->name, title = d->title()](Result<std::optional<int>> offset) {
+        [this, key = d->driveKey(), title = d->title()](Result<std::optional<int>> offset) {
             if (!offset) {
                 use_.messages.say(offset.error());
                 return;
             }
             if (*offset)
-                rememberOffset(name, {**offset, title});
+                rememberOffset(key, {**offset, title});
             else
                 use_.messages.say(tr("What others have read of this disc is not what this drive reads, by no "
                                      "offset. Try another disc."),
@@ -535,7 +565,7 @@ void RipController::findOffset(int number) {
 
 void RipController::setOffset(int number, int samples) {
     if (const Disc* d = use_.discs.find(number))
-        rememberOffset(d->name, {samples, {}});
+        rememberOffset(d->driveKey(), {samples, {}});
     emit changed();
 }
 

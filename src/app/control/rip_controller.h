@@ -109,11 +109,13 @@ private:
     };
     struct Task; // what the job is given
     static Outcome work(const Task& task, std::stop_token stop, work::Progress& progress,
-                        const std::function<void(const disc::RipProgress&)>& going);
+                        const std::function<void(const disc::RipProgress&)>& going,
+                        const std::function<void(const disc::TrackReport&)>& told);
     Path rootOf(const RipSettings& settings) const;
     void noticeEarlier(const DiscsController::Disc& disc, Rip& rip, const disc::RipPlan& plan,
                        const Path& root);
     void take(int number, const disc::RipProgress& progress, const std::vector<size_t>& tracks);
+    void takeEnded(int number, const disc::TrackReport& report, const std::vector<size_t>& tracks);
     void end(int number, const RipSettings& settings, const std::vector<size_t>& tracks, Outcome outcome);
     void tellEnd(const DiscsController::Disc& disc, const Rip& rip, size_t wanted, size_t files,
                  size_t unproven);

@@ -49,15 +49,15 @@ QString keyOf(const QString& drive) {
 
 } // namespace
 
-std::optional<KnownOffset> offsetOfDriveNamed(const QString& name) {
-    const QStringList kept = QSettings().value(keyOf(name)).toStringList();
+std::optional<KnownOffset> offsetOfDrive(const QString& key) {
+    const QStringList kept = QSettings().value(keyOf(key)).toStringList();
     if (kept.size() != 2)
         return std::nullopt;
     return KnownOffset{kept[0].toInt(), kept[1]};
 }
 
-void rememberOffset(const QString& name, const KnownOffset& offset) {
-    QSettings().setValue(keyOf(name), QStringList{QString::number(offset.samples), offset.from});
+void rememberOffset(const QString& key, const KnownOffset& offset) {
+    QSettings().setValue(keyOf(key), QStringList{QString::number(offset.samples), offset.from});
 }
 
 } // namespace moorfrost::app

@@ -27,12 +27,12 @@ struct RipSettings {
 RipSettings rememberedRip();
 void rememberRip(const RipSettings& settings);
 
-/// Of a drive, in samples; nullopt: not known.
+/// Of a drive (Disc::driveKey()), in samples; nullopt: not known.
 struct KnownOffset {
     int samples = 0;
     QString from; // the disc that it was found with; "": set by hand
 };
-std::optional<KnownOffset> offsetOfDriveNamed(const QString& name);
-void rememberOffset(const QString& name, const KnownOffset& offset);
+std::optional<KnownOffset> offsetOfDrive(const QString& key);
+void rememberOffset(const QString& key, const KnownOffset& offset);
 
 } // namespace moorfrost::app

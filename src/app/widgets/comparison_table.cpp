@@ -14,7 +14,7 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr int lineHeight = 28, captionWidth = 124, leastColumn = 168;
+constexpr int lineHeight = 28, captionWidth = 136, leastColumn = 168;
 constexpr int barRole = Qt::UserRole + 1, differsRole = Qt::UserRole + 2, chosenRole = Qt::UserRole + 3,
               blankRole = Qt::UserRole + 4, pickedRole = Qt::UserRole + 5;
 
@@ -229,7 +229,7 @@ void ComparisonTable::fit() {
     if (columns == 0)
         return;
     const int room = viewport()->width() - captionWidth;
-    const int each = std::clamp(room / columns, leastColumn, 300);
+    const int each = std::clamp(room / columns, leastColumn, columns <= 2 ? 480 : 300);
     setColumnWidth(0, captionWidth);
     for (int i = 1; i <= columns; ++i)
         setColumnWidth(i, each);

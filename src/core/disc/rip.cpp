@@ -285,7 +285,7 @@ int32_t beginOf(const Toc& toc, int number) {
 
 } // namespace
 
-std::string reportText(const RipReport& report) {
+std::string reportText(const RipReport& report, const Path& folder) {
     std::string out = "Moorfrost, report of a rip\n\n";
     out += "Disc: " + report.toc.table() + "\n";
     if (!report.toc.mediaNumber.empty())
@@ -301,7 +301,7 @@ std::string reportText(const RipReport& report) {
     for (const TrackReport& t : report.tracks) {
         out += fmt::format("\nTrack {:02}\n", t.number);
         if (!t.file.empty())
-            out += "  File: " + t.file.filename().native() + "\n";
+            out += "  File: " + t.file.lexically_relative(folder).native() + "\n";
         if (!t.error.empty())
             out += "  " + t.error + "\n";
         if (t.file.empty())

@@ -79,11 +79,13 @@ RipReport rip(Drive& drive, const RipPlan& plan, std::stop_token stop,
 /// What a rip that was cut short may have left of this track.
 void removeUnfinished(const RipTrack& track);
 
-/// For people, to lie beside the files.
-std::string reportText(const RipReport& report);
+/// For people, to lie in this folder: files are told from there.
+std::string reportText(const RipReport& report, const Path& folder);
 /// The same as JSON.
-std::string reportJson(const RipReport& report);
+std::string reportJson(const RipReport& report, const Path& folder);
 /// A cue sheet for the files of the report.
-std::string reportSheet(const RipReport& report);
+std::string reportSheet(const RipReport& report, const Path& folder);
+/// The folder of the first of its files; "" where there is none.
+Path folderOf(const RipReport& report);
 
 } // namespace moorfrost::disc

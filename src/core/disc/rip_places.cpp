@@ -59,7 +59,7 @@ std::optional<TrackReport> trackIn(const Json& j, const Path& folder) {
     out.number = j.at("number").get<int>();
     if (!j.at("file").is_string())
         return std::nullopt;
-    out.file = folder / j.at("file").get<std::string>();
+    out.file = (folder / j.at("file").get<std::string>()).lexically_normal();
     out.crc = static_cast<uint32_t>(std::stoul(j.at("crc32").get<std::string>(), nullptr, 16));
     out.crcLoud =
         static_cast<uint32_t>(std::stoul(j.at("crc32_without_silence").get<std::string>(), nullptr, 16));

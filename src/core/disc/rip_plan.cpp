@@ -111,9 +111,9 @@ ReportFiles placeForReports(const Path& folder) {
 Status keepReports(const RipReport& report, const ReportFiles& files) {
     if (std::ranges::all_of(report.tracks, [](const TrackReport& t) { return t.file.empty(); }))
         return Done{};
-    for (const auto& [file, text] :
-         {std::pair(files.text, reportText(report)), std::pair(files.json, reportJson(report)),
-          std::pair(files.sheet, reportSheet(report))})
+    for (const auto& [file, text] : {std::pair(files.text, reportText(report, files.text.parent_path())),
+                                     std::pair(files.json, reportJson(report, files.text.parent_path())),
+                                     std::pair(files.sheet, reportSheet(report, files.text.parent_path()))})
         if (Status written = files::writeWhole(file, text); !written)
             return written;
     return Done{};

@@ -9,7 +9,14 @@
 
 namespace moorfrost::disc {
 
-std::string reportJson(const RipReport& report) {
+Path folderOf(const RipReport& report) {
+    for (const TrackReport& t : report.tracks)
+        if (!t.file.empty())
+            return t.file.parent_path();
+    return {};
+}
+
+std::string reportJson(const RipReport& report, const Path& folder) {
     using Json = nlohmann::ordered_json;
     Json out;
     out["moorfrost"] = "rip";
@@ -26,7 +33,8 @@ std::string reportJson(const RipReport& report) {
     out["tracks"] = Json::array();
     for (const TrackReport& t : report.tracks) {
         Json j{{"number", t.number}};
-        j["file"] = t.file.empty() ? Json(nullptr) : Json(text::forDisplay(t.file.filename().native()));
+        j["file"] = t.file.empty() ? Json(nullptr)
+                                   : Json(text::forDisplay(t.file.lexically_relative(folder).native()));
         j["error"] = t.error.empty() ? Json(nullptr) : Json(t.error);
         if (!t.file.empty()) {
             j["crc32"] = fmt::format("{:08x}", t.crc);
@@ -45,7 +53,7 @@ std::string reportJson(const RipReport& report) {
     return out.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
-std::string reportSheet(const RipReport& report) {
+std::string reportSheet(const RipReport& report, const Path& folder) {
     CueSheet sheet;
     sheet.mediaNumber = report.toc.mediaNumber;
     for (const TrackReport& t : report.tracks) {
@@ -61,7 +69,7 @@ std::string reportSheet(const RipReport& report) {
                 track.preEmphasis = entry.preEmphasis;
                 track.copyPermitted = entry.copyPermitted;
             }
-        sheet.files.push_back({t.file.filename().native(), CueFile::Kind::Sound});
+        sheet.files.push_back({t.file.lexically_relative(folder).native(), CueFile::Kind::Sound});
         sheet.tracks.push_back(std::move(track));
     }
     return cueSheetText(sheet);

@@ -2,7 +2,6 @@
 #include "app/bench/discs/disc_dialog.h"
 
 #include <QFileDialog>
-#include <QGridLayout>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QMenu>
@@ -86,8 +85,11 @@ DiscDialog::DiscDialog(const RipPanel::Uses& use, QWidget* parent) : QDialog(par
     connect(stop_, &QPushButton::clicked, &use_.rips, &RipController::stop);
     connect(&use_.discs, &DiscsController::changed, this, &DiscDialog::refresh);
     connect(&use_.rips, &RipController::changed, this, &DiscDialog::refresh);
-    connect(&use_.discs, &DiscsController::opened, this,
-            [this] { list_->setCurrentRow(list_->count() - 1); });
+    connect(&use_.discs, &DiscsController::opened, this, [this](int disc) {
+        for (int row = 0; row < list_->count(); ++row)
+            if (list_->item(row)->data(Qt::UserRole).toInt() == disc)
+                list_->setCurrentRow(row);
+    });
     connect(&use_.discs, &DiscsController::told, this, [this](int disc) {
         if (disc == current())
             showDisc();
@@ -150,31 +152,27 @@ void DiscDialog::fillReadMenu() {
 }
 
 QWidget* DiscDialog::makeForm() {
-    auto* form = new QGridLayout;
-    form->setContentsMargins(14, 10, 14, 10);
-    form->setHorizontalSpacing(8);
-    form->setVerticalSpacing(6);
-    int at = 0;
+    static const std::map<std::string, int> widths = {{"album_artist", 150}, {"album", 172}, {"genre", 104},
+                                                      {"date", 96},          {"label", 150}, {"disc", 44},
+                                                      {"discs", 44}};
+    std::vector<QWidget*> all;
     for (const std::string& field : DiscsController::fieldsOfDisc()) {
         auto* edit = new QLineEdit;
         edit->setAccessibleName(fieldLabel(field));
-        auto* name = label(fieldLabel(field), "quiet");
-        name->setBuddy(edit);
-        form->addWidget(name, at / 4, at % 4 * 2, Qt::AlignRight);
-        form->addWidget(edit, at / 4, at % 4 * 2 + 1);
+        const auto width = widths.find(field);
+        edit->setFixedWidth(width == widths.end() ? 100 : width->second);
+        all.push_back(captioned(fieldLabel(field), {edit}));
         fields_.emplace_back(field, edit);
         connect(edit, &QLineEdit::editingFinished, this, [this, edit, field] {
             if (edit->isModified())
                 use_.discs.setField(current(), -1, field, ss(edit->text()));
             edit->setModified(false);
         });
-        ++at;
     }
-    for (const auto& [column, stretch] : {std::pair(1, 4), {3, 4}, {5, 3}, {7, 1}})
-        form->setColumnStretch(column, stretch);
-    fieldLine("date")->setMinimumWidth(104);
     auto* widget = new QWidget;
-    widget->setLayout(form);
+    auto* layout = new QVBoxLayout(widget);
+    layout->setContentsMargins(14, 8, 14, 8);
+    layout->addWidget(flowing(all, 9));
     return widget;
 }
 
@@ -331,8 +329,7 @@ void DiscDialog::showDisc() {
         codes = codes || !tags::firstValue(t.fields, "isrc").empty();
         composers = composers || !tags::firstValue(t.fields, "composer").empty();
     }
-    table_->setColumnHidden(DiscTrackModel::Isrc, !codes);
-    table_->setColumnHidden(DiscTrackModel::Composer, !composers);
+    table_->setTold(composers, codes);
     showNotes(*d);
 }
 

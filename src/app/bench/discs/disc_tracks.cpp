@@ -291,4 +291,21 @@ DiscTrackTable::DiscTrackTable(DiscTrackModel* model, QWidget* parent) : QTableV
     horizontalHeader()->setMinimumSectionSize(44);
 }
 
+void DiscTrackTable::setTold(bool composers, bool codes) {
+    composers_ = composers;
+    codes_ = codes;
+    fit();
+}
+
+void DiscTrackTable::resizeEvent(QResizeEvent* event) {
+    QTableView::resizeEvent(event);
+    fit();
+}
+
+void DiscTrackTable::fit() {
+    constexpr int forCodes = 640, forAll = 740;
+    setColumnHidden(DiscTrackModel::Isrc, !codes_ || width() < forCodes);
+    setColumnHidden(DiscTrackModel::Composer, !composers_ || width() < forAll);
+}
+
 } // namespace moorfrost::app

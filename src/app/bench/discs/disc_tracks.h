@@ -49,6 +49,17 @@ class DiscTrackTable : public QTableView {
     Q_OBJECT
 public:
     explicit DiscTrackTable(DiscTrackModel* model, QWidget* parent = nullptr);
+    /// Whether anybody is told as a composer, and any code: else these columns are not shown, nor where there
+    /// is no room for them.
+    void setTold(bool composers, bool codes);
+
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
+private:
+    void fit();
+
+    bool composers_ = false, codes_ = false;
 };
 
 } // namespace moorfrost::app

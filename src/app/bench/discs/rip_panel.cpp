@@ -266,7 +266,7 @@ void RipPanel::resizeEvent(QResizeEvent* event) {
 
 void RipPanel::showOffset() {
     const DiscsController::Disc* d = use_.discs.find(disc_);
-    const auto known = d ? offsetOfDriveNamed(d->name) : std::nullopt;
+    const auto known = d ? offsetOfDrive(d->driveKey()) : std::nullopt;
     offset_->setText(
         !known ? tr("The offset of this drive is not known.")
         : known->from.isEmpty()
@@ -286,7 +286,7 @@ void RipPanel::enterOffset() {
     const DiscsController::Disc* d = use_.discs.find(disc_);
     if (!d)
         return;
-    const auto known = offsetOfDriveNamed(d->name);
+    const auto known = offsetOfDrive(d->driveKey());
     bool ok = false;
     const int samples =
         QInputDialog::getInt(this, tr("Offset of %1").arg(d->name),
@@ -314,8 +314,13 @@ void RipPanel::showPlan() {
     if (!planned_.plan.tracks.empty())
         lines << QString(static_cast<int>(planned_.places.front().parts.size() - 1) * 2, ' ') +
                      "disc report.txt, disc.cue";
-    if (!planned_.problem.isEmpty())
-        lines = {planned_.problem};
+    preview_->setWordWrap(!planned_.problem.isEmpty());
+    if (!planned_.problem.isEmpty()) {
+        preview_->setText(planned_.problem);
+        preview_->setToolTip(planned_.problem);
+        emit planned(0);
+        return;
+    }
     lines << whyNot(planned_.places);
     preview_->setToolTip(lines.join('\n'));
     for (QString& line : lines)
