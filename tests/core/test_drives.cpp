@@ -282,6 +282,11 @@ private slots:
         QCOMPARE(sets[0].done, size_t(5));
         QVERIFY(!sets[0].running);
         QVERIFY((*store)->files().idOf(made[0]) > 0);
+        // In the history of the file it is one thing, not a change of each field.
+        const auto events = (*store)->journal().historyOf((*store)->files().idOf(made[0]), 5);
+        QCOMPARE(events.size(), size_t(1));
+        QCOMPARE(events[0].title, std::string("Ripped disc"));
+        QVERIFY(events[0].fields.empty());
         // Not while something was done to a file since.
         work::Progress progress;
         files::ChangeSet later;

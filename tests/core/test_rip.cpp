@@ -383,15 +383,23 @@ private slots:
 
     void diskFull() {
         NEEDS_ROOT;
-        test::SmallDisk small(*box_ / "out", "size=2500k");
+        test::SmallDisk small(*box_ / "out", "size=3400k");
         QVERIFY(small.isThere());
         makeImage(".bin");
         auto disc = drive();
         const RipReport report = rip(*disc, plan("wav"), {}, [](const RipProgress&) {});
         QVERIFY(!report.complete);
         QVERIFY2(report.ended.find("full") != std::string::npos, report.ended.c_str());
-        QCOMPARE(left(), std::set<std::string>{"01.wav"});
-        QVERIFY(holds(*box_ / "out/01.wav", 0, 400));
+        // One is finished while the next is read: which of the two finds the disk full is chance. What is
+        // told as a file is whole, and there is nothing else.
+        std::set<std::string> told;
+        for (const TrackReport& t : report.tracks)
+            if (!t.file.empty()) {
+                told.insert(t.file.filename().native());
+                QVERIFY(holds(t.file, static_cast<size_t>(t.number - 1) * 400, 400));
+            }
+        QCOMPARE(left(), told);
+        QVERIFY(told.contains("01.wav") && told.size() < 3);
     }
 
     void stopped() {

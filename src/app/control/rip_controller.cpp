@@ -173,12 +173,8 @@ RipController::Outcome RipController::work(const Task& task, std::stop_token sto
     auto record = [&](const Path& file, const tags::Fields& fields, const std::vector<Path>& folders) {
         if (!made)
             return;
-        try {
-            if (Status added = made->add(file, fields, folders); !added)
-                trouble(added.error().message);
-        } catch (const std::exception& e) { // the library; the file is there all the same
-            trouble(ss(tr("The library could not record %1: %2").arg(shownName(file), QString(e.what()))));
-        }
+        if (Status added = made->add(file, fields, folders); !added)
+            trouble(added.error().message);
     };
     disc::RipReport soFar;
     auto keep = [&](const disc::RipReport& report) {

@@ -62,11 +62,15 @@ Status talk(const std::string& question, std::stop_token stop,
     if (Status said = process.say(question); !said)
         return said;
     bool closed = false;
+    auto patience = std::chrono::steady_clock::time_point::max();
     for (;;) {
         if (stop.stop_requested() && !closed) {
             process.closeInput();
             closed = true;
+            patience = std::chrono::steady_clock::now() + 20s;
         }
+        if (std::chrono::steady_clock::now() > patience)
+            return stopped(); // the drive hangs: the process goes with it
         const ChildProcess::Heard heard = process.line(100ms);
         if (heard.ended)
             return closed ? stopped() : unexpected();

@@ -3,6 +3,7 @@
 
 #include "core/files/disk.h"
 #include "core/library/writing.h"
+#include "core/text/text.h"
 
 namespace moorfrost::library {
 
@@ -19,6 +20,16 @@ MadeFiles::MadeFiles(Store& store, std::string title, int64_t set) : store_(stor
 }
 
 Status MadeFiles::add(const Path& file, const tags::Fields& fields, const std::vector<Path>& folders) {
+    try {
+        return record(file, fields, folders);
+    } catch (const std::exception& e) { // the library; the file is there all the same
+        return Error{ErrorKind::Io, file,
+                     "The library could not record " + text::forDisplay(file.filename().native()) + ": " +
+                         e.what()};
+    }
+}
+
+Status MadeFiles::record(const Path& file, const tags::Fields& fields, const std::vector<Path>& folders) {
     auto look = files::lookAt(file);
     if (!look)
         return look.error();

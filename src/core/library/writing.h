@@ -59,13 +59,16 @@ public:
     /// `set`: one of these that goes on, while nothing of it was taken back; 0: a new one.
     MadeFiles(Store& store, std::string title, int64_t set = 0);
     /// `fields`: as they were written. `folders`: that were made for it, outer ones first. One that is in the
-    /// set already is another state of the same. An Error where the file is not there.
+    /// set already is another state of the same. An Error where the file is not there, or the library cannot
+    /// take it.
     Status add(const Path& file, const tags::Fields& fields, const std::vector<Path>& folders);
     int64_t set() const { return set_; } // 0: nothing was made yet
     /// Files on shelves of which something else is known now.
     std::vector<FileId> takeTouched() { return std::exchange(touched_, {}); }
 
 private:
+    Status record(const Path& file, const tags::Fields& fields, const std::vector<Path>& folders);
+
     Store& store_;
     std::string title_;
     int64_t set_ = 0;

@@ -197,7 +197,7 @@ std::vector<Event> JournalTable::historyOf(FileId file, size_t most) {
         e.takenBack = static_cast<StepState>(s.integer(3)) == StepState::TakenBack;
         e.from = s.string(4);
         e.to = s.string(5);
-        if (auto record = files::recordFromText(s.string(6)))
+        if (auto record = files::recordFromText(s.string(6)); record && !record->step.made)
             for (const auto* fields : {&record->before, &record->after})
                 for (const auto& [key, values] : *fields) {
                     auto before = record->before.find(key), after = record->after.find(key);
