@@ -46,11 +46,11 @@ struct Track {
 
 /// What somebody else has read of a track of a disc.
 struct DiscReading {
-    int track = 0;    // its number on the disc
-    /// CRC-32 of its samples (16 bit, the lower byte first), the pause behind it with it; without the first and
-    /// the last five sectors of the disc, which not every drive reaches.
+    int track = 0; // its number on the disc
+    /// CRC-32 of its samples (16 bit, the lower byte first), the pause behind it with it; without the first
+    /// and the last five sectors of the disc, which not every drive reaches.
     uint32_t crc = 0;
-    int count = 1;    // so many have read this
+    int count = 1; // so many have read this
     bool operator==(const DiscReading&) const = default;
 };
 
