@@ -48,6 +48,7 @@ struct Options {
     std::string into; // a folder
     std::string format = "flac";
     std::string edition, offset, log; // of a rip
+    std::string when, where, note;    // of a use
     bool eject = false;
     bool json = false;
 };
@@ -61,6 +62,8 @@ int putAway(const Options& options);
 int journal(const Options& options);
 int takeBack(const Options& options);
 int recording(const Options& options);
+int rate(const Options& options);
+int uses(const Options& options);
 int identify(const Options& options);
 int reference(const Options& options);
 int fingerprint(const Options& options);

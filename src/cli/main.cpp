@@ -25,6 +25,15 @@ int main(int argc, char** argv) {
         sub->add_flag("--no-subfolders", o.noSubfolders, "Leave out the folders inside the folders");
         return sub;
     };
+    CLI::App* rating = add("rate", "Rate recordings", rate);
+    rating->add_option("rating", o.step, "1 to 5; 0 takes it away")->required();
+    rating->add_option("path", o.paths, "Files that the library knows")->required();
+    CLI::App* used = add("uses", "Print where recordings were used, or note a use", uses);
+    used->add_option("path", o.paths, "Files that the library knows")->required();
+    used->add_option("--add", o.step, "What they were used in");
+    used->add_option("--where", o.where, "Where");
+    used->add_option("--date", o.when, "When: a year, year-month or year-month-day");
+    used->add_option("--note", o.note, "What else is to be said");
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {
         sub->add_option(

@@ -52,7 +52,75 @@ int report(library::Store& store, const Result<library::ChangeOutcome>& outcome)
     return 0;
 }
 
+/// What is not known is said; `fine` turns false.
+std::vector<library::FileId> knownFiles(library::Store& store, const std::vector<Path>& paths, bool& fine) {
+    std::vector<library::FileId> out;
+    for (const Path& path : paths) {
+        const library::FileId id = store.files().idOf(path);
+        if (id == 0)
+            say("The library does not know \"" + text::forDisplay(path.native()) + "\".");
+        else
+            out.push_back(id);
+        fine = fine && id != 0;
+    }
+    return out;
+}
+
+/// Keeps one value of all of them.
+Result<library::ChangeOutcome> keepOne(library::Store& store, const std::string& title,
+                                       const std::string& field, const std::string& value,
+                                       const std::vector<library::FileId>& files) {
+    const std::vector<std::string> values =
+        value.empty() ? std::vector<std::string>() : std::vector<std::string>{value};
+    if (std::string why = library::whyNotKept(field, values); !why.empty())
+        return Error{ErrorKind::Invalid, {}, std::move(why)};
+    library::KeptValues all;
+    for (const library::FileId id : files)
+        all[id] = values;
+    return library::keepValues(store, title, field, all);
+}
+
 } // namespace
+
+int rate(const Options& options) {
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    bool fine = true;
+    const std::vector<library::FileId> files = knownFiles(*store, pathsOf(options), fine);
+    if (!fine) // rather none than others than were meant
+        return 1;
+    const std::string value = options.step == "0" ? std::string() : options.step;
+    return report(*store, keepOne(*store, value.empty() ? "Take the rating away" : "Rate " + value,
+                                  library::ratingField, value, files));
+}
+
+int uses(const Options& options) {
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    bool fine = true;
+    const std::vector<library::FileId> files = knownFiles(*store, pathsOf(options), fine);
+    const library::Use use{options.when, options.step, options.where, options.note};
+    if (!use.what.empty()) {
+        if (!fine)
+            return 1;
+        return report(*store, library::addUse(*store, "Used in " + use.what, use, files));
+    }
+    for (const library::FileId id : files) {
+        const library::RecordingView view = library::recordingOf(*store, id);
+        const auto kept = view.kept.find(library::useField);
+        Json out;
+        putPath(out, store->files().find(id)->path);
+        out["uses"] = Json::array();
+        if (kept != view.kept.end())
+            for (const library::Use& u : library::usesFrom(kept->second))
+                out["uses"].push_back(
+                    {{"what", u.what}, {"where", u.where}, {"date", u.date}, {"note", u.note}});
+        print(out);
+    }
+    return fine ? 0 : 1;
+}
 
 int recording(const Options& options) {
     auto store = openLibrary(options);
@@ -77,16 +145,8 @@ int recording(const Options& options) {
         say(options.step == "merge" ? "Name two files at least." : "Name the files.");
         return wrongly;
     }
-    std::vector<library::FileId> files;
     bool fine = true;
-    for (const Path& path : paths) {
-        const library::FileId id = store->files().idOf(path);
-        if (id == 0)
-            say("The library does not know \"" + text::forDisplay(path.native()) + "\".");
-        else
-            files.push_back(id);
-        fine = fine && id != 0;
-    }
+    const std::vector<library::FileId> files = knownFiles(*store, paths, fine);
     if (options.step == "show") {
         for (library::FileId id : files)
             print(recordingJson(library::recordingOf(*store, id)));

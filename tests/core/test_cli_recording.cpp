@@ -27,6 +27,28 @@ private slots:
                             {{store->files().idOf(*box_ / "shelf/b.mp3"), {"speech"}}});
     }
 
+    void ratedAndUsed() {
+        QCOMPARE(run({"rate", "4", path("a.flac"), path("b.mp3")}).code, 0);
+        auto shown = run({"recording", "show", path("b.mp3")});
+        QCOMPARE(shown.lines.front()["kept"].toObject()["rating"].toArray()[0].toString(), QString("4"));
+        auto wrong = run({"rate", "9", path("a.flac")});
+        QCOMPARE(wrong.code, 1);
+        QVERIFY2(wrong.messages.contains("1 to 5"), qPrintable(wrong.messages));
+        QCOMPARE(run({"rate", "4", path("nowhere.flac")}).code, 1);
+        QCOMPARE(run({"rate", "0", path("b.mp3")}).code, 0);
+        QCOMPARE(run({"uses", path("a.flac"), "--add", "Tide and Timber", "--where", "Harbour Radio",
+                      "--date", "2026-11"})
+                     .code,
+                 0);
+        auto uses = run({"uses", path("a.flac"), path("b.mp3")});
+        QCOMPARE(uses.code, 0);
+        const QJsonObject use = uses.lines[0]["uses"].toArray()[0].toObject();
+        QCOMPARE(use["what"].toString(), QString("Tide and Timber"));
+        QCOMPARE(use["where"].toString(), QString("Harbour Radio"));
+        QVERIFY(uses.lines[1]["uses"].toArray().isEmpty());
+        QCOMPARE(run({"uses", path("a.flac"), "--add", "Tide and Timber", "--date", "some day"}).code, 1);
+    }
+
     void mergedShownPartedAndTakenBack() {
         auto merged = run({"recording", "merge", path("a.flac"), path("b.mp3"), path("odd \xFF.flac")});
         QCOMPARE(merged.code, 0);

@@ -61,7 +61,7 @@ bool isAsHeld(const Held& held, const library::FileRecord& f, const WorkRows& ro
     const auto in = rows.batches.find(f.id);
     const size_t batches = in == rows.batches.end() ? 0 : in->second.size();
     return h.path == f.path && h.state == f.state && h.error == f.error && h.shelf == f.shelf &&
-           h.kind == f.kind && h.absent == f.absent && h.tags.fields == f.tags.fields &&
+           h.kept == f.kept && h.absent == f.absent && h.tags.fields == f.tags.fields &&
            batches == held.batches.size() &&
            std::ranges::all_of(held.batches, [&](int64_t b) { return in->second.contains(b); });
 }

@@ -69,6 +69,46 @@ void RecordingsController::keep(const QString& title, const std::string& field,
           title, [then](bool) { then(); });
 }
 
+void RecordingsController::keepSame(const QString& title, const std::string& field,
+                                    const std::vector<FileId>& files, const std::string& value) {
+    const std::vector<std::string> values =
+        value.empty() ? std::vector<std::string>() : std::vector<std::string>{value};
+    if (const std::string why = library::whyNotKept(field, values); !why.empty()) {
+        messages_.say(qs(why), true);
+        return;
+    }
+    library::KeptValues all;
+    for (const FileId file : files)
+        all[file] = values;
+    keep(title, field, all, [] {});
+}
+
+void RecordingsController::rate(const std::vector<FileId>& files, int rating) {
+    keepSame(rating > 0 ? tr("Rate %1").arg(rating) : tr("Take the rating away"), library::ratingField, files,
+             rating > 0 ? std::to_string(rating) : std::string());
+}
+
+void RecordingsController::note(const std::vector<FileId>& files, const QString& text) {
+    keepSame(tr("Note"), library::noteField, files, ss(text.trimmed()));
+}
+
+void RecordingsController::setPlayout(const std::vector<FileId>& files, const QString& text) {
+    keepSame(tr("Playout number"), library::playoutField, files, ss(text.simplified()));
+}
+
+void RecordingsController::addUse(const std::vector<FileId>& files, const library::Use& use) {
+    const QString title = tr("Used in %1").arg(qs(use.what));
+    write([title = ss(title), use, files](Store& store) { return library::addUse(store, title, use, files); },
+          title);
+}
+
+void RecordingsController::removeUse(const std::vector<FileId>& files, const library::Use& use) {
+    const QString title = tr("Not used in %1").arg(qs(use.what));
+    write([title = ss(title), use,
+           files](Store& store) -> Result<Outcome> { return library::removeUse(store, title, use, files); },
+          title);
+}
+
 void RecordingsController::merge(const std::vector<FileId>& files) {
     write([files](Store& store) { return library::mergeRecordings(store, files); }, tr("Make one recording"));
 }

@@ -26,6 +26,12 @@ public:
     /// `title`: what the journal and the undo say. `then`: it is in the library, or never will be.
     void keep(const QString& title, const std::string& field, const library::KeptValues& values,
               std::function<void()> then);
+    /// 1 to 5; 0: none. A note, a playout number: "" for none.
+    void rate(const std::vector<FileId>& files, int rating);
+    void note(const std::vector<FileId>& files, const QString& text);
+    void setPlayout(const std::vector<FileId>& files, const QString& text);
+    void addUse(const std::vector<FileId>& files, const library::Use& use);
+    void removeUse(const std::vector<FileId>& files, const library::Use& use);
     void merge(const std::vector<FileId>& files);
     void part(const std::vector<FileId>& files);
     void chooseBest(FileId file, bool chosen);
@@ -61,6 +67,9 @@ private:
         QString title;
         uint64_t stamp = 0;
     };
+    /// The same value for all; says why where it cannot be kept.
+    void keepSame(const QString& title, const std::string& field, const std::vector<FileId>& files,
+                  const std::string& value);
     /// `title`: of an action that can be undone; "" where it is none.
     void write(Work work, const QString& title, std::function<void(bool done)> then = {});
     /// Moves the last action over, and does it the other way.

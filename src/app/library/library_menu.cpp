@@ -5,6 +5,8 @@
 
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/judging_box.h"
 
 namespace moorfrost::app {
 
@@ -22,10 +24,29 @@ void LibraryPage::showMenu(const QPoint& at) {
     if (count > 0 && count <= mostWithKind)
         addKindMenu(menu, use_.kinds, chosenFiles());
     if (count > 0 && count <= mostWithKind)
+        addJudgingMenu(menu);
+    if (count > 0 && count <= mostWithKind)
         addRecordingMenu(menu);
     if (!showsSleeves())
         menu.addAction(tr("Copy\tCtrl+C"), view_, &SheetView::copy);
     menu.exec(at);
+}
+
+void LibraryPage::addJudgingMenu(QMenu& menu) {
+    const std::vector<FileId> files = chosenFiles();
+    QMenu* rate = menu.addMenu(tr("Rate"));
+    for (int n = 5; n >= 0; --n)
+        rate->addAction(n > 0 ? starsText(std::to_string(n)) + QString("\tCtrl+Alt+%1").arg(n)
+                              : tr("no rating\tCtrl+Alt+0"),
+                        &use_.recordings, [this, files, n] { use_.recordings.rate(files, n); });
+    menu.addAction(tr("Note a use\u2026"), this, [this, files] {
+        QStringList known;
+        if (searcher_)
+            for (const library::FacetValue& v : searcher_->facet(searcher_->find({}), "used", 200))
+                known << qs(v.value);
+        if (const auto use = askForUse(this, known))
+            use_.recordings.addUse(files, *use);
+    });
 }
 
 void LibraryPage::addRecordingMenu(QMenu& menu) {

@@ -6,6 +6,7 @@
 #include <QPointer>
 #include <QScrollBar>
 #include <QSettings>
+#include <QShortcut>
 #include <QSlider>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -123,6 +124,14 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     connect(view_, &SheetView::playRequested, this, &LibraryPage::playRequested);
     connect(view_, &QTableView::doubleClicked, this,
             [this](const QModelIndex& i) { emit playRequested(model_->fileAt(i.row())); });
+    for (int n = 0; n <= 5; ++n) {
+        auto* rate = new QShortcut(QKeySequence(QString("Ctrl+Alt+%1").arg(n)), this);
+        rate->setContext(Qt::WidgetWithChildrenShortcut);
+        connect(rate, &QShortcut::activated, this, [this, n] {
+            if (std::vector<FileId> files = chosenFiles(); !files.empty())
+                use_.recordings.rate(files, n);
+        });
+    }
     connect(view_, &SheetView::menuRequested, this, &LibraryPage::showMenu);
     connect(grid_, &SleeveGrid::menuRequested, this, &LibraryPage::showMenu);
     connect(grid_, &SleeveGrid::chosenChanged, this, &LibraryPage::showDetails);

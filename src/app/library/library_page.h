@@ -105,6 +105,7 @@ private:
     std::vector<FileId> chosenFiles() const;
     void showMenu(const QPoint& at);
     void addRecordingMenu(QMenu& menu);
+    void addJudgingMenu(QMenu& menu);
     void takeSearcher();
     void search();
     /// `searcher`: whose rows the answer holds.

@@ -3,6 +3,7 @@
 
 #include "app/control/content_kinds.h"
 #include "app/shell/text_utils.h"
+#include "app/widgets/judging_box.h"
 #include "app/widgets/paint.h"
 #include "core/text/text.h"
 
@@ -53,6 +54,8 @@ QString TrackModel::cellText(int row, const std::string& key) const {
         std::string codec = searcher_->text(r, library::codecColumn);
         return qs(codec == "PCM" ? searcher_->text(r, library::formatNameColumn) : codec);
     }
+    if (key == ratingColumn)
+        return starsText(searcher_->text(r, key));
     if (key == kindColumn)
         if (auto kind = matching::kindByName(searcher_->text(r, library::kindColumn)))
             return kindText(*kind);

@@ -24,7 +24,9 @@ public:
     const std::shared_ptr<const library::Searcher>& searcher() const { return searcher_; }
 
     FileId fileAt(int row) const override;
-    std::vector<std::string> ownColumns() const override { return {readyColumn}; }
+    std::vector<std::string> ownColumns() const override {
+        return {readyColumn, ratingColumn, noteColumn, playoutColumn, usedColumn, lastUsedColumn};
+    }
     int rowCount(const QModelIndex& parent = {}) const override;
     QVariant data(const QModelIndex& index, int role) const override;
 

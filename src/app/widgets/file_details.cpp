@@ -14,6 +14,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/covers.h"
+#include "app/widgets/judging_box.h"
 #include "app/widgets/paint.h"
 #include "app/widgets/sheet.h"
 #include "core/text/encodings.h"
@@ -67,10 +68,24 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
     recording_ = new RecordingBox({use_.shelves, use_.recordings});
     recording->addWidget(recordingCaption_);
     recording->addWidget(recording_);
+    judgingPart_ = new QWidget(this);
+    auto* judging = new QVBoxLayout(judgingPart_);
+    judging->setContentsMargins(0, 0, 0, 4);
+    judging->setSpacing(2);
+    judging_ = new JudgingBox(use_.recordings, [this] {
+        QStringList known;
+        if (const auto searcher = use_.index.searcher())
+            for (const library::FacetValue& v : searcher->facet(searcher->find({}), "used", 200))
+                known << qs(v.value);
+        return known;
+    });
+    judging->addWidget(judging_);
+    judgingPart_->hide();
     grid_ = new QGridLayout;
     grid_->setColumnStretch(1, 1);
     grid_->setHorizontalSpacing(10);
     grid_->setVerticalSpacing(4);
+    side->addWidget(judgingPart_);
     side->addLayout(grid_);
     side->addStretch();
     auto* content = new Tall;
@@ -107,6 +122,8 @@ void FileDetails::showCover() {
 
 void FileDetails::showFile(FilePtr file, int more) {
     file_ = std::move(file);
+    if (!file_ || file_->id != judging_->file()) // its recording is read first
+        judging_->leave();
     for (QWidget* own : std::initializer_list<QWidget*>{mend_, recordingPart_}) {
         grid_->removeWidget(own);
         own->hide();
@@ -118,6 +135,7 @@ void FileDetails::showFile(FilePtr file, int more) {
     row_ = 0;
     showCover();
     if (!file_) {
+        judgingPart_->hide();
         title_->setText(tr("Nothing chosen"));
         subtitle_->clear();
         return;
@@ -158,6 +176,8 @@ void FileDetails::askForRecording(int row) {
 
 void FileDetails::showRecording(const library::RecordingView& view) {
     recording_->show(view, file_->id);
+    judging_->show(view, file_->id);
+    judgingPart_->show();
     recordingCaption_->setText(
         view.files.size() > 1 ? tr("%n file(s) of this recording", "", static_cast<int>(view.files.size()))
                               : tr("Recording"));

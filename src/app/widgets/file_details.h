@@ -18,6 +18,8 @@ class QPushButton;
 
 namespace moorfrost::app {
 
+class JudgingBox;
+
 class FileDetails : public QFrame {
     Q_OBJECT
 public:
@@ -39,6 +41,7 @@ public:
     QString text() const;
     QPushButton* mendButton() { return mend_; }
     RecordingBox* recording() { return recording_; }
+    JudgingBox* judging() { return judging_; }
 
 signals:
     /// The text of this file seems to be in another encoding, and something is to be done about it.
@@ -67,6 +70,8 @@ private:
     QWidget* recordingPart_; // caption and box
     QLabel* recordingCaption_;
     RecordingBox* recording_;
+    QWidget* judgingPart_; // caption and box
+    JudgingBox* judging_;
     int row_ = 0;
     int asked_ = 0; // counts the files that were asked about: only the last answers are shown
 };

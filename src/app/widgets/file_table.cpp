@@ -19,6 +19,16 @@ QString columnLabel(const std::string& key) {
         return FileTable::tr("Folder");
     if (key == kindColumn)
         return FileTable::tr("Kind");
+    if (key == ratingColumn)
+        return FileTable::tr("Rating");
+    if (key == noteColumn)
+        return FileTable::tr("Note");
+    if (key == playoutColumn)
+        return FileTable::tr("Playout number");
+    if (key == usedColumn)
+        return FileTable::tr("Used in");
+    if (key == lastUsedColumn)
+        return FileTable::tr("Last used");
     if (key == readyColumn)
         return FileTable::tr("Readiness");
     if (key == sizeColumn)

@@ -24,6 +24,12 @@ inline constexpr const char* channelsColumn = "@channels";
 inline constexpr const char* bitrateColumn = "@bitrate";
 inline constexpr const char* changedColumn = "@changed";
 inline constexpr const char* picturesColumn = "@pictures";
+// What is kept of recordings: as the search calls its columns.
+inline constexpr const char* ratingColumn = "@rating";
+inline constexpr const char* noteColumn = "@note";
+inline constexpr const char* playoutColumn = "@playout";
+inline constexpr const char* usedColumn = "@used";
+inline constexpr const char* lastUsedColumn = "@last used";
 inline constexpr const char* readyColumn = library::readyColumn; // only where ownColumns() has it
 
 /// In the head of a column; "No." for the track.

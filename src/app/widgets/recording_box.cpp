@@ -10,6 +10,7 @@
 #include "app/control/content_kinds.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/judging_box.h"
 
 namespace moorfrost::app {
 
@@ -99,8 +100,11 @@ void RecordingBox::show(const library::RecordingView& view, FileId shown) {
     const auto here = std::ranges::find(view.files, shown, &library::FileRecord::id);
     const bool absent = here != view.files.end() && here->absent > 0;
     const bool several = view.files.size() > 1;
-    setVisible(several || absent || !view.kept.empty());
+    setVisible(several || absent ||
+               std::ranges::any_of(view.kept, [](const auto& kept) { return !isJudging(kept.first); }));
     for (const auto& [field, values] : view.kept) {
+        if (isJudging(field))
+            continue; // they stand in a box of their own
         const auto kind = field == library::kindField ? matching::kindByName(values.front()) : std::nullopt;
         rows_->addWidget(kind ? label(tr("Kind: %1").arg(kindText(*kind)), "")
                               : label(tr("%1: %2").arg(qs(field), qs(tags::shownValues(values))), ""));

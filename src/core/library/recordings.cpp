@@ -2,6 +2,8 @@
 #include "core/library/recordings.h"
 
 #include <algorithm>
+#include <functional>
+#include <set>
 #include <tuple>
 
 #include <fmt/format.h>
@@ -169,9 +171,17 @@ bool merge(Store& store, Change& change, const std::vector<FileId>& files, bool 
     for (RecordingId id : all) {
         if (id == into)
             continue;
-        for (const auto& [field, values] : store.recordings().allValues(id))
-            if (store.recordings().values(into, field).empty())
+        for (const auto& [field, values] : store.recordings().allValues(id)) {
+            const std::vector<std::string> there = store.recordings().values(into, field);
+            if (there.empty()) {
                 change.setValues(into, field, values);
+            } else if (field == useField) { // both were used
+                std::vector<Use> all = usesFrom(there);
+                for (const Use& use : usesFrom(values))
+                    all.push_back(use);
+                change.setValues(into, field, useTexts(std::move(all)));
+            }
+        }
         if (const FileId best = store.recordings().chosenOf(id);
             best != 0 && store.recordings().chosenOf(into) == 0)
             change.choose(into, best);
@@ -225,9 +235,48 @@ ChangeOutcome keepValues(Store& store, const std::string& title, const std::stri
                          const KeptValues& values) {
     Change change(store);
     for (const auto& [file, list] : values)
-        if (store.files().find(file))
-            change.setValues(store.recordings().ensure(file), field, list);
+        if (store.files().find(file)) {
+            std::vector<std::string> clean = list;
+            for (std::string& value : clean) // they stand between values elsewhere (packKept)
+                std::ranges::replace_if(
+                    value, [](char c) { return c == keptBetween || c == keptBehindName; }, ' ');
+            change.setValues(store.recordings().ensure(file), field, clean);
+        }
     return change.commit(title);
+}
+
+namespace {
+
+/// Of each recording once, whichever of its files are meant.
+ChangeOutcome changeUses(Store& store, const std::string& title, const std::vector<FileId>& files,
+                         const std::function<void(std::vector<Use>&)>& how) {
+    Change change(store);
+    std::set<RecordingId> done;
+    for (FileId file : files) {
+        if (!store.files().find(file))
+            continue;
+        const RecordingId recording = store.recordings().ensure(file);
+        if (!done.insert(recording).second)
+            continue;
+        std::vector<Use> uses = usesFrom(store.recordings().values(recording, useField));
+        how(uses);
+        change.setValues(recording, useField, useTexts(std::move(uses)));
+    }
+    return change.commit(title);
+}
+
+} // namespace
+
+Result<ChangeOutcome> addUse(Store& store, const std::string& title, const Use& use,
+                             const std::vector<FileId>& files) {
+    if (std::string why = whyNotKept(useField, {useText(use)}); !why.empty())
+        return invalid(std::move(why));
+    return changeUses(store, title, files, [&](std::vector<Use>& uses) { uses.push_back(use); });
+}
+
+ChangeOutcome removeUse(Store& store, const std::string& title, const Use& use,
+                        const std::vector<FileId>& files) {
+    return changeUses(store, title, files, [&](std::vector<Use>& uses) { std::erase(uses, use); });
 }
 
 Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& files) {

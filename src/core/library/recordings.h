@@ -37,6 +37,13 @@ bool isBetter(const FileRecord& a, const FileRecord& b);
 ChangeOutcome keepValues(Store& store, const std::string& title, const std::string& field,
                          const KeptValues& values);
 
+/// Notes where the recordings of these files were used, beside what was noted before. An Error (Invalid)
+/// where the use says nothing.
+Result<ChangeOutcome> addUse(Store& store, const std::string& title, const Use& use,
+                             const std::vector<FileId>& files);
+ChangeOutcome removeUse(Store& store, const std::string& title, const Use& use,
+                        const std::vector<FileId>& files);
+
 /// All files of the recordings of these files become one recording: that of which most is kept. What several
 /// keep stays as that one has it. An Error (Invalid) with fewer than two recordings.
 Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& files);

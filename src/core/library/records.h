@@ -11,6 +11,7 @@
 
 #include "core/files/change_set.h"
 #include "core/files/scan.h"
+#include "core/library/judging.h"
 
 namespace moorfrost::library {
 
@@ -20,12 +21,13 @@ struct FileRecord {
     FileId id = 0;
     Path path;
     files::FileState state;
-    tags::TagFile tags; // of a file that could not be read: only facts.size
-    std::string error;  // why it could not be read
-    int64_t shelf = 0;  // 0: not put away
-    int64_t added = 0;  // seconds since 1970
-    std::string kind;   // as confirmed by a person ("speech" ...); "" where nobody said: music
-    int64_t absent = 0; // since when it is not found, seconds since 1970; 0: it is there
+    tags::TagFile tags;   // of a file that could not be read: only facts.size
+    std::string error;    // why it could not be read
+    int64_t shelf = 0;    // 0: not put away
+    int64_t added = 0;    // seconds since 1970
+    std::string kind;     // as confirmed by a person ("speech" ...); "" where nobody said: music
+    KeptOfRecording kept; // of its recording: what is searched (judging.h), and its kind
+    int64_t absent = 0;   // since when it is not found, seconds since 1970; 0: it is there
 
     bool readable() const { return error.empty(); }
     bool writable() const { return error.empty() && tags.writable(); }
@@ -42,7 +44,7 @@ struct PackedRecord {
     bool readable = true;
     int64_t shelf = 0, added = 0;
     std::string_view content; // tags/packed
-    std::string_view kind;
+    std::string_view kept;    // packKept()
     bool absent = false;
 };
 

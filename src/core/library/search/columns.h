@@ -22,9 +22,20 @@ inline constexpr const char* codecColumn = "@codec";
 inline constexpr const char* differsColumn = "@differs";
 inline constexpr const char* kindColumn = "@kind"; // "music" where nobody said otherwise
 
+// What a person said of the recording (library/judging.h).
+inline constexpr const char* ratingColumn = "@rating";
+inline constexpr const char* noteColumn = "@note";
+inline constexpr const char* playoutColumn = "@playout";
+inline constexpr const char* usedColumn = "@used";          // what it was used in, and where
+inline constexpr const char* lastUsedColumn = "@last used"; // the date
+
+/// The column of a field, or of what a query calls so; the name itself for fields.
+std::string_view columnOf(std::string_view field);
+
 /// Columns whose words are not found by words alone.
 inline bool isAskedByNameOnly(std::string_view column) {
-    return column == folderColumn || column == differsColumn || column == kindColumn;
+    return column == folderColumn || column == differsColumn || column == kindColumn ||
+           column == ratingColumn || column == lastUsedColumn;
 }
 
 enum RowFlag : uint8_t {

@@ -51,6 +51,7 @@ struct ColumnsBuilder::Impl {
             it = fields.try_emplace(std::string(key), key).first;
         it->second.set(rows() - 1, list, *spool);
     }
+    void setKept(std::string_view packed);
     /// Gives back what is not needed for the moment.
     void rest(const Spool::View* view = nullptr) const;
     void workOut(files::ArenaWriter& out);
@@ -78,8 +79,12 @@ size_t ColumnsBuilder::size() const {
 
 void ColumnsBuilder::add(const FileRecord& file) {
     const std::string content = tags::packed(file.tags);
+    KeptOfRecording kept = file.kept;
+    if (!file.kind.empty())
+        kept[kindField] = {file.kind};
+    const std::string packed = packKept(kept);
     add(PackedRecord{file.id, file.path.native(), file.state.size, file.readable(), file.shelf, file.added,
-                     content, file.kind, file.absent != 0});
+                     content, packed, file.absent != 0});
 }
 
 void ColumnsBuilder::add(const PackedRecord& file) {
@@ -113,7 +118,7 @@ void ColumnsBuilder::add(const PackedRecord& file) {
         if (!v.codec.empty())
             m.set(codecColumn, v.codec);
     }
-    m.set(kindColumn, file.kind.empty() ? "music" : file.kind);
+    m.setKept(file.kept);
     if (!v.differing.empty()) {
         std::vector<std::string_view> keys;
         for (std::string_view key : v.differing)
@@ -121,6 +126,38 @@ void ColumnsBuilder::add(const PackedRecord& file) {
                 keys.push_back(key);
         m.set(differsColumn, joined(keys, m.list));
     }
+}
+
+void ColumnsBuilder::Impl::setKept(std::string_view packed) {
+    if (packed.empty()) { // nearly all
+        set(kindColumn, "music");
+        return;
+    }
+    const KeptOfRecording kept = unpackKept(packed);
+    auto first = [&](const char* field) {
+        const auto it = kept.find(field);
+        return it == kept.end() ? std::string_view() : std::string_view(it->second.front());
+    };
+    set(kindColumn, first(kindField).empty() ? "music" : first(kindField));
+    for (const auto& [field, column] :
+         {std::pair(ratingField, ratingColumn), {noteField, noteColumn}, {playoutField, playoutColumn}})
+        if (!first(field).empty())
+            set(column, first(field));
+    const auto uses = kept.find(useField);
+    if (uses == kept.end())
+        return;
+    std::vector<std::string> told;
+    std::string latest;
+    for (const Use& use : usesFrom(uses->second)) {
+        latest = std::max(latest, use.date);
+        for (const std::string& part : {use.what, use.where})
+            if (!part.empty() && std::ranges::find(told, part) == told.end())
+                told.push_back(part);
+    }
+    const std::vector<std::string_view> views(told.begin(), told.end());
+    set(usedColumn, joined(views, list));
+    if (!latest.empty())
+        set(lastUsedColumn, latest);
 }
 
 void ColumnsBuilder::Impl::rank(BuiltField& f, const Spool::View& view) {

@@ -460,13 +460,7 @@ RowSet rowsByField(const Columns& c, const Term& term, std::stop_token stop, Wor
     if (term.field == "format")
         columns = {c.field(formatNameColumn), c.field(codecColumn)};
     else
-        columns = {c.field(year || decade            ? "date"
-                           : term.field == "codec"   ? codecColumn
-                           : term.field == "file"    ? fileNameColumn
-                           : term.field == "folder"  ? folderColumn
-                           : term.field == "differs" ? differsColumn
-                           : term.field == "kind"    ? kindColumn
-                                                     : std::string_view(term.field))};
+        columns = {c.field(columnOf(term.field))};
     RowSet out(c.size());
     const ValueKind kind = kindOfField(term.field);
     for (const FieldColumn* f : columns) {

@@ -4,12 +4,24 @@
 #include <algorithm>
 #include <array>
 #include <bit>
+#include <map>
 
 #include "core/library/search/readiness_table.h"
 #include "core/tags/fields.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
+
+std::string_view columnOf(std::string_view field) {
+    static const std::map<std::string_view, std::string_view> columns = {
+        {"year", "date"},           {"decade", "date"},       {"codec", codecColumn},
+        {"file", fileNameColumn},   {"folder", folderColumn}, {"differs", differsColumn},
+        {"kind", kindColumn},       {"rating", ratingColumn}, {"note", noteColumn},
+        {"playout", playoutColumn}, {"used", usedColumn},     {"last_used", lastUsedColumn},
+    };
+    const auto it = columns.find(field);
+    return it == columns.end() ? field : it->second;
+}
 
 namespace {
 
@@ -94,7 +106,7 @@ RowSet Layer::term(const Term& t, std::stop_token stop) const {
     if (t.field == "missing" || t.field == "has") {
         RowSet out(columns_->size());
         for (const Wanted& w : t.wanted) {
-            RowSet some = withField(w.text);
+            RowSet some = withField(std::string(columnOf(w.text)));
             out |= t.field == "missing" ? some.flip() : some;
         }
         return out;

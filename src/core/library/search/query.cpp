@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <array>
+#include <set>
 
 #include "core/library/search/query_fields.h"
 #include "core/tags/fields.h"
@@ -320,7 +321,8 @@ private:
             } else {
                 auto key = w.text == "cover" || w.text == "picture" ? std::optional<std::string>("picture")
                                                                     : keyOf(w.text);
-                if (!key || (specialOf(*key) && *key != "year")) {
+                static const std::set<std::string> kept = {"rating", "note", "playout", "used", "last_used"};
+                if (!key || (specialOf(*key) && *key != "year" && !kept.contains(*key))) {
                     if (at_ < text_.size() || w.text.size() > 40)
                         fail(from, at_, "There is no field named \"" + w.text + "\" that could be missing.");
                     return; // still being typed

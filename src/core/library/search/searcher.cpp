@@ -288,11 +288,7 @@ std::vector<FacetValue> Searcher::facet(const RowSet& rows, const std::string& k
         return out;
     }
     const bool year = key == "year", decade = key == "decade";
-    const std::string column = year || decade    ? "date"
-                               : key == "format" ? formatNameColumn
-                               : key == "codec"  ? codecColumn
-                               : key == "kind"   ? kindColumn
-                                                 : key;
+    const std::string column(key == "format" ? formatNameColumn : columnOf(key));
     auto eachBelow = [&](auto&& each) {
         countValues(below_->columns().field(column), rows, 0, start_, each);
     };

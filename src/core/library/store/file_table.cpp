@@ -16,8 +16,9 @@ namespace {
 
 const std::string recordColumns =
     "SELECT id, path, size, modified_ns, error, shelf, added, content,"
-    " (SELECT value FROM recording_value WHERE field='kind' AND recording="
-    "(SELECT recording FROM recording_file WHERE file=file.id)), absent FROM file ";
+    " (SELECT group_concat(field || char(31) || value, char(30)) FROM recording_value WHERE recording="
+    "(SELECT recording FROM recording_file WHERE file=file.id)"
+    " AND field IN ('kind','rating','note','playout number','use')), absent FROM file ";
 
 FileRecord recordFrom(const Statement& row) {
     FileRecord r;
@@ -27,7 +28,9 @@ FileRecord recordFrom(const Statement& row) {
     r.error = row.string(4);
     r.shelf = row.integer(5);
     r.added = row.integer(6);
-    r.kind = row.string(8);
+    r.kept = unpackKept(row.view(8));
+    if (const auto kind = r.kept.find(kindField); kind != r.kept.end())
+        r.kind = kind->second.front();
     r.absent = row.integer(9);
     if (!tags::unpack(row.view(7), r.tags) && r.error.empty())
         r.error = "What the library knew of this file is damaged. Bring it in again.";

@@ -222,6 +222,23 @@ const std::vector<Migration>& migrations() {
         {R"(
         CREATE TABLE looked_at (file INTEGER PRIMARY KEY REFERENCES file(id) ON DELETE CASCADE);
         )"},
+        // 10 -> 11. What a person says of a recording is searched, as its kind is.
+        {R"(
+        DROP TRIGGER kind_kept;
+        DROP TRIGGER kind_dropped;
+        CREATE TRIGGER value_kept AFTER INSERT ON recording_value
+            WHEN new.field IN ('kind', 'rating', 'note', 'playout number', 'use') BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM recording_file
+            JOIN file ON file.id = recording_file.file AND file.shelf IS NOT NULL
+            WHERE recording_file.recording = new.recording
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        CREATE TRIGGER value_dropped AFTER DELETE ON recording_value
+            WHEN old.field IN ('kind', 'rating', 'note', 'playout number', 'use') BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM recording_file
+            JOIN file ON file.id = recording_file.file AND file.shelf IS NOT NULL
+            WHERE recording_file.recording = old.recording
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        )"},
     };
     return list;
 }
