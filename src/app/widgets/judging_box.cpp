@@ -50,7 +50,7 @@ void RatingBar::setRating(int rating) {
 }
 
 int RatingBar::starAt(const QPoint& at) const {
-    return std::clamp((at.x() - 4) / side + 1, 1, 5);
+    return std::clamp(at.x() / side + 1, 1, 5);
 }
 
 void RatingBar::give(int rating) {
@@ -90,7 +90,7 @@ void RatingBar::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     for (int i = 0; i < 5; ++i) {
-        const QPointF middle(4 + side * i + side / 2.0, height() / 2.0);
+        const QPointF middle(side * i + 10, height() / 2.0);
         QPainterPath star;
         for (int k = 0; k < 10; ++k) {
             const double radius = k % 2 == 0 ? 8.5 : 3.7, angle = -M_PI / 2 + k * M_PI / 5;

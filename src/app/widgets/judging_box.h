@@ -26,7 +26,7 @@ public:
     explicit RatingBar(QWidget* parent = nullptr);
     void setRating(int rating);
     int rating() const { return rating_; }
-    QSize sizeHint() const override { return {5 * side + 8, side + 6}; }
+    QSize sizeHint() const override { return {5 * side, side + 6}; }
 
 signals:
     void rated(int rating);
