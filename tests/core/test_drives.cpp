@@ -191,6 +191,25 @@ private slots:
             QVERIFY(files::isThere(t.file));
     }
 
+    /// A track is told as soon as it is a file, while the next is still being read: so it is in the journal
+    /// however that ends.
+    void toldAtOnce() {
+        const Path sheet = makeImage("{\"speed\": 10}");
+        int32_t readOfSecond = 0, whenTold = -1;
+        const RipPlan whole = plan(sheet);
+        auto drive = SimulatedDrive::open(sheet);
+        QVERIFY_RESULT(drive);
+        const RipReport report = rip(
+            **drive, whole, {},
+            [&](const RipProgress& p) { readOfSecond = p.track == 1 ? p.done : readOfSecond; },
+            [&](const TrackReport& t) {
+                if (t.number == 1)
+                    whenTold = readOfSecond;
+            });
+        QVERIFY(report.complete);
+        QVERIFY2(whenTold >= 0 && whenTold < whole.tracks[1].length, std::to_string(whenTold).c_str());
+    }
+
     void stoppedInTheMiddle() {
         const Path sheet = makeImage("{\"speed\": 20}");
         std::stop_source stop;

@@ -206,8 +206,8 @@ RipReport rip(Drive& given, const RipPlan& plan, std::stop_token stop,
         Clock::time_point begun;
         std::future<Status> finished;
     };
-    std::optional<Running> last; // it is finished while the next is read
     std::atomic<bool> hopeless = false;
+    std::optional<Running> last; // it is finished while the next is read
     size_t files = 0;
     auto end = [&](Running& track, const Status& ripped) {
         TrackReport& report = track.rip->report();
@@ -235,6 +235,9 @@ RipReport rip(Drive& given, const RipPlan& plan, std::stop_token stop,
             const std::vector<Doubtful>& doubtful = now.rip->report().doubtful;
             progress({i, done, doubtful.size(),
                       static_cast<size_t>(std::ranges::count(doubtful, false, &Doubtful::agreed))});
+            // Told as soon as it is a file, not when the next is read: that may take minutes.
+            if (last && last->finished.wait_for(std::chrono::seconds(0)) == std::future_status::ready)
+                endLast();
             if (hopeless)
                 return Error{ErrorKind::Cancelled, {}, "The track before could not be written."};
             return Done{};
