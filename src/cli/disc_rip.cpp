@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // disc rip: files of the tracks of discs.
 #include <algorithm>
+#include <charconv>
+#include <cstdlib>
 #include <set>
 
 #include <fmt/format.h>
@@ -99,6 +101,16 @@ Result<disc::RipPlan> planOf(const Options& options, const Path& drive, const di
     return plan;
 }
 
+/// "+6", "-12": within what drives have.
+std::optional<int> offsetFrom(std::string_view text) {
+    if (text.starts_with('+'))
+        text.remove_prefix(1);
+    int out = 0;
+    const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), out);
+    const bool whole = error == std::errc() && end == text.data() + text.size();
+    return whole && std::abs(out) <= disc::mostOffset ? std::optional(out) : std::nullopt;
+}
+
 /// In the journal as one set, where the files lie on a shelf of the library.
 class Recorder {
 public:
@@ -152,8 +164,8 @@ int ripOne(const Path& drive, const Options& options, const References* referenc
         else
             say(offset ? "The offset of the drive could not be found with this disc."
                        : offset.error().message);
-    } else if (!options.offset.empty()) {
-        plan->offset = std::atoi(options.offset.c_str());
+    } else if (!options.offset.empty() && options.offset != "find") {
+        plan->offset = *offsetFrom(options.offset);
     }
     const std::string& album =
         plan->tracks.empty() ? look->name : tags::firstValue(plan->tracks.front().fields, "album");
@@ -202,6 +214,14 @@ int ripDiscs(const Options& options) {
         say(nowhere ? "Say with --into or with --shelf where the files are to be."
             : !audio::encodeFormat(options.format) ? "\"" + options.format + "\" is no format to rip to."
                                                    : "Say with --plan how the files on the shelf are named.");
+        return 2;
+    }
+    if (!options.offset.empty() && options.offset != "find" && !offsetFrom(options.offset)) {
+        say("An offset is a number of samples, at most 2,940 either way, or \"find\".");
+        return 2;
+    }
+    if (options.offset == "find" && options.edition.empty()) {
+        say("Say with --edition what the disc is: the offset is found by what others have read of it.");
         return 2;
     }
     int exitCode = 0;

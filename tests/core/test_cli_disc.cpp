@@ -68,7 +68,10 @@ private slots:
         QVERIFY(std::filesystem::exists(folder / "disc report 2.txt"));
         for (const QList<QByteArray>& wrong :
              QList<QList<QByteArray>>{{"disc", "rip", sheet},
-                                      {"disc", "rip", sheet, "--into", path("rips"), "--format", "cloud"}}) {
+                                      {"disc", "rip", sheet, "--into", path("rips"), "--format", "cloud"},
+                                      {"disc", "rip", sheet, "--into", path("rips"), "--offset", "six"},
+                                      {"disc", "rip", sheet, "--into", path("rips"), "--offset", "99999"},
+                                      {"disc", "rip", sheet, "--into", path("rips"), "--offset", "find"}}) {
             a = run(wrong);
             QCOMPARE(a.code, 2);
             QVERIFY(!a.messages.isEmpty());

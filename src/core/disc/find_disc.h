@@ -19,6 +19,10 @@ struct Variant {
     size_t medium = 0; // of the release
     int32_t distance =
         -1; // of its table, in sectors (tableDistance); -1: it tells none, or it was found by words
+    /// nullptr where the release has no such medium.
+    const reference::Medium* mediumThere() const {
+        return medium < release.media.size() ? &release.media[medium] : nullptr;
+    }
 };
 
 /// Tables of pressings differ a little: up to half a second a track. With more, others with as many tracks
