@@ -10,7 +10,7 @@ namespace moorfrost::library {
 
 namespace {
 
-constexpr size_t longestNote = 20000, longestName = 500, mostUses = 1000;
+constexpr size_t longestNote = 1'000'000, longestName = 500, mostUses = 1000;
 
 /// Tabs and lines would be the next part.
 std::string onOneLine(std::string text) {
@@ -56,7 +56,7 @@ std::string whyNotKept(const std::string& field, const std::vector<std::string>&
         (values.size() != 1 || values[0].size() != 1 || values[0] < "1" || values[0] > "5"))
         return "A rating is 1 to 5.";
     if (field == noteField && (values.size() != 1 || values[0].size() > longestNote))
-        return "A note is one text of at most 20,000 letters.";
+        return "A note is one text of at most a million letters.";
     if (field == playoutField && (values.size() != 1 || values[0].size() > longestName))
         return "A playout number is one text of at most 500 letters.";
     if (field != useField)

@@ -31,6 +31,9 @@ inline constexpr const char* lastUsedColumn = "@last used"; // the date
 
 /// The column of a field, or of what a query calls so; the name itself for fields.
 std::string_view columnOf(std::string_view field);
+/// What a person says of a recording goes by names that files may have as fields of their own, too
+/// ("rating"): then both are asked.
+bool mayBeInFilesToo(std::string_view field);
 
 /// Columns whose words are not found by words alone.
 inline bool isAskedByNameOnly(std::string_view column) {

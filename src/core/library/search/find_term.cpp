@@ -460,7 +460,8 @@ RowSet rowsByField(const Columns& c, const Term& term, std::stop_token stop, Wor
     if (term.field == "format")
         columns = {c.field(formatNameColumn), c.field(codecColumn)};
     else
-        columns = {c.field(columnOf(term.field))};
+        columns = {c.field(columnOf(term.field)),
+                   mayBeInFilesToo(term.field) ? c.field(term.field) : nullptr};
     RowSet out(c.size());
     const ValueKind kind = kindOfField(term.field);
     for (const FieldColumn* f : columns) {

@@ -12,6 +12,11 @@
 
 namespace moorfrost::library {
 
+bool mayBeInFilesToo(std::string_view field) {
+    return field == "rating" || field == "note" || field == "playout" || field == "used" ||
+           field == "last_used";
+}
+
 std::string_view columnOf(std::string_view field) {
     static const std::map<std::string_view, std::string_view> columns = {
         {"year", "date"},           {"decade", "date"},       {"codec", codecColumn},
@@ -107,6 +112,8 @@ RowSet Layer::term(const Term& t, std::stop_token stop) const {
         RowSet out(columns_->size());
         for (const Wanted& w : t.wanted) {
             RowSet some = withField(std::string(columnOf(w.text)));
+            if (mayBeInFilesToo(w.text))
+                some |= withField(w.text);
             out |= t.field == "missing" ? some.flip() : some;
         }
         return out;

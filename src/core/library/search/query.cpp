@@ -3,8 +3,8 @@
 
 #include <algorithm>
 #include <array>
-#include <set>
 
+#include "core/library/search/columns.h"
 #include "core/library/search/query_fields.h"
 #include "core/tags/fields.h"
 #include "core/text/text.h"
@@ -321,8 +321,7 @@ private:
             } else {
                 auto key = w.text == "cover" || w.text == "picture" ? std::optional<std::string>("picture")
                                                                     : keyOf(w.text);
-                static const std::set<std::string> kept = {"rating", "note", "playout", "used", "last_used"};
-                if (!key || (specialOf(*key) && *key != "year" && !kept.contains(*key))) {
+                if (!key || (specialOf(*key) && *key != "year" && !mayBeInFilesToo(*key))) {
                     if (at_ < text_.size() || w.text.size() > 40)
                         fail(from, at_, "There is no field named \"" + w.text + "\" that could be missing.");
                     return; // still being typed
