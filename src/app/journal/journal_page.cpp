@@ -13,6 +13,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/judging_box.h"
 #include "app/widgets/picture_cells.h"
 #include "app/widgets/sheet.h"
 
@@ -209,7 +210,7 @@ QString partText(const library::ChangePart& part, const std::vector<std::string>
         if (part.field == library::kindField)
             if (auto kind = matching::kindByName(values.front()))
                 return kindText(*kind);
-        return qs(tags::shownValues(values));
+        return keptText(part.field, values);
     case Kind::Member:
         return values.empty() ? JournalPage::tr("of no recording")
                               : JournalPage::tr("recording %1").arg(qs(values.front()));
@@ -226,7 +227,7 @@ QString partName(const library::ChangePart& part) {
     using Kind = library::ChangePart::Kind;
     switch (part.kind) {
     case Kind::Value:
-        return part.field == library::kindField ? JournalPage::tr("Kind") : qs(part.field);
+        return part.field == library::kindField ? JournalPage::tr("Kind") : keptName(part.field);
     case Kind::Member:
         return JournalPage::tr("Belongs to");
     case Kind::Best:

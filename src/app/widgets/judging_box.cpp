@@ -29,6 +29,37 @@ bool isJudging(const std::string& field) {
            field == library::useField;
 }
 
+namespace {
+
+QString useLine(const library::Use& use) {
+    QStringList words{qs(use.what)};
+    for (const std::string& part : {use.where, use.date})
+        if (!part.empty())
+            words << qs(part);
+    return words.join(QString(" \u00B7 "));
+}
+
+} // namespace
+
+QString keptName(const std::string& field) {
+    return field == library::ratingField    ? JudgingBox::tr("Rating")
+           : field == library::noteField    ? JudgingBox::tr("Note")
+           : field == library::playoutField ? JudgingBox::tr("Playout number")
+           : field == library::useField     ? JudgingBox::tr("Used in")
+                                            : qs(field);
+}
+
+QString keptText(const std::string& field, const std::vector<std::string>& values) {
+    if (field == library::ratingField && !values.empty())
+        return starsText(values.front());
+    if (field != library::useField)
+        return qs(tags::shownValues(values));
+    QStringList lines;
+    for (const library::Use& use : library::usesFrom(values))
+        lines << useLine(use);
+    return lines.join("; ");
+}
+
 QString starsText(const std::string& rating) {
     const int n = rating.size() == 1 ? std::clamp(rating[0] - '0', 0, 5) : 0;
     return n == 0 ? QString() : QString(n, QChar(0x2605)) + QString(5 - n, QChar(0x2606));
@@ -199,12 +230,7 @@ void JudgingBox::showUses(const std::vector<library::Use>& uses) {
         auto* row = new QWidget;
         auto* line = new QHBoxLayout(row);
         line->setContentsMargins(0, 0, 0, 0);
-        QStringList words{qs(use.what)};
-        for (const std::string& part : {use.where, use.date})
-            if (!part.empty())
-                words << qs(part);
-        auto* told =
-            label(words.join(QString(" \u00B7 ")) + (use.note.empty() ? QString() : "\n" + qs(use.note)), "");
+        auto* told = label(useLine(use) + (use.note.empty() ? QString() : "\n" + qs(use.note)), "");
         told->setWordWrap(true);
         told->setTextFormat(Qt::PlainText);
         auto* remove = iconButton("close", tr("It was not used there"));

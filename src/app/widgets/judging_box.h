@@ -16,6 +16,9 @@ namespace moorfrost::app {
 
 /// Whether the box shows this field.
 bool isJudging(const std::string& field);
+/// What is kept under a field, for people: "Rating", "Tide and Timber · Harbour Radio · 2026-11".
+QString keptName(const std::string& field);
+QString keptText(const std::string& field, const std::vector<std::string>& values);
 /// "4" as four full stars and an empty one; "" where there is no rating.
 QString starsText(const std::string& rating);
 
