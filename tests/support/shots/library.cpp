@@ -1,0 +1,137 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support/shots/shots.h"
+
+#include <QApplication>
+#include <QListWidget>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QTest>
+#include <QTimer>
+#include <QTreeWidget>
+
+#include "app/journal/journal_page.h"
+#include "app/library/library_page.h"
+#include "app/library/same_sound_page.h"
+#include "app/library/sound_group_list.h"
+#include "app/library/track_model.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/file_details.h"
+#include "app/widgets/judging_box.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+namespace moorfrost::shots {
+
+void libraryAndJournal(Shots& shots) {
+    Driver& d = shots.driver;
+    MainWindow& w = d.window();
+    Controllers& s = d.controllers();
+    const Path& root = shots.root;
+    auto shot = [&shots](QWidget* widget, const char* name) { shots.take(widget, name); };
+    w.showWorkspace(MainWindow::Library);
+    shot(&w, "library");
+    // What a person says of recordings.
+    auto* tracksThere = static_cast<TrackModel*>(w.library()->table()->model());
+    auto idOf = [&](const char* title) {
+        for (const library::Row row : tracksThere->rows())
+            if (tracksThere->searcher()->text(row, "title") == title)
+                return tracksThere->searcher()->idOf(row);
+        qFatal("%s is not in the library", title);
+    };
+    for (const auto& [title, rating] : {std::pair("Night Post", 5), {"Cold Slip", 4}, {"Whin Moor", 2}})
+        s.recordings.rate({idOf(title)}, rating);
+    s.recordings.note({idOf("Cold Slip")}, "The fiddle is clear on this one.\nUse the first half only.");
+    s.recordings.setPlayout({idOf("Cold Slip")}, "HR-0042");
+    s.recordings.addUse({idOf("Cold Slip")}, {"2024-05-01", "Tide and Timber, part 2", "Harbour Radio", ""});
+    s.recordings.addUse({idOf("Cold Slip")},
+                        {"2019-11", "Lights on the Quay", "", "the first minute, under the titles"});
+    d.settle();
+    const std::vector<std::string> usual = tracksThere->columns();
+    tracksThere->setColumns(
+        {"title", "artist", "album", ratingColumn, usedColumn, lastUsedColumn, lengthColumn});
+    for (int row = 0; row < tracksThere->rowCount(); ++row)
+        if (tracksThere->fileAt(row) == idOf("Cold Slip"))
+            w.library()->table()->selectRow(row);
+    d.settle();
+    w.library()->table()->setColumnWidth(4, 130);
+    shot(&w, "judging");
+    QTimer::singleShot(300, &w, [&shots] {
+        if (QWidget* dialog = QApplication::activeModalWidget()) {
+            shots.takeNow(dialog, "note-a-use");
+            dialog->close();
+        }
+    });
+    w.library()->details()->judging()->useButton()->click();
+    tracksThere->setColumns(usual);
+    w.library()->searchBox()->setText("year:1980-2019 unmet:>=1 (genre:folk or artist:varnholt)");
+    auto* tracks = static_cast<TrackModel*>(w.library()->table()->model());
+    const std::vector<std::string> columns = tracks->columns();
+    tracks->setColumns({"title", "artist", "album", "date", readyColumn, lengthColumn, formatColumn});
+    w.library()->table()->setColumnWidth(4, 128);
+    shot(&w, "library-search");
+    w.library()->table()->setColumnWidth(4, 92);
+    tracks->setColumns(columns);
+    // One song came three times: from the master, and twice as a copy for the radio.
+    const Path singles = root / "Music archive" / "Radio singles";
+    std::filesystem::create_directories(singles);
+    const Path from = root / "incoming" / "label-drive";
+    std::filesystem::copy_file(from / "copies" / "Salt Road.mp3", singles / "Salt Road.mp3");
+    std::filesystem::copy_file(from / "Salt Road" / "02 Salt Road.flac", singles / "Salt Road (master).flac");
+    s.shelves.read(s.shelves.all());
+    d.settle();
+    w.library()->searchBox()->setText("artist:varnholt");
+    d.settle();
+    std::vector<FileId> same;
+    for (library::Row row : tracks->rows())
+        if (tracks->searcher()->text(row, "title") == "Salt Road")
+            same.push_back(tracks->searcher()->idOf(row));
+    if (same.size() < 2)
+        qFatal("too few files of one recording");
+    s.recordings.merge(same);
+    d.settle();
+    for (int row = 0; row < tracks->rowCount(); ++row)
+        if (tracks->fileAt(row) == same.front())
+            w.library()->table()->selectRow(row);
+    d.settle();
+    // Another one is not where it was.
+    std::filesystem::remove(tracks->searcher()->pathOf(tracks->rows().front()));
+    s.shelves.read(s.shelves.all());
+    d.settle();
+    auto* details = w.library()->details()->findChild<QScrollArea*>();
+    details->ensureWidgetVisible(w.library()->details()->recording(), 0, 200);
+    shot(&w, "recording");
+    w.library()->searchBox()->clear();
+    d.settle();
+    w.library()->groupChoice()->setCurrentIndex(1);
+    w.library()->sleevesButton()->click();
+    shot(&w, "library-sleeves");
+    // Two transfers of one tape, one of them fast.
+    const Path reels = root / "Music archive" / "Tarnholm Harbour Band";
+    std::filesystem::create_directories(reels);
+    for (const char* side : {"A", "B_fast"}) {
+        const Path to = reels / (std::string("processional_tape_") + side + ".wav");
+        std::filesystem::copy_file(root / "incoming/harbour-transfers" / to.filename(), to,
+                                   std::filesystem::copy_options::overwrite_existing);
+        test::tag(to, {{"title", {"Processional"}}, {"artist", {"Tarnholm Harbour Band"}}});
+    }
+    s.shelves.read(s.shelves.all());
+    d.settle();
+    for (int i = 0; i < 200 && s.sounds.isListening(); ++i)
+        QTest::qWait(50);
+    w.library()->sameSoundButton()->click();
+    d.settle();
+    for (int i = 0; i < w.library()->sameSound()->list()->count(); ++i)
+        if (w.library()->sameSound()->list()->item(i)->text() == "Processional")
+            w.library()->sameSound()->list()->setCurrentRow(i);
+    shot(&w, "library-same-sound");
+    w.library()->tracksButton()->click();
+    w.showWorkspace(MainWindow::Journal);
+    w.findChild<JournalPage*>()->sets()->setCurrentRow(1);
+    shot(&w, "journal");
+    w.showWorkspace(MainWindow::Settings);
+    shot(&w, "settings");
+}
+
+} // namespace moorfrost::shots
