@@ -603,10 +603,6 @@
         <source>Places that never read the same twice are in %n track(s).</source>
         <translation><numerusform>Places that never read the same twice are in %n track.</numerusform><numerusform>Places that never read the same twice are in %n tracks.</numerusform></translation>
     </message>
-    <message numerus="yes">
-        <source>Replace %n file(s) by %1</source>
-        <translation><numerusform>Replace %n file by %1</numerusform><numerusform>Replace %n files by %1</numerusform></translation>
-    </message>
 </context>
 <context>
     <name>moorfrost::app::RipPanel</name>
@@ -782,6 +778,13 @@
     <message numerus="yes">
         <source>%n stray(s). Those that are taken go to the sleeve of their release.</source>
         <translation><numerusform>%n stray. Those that are taken go to the sleeve of their release.</numerusform><numerusform>%n strays. Those that are taken go to the sleeve of their release.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::WorseFiles</name>
+    <message numerus="yes">
+        <source>Replace %n file(s) by %1</source>
+        <translation><numerusform>Replace %n file by %1</numerusform><numerusform>Replace %n files by %1</numerusform></translation>
     </message>
 </context>
 <context>

@@ -125,11 +125,11 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     sideLayout->addWidget(held);
     sideLayout->addWidget(sleeves_, 1);
 
-    bringIn_ =
-        new BringInPage({use_.messages,   use_.jobs,      use_.library,      use_.files,      use_.drafts,
-                         use_.index,      use_.standards, use_.shelves,      use_.journal,    use_.batch,
-                         use_.kinds,      use_.sleeves,   use_.along,        use_.duplicates, use_.bringIn,
-                         use_.recordings, use_.discs,     use_.discPictures, use_.rips,       use_.settings});
+    bringIn_ = new BringInPage(
+        {use_.messages,  use_.jobs,         use_.library, use_.files,      use_.drafts, use_.index,
+         use_.standards, use_.shelves,      use_.journal, use_.batch,      use_.kinds,  use_.sleeves,
+         use_.along,     use_.duplicates,   use_.bringIn, use_.recordings, use_.discs,  use_.discPictures,
+         use_.rips,      use_.driveOffsets, use_.worse,   use_.settings});
     identify_ = new IdentifyPage({use_.files, use_.drafts, use_.sleeves, use_.references, use_.identify,
                                   use_.strays, use_.releasePictures});
     describe_ = new DescribePage({use_.messages, use_.jobs, use_.settings, use_.files, use_.drafts,

@@ -101,6 +101,8 @@ public:
         DiscsController& discs;
         DiscPictures& discPictures;
         RipController& rips;
+        DriveOffsets& driveOffsets;
+        WorseFiles& worse;
     };
 
     enum Step { BringIn, Identify, Describe, PutAway };

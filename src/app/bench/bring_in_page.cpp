@@ -149,8 +149,9 @@ void BringInPage::gather() {
 
 void BringInPage::readDiscs() {
     if (!discs_)
-        discs_ =
-            new DiscDialog({use_.discs, use_.rips, use_.discPictures, use_.shelves, use_.settings}, this);
+        discs_ = new DiscDialog({use_.discs, use_.rips, use_.driveOffsets, use_.worse, use_.discPictures,
+                                 use_.shelves, use_.settings},
+                                this);
     discs_->show();
     discs_->raise();
     discs_->activateWindow();

@@ -63,6 +63,8 @@ public:
         DiscsController& discs;
         DiscPictures& discPictures;
         RipController& rips;
+        DriveOffsets& driveOffsets;
+        WorseFiles& worse;
         LibrarySettings& settings;
     };
 

@@ -5,7 +5,7 @@
 
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
-#include "core/library/sound_prints.h"
+#include "core/library/writing.h"
 #include "core/tags/kept_pictures.h"
 
 namespace moorfrost::app {
@@ -19,8 +19,14 @@ RipController::RipController(const Uses& use) : use_(use) {
             rip.looked.clear();
         emit changed();
     });
-    connect(&use_.discs, &DiscsController::changed, this,
-            [this] { std::erase_if(rips_, [this](const auto& r) { return !use_.discs.find(r.first); }); });
+    connect(&use_.discs, &DiscsController::changed, this, [this] {
+        std::erase_if(rips_, [this](const auto& r) {
+            const bool gone = !use_.discs.find(r.first);
+            if (gone)
+                use_.worse.forget(r.first);
+            return gone;
+        });
+    });
 }
 
 const RipController::Rip& RipController::of(int disc) const {
@@ -66,6 +72,8 @@ RipController::Planned RipController::planOf(const Disc& d, const RipSettings& s
                                          [](const auto& track) { return track.entry.number; });
         if (t == d.tracks.end())
             continue;
+        if (!places[i].to.empty())
+            out.targets.push_back(places[i].to);
         Track& done = rip.tracks[static_cast<size_t>(t - d.tracks.begin())];
         if (done.state == State::Ripped && ripping_ != d.number && !files::isThere(done.report.file)) {
             done = {}; // taken back, or moved by others
@@ -96,7 +104,7 @@ RipController::Planned RipController::planOf(const Disc& d, const RipSettings& s
     wanted.reading.verify = settings.verify;
     wanted.eject = settings.eject;
     wanted.pictures = use_.pictures.folder();
-    if (const auto offset = offsetOfDrive(d.driveKey()))
+    if (const auto offset = DriveOffsets::of(d))
         wanted.offset = offset->samples;
     out.plan = std::move(wanted);
     return out;
@@ -122,133 +130,6 @@ void RipController::noticeEarlier(const Disc& d, Rip& rip, const disc::RipPlan& 
                 t.report = std::move(report);
                 use_.discs.setFixed(d.number, i, true);
             }
-    if (!earlier.tracks.empty())
-        rip.reports = earlier.reports;
-}
-
-struct RipController::Task {
-    Path drive;
-    QString driveName;
-    disc::Toc toc;
-    disc::RipPlan plan;
-    std::optional<disc::Variant> chosen;
-    bool findOffset = false; // of a drive that is not known
-    bool listen = false;
-    ReferencesController::Held references;
-    std::vector<disc::TrackReport> earlier; // of the same rip, which goes on
-    disc::ReportFiles reports;              // of these; empty: of a new one
-    int64_t set = 0;
-    std::string title;
-    Path library;
-};
-
-RipController::Outcome RipController::work(const Task& task, std::stop_token stop, work::Progress& progress,
-                                           const std::function<void(const disc::RipProgress&)>& going,
-                                           const std::function<void(const disc::TrackReport&)>& told) {
-    Outcome out;
-    out.reports = task.reports;
-    disc::RipPlan plan = task.plan;
-    const reference::Medium* medium = task.chosen && task.chosen->medium < task.chosen->release.media.size()
-                                          ? &task.chosen->release.media[task.chosen->medium]
-                                          : nullptr;
-    auto trouble = [&out](const std::string& sentence) {
-        if (std::ranges::find(out.troubles, sentence) == out.troubles.end())
-            out.troubles.push_back(sentence);
-    };
-    if (task.findOffset && medium && !medium->readings.empty()) {
-        auto look = disc::lookAtDrive(task.drive, stop);
-        auto offset = look ? disc::offsetOfDrive(task.drive, look->toc, *medium, stop)
-                           : Result<std::optional<int>>(look.error());
-        if (offset && *offset) {
-            out.offset = *offset;
-            plan.offset = **offset;
-        }
-    }
-    auto store = library::Store::open(task.library);
-    std::optional<library::MadeFiles> made;
-    if (store)
-        made.emplace(**store, task.title, task.set);
-    else
-        trouble(store.error().message);
-    auto record = [&](const Path& file, const tags::Fields& fields, const std::vector<Path>& folders) {
-        if (!made)
-            return;
-        if (Status added = made->add(file, fields, folders); !added)
-            trouble(added.error().message);
-    };
-    disc::RipReport soFar;
-    auto keep = [&](const disc::RipReport& report) {
-        if (out.reports.isEmpty()) {
-            const auto any = std::ranges::find_if(report.tracks,
-                                                  [](const disc::TrackReport& t) { return !t.file.empty(); });
-            if (any == report.tracks.end())
-                return;
-            out.reports = disc::placeForReports(any->file.parent_path());
-        }
-        if (Status kept = disc::keepReports(disc::together(task.earlier, report), out.reports); !kept)
-            trouble(kept.error().message);
-    };
-    std::vector<FileId> ids;
-    auto ended = [&](const disc::TrackReport& t) {
-        told(t);
-        soFar.tracks.push_back(t);
-        if (t.file.empty())
-            return;
-        const auto r = std::ranges::find(plan.tracks, t.number, &disc::RipTrack::number);
-        record(t.file, r == plan.tracks.end() ? tags::Fields() : r->fields, t.folders);
-        if (made)
-            for (const FileId id : made->takeTouched())
-                out.files.emplace_back(t.number, id);
-        keep(soFar); // where it ends too early, it goes on with the next track
-    };
-    uint64_t sectors = 0;
-    for (const disc::RipTrack& r : plan.tracks)
-        sectors += static_cast<uint64_t>(r.length);
-    progress.begin(sectors);
-    size_t track = 0;
-    int32_t done = 0;
-    soFar.format = plan.format;
-    soFar.verified = plan.reading.verify;
-    soFar.offset = plan.offset;
-    soFar.drive = ss(task.driveName);
-    soFar.ended = "The rip goes on, or was cut short.";
-    soFar.toc = task.toc;
-    out.report = disc::ripInProcess(
-        task.drive, plan, stop,
-        [&](const disc::RipProgress& p) {
-            progress.step({}, static_cast<uint64_t>(p.track == track ? p.done - done : p.done));
-            track = p.track;
-            done = p.done;
-            going(p);
-        },
-        ended);
-    disc::RipReport& report = out.report;
-    if (report.toc.tracks.empty())
-        report.toc = task.toc;
-    if (medium)
-        disc::compareReadings(report, *medium);
-    if (task.listen && !stop.stop_requested()) {
-        out.heard = disc::listenToRip(
-            report, medium, task.chosen ? task.chosen->reference : std::string(),
-            ReferencesController::plain(task.references),
-            [stop](const Path& file) -> Result<sound::Fingerprint> {
-                auto prints = library::fingerprintsOf(file, {1}, stop);
-                if (!prints)
-                    return prints.error();
-                if (prints->empty())
-                    return Error{ErrorKind::Damaged, file, "It has no sound."};
-                return std::move(prints->front());
-            },
-            stop);
-        report.heard = disc::sentenceOf(out.heard);
-    }
-    keep(report);
-    if (std::ranges::any_of(report.tracks, [](const auto& t) { return !t.file.empty(); }))
-        for (const Path& file : {out.reports.text, out.reports.json, out.reports.sheet})
-            record(file, {}, {});
-    if (made)
-        out.set = made->set();
-    return out;
 }
 
 void RipController::rip(int number, const RipSettings& settings) {
@@ -264,7 +145,7 @@ void RipController::rip(int number, const RipSettings& settings) {
     rip.ended.clear();
     rip.heard.clear();
     rip.troubles.clear();
-    rip.worse.clear();
+    use_.worse.forget(number);
     rip.folder = planned.plan.tracks.front().target.parent_path();
     // Pictures that have been cleaned away meanwhile are left out rather than the tracks.
     const tags::PictureBytes bytes = tags::keptIn(planned.plan.pictures);
@@ -274,7 +155,7 @@ void RipController::rip(int number, const RipSettings& settings) {
             for (disc::RipTrack& t : planned.plan.tracks)
                 t.fields.erase(tags::pictureKey(p.type));
         }
-    Task task;
+    RipTask task;
     running_.clear();
     for (const disc::RipTrack& r : planned.plan.tracks)
         for (size_t i = 0; i < d->tracks.size(); ++i)
@@ -284,20 +165,20 @@ void RipController::rip(int number, const RipSettings& settings) {
                 rip.tracks[i].format = settings.format;
                 rip.tracks[i].root = root;
             }
-    for (const Track& t : rip.tracks)
-        if (t.state == State::Ripped && t.format == settings.format && t.root == root)
-            task.earlier.push_back(t.report);
-    if (!task.earlier.empty()) {
-        task.reports = rip.reports;
-        task.set = rip.set;
-    }
+    // What the same rip has made before, as its report says: to another format it is another rip.
+    disc::EarlierRip earlier = disc::rippedEarlier(planned.targets, settings.format, d->toc);
+    task.earlier = std::move(earlier.tracks);
+    task.reports = earlier.reports;
+    if (const auto kept = rip.sets.find(root / settings.format);
+        kept != rip.sets.end() && !task.earlier.empty())
+        task.set = kept->second;
     task.drive = d->drive;
-    task.driveName = d->name;
+    task.driveName = ss(d->name);
     task.toc = d->toc;
     task.plan = planned.plan;
     if (const disc::Variant* v = d->variant())
         task.chosen = *v;
-    task.findOffset = !offsetOfDrive(d->driveKey());
+    task.findOffset = !DriveOffsets::of(*d);
     task.listen = settings.listen;
     task.references = use_.references.held();
     task.title = ss(tr("Rip %1").arg(d->title()));
@@ -308,9 +189,9 @@ void RipController::rip(int number, const RipSettings& settings) {
     job_ = use_.jobs.start(
         this, {ss(tr("Ripping %1").arg(d->title())), work::Priority::Asked, {.drive = d->drive.native()}},
         [this, number, task = std::move(task),
-         tracks = running_](std::stop_token stop, work::Progress& progress) -> Result<Outcome> {
+         tracks = running_](std::stop_token stop, work::Progress& progress) -> Result<RipOutcome> {
             // The controllers wait for their jobs before they go.
-            return work(
+            return ripInJob(
                 task, stop, progress,
                 [this, number, tracks](const disc::RipProgress& p) {
                     QMetaObject::invokeMethod(
@@ -322,10 +203,10 @@ void RipController::rip(int number, const RipSettings& settings) {
                         Qt::QueuedConnection);
                 });
         },
-        [this, number, settings, tracks = running_](Result<Outcome> outcome) {
+        [this, number, settings, tracks = running_](Result<RipOutcome> outcome) {
             ripping_ = 0;
             job_ = 0;
-            Outcome out;
+            RipOutcome out;
             if (outcome)
                 out = std::move(*outcome);
             else
@@ -387,8 +268,24 @@ void RipController::takeEnded(int number, const disc::TrackReport& report,
     emit progressed(number);
 }
 
+namespace {
+
+/// Of the library, and ripped: what has the same sound.
+std::vector<std::pair<FileId, FileId>> sameInLibrary(const RipOutcome& outcome) {
+    std::vector<std::pair<FileId, FileId>> out;
+    for (const auto& [track, id] : outcome.files)
+        for (const disc::HeardTrack& h : outcome.heard)
+            for (const int64_t there : h.number == track ? h.library : std::vector<int64_t>())
+                if (std::ranges::find(outcome.files, there, [](const auto& f) { return f.second; }) ==
+                    outcome.files.end())
+                    out.emplace_back(there, id);
+    return out;
+}
+
+} // namespace
+
 void RipController::end(int number, const RipSettings& settings, const std::vector<size_t>& tracks,
-                        Outcome outcome) {
+                        RipOutcome outcome) {
     const Disc* d = use_.discs.find(number);
     if (!d)
         return;
@@ -396,14 +293,14 @@ void RipController::end(int number, const RipSettings& settings, const std::vect
     rip.looked.clear();
     const disc::RipReport& report = outcome.report;
     if (outcome.offset)
-        rememberOffset(d->driveKey(), {*outcome.offset, d->title()});
+        use_.offsets.remember(*d, {*outcome.offset, d->title()});
     if (!report.ended.empty())
         rip.ended = qs(report.ended);
     for (const std::string& sentence : outcome.troubles)
         rip.troubles << qs(sentence);
     rip.heard = qs(report.heard);
-    rip.set = outcome.set;
-    rip.reports = outcome.reports;
+    if (outcome.set != 0)
+        rip.sets[rootOf(settings) / settings.format] = outcome.set;
     size_t files = 0, unproven = 0;
     std::set<Path> folders;
     for (size_t i = 0; i < tracks.size(); ++i) {
@@ -430,10 +327,12 @@ void RipController::end(int number, const RipSettings& settings, const std::vect
     if (report.complete && settings.eject)
         use_.discs.setOut(number);
     tellEnd(*use_.discs.find(number), rip, tracks.size(), files, unproven);
-    if (files > 0 && outcome.files.empty()) // on no shelf
+    std::erase_if(folders, [this](const Path& folder) {
+        return library::shelfOf(use_.shelves.all(), folder / "a file") != 0;
+    });
+    if (!folders.empty()) // on no shelf: they come to the bench
         use_.bringIn.start({folders.begin(), folders.end()}, false);
-    if (!outcome.files.empty())
-        lookForWorse(number, outcome);
+    use_.worse.look(number, sameInLibrary(outcome));
     emit changed();
     emit ended(number);
 }
@@ -463,106 +362,6 @@ void RipController::tellEnd(const Disc& d, const Rip& rip, size_t wanted, size_t
         sentences << rip.heard;
     sentences << rip.troubles;
     use_.messages.say(sentences.join(' '), true);
-}
-
-void RipController::lookForWorse(int number, const Outcome& outcome) {
-    std::vector<std::pair<FileId, FileId>> pairs; // of the library, ripped
-    std::set<FileId> ripped;
-    for (const auto& [track, id] : outcome.files)
-        ripped.insert(id);
-    for (const auto& [track, id] : outcome.files)
-        for (const disc::HeardTrack& h : outcome.heard)
-            if (h.number == track)
-                for (const int64_t there : h.library)
-                    if (!ripped.contains(there))
-                        pairs.emplace_back(there, id);
-    if (pairs.empty())
-        return;
-    use_.library.read(
-        this,
-        [pairs](library::Store& store) {
-            std::vector<std::pair<library::FileRecord, FileId>> out;
-            std::set<FileId> taken;
-            for (const auto& [there, ripped] : pairs) {
-                auto old = store.files().findAll({there}), fresh = store.files().findAll({ripped});
-                if (old.empty() || fresh.empty() || !taken.insert(there).second)
-                    continue;
-                const bool lossy = old.front().tags.facts.bitDepth == 0;
-                if (lossy && library::isBetter(fresh.front(), old.front()))
-                    out.emplace_back(std::move(old.front()), ripped);
-            }
-            return out;
-        },
-        [this, number](Result<std::vector<std::pair<library::FileRecord, FileId>>> found) {
-            if (!found || !use_.discs.find(number))
-                return;
-            for (auto& [record, ripped] : *found)
-                rips_[number].worse.push_back(
-                    {std::make_shared<library::FileRecord>(std::move(record)), ripped});
-            emit changed();
-        });
-}
-
-void RipController::replaceWorse(int number) {
-    const auto it = rips_.find(number);
-    const Disc* d = use_.discs.find(number);
-    if (it == rips_.end() || it->second.worse.empty() || !d)
-        return;
-    std::vector<FilePtr> files;
-    std::map<FileId, std::vector<FileId>> groups;
-    for (const Worse& w : it->second.worse) {
-        files.push_back(w.file);
-        groups[w.better].push_back(w.file->id);
-    }
-    if (!use_.writing.moveToTrash(
-            tr("Replace %n file(s) by %1", "", static_cast<int>(files.size())).arg(d->title()), files))
-        return;
-    for (auto& [better, worse] : groups) { // what was given to them belongs to what was ripped
-        worse.push_back(better);
-        use_.recordings.merge(worse);
-    }
-    it->second.worse.clear();
-    emit changed();
-}
-
-bool RipController::canFindOffset(int number) const {
-    const Disc* d = use_.discs.find(number);
-    const disc::Variant* v = d ? d->variant() : nullptr;
-    return v && v->medium < v->release.media.size() && !v->release.media[v->medium].readings.empty() &&
-           ripping_ == 0;
-}
-
-void RipController::findOffset(int number) {
-    const Disc* d = use_.discs.find(number);
-    if (!d || !canFindOffset(number))
-        return;
-    const disc::Variant& v = *d->variant();
-    use_.jobs.start(
-        this,
-        {ss(tr("Finding the offset of %1").arg(d->name)),
-         work::Priority::Asked,
-         {.drive = d->drive.native()}},
-        [drive = d->drive, toc = d->toc, medium = v.release.media[v.medium]](
-            std::stop_token stop, work::Progress&) { return disc::offsetOfDrive(drive, toc, medium, stop); },
-        [this, key = d->driveKey(), title = d->title()](Result<std::optional<int>> offset) {
-            if (!offset) {
-                use_.messages.say(offset.error());
-                return;
-            }
-            if (*offset)
-                rememberOffset(key, {**offset, title});
-            else
-                use_.messages.say(tr("What others have read of this disc is not what this drive reads, by no "
-                                     "offset. Try another disc."),
-                                  true);
-            emit changed();
-        });
-}
-
-void RipController::setOffset(int number, int samples) {
-    if (const Disc* d = use_.discs.find(number))
-        rememberOffset(d->driveKey(), {samples, {}});
-    emit changed();
 }
 
 } // namespace moorfrost::app

@@ -9,11 +9,11 @@
 
 #include "app/control/bring_in.h"
 #include "app/control/disc_pictures.h"
+#include "app/control/drive_offsets.h"
 #include "app/control/places_controller.h"
-#include "app/control/recordings_controller.h"
 #include "app/control/rip_settings.h"
-#include "app/control/writing_controller.h"
-#include "core/disc/rip_check.h"
+#include "app/control/rip_task.h"
+#include "app/control/worse_files.h"
 #include "core/disc/rip_places.h"
 
 namespace moorfrost::app {
@@ -30,25 +30,19 @@ public:
         Path root;                    // below which it was ripped
         disc::HeardTrack heard;       // what it sounds like
     };
-    /// A file of the library with the same sound, but less of it.
-    struct Worse {
-        FilePtr file;
-        FileId better = 0; // that was ripped
-    };
     struct Rip {
-        std::vector<Track> tracks; // as those of the disc
-        Path folder;               // in which its first files are
-        QString ended;             // why it did not come to its end
-        QString heard;             // what listening has shown
-        QStringList troubles;      // that kept no track from being a file
-        int64_t set = 0;           // of the journal
-        disc::ReportFiles reports;
-        std::vector<Worse> worse;
-        std::set<Path> looked; // roots at which an earlier rip was looked for
+        std::vector<Track> tracks;    // as those of the disc
+        Path folder;                  // in which its first files are
+        QString ended;                // why it did not come to its end
+        QString heard;                // what listening has shown
+        QStringList troubles;         // that kept no track from being a file
+        std::map<Path, int64_t> sets; // of the journal, by root and format: each is a rip of its own
+        std::set<Path> looked;        // of these, at which an earlier rip was looked for
     };
     struct Planned {
         disc::RipPlan plan;                    // of the tracks that are wanted and can be ripped
         std::vector<naming::Placement> places; // of all that are wanted; id: number of the track + 1
+        std::vector<Path> targets;             // of all tracks
         QString problem;                       // why nothing can be: a sentence
     };
     struct Progress {
@@ -64,8 +58,9 @@ public:
         PlacesController& places;
         ReferencesController& references;
         BringIn& bringIn;
-        RecordingsController& recordings;
         WritingController& writing;
+        DriveOffsets& offsets;
+        WorseFiles& worse;
         JobList& jobs;
         Messages& messages;
     };
@@ -81,15 +76,6 @@ public:
     int ripping() const { return ripping_; }
     Progress progress() const;
 
-    /// Whether the answer that is chosen tells what others have read, by which an offset can be found.
-    bool canFindOffset(int disc) const;
-    void findOffset(int disc);
-    void setOffset(int disc, int samples);
-
-    /// Files of the library that are less than what was ripped go to the trash; what was kept of them stays
-    /// with what was ripped.
-    void replaceWorse(int disc);
-
 signals:
     void changed();
     /// The rip goes on.
@@ -98,28 +84,14 @@ signals:
     void ended(int disc);
 
 private:
-    struct Outcome {
-        disc::RipReport report;
-        std::vector<disc::HeardTrack> heard;
-        int64_t set = 0;
-        disc::ReportFiles reports;
-        std::vector<std::string> troubles;
-        std::optional<int> offset;                 // that was found for it
-        std::vector<std::pair<int, FileId>> files; // of tracks, on shelves
-    };
-    struct Task; // what the job is given
-    static Outcome work(const Task& task, std::stop_token stop, work::Progress& progress,
-                        const std::function<void(const disc::RipProgress&)>& going,
-                        const std::function<void(const disc::TrackReport&)>& told);
     Path rootOf(const RipSettings& settings) const;
     void noticeEarlier(const DiscsController::Disc& disc, Rip& rip, const disc::RipPlan& plan,
                        const Path& root);
     void take(int number, const disc::RipProgress& progress, const std::vector<size_t>& tracks);
     void takeEnded(int number, const disc::TrackReport& report, const std::vector<size_t>& tracks);
-    void end(int number, const RipSettings& settings, const std::vector<size_t>& tracks, Outcome outcome);
+    void end(int number, const RipSettings& settings, const std::vector<size_t>& tracks, RipOutcome outcome);
     void tellEnd(const DiscsController::Disc& disc, const Rip& rip, size_t wanted, size_t files,
                  size_t unproven);
-    void lookForWorse(int disc, const Outcome& outcome);
 
     Uses use_;
     std::map<int, Rip> rips_; // by disc

@@ -41,23 +41,4 @@ void rememberRip(const RipSettings& settings) {
     kept.setValue("rip/eject", settings.eject);
 }
 
-namespace {
-
-QString keyOf(const QString& drive) {
-    return "rip/offsets/" + QString::fromLatin1(drive.toUtf8().toHex());
-}
-
-} // namespace
-
-std::optional<KnownOffset> offsetOfDrive(const QString& key) {
-    const QStringList kept = QSettings().value(keyOf(key)).toStringList();
-    if (kept.size() != 2)
-        return std::nullopt;
-    return KnownOffset{kept[0].toInt(), kept[1]};
-}
-
-void rememberOffset(const QString& key, const KnownOffset& offset) {
-    QSettings().setValue(keyOf(key), QStringList{QString::number(offset.samples), offset.from});
-}
-
 } // namespace moorfrost::app

@@ -1,11 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// How discs are ripped: remembered from one time to the next, drives with their offsets.
+// How discs are ripped: remembered from one time to the next.
 #pragma once
 
 #include <QString>
 
 #include <cstdint>
-#include <optional>
 #include <string>
 
 #include "core/base/result.h"
@@ -26,13 +25,5 @@ struct RipSettings {
 
 RipSettings rememberedRip();
 void rememberRip(const RipSettings& settings);
-
-/// Of a drive (Disc::driveKey()), in samples; nullopt: not known.
-struct KnownOffset {
-    int samples = 0;
-    QString from; // the disc that it was found with; "": set by hand
-};
-std::optional<KnownOffset> offsetOfDrive(const QString& key);
-void rememberOffset(const QString& key, const KnownOffset& offset);
 
 } // namespace moorfrost::app

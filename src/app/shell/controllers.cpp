@@ -34,8 +34,9 @@ Controllers::Controllers(const Path& file)
       folders(library, files, drafts, jobs, messages), discs(references, jobs, messages),
       discPictures(discs, references, pictures.folder(), jobs),
       writing(library, settings, files, drafts, batch, places, journal, jobs, messages),
-      rips({discs, discPictures, library, shelves, places, references, bringIn, recordings, writing, jobs,
-            messages}),
+      driveOffsets(discs, jobs, messages), worse(library, recordings, writing),
+      rips({discs, discPictures, library, shelves, places, references, bringIn, writing, driveOffsets, worse,
+            jobs, messages}),
       care(library, jobs, messages), peaks(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, jobs, messages) {
     auto look = [this] { // what is worked out of the batch in the background
@@ -136,11 +137,11 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,    &library,         &settings,     &files,      &recordings, &drafts,
-            &undo,    &pictures,        &index,        &standards,  &shelves,    &journal,
-            &batch,   &kinds,           &places,       &sleeves,    &references, &identify,
-            &strays,  &releasePictures, &along,        &duplicates, &sameSound,  &bringIn,
-            &folders, &discs,           &discPictures, &writing,    &rips,       &care};
+    return {&jobs,         &library,   &settings,   &files,    &recordings, &drafts,          &undo,
+            &pictures,     &index,     &standards,  &shelves,  &journal,    &batch,           &kinds,
+            &places,       &sleeves,   &references, &identify, &strays,     &releasePictures, &along,
+            &duplicates,   &sameSound, &bringIn,    &folders,  &discs,      &discPictures,    &writing,
+            &driveOffsets, &worse,     &rips,       &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

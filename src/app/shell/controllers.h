@@ -93,6 +93,8 @@ public:
     DiscsController discs;
     DiscPictures discPictures;
     WritingController writing;
+    DriveOffsets driveOffsets;
+    WorseFiles worse;
     RipController rips;
     LibraryCare care;
     Peaks peaks;

@@ -66,6 +66,11 @@ std::optional<TrackReport> trackIn(const Json& j, const Path& folder) {
     out.crcShared = static_cast<uint32_t>(std::stoul(j.value("crc32_shared", "0"), nullptr, 16));
     out.peak = j.at("peak").get<int>();
     out.essence = j.value("essence", "");
+    out.seconds = j.value("seconds", 0.0);
+    if (const auto others = j.find("others"); others != j.end()) {
+        out.agree = others->value("same", -1);
+        out.others = others->value("different", 0);
+    }
     for (const Json& d : j.at("doubtful"))
         out.doubtful.push_back(
             {d.at("sector").get<int32_t>(), d.at("readings").get<int>(), d.at("agreed").get<bool>()});

@@ -41,6 +41,7 @@ std::string reportJson(const RipReport& report, const Path& folder) {
             j["crc32_without_silence"] = fmt::format("{:08x}", t.crcLoud);
             j["crc32_shared"] = fmt::format("{:08x}", t.crcShared);
             j["peak"] = t.peak;
+            j["seconds"] = t.seconds;
             j["essence"] = t.essence;
             if (t.agree >= 0)
                 j["others"] = {{"same", t.agree}, {"different", t.others}};

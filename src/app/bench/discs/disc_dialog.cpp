@@ -85,6 +85,7 @@ DiscDialog::DiscDialog(const RipPanel::Uses& use, QWidget* parent) : QDialog(par
     connect(stop_, &QPushButton::clicked, &use_.rips, &RipController::stop);
     connect(&use_.discs, &DiscsController::changed, this, &DiscDialog::refresh);
     connect(&use_.rips, &RipController::changed, this, &DiscDialog::refresh);
+    connect(&use_.worse, &WorseFiles::changed, this, &DiscDialog::refresh);
     connect(&use_.discs, &DiscsController::opened, this, [this](int disc) {
         for (int row = 0; row < list_->count(); ++row)
             if (list_->item(row)->data(Qt::UserRole).toInt() == disc)
@@ -207,7 +208,10 @@ QWidget* DiscDialog::makeMiddle() {
     replace_->setToolTip(
         tr("The others go to the trash. What was given to them (ratings, collections, notes) stays "
            "with these; the journal can take it back."));
-    connect(replace_, &QPushButton::clicked, this, [this] { use_.rips.replaceWorse(current()); });
+    connect(replace_, &QPushButton::clicked, this, [this] {
+        if (const DiscsController::Disc* d = use_.discs.find(current()))
+            use_.worse.replace(d->number, d->title());
+    });
     auto* offer = new QHBoxLayout;
     offer->addWidget(worse_, 1);
     offer->addWidget(replace_);
@@ -357,11 +361,12 @@ void DiscDialog::showNotes(const DiscsController::Disc& d) {
     capitals_->setVisible(use_.discs.hasCapitals(d));
     capitals_->setEnabled(!d.busy);
     eject_->setEnabled(!d.busy);
-    worseBar_->setVisible(!rip.worse.empty());
-    if (!rip.worse.empty())
+    const std::vector<WorseFiles::Worse>& worse = use_.worse.of(d.number);
+    worseBar_->setVisible(!worse.empty());
+    if (!worse.empty())
         worse_->setText(tr("%n file(s) in the library have the same sound, but less of it: %1", "",
-                           static_cast<int>(rip.worse.size()))
-                            .arg(use_.shelves.placeText(rip.worse.front().file->path)));
+                           static_cast<int>(worse.size()))
+                            .arg(use_.shelves.placeText(worse.front().file->path)));
 }
 
 void DiscDialog::showProgress() {

@@ -19,8 +19,9 @@ using As = disc::HeardTrack::As;
 paint::Tone toneOf(const RipController::Track& t) {
     return t.state == State::Failed || t.bad > 0 || t.heard.as == As::Other ? paint::Tone::Wrong
            : t.state != State::Ripped                                       ? paint::Tone::Neutral
-           : t.doubtful > 0 || (t.report.agree == 0 && t.report.others > 0) ? paint::Tone::Attention
-                                                                            : paint::Tone::Good;
+           : t.report.agree > 0                    ? paint::Tone::Good // others have read the very same
+           : t.doubtful > 0 || t.report.others > 0 ? paint::Tone::Attention
+                                                   : paint::Tone::Good;
 }
 
 /// An editor is filled when it opens and not again: what is told meanwhile must not take what is typed.

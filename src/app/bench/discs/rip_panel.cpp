@@ -150,7 +150,7 @@ RipPanel::RipPanel(const Uses& use, QWidget* parent) : QFrame(parent), use_(use)
         if (!filling_)
             showPlan();
     });
-    connect(find_, &QPushButton::clicked, this, [this] { use_.rips.findOffset(disc_); });
+    connect(find_, &QPushButton::clicked, this, [this] { use_.offsets.find(disc_); });
     connect(enter, &QPushButton::clicked, this, &RipPanel::enterOffset);
     connect(&use_.shelves, &ShelvesController::changed, this, [this] {
         fillPlaces();
@@ -159,6 +159,10 @@ RipPanel::RipPanel(const Uses& use, QWidget* parent) : QFrame(parent), use_(use)
     connect(&use_.settings, &LibrarySettings::changed, this, [this](const std::string& key) {
         if (LibrarySettings::is(key, library::settings::plans))
             fillPlans();
+    });
+    connect(&use_.offsets, &DriveOffsets::changed, this, [this] {
+        showPlan();
+        showOffset();
     });
     connect(&use_.pictures, &DiscPictures::changed, this, [this](int disc) {
         if (disc == disc_)
@@ -261,12 +265,12 @@ void RipPanel::setDisc(int number) {
 
 void RipPanel::resizeEvent(QResizeEvent* event) {
     QFrame::resizeEvent(event);
-    showPlan(); // its lines are as long as there is room
+    showLines();
 }
 
 void RipPanel::showOffset() {
     const DiscsController::Disc* d = use_.discs.find(disc_);
-    const auto known = d ? offsetOfDrive(d->driveKey()) : std::nullopt;
+    const auto known = d ? DriveOffsets::of(*d) : std::nullopt;
     offset_->setText(
         !known ? tr("The offset of this drive is not known.")
         : known->from.isEmpty()
@@ -274,7 +278,7 @@ void RipPanel::showOffset() {
                   .arg((known->samples > 0 ? "+" : "") + QString::number(known->samples))
             : tr("Offset of this drive: %1 samples, found with %2")
                   .arg((known->samples > 0 ? "+" : "") + QString::number(known->samples), known->from));
-    find_->setVisible(use_.rips.canFindOffset(disc_));
+    find_->setVisible(use_.offsets.canFind(disc_));
     const bool pictures = use_.pictures.of(disc_) || use_.pictures.isFetching(disc_);
     picturesCaption_->setVisible(pictures);
     picturesCaption_->setText(use_.pictures.isFetching(disc_) ? tr("Pictures for the files: fetching\u2026")
@@ -286,14 +290,14 @@ void RipPanel::enterOffset() {
     const DiscsController::Disc* d = use_.discs.find(disc_);
     if (!d)
         return;
-    const auto known = offsetOfDrive(d->driveKey());
+    const auto known = DriveOffsets::of(*d);
     bool ok = false;
     const int samples =
         QInputDialog::getInt(this, tr("Offset of %1").arg(d->name),
                              tr("By how many samples is what it reads too late on the disc?"),
                              known ? known->samples : 0, -disc::mostOffset, disc::mostOffset, 1, &ok);
     if (ok)
-        use_.rips.setOffset(disc_, samples);
+        use_.offsets.remember(*d, {samples, {}});
 }
 
 void RipPanel::showPlan() {
@@ -316,6 +320,7 @@ void RipPanel::showPlan() {
                      "disc report.txt, disc.cue";
     preview_->setWordWrap(!planned_.problem.isEmpty());
     if (!planned_.problem.isEmpty()) {
+        lines_.clear();
         preview_->setText(planned_.problem);
         preview_->setToolTip(planned_.problem);
         emit planned(0);
@@ -323,15 +328,21 @@ void RipPanel::showPlan() {
     }
     lines << whyNot(planned_.places);
     preview_->setToolTip(lines.join('\n'));
-    for (QString& line : lines)
-        line = preview_->fontMetrics().elidedText(line, Qt::ElideMiddle, std::max(120, preview_->width()));
     const auto& tracks = use_.rips.of(disc_).tracks;
     const bool ripped =
         std::ranges::count(tracks, RipController::Track::State::Ripped, &RipController::Track::state) > 0;
-    preview_->setText(!lines.isEmpty() ? lines.join('\n')
-                      : ripped         ? tr("all of it is ripped")
-                                       : tr("nothing"));
+    lines_ = !lines.isEmpty() ? lines : QStringList{ripped ? tr("all of it is ripped") : tr("nothing")};
+    showLines();
     emit planned(d->out ? 0 : static_cast<int>(planned_.plan.tracks.size()));
+}
+
+/// As long as there is room.
+void RipPanel::showLines() {
+    QStringList shown;
+    for (const QString& line : lines_)
+        shown << preview_->fontMetrics().elidedText(line, Qt::ElideMiddle, std::max(120, preview_->width()));
+    if (!lines_.isEmpty())
+        preview_->setText(shown.join('\n'));
 }
 
 } // namespace moorfrost::app

@@ -23,6 +23,8 @@ public:
     struct Uses {
         DiscsController& discs;
         RipController& rips;
+        DriveOffsets& offsets;
+        WorseFiles& worse;
         DiscPictures& pictures;
         ShelvesController& shelves;
         LibrarySettings& settings;
@@ -59,6 +61,7 @@ private:
     void fillPlans();
     void chooseFolder();
     void showPlan();
+    void showLines();
     void showOffset();
     void enterOffset();
 
@@ -69,6 +72,7 @@ private:
     QLabel *preview_, *offset_, *picturesCaption_;
     DiscPicturesStrip* strip_;
     QPushButton* find_;
+    QStringList lines_; // of the tree, in full
     Path folder_;
     int64_t shelf_ = -1;
     bool filling_ = false;
