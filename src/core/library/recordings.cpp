@@ -12,145 +12,10 @@
 
 namespace moorfrost::library {
 
-using Kind = ChangePart::Kind;
-
 namespace {
 
-std::vector<std::string> placeTexts(const RecordingPlace& place) {
-    if (place.recording == 0)
-        return {};
-    return {std::to_string(place.recording), place.byHand ? "1" : "0"};
-}
-
-int64_t number(const std::string& text) {
-    return std::strtoll(text.c_str(), nullptr, 10);
-}
-
-RecordingPlace placeFrom(const std::vector<std::string>& texts) {
-    return texts.size() < 2 ? RecordingPlace{} : RecordingPlace{number(texts[0]), texts[1] == "1"};
-}
-
-std::string shownFile(Store& store, FileId id) {
-    const auto file = store.files().find(id);
-    if (!file)
-        return {};
-    const std::string title = tags::firstValue(file->tags.fields, "title");
-    return title.empty() ? text::forDisplay(file->path.filename().native()) : title;
-}
-
-std::string shownRecording(Store& store, RecordingId id) {
-    const std::vector<FileId> files = store.recordings().filesOf(id);
-    return files.empty() ? std::string() : shownFile(store, files.front());
-}
-
-/// One change while it is put together: everything is done at once, and noted.
-class Change {
-public:
-    explicit Change(Store& store) : store_(store), transaction_(store.database()) {}
-
-    void setValues(RecordingId recording, const std::string& field, const std::vector<std::string>& values) {
-        add({Kind::Value, recording, field, store_.recordings().values(recording, field), values,
-             shownRecording(store_, recording)});
-    }
-    void put(FileId file, const RecordingPlace& place) {
-        put(file, store_.recordings().placeOf(file), place);
-    }
-    /// `before`: where it goes when this is taken back.
-    void put(FileId file, const RecordingPlace& before, const RecordingPlace& place) {
-        add({Kind::Member, file, {}, placeTexts(before), placeTexts(place), shownFile(store_, file)});
-    }
-    void choose(RecordingId recording, FileId file) {
-        auto texts = [](FileId id) {
-            return id == 0 ? std::vector<std::string>() : std::vector<std::string>{std::to_string(id)};
-        };
-        add({Kind::Best,
-             recording,
-             {},
-             texts(store_.recordings().chosenOf(recording)),
-             texts(file),
-             shownRecording(store_, recording)});
-    }
-    void forget(FileId file) {
-        add({Kind::File, file, {}, store_.files().row(file), {}, shownFile(store_, file)});
-    }
-    void touch(const std::vector<FileId>& files) { touched_.insert(files.begin(), files.end()); }
-
-    ChangeOutcome commit(const std::string& title);
-
-private:
-    void add(ChangePart part);
-
-    Store& store_;
-    Transaction transaction_;
-    std::vector<ChangePart> parts_;
-    std::set<FileId> touched_;
-};
-
-std::vector<std::string> now(Store& store, const ChangePart& part) {
-    switch (part.kind) {
-    case Kind::Value:
-        return store.recordings().values(part.subject, part.field);
-    case Kind::Member:
-        return placeTexts(store.recordings().placeOf(part.subject));
-    case Kind::Best: {
-        const FileId best = store.recordings().chosenOf(part.subject);
-        return best == 0 ? std::vector<std::string>() : std::vector<std::string>{std::to_string(best)};
-    }
-    case Kind::File:
-        return store.files().row(part.subject);
-    }
-    return {};
-}
-
-void set(Store& store, const ChangePart& part, const std::vector<std::string>& values,
-         std::set<FileId>& touched) {
-    auto touchFilesOf = [&](RecordingId recording) {
-        for (FileId file : store.recordings().filesOf(recording))
-            touched.insert(file);
-    };
-    switch (part.kind) {
-    case Kind::Value:
-        store.recordings().setValues(part.subject, part.field, values);
-        touchFilesOf(part.subject);
-        break;
-    case Kind::Member:
-        touchFilesOf(store.recordings().placeOf(part.subject).recording);
-        store.recordings().put(part.subject, placeFrom(values));
-        touchFilesOf(placeFrom(values).recording);
-        touched.insert(part.subject);
-        break;
-    case Kind::Best:
-        store.recordings().choose(part.subject, values.empty() ? 0 : number(values.front()));
-        touchFilesOf(part.subject);
-        break;
-    case Kind::File:
-        if (values.empty())
-            store.files().forget(part.subject);
-        else
-            store.files().putRow(part.subject, values);
-        touched.insert(part.subject);
-        break;
-    }
-}
-
-void Change::add(ChangePart part) {
-    if (now(store_, part) == part.after)
-        return;
-    set(store_, part, part.after, touched_);
-    parts_.push_back(std::move(part));
-}
-
-ChangeOutcome Change::commit(const std::string& title) {
-    ChangeOutcome out;
-    if (!parts_.empty())
-        out.change = store_.changes().add(title, parts_);
-    transaction_.commit();
-    out.touched.assign(touched_.begin(), touched_.end());
-    return out;
-}
-
 /// All recordings of the group into one. True if there were several.
-bool merge(Store& store, Change& change, const std::vector<FileId>& files, bool byHand) {
+bool merge(Store& store, KeptChange& change, const std::vector<FileId>& files, bool byHand) {
     std::set<RecordingId> all;
     for (FileId file : files)
         if (store.files().find(file))
@@ -180,11 +45,18 @@ bool merge(Store& store, Change& change, const std::vector<FileId>& files, bool 
                 for (const Use& use : usesFrom(values))
                     all.push_back(use);
                 change.setValues(into, field, useTexts(std::move(all)));
+            } else if (field == bookmarkField) {
+                std::vector<Bookmark> all = bookmarksFrom(there);
+                for (const Bookmark& bookmark : bookmarksFrom(values))
+                    all.push_back(bookmark);
+                change.setValues(into, field, bookmarkTexts(std::move(all)));
             }
         }
         if (const FileId best = store.recordings().chosenOf(id);
             best != 0 && store.recordings().chosenOf(into) == 0)
             change.choose(into, best);
+        for (const auto& [list, at] : store.collections().placesOf(id))
+            change.splice(list, at, 1, {{into, store.collections().entries(list, at, 1)[0].file}});
         for (FileId file : store.recordings().filesOf(id)) {
             const RecordingPlace before = store.recordings().placeOf(file);
             // What was joined by itself and is taken back by a person stays apart.
@@ -233,7 +105,7 @@ RecordingView recordingOf(Store& store, FileId file) {
 
 ChangeOutcome keepValues(Store& store, const std::string& title, const std::string& field,
                          const KeptValues& values) {
-    Change change(store);
+    KeptChange change(store);
     for (const auto& [file, list] : values)
         if (store.files().find(file)) {
             std::vector<std::string> clean = list;
@@ -250,7 +122,7 @@ namespace {
 /// Of each recording once, whichever of its files are meant.
 ChangeOutcome changeUses(Store& store, const std::string& title, const std::vector<FileId>& files,
                          const std::function<void(std::vector<Use>&)>& how) {
-    Change change(store);
+    KeptChange change(store);
     std::set<RecordingId> done;
     for (FileId file : files) {
         if (!store.files().find(file))
@@ -279,8 +151,39 @@ ChangeOutcome removeUse(Store& store, const std::string& title, const Use& use,
     return changeUses(store, title, files, [&](std::vector<Use>& uses) { std::erase(uses, use); });
 }
 
+namespace {
+
+Result<ChangeOutcome> changeBookmarks(Store& store, const std::string& title, FileId file,
+                                      const std::function<void(std::vector<Bookmark>&)>& how) {
+    KeptChange change(store);
+    if (!store.files().find(file))
+        return invalid("The library does not know this file.");
+    const RecordingId recording = store.recordings().ensure(file);
+    std::vector<Bookmark> bookmarks = bookmarksFrom(store.recordings().values(recording, bookmarkField));
+    how(bookmarks);
+    const std::vector<std::string> texts = bookmarkTexts(std::move(bookmarks));
+    if (std::string why = whyNotKept(bookmarkField, texts); !why.empty())
+        return invalid(std::move(why));
+    change.setValues(recording, bookmarkField, texts);
+    return change.commit(title);
+}
+
+} // namespace
+
+Result<ChangeOutcome> addBookmark(Store& store, const std::string& title, const Bookmark& bookmark,
+                                  FileId file) {
+    return changeBookmarks(store, title, file, [&](std::vector<Bookmark>& all) { all.push_back(bookmark); });
+}
+
+ChangeOutcome removeBookmark(Store& store, const std::string& title, const Bookmark& bookmark, FileId file) {
+    auto done = changeBookmarks(store, title, file, [&](std::vector<Bookmark>& all) {
+        std::erase_if(all, [&](const Bookmark& b) { return bookmarkText(b) == bookmarkText(bookmark); });
+    });
+    return done ? *done : ChangeOutcome{};
+}
+
 Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& files) {
-    Change change(store);
+    KeptChange change(store);
     if (!merge(store, change, files, true))
         return invalid("These files are one recording already.");
     return change.commit(
@@ -288,7 +191,7 @@ Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& f
 }
 
 Result<ChangeOutcome> partFiles(Store& store, const std::vector<FileId>& files) {
-    Change change(store);
+    KeptChange change(store);
     std::map<RecordingId, std::vector<FileId>> from;
     for (FileId file : files)
         if (store.files().find(file))
@@ -306,6 +209,10 @@ Result<ChangeOutcome> partFiles(Store& store, const std::vector<FileId>& files) 
         const FileId best = store.recordings().chosenOf(recording);
         if (std::ranges::find(members, best) != members.end())
             change.choose(recording, 0);
+        for (const auto& [list, at] : store.collections().placesOf(recording))
+            if (const FileId meant = store.collections().entries(list, at, 1)[0].file;
+                std::ranges::find(members, meant) != members.end())
+                change.splice(list, at, 1, {{own, meant}});
         for (FileId file :
              store.recordings().filesOf(recording)) // nor is what is left joined with them again
             change.put(file, {recording, true});
@@ -320,13 +227,13 @@ Result<ChangeOutcome> partFiles(Store& store, const std::vector<FileId>& files) 
 Result<ChangeOutcome> chooseBest(Store& store, FileId file, bool chosen) {
     if (!store.files().find(file))
         return invalid("The library does not know this file.");
-    Change change(store);
+    KeptChange change(store);
     change.choose(store.recordings().ensure(file), chosen ? file : 0);
     return change.commit(chosen ? "Choose the best file" : "Let the best file be found");
 }
 
 Result<ChangeOutcome> forgetAbsent(Store& store, const std::vector<FileId>& files) {
-    Change change(store);
+    KeptChange change(store);
     size_t forgotten = 0;
     for (FileId id : files) {
         const auto file = store.files().find(id);
@@ -339,6 +246,10 @@ Result<ChangeOutcome> forgetAbsent(Store& store, const std::vector<FileId>& file
         if (place.recording != 0 && store.recordings().filesOf(place.recording).size() == 1) {
             for (const auto& [field, values] : store.recordings().allValues(place.recording))
                 change.setValues(place.recording, field, {});
+            auto places = store.collections().placesOf(place.recording);
+            std::ranges::reverse(places); // so that places in front stay what they are
+            for (const auto& [list, at] : places)
+                change.splice(list, at, 1, {});
         }
         if (place.recording != 0 && store.recordings().chosenOf(place.recording) == id)
             change.choose(place.recording, 0);
@@ -351,7 +262,7 @@ Result<ChangeOutcome> forgetAbsent(Store& store, const std::vector<FileId>& file
 }
 
 ChangeOutcome joinSameSound(Store& store, const std::vector<std::vector<FileId>>& groups) {
-    Change change(store);
+    KeptChange change(store);
     size_t joined = 0;
     for (const std::vector<FileId>& group : groups) {
         std::vector<FileId> free;
@@ -363,48 +274,6 @@ ChangeOutcome joinSameSound(Store& store, const std::vector<std::vector<FileId>>
     return change.commit(joined == 1
                              ? "Join files with the same sound to a recording"
                              : fmt::format("Join files with the same sound to {} recordings", joined));
-}
-
-namespace {
-
-Result<ChangeOutcome> turn(Store& store, int64_t id, bool back) {
-    const auto change = store.changes().find(id);
-    if (!change)
-        return invalid("The journal has no such change.");
-    if (change->takenBack == back)
-        return invalid(back ? "It was taken back already." : "It was not taken back.");
-    Transaction transaction(store.database());
-    std::set<FileId> touched;
-    std::vector<ChangePart> parts = store.changes().parts(id);
-    if (back)
-        std::ranges::reverse(parts);
-    for (const ChangePart& part : parts) {
-        if (now(store, part) != (back ? part.after : part.before)) {
-            const auto later = store.changes().laterOn(id, part);
-            return Error{ErrorKind::Changed,
-                         {},
-                         later
-                             ? fmt::format("\"{}\" was changed again by \"{}\". Take that back first.",
-                                           part.shown, later->title)
-                             : fmt::format("What is kept of \"{}\" is not what this change left. Nothing was "
-                                           "taken back.",
-                                           part.shown)};
-        }
-        set(store, part, back ? part.before : part.after, touched);
-    }
-    store.changes().setTakenBack(id, back);
-    transaction.commit();
-    return ChangeOutcome{id, {touched.begin(), touched.end()}};
-}
-
-} // namespace
-
-Result<ChangeOutcome> takeBackChange(Store& store, int64_t change) {
-    return turn(store, change, true);
-}
-
-Result<ChangeOutcome> makeChangeAgain(Store& store, int64_t change) {
-    return turn(store, change, false);
 }
 
 } // namespace moorfrost::library

@@ -9,15 +9,9 @@
 #include <string>
 #include <vector>
 
-#include "core/library/store/store.h"
+#include "core/library/kept_change.h"
 
 namespace moorfrost::library {
-
-/// What a change came to.
-struct ChangeOutcome {
-    int64_t change = 0;          // its number in the journal; 0: all was so already
-    std::vector<FileId> touched; // files of which something else is kept now
-};
 
 /// A recording as it is shown.
 struct RecordingView {
@@ -44,8 +38,14 @@ Result<ChangeOutcome> addUse(Store& store, const std::string& title, const Use& 
 ChangeOutcome removeUse(Store& store, const std::string& title, const Use& use,
                         const std::vector<FileId>& files);
 
+/// Marks a place in the recording of a file. An Error (Invalid) where it cannot be kept.
+Result<ChangeOutcome> addBookmark(Store& store, const std::string& title, const Bookmark& bookmark,
+                                  FileId file);
+ChangeOutcome removeBookmark(Store& store, const std::string& title, const Bookmark& bookmark, FileId file);
+
 /// All files of the recordings of these files become one recording: that of which most is kept. What several
-/// keep stays as that one has it. An Error (Invalid) with fewer than two recordings.
+/// keep stays as that one has it; lists have that one in the places of the others. An Error (Invalid) with
+/// fewer than two recordings.
 Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& files);
 
 /// These files become a recording of their own (together, of each recording that they belong to), which keeps
@@ -63,10 +63,5 @@ Result<ChangeOutcome> forgetAbsent(Store& store, const std::vector<FileId>& file
 /// Each group of files has the same sound: its recordings become one. Files that a person put where they are
 /// stay there.
 ChangeOutcome joinSameSound(Store& store, const std::vector<std::vector<FileId>>& groups);
-
-/// Puts back what a change replaced. An Error (Changed) where that was changed again since: it names by what.
-Result<ChangeOutcome> takeBackChange(Store& store, int64_t change);
-/// A change that was taken back is made again.
-Result<ChangeOutcome> makeChangeAgain(Store& store, int64_t change);
 
 } // namespace moorfrost::library

@@ -51,7 +51,7 @@ inline const Setting<std::string> standards{"standards", {}};      // as JSON; n
 inline const Setting<std::string> defaultStandard{"standard", {}}; // its name; none: the first
 inline const Setting<Strings> batchStandards{"standards of batches", {}}; // "number name"
 // The library.
-inline const Setting<std::string> searches{"searches", {}}; // saved ones, as JSON
+inline const Setting<Strings> mirrorRules{"mirror rules", {}}; // library/mirror
 inline const Setting<WordPlaces> words{"words", WordPlaces::Anywhere};
 inline const Setting<bool> readShelves{"read shelves", false}; // its folders are to be read: it was made anew
 } // namespace settings

@@ -316,6 +316,10 @@ bool PackedView::read(std::string_view bytes) {
     return in.ok();
 }
 
+bool isOfToday(std::string_view bytes) {
+    return WireReader(bytes).number() == form;
+}
+
 bool unpack(std::string_view bytes, TagFile& file) {
     WireReader in(bytes);
     const uint64_t ofForm = in.number();

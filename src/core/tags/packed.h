@@ -18,6 +18,8 @@ TagFile takeTagFile(WireReader& in);
 
 /// With a number of the form in front, for keeping. Earlier forms are read, too.
 std::string packed(const TagFile& file);
+/// Whether it is of the form of today.
+bool isOfToday(std::string_view bytes);
 /// What a damaged or unknown form leaves is empty, and false is returned.
 bool unpack(std::string_view bytes, TagFile& file);
 

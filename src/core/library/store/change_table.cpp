@@ -12,7 +12,7 @@ using nlohmann::json;
 
 namespace {
 
-constexpr std::array kindNames = {"value", "member", "best", "file"};
+constexpr std::array kindNames = {"value", "member", "best", "file", "collection", "children", "entries"};
 
 const char* nameOf(ChangePart::Kind kind) {
     return kindNames[static_cast<size_t>(kind)];
@@ -99,9 +99,11 @@ void ChangeTable::setTakenBack(int64_t id, bool takenBack) {
 }
 
 std::optional<LibraryChange> ChangeTable::laterOn(int64_t id, const ChangePart& part) {
+    // Of a list, a change at one place moves the others.
+    const bool whole = part.kind == ChangePart::Kind::Entries;
     Statement s(db_, columns + "WHERE id>? AND taken_back=0 AND id IN (SELECT change FROM library_change_part"
-                               " WHERE kind=? AND subject=? AND field=?) ORDER BY id DESC LIMIT 1");
-    s.bind(id).bind(nameOf(part.kind)).bind(part.subject).bind(part.field);
+                               " WHERE kind=? AND subject=? AND (field=? OR ?)) ORDER BY id DESC LIMIT 1");
+    s.bind(id).bind(nameOf(part.kind)).bind(part.subject).bind(part.field).bind(whole ? 1 : 0);
     return s.step() ? std::optional(changeFrom(s)) : std::nullopt;
 }
 

@@ -15,10 +15,12 @@ namespace moorfrost::library {
 /// Value: the values of `field` of a recording. Member: the recording of a file and whether a person put it
 /// there ("12", "1"; nothing: of none). Best: the file that was chosen of a recording (nothing: nobody
 /// chose). File: a file that was forgotten, as FileTable::row tells it (nothing: it is not known).
+/// Collection: what it is (nothing: there is none). Children: what stands in a folder, as numbers. Entries:
+/// what stands in a list from the place `field` on, "recording file" each.
 struct ChangePart {
-    enum class Kind { Value, Member, Best, File };
+    enum class Kind { Value, Member, Best, File, Collection, Children, Entries };
     Kind kind = Kind::Value;
-    int64_t subject = 0; // a recording (Value, Best) or a file (Member, File)
+    int64_t subject = 0; // a recording (Value, Best), a file (Member, File) or a collection
     std::string field;
     std::vector<std::string> before, after;
     std::string shown; // what it is, for people, as it was called then

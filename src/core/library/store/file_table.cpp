@@ -18,7 +18,7 @@ const std::string recordColumns =
     "SELECT id, path, size, modified_ns, error, shelf, added, content,"
     " (SELECT group_concat(field || char(31) || value, char(30)) FROM recording_value WHERE recording="
     "(SELECT recording FROM recording_file WHERE file=file.id)"
-    " AND field IN ('kind','rating','note','playout number','use')), absent FROM file ";
+    " AND field IN ('kind','rating','note','playout number','use','bookmark')), absent FROM file ";
 
 FileRecord recordFrom(const Statement& row) {
     FileRecord r;
@@ -131,6 +131,35 @@ void FileTable::eachPacked(const std::function<bool(const PackedRecord&)>& each)
     db_.forgetPages();
 }
 
+namespace {
+
+const std::string knownColumns = "SELECT id, path, size, modified_ns, error, content, shelf FROM file WHERE ";
+
+FileTable::Known knownFrom(const Statement& row, tags::TagFile& file) {
+    // What a very old version read had no details: it had no tags at all.
+    const bool whole = row.view(4).empty() && tags::unpack(row.view(5), file) &&
+                       (!file.tags.empty() || tags::isOfToday(row.view(5)));
+    return {row.integer(0), {static_cast<uint64_t>(row.integer(2)), row.integer(3)}, row.integer(6), whole};
+}
+
+} // namespace
+
+void FileTable::eachKnown(const std::function<void(std::string_view, const Known&)>& each) {
+    Statement row(db_, knownColumns + "shelf IS NOT NULL AND path_key<>0");
+    tags::TagFile file;
+    while (row.step())
+        each(row.view(1), knownFrom(row, file));
+}
+
+std::optional<FileTable::Known> FileTable::knownAt(const Path& path) {
+    const FileId id = idOf(path);
+    Statement row(db_, knownColumns + "id=?");
+    tags::TagFile file;
+    if (id == 0 || !row.bind(id).step())
+        return std::nullopt;
+    return knownFrom(row, file);
+}
+
 std::vector<FileRecord> FileTable::findAll(const std::vector<FileId>& ids) {
     std::vector<FileRecord> out;
     Statement row(db_, recordColumns + "WHERE id=?");
@@ -186,13 +215,13 @@ void FileTable::moveAll(const std::vector<std::pair<FileId, Path>>& moves) {
 /// sound alone.
 void FileTable::carryWorkedOut(FileId id, const files::FileState& state) {
     std::vector<std::string> fields;
-    Statement asItIs(db_,
-                     "SELECT size.field FROM kept_value size "
-                     "JOIN kept_value time ON time.file=size.file AND time.field=size.field "
-                     "JOIN file ON file.id=size.file "
-                     "WHERE size.file=? AND size.field IN ('essence', 'sound print') AND size.position=1 "
-                     "AND time.position=2 AND size.value=CAST(file.size AS TEXT) "
-                     "AND time.value=CAST(file.modified_ns AS TEXT)");
+    Statement asItIs(
+        db_, "SELECT size.field FROM kept_value size "
+             "JOIN kept_value time ON time.file=size.file AND time.field=size.field "
+             "JOIN file ON file.id=size.file "
+             "WHERE size.file=? AND size.field IN ('essence', 'sound print', 'loudness') AND size.position=1 "
+             "AND time.position=2 AND size.value=CAST(file.size AS TEXT) "
+             "AND time.value=CAST(file.modified_ns AS TEXT)");
     asItIs.bind(id);
     while (asItIs.step())
         fields.push_back(asItIs.string(0));
@@ -273,6 +302,11 @@ void FileTable::setAbsent(const std::vector<FileId>& files, int64_t since) {
     for (FileId id : files)
         set.bind(since).bind(id).run();
     transaction.commit();
+}
+
+size_t FileTable::countOnShelf(int64_t shelf) {
+    Statement s(db_, "SELECT count(*) FROM file WHERE shelf=?");
+    return s.bind(shelf).step() ? static_cast<size_t>(s.integer(0)) : 0;
 }
 
 std::vector<ShelfFile> FileTable::onShelf(int64_t shelf) {

@@ -30,6 +30,16 @@ public:
     void each(bool putAway, const std::function<bool(FileRecord&&)>& each);
     /// What is on a shelf, with rising numbers, until `each` returns false; packed as it lies there.
     void eachPacked(const std::function<bool(const PackedRecord&)>& each);
+    /// A file as it was read last.
+    struct Known {
+        FileId id = 0;
+        files::FileState state;
+        int64_t shelf = 0;
+        bool whole = false; // it could be read, with all details
+    };
+    std::optional<Known> knownAt(const Path& path);
+    /// All files that stand on shelves, in no particular order.
+    void eachKnown(const std::function<void(std::string_view path, const Known&)>& each);
     std::optional<FileRecord> find(FileId id);
     /// Those that are known, in the order asked for.
     std::vector<FileRecord> findAll(const std::vector<FileId>& ids);
@@ -53,6 +63,7 @@ public:
     bool letGo(FileId id);
     /// Since when (seconds since 1970) these are not found; 0: they are there.
     void setAbsent(const std::vector<FileId>& files, int64_t since);
+    size_t countOnShelf(int64_t shelf);
     /// What is on this shelf, whether it is there or not.
     std::vector<ShelfFile> onShelf(int64_t shelf);
     /// All that is kept of a file in its row, as texts, and the row made again of that. Nothing where it is

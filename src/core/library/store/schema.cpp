@@ -239,6 +239,62 @@ const std::vector<Migration>& migrations() {
             WHERE recording_file.recording = old.recording
             ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
         )"},
+        // 11 -> 12. Collections: folders, lists, searches that are kept (they were a setting). Nothing of
+        // them
+        // goes by a cascade.
+        {R"(
+        DROP TRIGGER recording_left;
+        CREATE TABLE new_collection (
+            id INTEGER PRIMARY KEY, kind INTEGER NOT NULL, name TEXT NOT NULL, note TEXT NOT NULL DEFAULT '',
+            query TEXT NOT NULL DEFAULT '', seen_by INTEGER NOT NULL DEFAULT 0,
+            people TEXT NOT NULL DEFAULT '', created INTEGER NOT NULL);
+        INSERT INTO new_collection (id, kind, name, note, query, created)
+            SELECT id, CASE WHEN question IS NULL THEN 1 ELSE 2 END, name, note, coalesce(question, ''), created
+            FROM collection;
+        INSERT INTO new_collection (kind, name, query, created)
+            SELECT 2, json_extract(one.value, '$.name'), json_extract(one.value, '$.query'),
+                   CAST(strftime('%s', 'now') AS INTEGER)
+            FROM setting, json_each(CASE WHEN json_valid(setting.value) THEN setting.value ELSE '[]' END) AS one
+            WHERE setting.key = 'searches' AND json_extract(one.value, '$.name') IS NOT NULL
+            AND json_extract(one.value, '$.query') IS NOT NULL;
+        DELETE FROM setting WHERE key = 'searches';
+        CREATE TABLE collection_place (
+            folder INTEGER NOT NULL, position INTEGER NOT NULL, collection INTEGER NOT NULL,
+            PRIMARY KEY (folder, position)) WITHOUT ROWID;
+        CREATE INDEX collection_place_collection ON collection_place (collection);
+        INSERT INTO collection_place SELECT 0, id, id FROM new_collection;
+        CREATE TABLE new_entry (
+            collection INTEGER NOT NULL, position INTEGER NOT NULL,
+            recording INTEGER NOT NULL REFERENCES recording(id), file INTEGER,
+            PRIMARY KEY (collection, position)) WITHOUT ROWID;
+        INSERT INTO new_entry SELECT collection, position, recording, file FROM collection_recording;
+        DROP TABLE collection_recording;
+        DROP TABLE collection;
+        ALTER TABLE new_collection RENAME TO collection;
+        ALTER TABLE new_entry RENAME TO collection_recording;
+        DROP TRIGGER value_kept;
+        DROP TRIGGER value_dropped;
+        CREATE TRIGGER value_kept AFTER INSERT ON recording_value
+            WHEN new.field IN ('kind', 'rating', 'note', 'playout number', 'use', 'bookmark') BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM recording_file
+            JOIN file ON file.id = recording_file.file AND file.shelf IS NOT NULL
+            WHERE recording_file.recording = new.recording
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        CREATE TRIGGER value_dropped AFTER DELETE ON recording_value
+            WHEN old.field IN ('kind', 'rating', 'note', 'playout number', 'use', 'bookmark') BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM recording_file
+            JOIN file ON file.id = recording_file.file AND file.shelf IS NOT NULL
+            WHERE recording_file.recording = old.recording
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        CREATE INDEX collection_recording_recording ON collection_recording (recording);
+        CREATE TRIGGER recording_left AFTER DELETE ON recording_file BEGIN
+            DELETE FROM recording WHERE id = old.recording AND best IS NULL
+            AND NOT EXISTS (SELECT 1 FROM recording_file WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM recording_value WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM collection_recording WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM "use" WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM family_recording WHERE recording = old.recording); END;
+        )"},
     };
     return list;
 }

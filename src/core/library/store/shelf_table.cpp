@@ -18,6 +18,10 @@ void ShelfTable::rename(int64_t id, const std::string& name) {
     Statement(db_, "UPDATE shelf SET name=? WHERE id=?").bind(name).bind(id).run();
 }
 
+void ShelfTable::setPath(int64_t id, const Path& path) {
+    Statement(db_, "UPDATE shelf SET path=? WHERE id=?").bindPath(path).bind(id).run();
+}
+
 void ShelfTable::remove(int64_t id) {
     Transaction transaction(db_);
     Statement(db_, "DELETE FROM file WHERE shelf=? AND NOT EXISTS"

@@ -17,6 +17,7 @@ public:
     /// A folder that is a shelf already stays the one that it is. Returns its number.
     int64_t add(const std::string& name, const Path& path);
     void rename(int64_t id, const std::string& name);
+    void setPath(int64_t id, const Path& path);
     /// Its files are forgotten, but for those of a batch, which are on no shelf any more. No file is touched.
     void remove(int64_t id);
     std::vector<Shelf> all();

@@ -8,6 +8,7 @@
 
 #include "core/library/store/batch_table.h"
 #include "core/library/store/change_table.h"
+#include "core/library/store/collection_table.h"
 #include "core/library/store/draft_table.h"
 #include "core/library/store/file_table.h"
 #include "core/library/store/fixity_table.h"
@@ -45,6 +46,7 @@ public:
     LookedTable& looked() { return looked_; }
     RecordingTable& recordings() { return recordings_; }
     ChangeTable& changes() { return changes_; }
+    CollectionTable& collections() { return collections_; }
 
     /// Known from now on, and in that batch; 0 for none.
     std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
@@ -73,6 +75,7 @@ private:
     LookedTable looked_{db_};
     RecordingTable recordings_{db_};
     ChangeTable changes_{db_};
+    CollectionTable collections_{db_};
 };
 
 } // namespace moorfrost::library

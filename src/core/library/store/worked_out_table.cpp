@@ -15,6 +15,15 @@ KeptValues WorkedOutTable::find(const std::string& field, const std::vector<File
     return out;
 }
 
+std::unordered_map<std::string, FileId> WorkedOutTable::filesByFirst(const std::string& field) {
+    std::unordered_map<std::string, FileId> out;
+    Statement s(db_, "SELECT value, file FROM kept_value WHERE field=? AND position=0");
+    s.bind(field);
+    while (s.step())
+        out.try_emplace(s.string(0), s.integer(1));
+    return out;
+}
+
 void WorkedOutTable::save(const std::string& field, const KeptValues& values) {
     Transaction t(db_);
     Statement drop(db_, "DELETE FROM kept_value WHERE file=? AND field=?");

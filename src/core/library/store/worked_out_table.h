@@ -5,6 +5,7 @@
 
 #include <map>
 #include <string>
+#include <unordered_map>
 #include <vector>
 
 #include "core/library/records.h"
@@ -18,6 +19,8 @@ public:
 
     /// Of those that have such values.
     KeptValues find(const std::string& field, const std::vector<FileId>& files);
+    /// One of the files whose first value it is, for each such value.
+    std::unordered_map<std::string, FileId> filesByFirst(const std::string& field);
     /// None: they have no such values any more. Files that are not known are left out.
     void save(const std::string& field, const KeptValues& values);
 

@@ -1,0 +1,300 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/kept_change.h"
+
+#include <algorithm>
+#include <cstdlib>
+
+#include <fmt/format.h>
+
+#include "core/text/text.h"
+
+namespace moorfrost::library {
+
+using Kind = ChangePart::Kind;
+using Texts = std::vector<std::string>;
+
+namespace {
+
+int64_t number(const std::string& text) {
+    return std::strtoll(text.c_str(), nullptr, 10);
+}
+
+Texts placeTexts(const RecordingPlace& place) {
+    if (place.recording == 0)
+        return {};
+    return {std::to_string(place.recording), place.byHand ? "1" : "0"};
+}
+
+RecordingPlace placeFrom(const Texts& texts) {
+    return texts.size() < 2 ? RecordingPlace{} : RecordingPlace{number(texts[0]), texts[1] == "1"};
+}
+
+Texts numberTexts(const std::vector<int64_t>& numbers) {
+    Texts out;
+    for (const int64_t n : numbers)
+        out.push_back(std::to_string(n));
+    return out;
+}
+
+Texts collectionTexts(const Collection& c) {
+    if (c.id == 0)
+        return {};
+    Texts out = {std::to_string(static_cast<int>(c.kind)),
+                 c.name,
+                 c.note,
+                 c.query,
+                 std::to_string(static_cast<int>(c.seenBy)),
+                 std::to_string(c.created)};
+    out.insert(out.end(), c.people.begin(), c.people.end());
+    return out;
+}
+
+Collection collectionFrom(CollectionId id, const Texts& texts) {
+    Collection out;
+    out.id = id;
+    out.kind = static_cast<Collection::Kind>(std::clamp<int64_t>(number(texts[0]), 0, 2));
+    out.name = texts[1];
+    out.note = texts[2];
+    out.query = texts[3];
+    out.seenBy = static_cast<Collection::SeenBy>(std::clamp<int64_t>(number(texts[4]), 0, 2));
+    out.created = number(texts[5]);
+    out.people.assign(texts.begin() + 6, texts.end());
+    return out;
+}
+
+std::string entryText(const ListEntry& entry) {
+    return entry.file == 0 ? std::to_string(entry.recording)
+                           : fmt::format("{} {}", entry.recording, entry.file);
+}
+
+ListEntry entryFrom(const std::string& text) {
+    const size_t space = text.find(' ');
+    return {number(text), space == std::string::npos ? 0 : number(text.substr(space + 1))};
+}
+
+Texts entryTexts(const std::vector<ListEntry>& entries) {
+    Texts out;
+    for (const ListEntry& e : entries)
+        out.push_back(entryText(e));
+    return out;
+}
+
+std::string shownFile(Store& store, FileId id) {
+    const auto file = store.files().find(id);
+    if (!file)
+        return {};
+    const std::string title = tags::firstValue(file->tags.fields, "title");
+    return title.empty() ? text::forDisplay(file->path.filename().native()) : title;
+}
+
+std::string shownRecording(Store& store, RecordingId id) {
+    const std::vector<FileId> files = store.recordings().filesOf(id);
+    return files.empty() ? std::string() : shownFile(store, files.front());
+}
+
+/// What is there now of what a part made otherwise; `as`: what is expected, which tells how much of a list.
+Texts now(Store& store, const ChangePart& part, const Texts& as) {
+    switch (part.kind) {
+    case Kind::Value:
+        return store.recordings().values(part.subject, part.field);
+    case Kind::Member:
+        return placeTexts(store.recordings().placeOf(part.subject));
+    case Kind::Best: {
+        const FileId best = store.recordings().chosenOf(part.subject);
+        return best == 0 ? Texts() : Texts{std::to_string(best)};
+    }
+    case Kind::File:
+        return store.files().row(part.subject);
+    case Kind::Collection:
+        return collectionTexts(store.collections().find(part.subject));
+    case Kind::Children:
+        return numberTexts(store.collections().childrenOf(part.subject));
+    case Kind::Entries:
+        return entryTexts(
+            store.collections().entries(part.subject, static_cast<size_t>(number(part.field)), as.size()));
+    }
+    return {};
+}
+
+/// `instead`: of what is there now (see now()).
+void set(Store& store, const ChangePart& part, const Texts& instead, const Texts& values,
+         std::set<FileId>& touched, bool& collections) {
+    auto touchFilesOf = [&](RecordingId recording) {
+        for (FileId file : store.recordings().filesOf(recording))
+            touched.insert(file);
+    };
+    switch (part.kind) {
+    case Kind::Value:
+        store.recordings().setValues(part.subject, part.field, values);
+        touchFilesOf(part.subject);
+        break;
+    case Kind::Member:
+        touchFilesOf(store.recordings().placeOf(part.subject).recording);
+        store.recordings().put(part.subject, placeFrom(values));
+        touchFilesOf(placeFrom(values).recording);
+        touched.insert(part.subject);
+        break;
+    case Kind::Best:
+        store.recordings().choose(part.subject, values.empty() ? 0 : number(values.front()));
+        touchFilesOf(part.subject);
+        break;
+    case Kind::File:
+        if (values.empty())
+            store.files().forget(part.subject);
+        else
+            store.files().putRow(part.subject, values);
+        touched.insert(part.subject);
+        break;
+    case Kind::Collection:
+        values.empty() ? store.collections().remove(part.subject)
+                       : store.collections().save(collectionFrom(part.subject, values));
+        collections = true;
+        break;
+    case Kind::Children: {
+        std::vector<CollectionId> children;
+        for (const std::string& v : values)
+            children.push_back(number(v));
+        store.collections().setChildren(part.subject, children);
+        collections = true;
+        break;
+    }
+    case Kind::Entries: {
+        std::vector<ListEntry> entries;
+        for (const std::string& v : values)
+            entries.push_back(entryFrom(v));
+        store.collections().splice(part.subject, static_cast<size_t>(number(part.field)), instead.size(),
+                                   entries);
+        collections = true;
+        break;
+    }
+    }
+}
+
+Error invalid(std::string sentence) {
+    return {ErrorKind::Invalid, {}, std::move(sentence)};
+}
+
+} // namespace
+
+void KeptChange::setValues(RecordingId recording, const std::string& field, const Texts& values) {
+    add({Kind::Value, recording, field, store_.recordings().values(recording, field), values,
+         shownRecording(store_, recording)});
+}
+
+void KeptChange::put(FileId file, const RecordingPlace& place) {
+    put(file, store_.recordings().placeOf(file), place);
+}
+
+void KeptChange::put(FileId file, const RecordingPlace& before, const RecordingPlace& place) {
+    add({Kind::Member, file, {}, placeTexts(before), placeTexts(place), shownFile(store_, file)});
+}
+
+void KeptChange::choose(RecordingId recording, FileId file) {
+    const FileId before = store_.recordings().chosenOf(recording);
+    add({Kind::Best,
+         recording,
+         {},
+         before == 0 ? Texts() : Texts{std::to_string(before)},
+         file == 0 ? Texts() : Texts{std::to_string(file)},
+         shownRecording(store_, recording)});
+}
+
+void KeptChange::forget(FileId file) {
+    add({Kind::File, file, {}, store_.files().row(file), {}, shownFile(store_, file)});
+}
+
+void KeptChange::setCollection(const Collection& collection) {
+    const Collection before = store_.collections().find(collection.id);
+    add({Kind::Collection,
+         collection.id,
+         {},
+         collectionTexts(before),
+         collectionTexts(collection),
+         before.id == 0 ? collection.name : before.name});
+}
+
+void KeptChange::removeCollection(CollectionId id) {
+    const Collection before = store_.collections().find(id);
+    add({Kind::Collection, id, {}, collectionTexts(before), {}, before.name});
+}
+
+void KeptChange::setChildren(CollectionId folder, const std::vector<CollectionId>& children) {
+    add({Kind::Children,
+         folder,
+         {},
+         numberTexts(store_.collections().childrenOf(folder)),
+         numberTexts(children),
+         folder == 0 ? std::string() : store_.collections().find(folder).name});
+}
+
+void KeptChange::splice(CollectionId list, size_t at, size_t removed,
+                        const std::vector<ListEntry>& inserted) {
+    add({Kind::Entries, list, std::to_string(at), entryTexts(store_.collections().entries(list, at, removed)),
+         entryTexts(inserted), store_.collections().find(list).name});
+}
+
+void KeptChange::add(ChangePart part) {
+    const bool isSplice = part.kind == Kind::Entries;
+    if (isSplice ? part.before == part.after : now(store_, part, part.after) == part.after)
+        return;
+    set(store_, part, part.before, part.after, touched_, outcome_.collections);
+    parts_.push_back(std::move(part));
+}
+
+ChangeOutcome KeptChange::commit(const std::string& title) {
+    if (!parts_.empty())
+        outcome_.change = store_.changes().add(title, parts_);
+    transaction_.commit();
+    outcome_.touched.assign(touched_.begin(), touched_.end());
+    return outcome_;
+}
+
+namespace {
+
+Result<ChangeOutcome> turn(Store& store, int64_t id, bool back) {
+    const auto change = store.changes().find(id);
+    if (!change)
+        return invalid("The journal has no such change.");
+    if (change->takenBack == back)
+        return invalid(back ? "It was taken back already." : "It was not taken back.");
+    Transaction transaction(store.database());
+    std::set<FileId> touched;
+    ChangeOutcome out;
+    out.change = id;
+    std::vector<ChangePart> parts = store.changes().parts(id);
+    if (back)
+        std::ranges::reverse(parts);
+    for (const ChangePart& part : parts) {
+        const Texts& expected = back ? part.after : part.before;
+        // What stands at places of a list tells too little: those places move.
+        const bool otherwise = part.kind == Kind::Entries && store.changes().laterOn(id, part);
+        if (otherwise || now(store, part, expected) != expected) {
+            const auto later = store.changes().laterOn(id, part);
+            return Error{ErrorKind::Changed,
+                         {},
+                         later
+                             ? fmt::format("\"{}\" was changed again by \"{}\". Take that back first.",
+                                           part.shown, later->title)
+                             : fmt::format("What is kept of \"{}\" is not what this change left. Nothing was "
+                                           "taken back.",
+                                           part.shown)};
+        }
+        set(store, part, expected, back ? part.before : part.after, touched, out.collections);
+    }
+    store.changes().setTakenBack(id, back);
+    transaction.commit();
+    out.touched.assign(touched.begin(), touched.end());
+    return out;
+}
+
+} // namespace
+
+Result<ChangeOutcome> takeBackChange(Store& store, int64_t change) {
+    return turn(store, change, true);
+}
+
+Result<ChangeOutcome> makeChangeAgain(Store& store, int64_t change) {
+    return turn(store, change, false);
+}
+
+} // namespace moorfrost::library
