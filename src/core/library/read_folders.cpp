@@ -4,14 +4,20 @@
 #include <chrono>
 #include <mutex>
 
-#include "core/library/store/store.h"
-
 namespace moorfrost::library {
+
+KnownStates knownStates(Store& store) {
+    KnownStates out;
+    store.files().eachKnown(
+        [&](std::string_view path, const FileTable::Known& known) { out.emplace(path, known); });
+    return out;
+}
 
 Result<FoldersRead> readFolders(const Path& library, const std::vector<Path>& roots, bool subfolders,
                                 std::stop_token stop, work::Progress& progress,
                                 const std::function<void(std::vector<files::ScannedFile>&&)>& some,
-                                const std::function<bool(const files::FoundFile&)>& wanted) {
+                                const std::function<bool(const files::FoundFile&)>& wanted,
+                                const KnownStates* known) {
     using Clock = std::chrono::steady_clock;
     constexpr auto longest = std::chrono::milliseconds(250);
     constexpr size_t most = 500;
@@ -25,12 +31,13 @@ Result<FoldersRead> readFolders(const Path& library, const std::vector<Path>& ro
     options.subfolders = subfolders;
     options.wanted = wanted;
     options.known = [&](const Path& path) -> std::optional<files::FileState> {
+        if (known) {
+            const auto it = known->find(path.native());
+            return it != known->end() && it->second.whole ? std::optional(it->second.state) : std::nullopt;
+        }
         std::lock_guard lock(mutex);
-        const FileId id = store->files().idOf(path);
-        auto known = id != 0 ? store->files().find(id) : std::nullopt;
-        // What a very old version read had no details.
-        bool whole = known && known->readable() && !known->tags.tags.empty();
-        return whole ? std::optional(known->state) : std::nullopt;
+        const auto file = store->files().knownAt(path);
+        return file && file->whole ? std::optional(file->state) : std::nullopt;
     };
     std::vector<files::ScannedFile> waiting;
     auto last = Clock::now();
@@ -46,7 +53,8 @@ Result<FoldersRead> readFolders(const Path& library, const std::vector<Path>& ro
         },
         [&](const Path& path) {
             std::lock_guard lock(mutex);
-            out.unchanged.push_back(store->files().idOf(path));
+            const auto it = known ? known->find(path.native()) : KnownStates::const_iterator();
+            out.unchanged.push_back(known && it != known->end() ? it->second.id : store->files().idOf(path));
         });
     if (!waiting.empty())
         some(std::move(waiting));
