@@ -2,6 +2,10 @@
 #include "core/library/judging.h"
 
 #include <algorithm>
+#include <cmath>
+#include <cstdlib>
+
+#include <fmt/format.h>
 
 #include "core/tags/fields.h"
 #include "core/text/text.h"
@@ -49,6 +53,33 @@ std::vector<Use> usesFrom(const std::vector<std::string>& texts) {
     return out;
 }
 
+std::string bookmarkText(const Bookmark& bookmark) {
+    return fmt::format("{:.3f}\t{}", std::max(0.0, bookmark.seconds), onOneLine(bookmark.text));
+}
+
+Bookmark bookmarkFrom(const std::string& text) {
+    const size_t tab = text.find('\t');
+    const double seconds = std::strtod(text.c_str(), nullptr);
+    return {std::isfinite(seconds) ? std::max(0.0, seconds) : 0,
+            tab == std::string::npos ? std::string() : text.substr(tab + 1)};
+}
+
+std::vector<std::string> bookmarkTexts(std::vector<Bookmark> bookmarks) {
+    std::ranges::stable_sort(bookmarks, {}, &Bookmark::seconds);
+    std::vector<std::string> out;
+    for (const Bookmark& b : bookmarks)
+        if (std::string text = bookmarkText(b); std::ranges::find(out, text) == out.end())
+            out.push_back(std::move(text));
+    return out;
+}
+
+std::vector<Bookmark> bookmarksFrom(const std::vector<std::string>& texts) {
+    std::vector<Bookmark> out;
+    for (const std::string& text : texts)
+        out.push_back(bookmarkFrom(text));
+    return out;
+}
+
 std::string whyNotKept(const std::string& field, const std::vector<std::string>& values) {
     if (values.empty())
         return {};
@@ -59,6 +90,13 @@ std::string whyNotKept(const std::string& field, const std::vector<std::string>&
         return "A note is one text of at most a million letters.";
     if (field == playoutField && (values.size() != 1 || values[0].size() > longestName))
         return "A playout number is one text of at most 500 letters.";
+    if (field == bookmarkField) {
+        if (values.size() > mostUses)
+            return "A recording has at most 1,000 bookmarks.";
+        const bool tooLong = std::ranges::any_of(
+            bookmarksFrom(values), [](const Bookmark& b) { return b.text.size() > longestName; });
+        return tooLong ? "The text of a bookmark has at most 500 letters." : std::string();
+    }
     if (field != useField)
         return {};
     if (values.size() > mostUses)

@@ -13,7 +13,8 @@ namespace moorfrost::library {
 inline constexpr const char* ratingField = "rating"; // "1" to "5"
 inline constexpr const char* noteField = "note";     // one text of several lines
 inline constexpr const char* playoutField = "playout number";
-inline constexpr const char* useField = "use"; // useText(), the latest first
+inline constexpr const char* useField = "use";           // useText(), the latest first
+inline constexpr const char* bookmarkField = "bookmark"; // bookmarkText(), the earliest first
 
 /// Where a recording was used: in a film, a broadcast, a delivery.
 struct Use {
@@ -29,6 +30,18 @@ Use useFrom(const std::string& text);
 /// The latest first, those without a date last; the same once.
 std::vector<std::string> useTexts(std::vector<Use> uses);
 std::vector<Use> usesFrom(const std::vector<std::string>& texts);
+
+/// A place in a recording that was marked.
+struct Bookmark {
+    double seconds = 0;
+    std::string text; // may be ""
+    bool operator==(const Bookmark&) const = default;
+};
+std::string bookmarkText(const Bookmark& bookmark);
+Bookmark bookmarkFrom(const std::string& text);
+/// The earliest first; the same once.
+std::vector<std::string> bookmarkTexts(std::vector<Bookmark> bookmarks);
+std::vector<Bookmark> bookmarksFrom(const std::vector<std::string>& texts);
 
 /// A sentence where the values cannot be kept under this field; "" where they can, and for other fields.
 std::string whyNotKept(const std::string& field, const std::vector<std::string>& values);

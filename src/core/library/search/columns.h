@@ -28,6 +28,7 @@ inline constexpr const char* noteColumn = "@note";
 inline constexpr const char* playoutColumn = "@playout";
 inline constexpr const char* usedColumn = "@used";          // what it was used in, and where
 inline constexpr const char* lastUsedColumn = "@last used"; // the date
+inline constexpr const char* bookmarkColumn = "@bookmark";  // the texts of bookmarks
 
 /// The column of a field, or of what a query calls so; the name itself for fields.
 std::string_view columnOf(std::string_view field);

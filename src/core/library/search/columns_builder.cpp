@@ -143,6 +143,17 @@ void ColumnsBuilder::Impl::setKept(std::string_view packed) {
          {std::pair(ratingField, ratingColumn), {noteField, noteColumn}, {playoutField, playoutColumn}})
         if (!first(field).empty())
             set(column, first(field));
+    if (const auto marks = kept.find(bookmarkField); marks != kept.end()) {
+        std::vector<std::string> told;
+        for (const Bookmark& mark : bookmarksFrom(marks->second))
+            if (!mark.text.empty() && std::ranges::find(told, mark.text) == told.end())
+                told.push_back(mark.text);
+        // One without a text counts, too: it is there.
+        if (told.empty())
+            told.emplace_back("\u2022");
+        const std::vector<std::string_view> views(told.begin(), told.end());
+        set(bookmarkColumn, joined(views, list));
+    }
     const auto uses = kept.find(useField);
     if (uses == kept.end())
         return;

@@ -14,15 +14,24 @@ namespace moorfrost::library {
 
 bool mayBeInFilesToo(std::string_view field) {
     return field == "rating" || field == "note" || field == "playout" || field == "used" ||
-           field == "last_used";
+           field == "last_used" || field == "bookmark";
 }
 
 std::string_view columnOf(std::string_view field) {
     static const std::map<std::string_view, std::string_view> columns = {
-        {"year", "date"},           {"decade", "date"},       {"codec", codecColumn},
-        {"file", fileNameColumn},   {"folder", folderColumn}, {"differs", differsColumn},
-        {"kind", kindColumn},       {"rating", ratingColumn}, {"note", noteColumn},
-        {"playout", playoutColumn}, {"used", usedColumn},     {"last_used", lastUsedColumn},
+        {"year", "date"},
+        {"decade", "date"},
+        {"codec", codecColumn},
+        {"file", fileNameColumn},
+        {"folder", folderColumn},
+        {"differs", differsColumn},
+        {"kind", kindColumn},
+        {"rating", ratingColumn},
+        {"note", noteColumn},
+        {"playout", playoutColumn},
+        {"used", usedColumn},
+        {"last_used", lastUsedColumn},
+        {"bookmark", bookmarkColumn},
     };
     const auto it = columns.find(field);
     return it == columns.end() ? field : it->second;

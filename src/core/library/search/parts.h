@@ -7,7 +7,7 @@
 
 namespace moorfrost::library::part {
 
-inline constexpr const char* version = "4";
+inline constexpr const char* version = "5";
 
 enum : uint32_t {
     ids = 1,

@@ -31,6 +31,7 @@ constexpr std::array specials = {
     Special{"playout", ValueKind::Text, "playout number"},
     Special{"used", ValueKind::Text, "used in"},
     Special{"last_used", ValueKind::Date, "last used"},
+    Special{"bookmark", ValueKind::Text, "bookmark"},
     Special{"unmet", ValueKind::Number, "rules not met:"},
     Special{"lacks", ValueKind::Text, "lacks"},
     Special{"file", ValueKind::Text, "file"},

@@ -273,10 +273,11 @@ std::vector<FacetValue> Searcher::facet(const RowSet& rows, const std::string& k
     std::vector<FacetValue> out;
     if (key == "missing") {
         const size_t all = rows.count();
-        for (const std::string& k : keys) {
+        for (const std::string& name : keys) {
+            const std::string k(columnOf(name));
             RowSet with = above_ ? RowSet::joint(below_->withField(k), start_, above_->withField(k))
                                  : below_->withField(k);
-            out.push_back({k, all - (with &= rows).count()});
+            out.push_back({name, all - (with &= rows).count()});
         }
         return out;
     }

@@ -46,9 +46,9 @@ std::vector<Suggestion> suggest(const Searcher& searcher, const std::string& que
             return out;
         auto names = fieldNames(searcher);
         for (const char* name :
-             {"year",  "decade", "length", "added",   "size",    "rate",    "bitrate",   "format",
-              "codec", "kind",   "rating", "note",    "playout", "used",    "last_used", "unmet",
-              "lacks", "file",   "folder", "missing", "has",     "differs", "is"})
+             {"year",  "decade", "length", "added",  "size",    "rate", "bitrate",   "format",
+              "codec", "kind",   "rating", "note",   "playout", "used", "last_used", "bookmark",
+              "unmet", "lacks",  "file",   "folder", "missing", "has",  "differs",   "is"})
             names.emplace_back(name, name);
         for (const auto& [name, shown] : names)
             if (out.size() < most &&
