@@ -311,9 +311,16 @@ private slots:
         sandbox::ParserPool readers(faultyReader(),
                                     {std::chrono::milliseconds(400), std::chrono::minutes(2)});
         double last = 0;
-        auto peaks = readers.peaksOf(file, 20, {}, [&](double seconds) { last = seconds; });
+        std::vector<float> first; // as much as was drawn at first
+        auto peaks = readers.peaksOf(file, 20, {}, [&](double seconds, std::vector<float> some) {
+            last = seconds;
+            if (first.empty())
+                first = std::move(some);
+        });
         QVERIFY_RESULT(peaks);
         QCOMPARE(peaks->size(), size_t{20});
+        QCOMPARE(first.size(), size_t{20});
+        QVERIFY(first.front() > 0 && first.back() == 0); // what is still to come
         QVERIFY2(last > 1400, std::to_string(last).c_str());
         QCOMPARE(readers.lost(), uint64_t{0});
         // One that gives nothing says so.

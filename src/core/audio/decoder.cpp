@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 extern "C" {
 #include <libavcodec/avcodec.h>
@@ -24,7 +25,7 @@ struct Decoder::State {
     int stream = -1;
     int rate = 44100;
     int channels = 2;
-    bool draining = false;
+    bool draining = false, ended = false;
     int64_t position = -1; // of what came last, in frames of the file
     double skipUntil = 0;  // seconds: a seek lands before the place, what lies between is dropped
 
@@ -62,6 +63,27 @@ struct Decoder::State {
             return -1;
         const int64_t start = in->start_time == AV_NOPTS_VALUE ? 0 : in->start_time;
         return av_rescale_q(frame->best_effort_timestamp - start, in->time_base, {1, frame->sample_rate});
+    }
+
+    /// How many samples of the frame lie before that place.
+    int samplesBefore(double seconds) const {
+        const AVStream* in = format->streams[stream];
+        if (seconds <= 0 || frame->best_effort_timestamp == AV_NOPTS_VALUE || frame->sample_rate <= 0)
+            return 0;
+        const int64_t start = in->start_time == AV_NOPTS_VALUE ? 0 : in->start_time;
+        const double at = static_cast<double>(frame->best_effort_timestamp - start) * av_q2d(in->time_base);
+        return std::clamp(static_cast<int>(std::lround((seconds - at) * frame->sample_rate)), 0,
+                          std::max(0, frame->nb_samples - 1));
+    }
+
+    /// What the resampler still holds at the end.
+    std::vector<int16_t> rest() {
+        const int most = swr_get_out_samples(resampler, 0);
+        std::vector<int16_t> out(static_cast<size_t>(std::max(0, most) * channels));
+        auto* data = reinterpret_cast<uint8_t*>(out.data());
+        const int n = most > 0 ? swr_convert(resampler, &data, most, nullptr, 0) : 0;
+        out.resize(static_cast<size_t>(std::max(0, n) * channels));
+        return out;
     }
 
     std::vector<int16_t> convert() {
@@ -109,15 +131,24 @@ std::vector<int16_t> Decoder::next() {
                 av_frame_unref(s.frame);
                 continue;
             }
+            const int before = s.samplesBefore(s.skipUntil);
             s.position = s.placeOfFrame();
+            if (s.position >= 0)
+                s.position += before;
             std::vector<int16_t> samples = s.convert();
+            // In this rate; the resampler's own delay is far below what is heard.
+            const auto dropped = static_cast<size_t>(int64_t{before} * s.rate / s.frame->sample_rate) *
+                                 static_cast<size_t>(s.channels);
+            samples.erase(samples.begin(),
+                          samples.begin() + static_cast<std::ptrdiff_t>(std::min(dropped, samples.size())));
+            s.skipUntil = 0;
             av_frame_unref(s.frame);
             if (!samples.empty())
                 return samples;
             continue;
         }
         if (got == AVERROR_EOF || s.draining)
-            return {};
+            return std::exchange(s.ended, true) ? std::vector<int16_t>() : s.rest();
         int read = av_read_frame(s.format, s.packet);
         if (read < 0) {
             s.draining = true;
@@ -151,7 +182,7 @@ void Decoder::seek(double seconds) {
         state_ = std::move((*fresh)->state_);
     }
     avcodec_flush_buffers(state_->codec);
-    state_->draining = false;
+    state_->draining = state_->ended = false;
     state_->skipUntil = seconds;
 }
 
@@ -196,8 +227,23 @@ Result<std::vector<int16_t>> samplesOf(const Path& path, uint64_t first, size_t 
     return out;
 }
 
+namespace {
+
+/// `fine` as `count` values; it is so many of `whole`.
+std::vector<float> shapeOf(const std::vector<float>& fine, size_t whole, size_t count) {
+    std::vector<float> out(count, 0.0f);
+    for (size_t i = 0; i < count; ++i) {
+        const size_t from = i * whole / count, to = std::max(from + 1, (i + 1) * whole / count);
+        for (size_t k = from; k < to && k < fine.size(); ++k)
+            out[i] = std::max(out[i], fine[k]);
+    }
+    return out;
+}
+
+} // namespace
+
 Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
-                                   const std::function<void(double)>& going) {
+                                   const PeaksTold& going) {
     constexpr int rate = 8000;
     auto decoder = Decoder::open(path, rate, 1);
     if (!decoder)
@@ -212,7 +258,8 @@ Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_tok
             return Error{ErrorKind::Cancelled, path, "Stopped."};
         heard += samples.size();
         if (going && heard - told >= 10 * rate) {
-            going(static_cast<double>(heard) / rate);
+            const auto whole = static_cast<size_t>((*decoder)->seconds() * rate / block);
+            going(static_cast<double>(heard) / rate, shapeOf(fine, std::max(whole, fine.size()), count));
             told = heard;
         }
         for (int16_t v : samples) {
@@ -226,14 +273,7 @@ Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_tok
     }
     if (fine.empty())
         return Error{ErrorKind::Damaged, path, "No sound could be decoded from this file."};
-    std::vector<float> out(count, 0.0f);
-    for (size_t i = 0; i < count && !fine.empty(); ++i) {
-        size_t from = i * fine.size() / count;
-        size_t to = std::max(from + 1, (i + 1) * fine.size() / count);
-        for (size_t k = from; k < to && k < fine.size(); ++k)
-            out[i] = std::max(out[i], fine[k]);
-    }
-    return out;
+    return shapeOf(fine, fine.size(), count);
 }
 
 } // namespace moorfrost::audio

@@ -39,9 +39,11 @@ private:
 /// be found exactly.
 Result<std::vector<int16_t>> samplesOf(const Path& path, uint64_t first, size_t frames);
 
+/// Of the seconds heard so far, and of the shape as far as it is drawn: what is still to come is 0.
+using PeaksTold = std::function<void(double seconds, std::vector<float> shape)>;
 /// `count` values of 0 to 1: the loudest sample of each part of the file, over its whole length. `going` is
-/// told of the seconds heard so far, every ten seconds of sound.
+/// told every ten seconds of sound.
 Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
-                                   const std::function<void(double)>& going = {});
+                                   const PeaksTold& going = {});
 
 } // namespace moorfrost::audio

@@ -82,7 +82,10 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
     }
     case Ask::Peaks: {
         Path path = in.text();
-        auto peaks = audio::peaksOf(path, in.number(), {}, [&](double seconds) { send(goingOn(seconds)); });
+        auto peaks =
+            audio::peaksOf(path, in.number(), {}, [&](double seconds, const std::vector<float>& shape) {
+                send(drawnSoFar(seconds, shape));
+            });
         WireWriter out;
         out.number(peaks ? 1 : 0);
         if (peaks) {

@@ -94,6 +94,25 @@ std::optional<double> stillGoing(std::string_view answer) {
     return in.ok() ? std::optional(done) : std::nullopt;
 }
 
+std::string drawnSoFar(double done, const std::vector<float>& shape) {
+    WireWriter out;
+    out.number(notYet).real(done).number(shape.size());
+    for (const float v : shape)
+        out.real(static_cast<double>(v));
+    return out.bytes();
+}
+
+std::optional<std::pair<double, std::vector<float>>> takeDrawn(std::string_view message) {
+    WireReader in(message);
+    if (in.number() != notYet)
+        return std::nullopt;
+    std::pair<double, std::vector<float>> out{in.real(), {}};
+    out.second.resize(in.count());
+    for (float& v : out.second)
+        v = static_cast<float>(in.real());
+    return in.ok() ? std::optional(std::move(out)) : std::nullopt;
+}
+
 std::string soundMessage(const std::vector<int16_t>& samples) {
     const auto* bytes = reinterpret_cast<const char*>(samples.data()); // both ends are one machine
     return WireWriter().number(samplesCome).text({bytes, samples.size() * sizeof(int16_t)}).bytes();

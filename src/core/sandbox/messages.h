@@ -46,6 +46,9 @@ void put(WireWriter& out, const std::vector<sound::Fingerprint>& fingerprints);
 
 /// In place of an answer: still at it, and what for a number goes with that.
 std::string goingOn(double done);
+/// The same, with the shape of a sound as far as it is drawn.
+std::string drawnSoFar(double done, const std::vector<float>& shape);
+std::optional<std::pair<double, std::vector<float>>> takeDrawn(std::string_view message);
 std::optional<double> stillGoing(std::string_view answer);
 /// In place of an answer: some samples, and more will come.
 std::string soundMessage(const std::vector<int16_t>& samples);

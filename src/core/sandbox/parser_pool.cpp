@@ -379,16 +379,21 @@ Result<std::vector<sound::Fingerprint>> ParserPool::fingerprintsOf(const Path& p
 }
 
 Result<std::vector<float>> ParserPool::peaksOf(const Path& path, size_t count, std::stop_token stop,
-                                               const std::function<void(double)>& going) {
+                                               const audio::PeaksTold& going) {
     WireWriter request;
     request.number(static_cast<uint64_t>(Ask::Peaks)).text(path.native()).number(count);
-    return valueFrom<std::vector<float>>(path, ask(path, request.bytes(), stop, toldOf(going)),
-                                         [](WireReader& in) {
-                                             std::vector<float> list(in.count());
-                                             for (float& v : list)
-                                                 v = static_cast<float>(in.real());
-                                             return list;
-                                         });
+    const Before before = [&](std::string_view message) {
+        auto drawn = takeDrawn(message);
+        if (drawn && going)
+            going(drawn->first, std::move(drawn->second));
+        return drawn.has_value();
+    };
+    return valueFrom<std::vector<float>>(path, ask(path, request.bytes(), stop, before), [](WireReader& in) {
+        std::vector<float> list(in.count());
+        for (float& v : list)
+            v = static_cast<float>(in.real());
+        return list;
+    });
 }
 
 } // namespace moorfrost::sandbox

@@ -11,6 +11,7 @@
 #include <vector>
 
 #include "core/audio/decode_check.h"
+#include "core/audio/decoder.h"
 #include "core/audio/sound_traits.h"
 #include "core/pictures/recode.h"
 #include "core/sandbox/worker.h"
@@ -59,9 +60,9 @@ public:
     Result<pictures::Square> pictureOf(const Path& path, uint64_t hash, int side);
     /// The same picture, made to fit a rule.
     Result<pictures::Fitted> fitPicture(const Path& path, uint64_t hash, const pictures::FitRule& rule);
-    /// However long it takes: what counts is that it goes on. `going` is told of the seconds heard so far.
+    /// However long it takes: what counts is that it goes on.
     Result<std::vector<float>> peaksOf(const Path& path, size_t count, std::stop_token stop,
-                                       const std::function<void(double)>& going = {});
+                                       const audio::PeaksTold& going = {});
     /// Fingerprints of the first `most` seconds, one for each speed.
     Result<std::vector<sound::Fingerprint>>
     fingerprintsOf(const Path& path, const std::vector<double>& speeds, double most, std::stop_token stop);
