@@ -49,6 +49,8 @@ struct Options {
     std::string format = "flac";
     std::string edition, offset, log; // of a rip
     std::string when, where, note;    // of a use
+    std::string name, rewrite;        // of a collection; FROM=TO of places in a playlist
+    bool absolute = false;            // places in a playlist
     bool eject = false;
     bool json = false;
 };
@@ -64,6 +66,11 @@ int takeBack(const Options& options);
 int recording(const Options& options);
 int rate(const Options& options);
 int uses(const Options& options);
+int rescanShelves(const Options& options);
+int collections(const Options& options);
+int lists(const Options& options);
+int exportPlaylist(const Options& options);
+int importPlaylist(const Options& options);
 int identify(const Options& options);
 int reference(const Options& options);
 int fingerprint(const Options& options);

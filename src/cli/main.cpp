@@ -34,6 +34,31 @@ int main(int argc, char** argv) {
     used->add_option("--where", o.where, "Where");
     used->add_option("--date", o.when, "When: a year, year-month or year-month-day");
     used->add_option("--note", o.note, "What else is to be said");
+    add("rescan", "Look through the shelves: what is new, changed, moved, gone", rescanShelves)
+        ->add_option("shelf", o.step, "Only this one, by its name or its folder");
+    CLI::App* gathered =
+        add("collections", "Print folders, lists and saved searches, or make one", collections);
+    gathered->add_option("--make", o.step, "folder, list or search; or remove")
+        ->check(CLI::IsMember({"folder", "list", "search", "remove"}));
+    gathered->add_option("name", o.name, "What it is called");
+    gathered->add_option("--in", o.where, "The folder that it stands in");
+    gathered->add_option("--query", o.query, "What a search asks");
+    gathered->add_option("--note", o.note, "What it is for");
+    CLI::App* listed = add("lists", "Print lists, or what is in one; or add to it", lists);
+    listed->add_option("list", o.name, "By its name, or as \"Folder / List\"");
+    listed->add_option("--add", o.paths, "Files that the library knows, at the end");
+    CLI::App* out =
+        add("export-playlist", "Write a list as M3U8 or XSPF, by the ending of the name", exportPlaylist);
+    out->add_option("list", o.name, "The list")->required();
+    out->add_option("file", o.step, "The playlist")->required();
+    out->add_flag("--absolute", o.absolute, "Places from the top of this computer");
+    out->add_option("--rewrite", o.rewrite, "/folder/here=/folder/there: places as on another computer");
+    CLI::App* taken =
+        add("import-playlist", "Make a list of a playlist: one object an entry, with the evidence",
+            importPlaylist);
+    taken->add_option("file", o.step, "The playlist")->required();
+    taken->add_option("--name", o.name, "What the list is called; none: as the playlist is");
+    taken->add_flag("--dry-run", o.dryRun, "Only say what is meant");
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {
         sub->add_option(
