@@ -91,6 +91,31 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::CollectionMenus</name>
+    <message numerus="yes">
+        <source>New list of %n chosen track(s)…</source>
+        <translation><numerusform>New list of %n chosen track…</numerusform><numerusform>New list of %n chosen tracks…</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::CollectionTree</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::CollectionsController</name>
+    <message numerus="yes">
+        <source>%n track(s) added to “%1”.</source>
+        <translation><numerusform>%n track added to “%1”.</numerusform><numerusform>%n tracks added to “%1”.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s) written to “%1”.</source>
+        <translation><numerusform>%n track written to “%1”.</numerusform><numerusform>%n tracks written to “%1”.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::DiscAnswers</name>
     <message numerus="yes">
         <source>%n answer(s) by name; their tables are not told</source>
@@ -227,6 +252,21 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::FindAgainDialog</name>
+    <message numerus="yes">
+        <source>%n file(s) found again</source>
+        <translation><numerusform>%n file found again</numerusform><numerusform>%n files found again</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n not found</source>
+        <translation><numerusform>%n not found</numerusform><numerusform>%n not found</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Follow %n file(s)</source>
+        <translation><numerusform>Follow %n file</numerusform><numerusform>Follow %n files</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::FolderModel</name>
     <message numerus="yes">
         <source>Its tags differ in %n field(s).</source>
@@ -352,6 +392,14 @@
         <source>%n change(s), newest first</source>
         <translation><numerusform>%n change, newest first</numerusform><numerusform>%n changes, newest first</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n in it</source>
+        <translation><numerusform>%n in it</numerusform><numerusform>%n in it</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::KindsDialog</name>
@@ -386,6 +434,10 @@
         <source>The library will know nothing of %n file(s) any more. The journal can bring them back.</source>
         <translation><numerusform>The library will know nothing of %n file any more. The journal can bring them back.</numerusform><numerusform>The library will know nothing of %n files any more. The journal can bring them back.</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n value(s) were proposed: see Review.</source>
+        <translation><numerusform>%n value were proposed: see Review.</numerusform><numerusform>%n values were proposed: see Review.</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::LibraryTroubleBar</name>
@@ -396,6 +448,21 @@
     <message numerus="yes">
         <source>%n change(s) could not be written to the library.</source>
         <translation><numerusform>%n change could not be written to the library.</numerusform><numerusform>%n changes could not be written to the library.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::ListLine</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n absent</source>
+        <translation><numerusform>%n absent</numerusform><numerusform>%n absent</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n of which no file is known</source>
+        <translation><numerusform>%n of which no file is known</numerusform><numerusform>%n of which no file is known</numerusform></translation>
     </message>
 </context>
 <context>
@@ -456,6 +523,32 @@
     <message numerus="yes">
         <source>Add %n picture(s)</source>
         <translation><numerusform>Add %n picture</numerusform><numerusform>Add %n pictures</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PlaylistExportDialog</name>
+    <message numerus="yes">
+        <source>Export %n track(s)</source>
+        <translation><numerusform>Export %n track</numerusform><numerusform>Export %n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PlaylistImportDialog</name>
+    <message numerus="yes">
+        <source>%n track(s) found</source>
+        <translation><numerusform>%n track found</numerusform><numerusform>%n tracks found</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n of them at another place</source>
+        <translation><numerusform>%n of them at another place</numerusform><numerusform>%n of them at another place</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n left out</source>
+        <translation><numerusform>%n left out</numerusform><numerusform>%n left out</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Make a list of %n track(s)</source>
+        <translation><numerusform>Make a list of %n track</numerusform><numerusform>Make a list of %n tracks</numerusform></translation>
     </message>
 </context>
 <context>
@@ -655,6 +748,14 @@
         <source>With the next write the %n oldest set(s) can no longer be taken back.</source>
         <translation><numerusform>With the next write the %n oldest set can no longer be taken back.</numerusform><numerusform>With the next write the %n oldest sets can no longer be taken back.</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>Of %n file(s) of “%1”,</source>
+        <translation><numerusform>Of %n file of “%1”,</numerusform><numerusform>Of %n files of “%1”,</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n stand(s) at their place in %1.</source>
+        <translation><numerusform>%n stand at their place in %1.</numerusform><numerusform>%n stands at their place in %1.</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::SheetView</name>
@@ -684,6 +785,18 @@
     <message numerus="yes">
         <source>%n file(s) could not be found and got the mark "absent". What the library keeps stays.</source>
         <translation><numerusform>%n file could not be found and got the mark "absent". What the library keeps stays.</numerusform><numerusform>%n files could not be found and got the mark "absent". What the library keeps stays.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>The library has followed %n file(s).</source>
+        <translation><numerusform>The library has followed %n file.</numerusform><numerusform>The library has followed %n files.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) on the shelves came or were changed by others.</source>
+        <translation><numerusform>%n file on the shelves came or were changed by others.</numerusform><numerusform>%n files on the shelves came or were changed by others.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) that were absent are there again.</source>
+        <translation><numerusform>%n file that were absent are there again.</numerusform><numerusform>%n files that were absent are there again.</numerusform></translation>
     </message>
 </context>
 <context>

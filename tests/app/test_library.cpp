@@ -131,38 +131,6 @@ private slots:
         QCOMPARE(page()->facets()->currentItem()->text(0), QString("Choral"));
     }
 
-    void savedSearchesStayUpToDate() {
-        type("missing:isrc");
-        page()->saveSearch("To be coded");
-        d_->settle();
-        QCOMPARE(countOf("Saved searches", "To be coded"), 4ull);
-        type("");
-        click("Saved searches", "To be coded");
-        QCOMPARE(page()->searchBox()->text(), QString("missing:isrc"));
-        // A file of the library is changed and written: the list and its count follow.
-        FileId id = 0;
-        for (const library::FileRecord& f : d_->libraryFiles())
-            if (tags::firstValue(f.tags.fields, "title") == "Gorse")
-                id = f.id;
-        d_->takeUp(id);
-        d_->controllers().drafts.session().propose("Edit", {{id, "isrc", {"ZZFSR1900002"}}}, "typed");
-        d_->controllers().writing.write();
-        d_->settle();
-        d_->settle();
-        QCOMPARE(countOf("Saved searches", "To be coded"), 3ull);
-        QVERIFY(!titles().contains("Gorse"));
-        // It outlives a restart.
-        d_.reset();
-        d_ = std::make_unique<Driver>(*box_ / "library.db");
-        d_->settle();
-        d_->window().showWorkspace(MainWindow::Library);
-        d_->settle();
-        QCOMPARE(countOf("Saved searches", "To be coded"), 3ull);
-        emit page()->facets()->searchForgotten("To be coded");
-        d_->settle();
-        QVERIFY(!facet("Saved searches", "To be coded"));
-    }
-
     void sortedBySeveralColumns() {
         QHeaderView* h = page()->table()->horizontalHeader();
         auto click = [&](const char* label, Qt::KeyboardModifiers keys = {}) {

@@ -11,8 +11,8 @@
 #include "app/library/library_page.h"
 #include "app/library/same_sound_page.h"
 #include "app/library/sound_group_list.h"
+#include "app/listen/player.h"
 #include "app/shell/foot.h"
-#include "app/shell/player.h"
 #include "support/driver.h"
 #include "support/places.h"
 #include "support/sample_files.h"
@@ -103,6 +103,27 @@ class TestPlayer : public QObject {
         return pcm;
     }
 
+    void cutStairs(const char* name, const char* how) {
+        QProcess make;
+        QStringList words{"-v", "quiet", "-i", QString::fromStdString((*box_ / "in/stairs.flac").native())};
+        words << QString(how).split(' ') << QString::fromStdString((*box_ / "in" / name).native());
+        make.start("ffmpeg", words);
+        if (!make.waitForFinished(60000) || make.exitCode() != 0)
+            qFatal("no sound");
+    }
+    QByteArray decoded(const char* name) {
+        QProcess decode;
+        decode.start("ffmpeg", {"-v", "quiet", "-i", QString::fromStdString((*box_ / "in" / name).native()),
+                                "-f", "s16le", "-ar", QString::number(rate), "-ac", "2", "-"});
+        decode.waitForFinished(60000);
+        return decode.readAllStandardOutput();
+    }
+    static void pactl(const QStringList& words) {
+        QProcess control;
+        control.start("pactl", words);
+        QVERIFY(control.waitForFinished(10000));
+    }
+
 private slots:
     void initTestCase() {
         QVERIFY2(!QMediaDevices::defaultAudioOutput().isNull(), "there is no sound server");
@@ -157,12 +178,7 @@ private slots:
     }
 
     void theFootSaysWhatPlays() {
-        auto says = [this](const QString& text) {
-            for (QLabel* l : d_->window().foot()->findChildren<QLabel*>())
-                if (l->text() == text)
-                    return true;
-            return false;
-        };
+        auto says = [this](const QString& text) { return d_->window().foot()->playerBar()->text() == text; };
         const FileId id = d_->fileNamed("stairs.flac");
         player().play(d_->controllers().files.file(id));
         QVERIFY(says("stairs.flac")); // nothing better is known
@@ -264,6 +280,157 @@ private slots:
         QTest::keyClick(page, Qt::Key_X);
         QCOMPARE(player().file()->id, page->a());
         QVERIFY(player().position() > before);
+        player().stop();
+    }
+
+    /// One file behind the other without a gap, every sample as it was decoded.
+    void withoutAGap() {
+        // One sound, cut in the middle: heard behind one another the two halves are the whole again.
+        for (const auto& [name, cut] : {std::pair("1 first.flac", "-t 1.3"), {"2 second.flac", "-ss 1.3"}})
+            cutStairs(name, cut);
+        d_->bringIn({*box_ / "in"});
+        const std::vector<FileId> list = {d_->fileNamed("1 first.flac"), d_->fileNamed("2 second.flac")};
+        QVERIFY(list[0] && list[1]);
+        QSignalSpy began(&player(), &Player::began);
+        const QByteArray pcm = recorded([&] {
+            d_->window().queue().play(list, 0);
+            QVERIFY(QTest::qWaitFor([&] { return player().isPlaying(); }, 10000));
+            QVERIFY(d_->window().queue().hasNext());
+            QVERIFY(QTest::qWaitFor([&] { return player().file()->id == list[1]; }, 20000));
+            QCOMPARE(d_->window().queue().index(), size_t{1});
+            QVERIFY(!d_->window().queue().hasNext());
+            QVERIFY(player().position() < 1);
+            QVERIFY(QTest::qWaitFor([&] { return player().position() > 1.5; }, 20000));
+            player().stop();
+        });
+        QCOMPARE(began.size(), 2);
+        QCOMPARE(began[1][0].toBool(), true);
+        // What was heard is, sample by sample, the beginning of the whole.
+        const QByteArray whole = decoded("stairs.flac");
+        const auto* heard = reinterpret_cast<const int16_t*>(pcm.constData());
+        const auto* wanted = reinterpret_cast<const int16_t*>(whole.constData());
+        const qsizetype begin = rate / 2, frames = qsizetype{rate} * 2; // from 0.5 s on, over the cut
+        auto sameFor = [&](qsizetype from, qsizetype most) {
+            qsizetype n = 0;
+            while (n < most && from + n < pcm.size() / 4 &&
+                   heard[(from + n) * 2] == wanted[(begin + n) * 2] &&
+                   heard[(from + n) * 2 + 1] == wanted[(begin + n) * 2 + 1])
+                ++n;
+            return n;
+        };
+        // Where it was recorded is found by what is heard just behind it.
+        qsizetype longest = 0;
+        for (qsizetype from = 0; from < pcm.size() / 4 && longest < frames; ++from)
+            longest = std::max(longest, sameFor(from, frames));
+        QVERIFY2(longest == frames,
+                 qPrintable(QString("differs %1 s behind it").arg(static_cast<double>(longest) / rate)));
+    }
+
+    void nextPreviousAndParts() {
+        for (const char* name : {"a.flac", "b.flac", "c.flac"})
+            cutStairs(name, "-t 5.9");
+        d_->bringIn({*box_ / "in"});
+        const std::vector<FileId> list = {d_->fileNamed("a.flac"), d_->fileNamed("b.flac"),
+                                          d_->fileNamed("c.flac")};
+        PlayQueue& queue = d_->window().queue();
+        auto plays = [&](size_t i) {
+            return QTest::qWaitFor([&] { return player().isPlaying() && player().file()->id == list[i]; },
+                                   10000);
+        };
+        queue.play(list, 0);
+        QVERIFY(plays(0));
+        queue.next();
+        QVERIFY(plays(1));
+        queue.next();
+        QVERIFY(plays(2));
+        queue.next(); // there is none
+        QVERIFY(plays(2));
+        queue.previous();
+        QVERIFY(plays(1));
+        // Heard for a while, it begins anew.
+        player().seek(4);
+        QVERIFY(player().position() >= 4);
+        queue.previous();
+        QVERIFY(plays(1) && player().position() < 1);
+        queue.onBySeconds(3);
+        QVERIFY(player().position() >= 3);
+        queue.toMiddle();
+        QVERIFY(std::abs(player().position() - 2.95) < 0.3);
+        queue.toLastSeconds(2);
+        QVERIFY(std::abs(player().position() - 3.9) < 0.3);
+        // At its end the next one follows, though it was sought in before.
+        QVERIFY(QTest::qWaitFor([&] { return player().file()->id == list[2]; }, 20000));
+        // A seek back while the next one is decoded already: it still follows once.
+        queue.play(list, 0);
+        QVERIFY(plays(0));
+        player().seek(5.6);
+        QTest::qWait(100);
+        player().seek(5.2);
+        QVERIFY(QTest::qWaitFor([&] { return player().file()->id == list[1]; }, 20000));
+        // Something else is played: what was listed is over.
+        player().play(d_->controllers().files.file(d_->fileNamed("stairs.flac")));
+        QVERIFY(!queue.hasNext());
+        player().stop();
+    }
+
+    void equallyLoud() {
+        cutStairs("loud.flac", "-t 4");
+        cutStairs("soft.flac", "-t 4 -filter:a volume=-12dB");
+        d_->bringIn({*box_ / "in"});
+        const std::vector<FileId> list = {d_->fileNamed("loud.flac"), d_->fileNamed("soft.flac")};
+        std::map<FileId, LoudnessLevel> levels;
+        for (const FileId id : list)
+            d_->controllers().loudness.read(
+                this, d_->controllers().files.file(id),
+                [&, id](const Result<LoudnessLevel>& level) { levels[id] = *level; });
+        QTRY_COMPARE_WITH_TIMEOUT(levels.size(), size_t{2}, 20000);
+        const double apart = *levels[list[0]].lufs - *levels[list[1]].lufs;
+        QVERIFY2(std::abs(apart - 12) < 0.3, qPrintable(QString::number(apart)));
+        QVERIFY(std::abs(LoudnessLevels::gainFor(levels[list[0]]) + 12 -
+                         LoudnessLevels::gainFor(levels[list[1]])) < 0.5);
+        // Kept: asked again it is known at once, and no file was written to.
+        d_->settle();
+        std::optional<LoudnessLevel> known;
+        d_->controllers().loudness.known(this, d_->controllers().files.file(list[0]),
+                                         [&](std::optional<LoudnessLevel> level) { known = level; });
+        d_->settle();
+        QVERIFY(known && known->lufs);
+        d_->window().queue().setMatchesLoudness(true);
+        auto peakOf = [&](FileId id) {
+            const QByteArray pcm = recorded([&] {
+                d_->window().queue().play({id}, 0);
+                QVERIFY(QTest::qWaitFor([&] { return player().position() > 0.7; }, 20000));
+                player().stop();
+            });
+            int peak = 0;
+            const auto* samples = reinterpret_cast<const int16_t*>(pcm.constData());
+            for (qsizetype i = 0; i < pcm.size() / 2; ++i)
+                peak = std::max(peak, std::abs(int{samples[i]}));
+            return peak;
+        };
+        const int loud = peakOf(list[0]), soft = peakOf(list[1]);
+        QVERIFY2(std::abs(20 * std::log10(static_cast<double>(loud) / soft)) < 1,
+                 qPrintable(QString("%1 %2").arg(loud).arg(soft)));
+        d_->window().queue().setMatchesLoudness(false);
+    }
+
+    void theDeviceGoesAndComes() {
+        const FilePtr file = d_->controllers().files.file(d_->fileNamed("stairs.flac"));
+        QSignalSpy trouble(&player(), &Player::trouble);
+        player().play(file);
+        QVERIFY(QTest::qWaitFor([&] { return player().position() > 0.5; }, 20000));
+        pactl({"unload-module", "module-null-sink"});
+        QVERIFY(QTest::qWaitFor([&] { return !player().isPlaying(); }, 20000));
+        QVERIFY(!trouble.isEmpty() && !trouble.back()[0].toString().isEmpty());
+        const double at = player().position();
+        QVERIFY2(at > 0.3, qPrintable(QString::number(at)));
+        QVERIFY(d_->window().foot()->playerBar()->text().contains("device"));
+        pactl({"load-module", "module-null-sink", "sink_name=null", "rate=48000"});
+        QVERIFY(QTest::qWaitFor([&] { return player().hasDevice(); }, 20000));
+        player().toggle(); // where it was
+        QVERIFY(player().isPlaying());
+        QVERIFY(QTest::qWaitFor([&] { return player().position() > at + 0.3; }, 20000));
+        QVERIFY(player().position() < at + 3);
         player().stop();
     }
 };

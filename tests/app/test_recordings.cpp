@@ -178,7 +178,7 @@ private slots:
         const FileId id = chosenId();
         QVERIFY(menu({"Kind", "Effect"}));
         QVERIFY(menu({"Kind", "Tone"}));
-        d_->controllers().recordings.takeBack(d_->controllers().journal.entries().back().id());
+        d_->controllers().kept.takeBack(d_->controllers().journal.entries().back().id());
         d_->settle();
         QCOMPARE(kindOf(id), std::string("tone"));
         QVERIFY2(d_->window().message().contains("Take that back first"), qPrintable(d_->window().message()));

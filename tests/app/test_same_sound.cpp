@@ -11,7 +11,7 @@
 #include "app/library/library_page.h"
 #include "app/library/same_sound_page.h"
 #include "app/library/sound_group_list.h"
-#include "app/shell/player.h"
+#include "app/listen/player.h"
 #include "app/shell/text_utils.h"
 #include "support/identify_desk.h"
 

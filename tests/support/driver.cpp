@@ -19,6 +19,7 @@ namespace moorfrost::app {
 void Driver::prepareApplication(const QString& theme) {
     static QTemporaryDir settings;
     qputenv("XDG_CACHE_HOME", settings.path().toUtf8());
+    ShelfWatch::watches = false; // what tests do to files by hand is told when they say so
     QApplication::setOrganizationName("moorfrost-tests");
     QApplication::setApplicationName("moorfrost-tests");
     QSettings::setDefaultFormat(QSettings::IniFormat);

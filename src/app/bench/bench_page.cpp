@@ -219,6 +219,19 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     refreshBatches();
 }
 
+std::vector<FileId> BenchPage::filesInSight() const {
+    const QWidget* page = stack_->currentWidget();
+    if (page == bringIn_)
+        return bringIn_->filesInSight();
+    if (page != describe_)
+        return {};
+    std::vector<FileId> out;
+    const auto* model = static_cast<FileTable*>(describe_->sheet()->model());
+    for (int row = 0; row < model->rowCount(); ++row)
+        out.push_back(model->fileAt(row));
+    return out;
+}
+
 void BenchPage::showStep(Step step) {
     StepButton* to = steps_[static_cast<size_t>(step)];
     to->setChecked(true);

@@ -120,6 +120,8 @@ public:
     void lookThrough();
     /// They are looked through now, in the place of the sleeves.
     bool showsFolders() const;
+    /// Of the step that is shown, in its order: what is played one after the other.
+    std::vector<FileId> filesInSight() const;
     void newBatch();
     void describeBatch();
     void forgetBatch();

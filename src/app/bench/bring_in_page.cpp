@@ -294,4 +294,8 @@ void BringInPage::showMenu(const QPoint& at) {
     menu.exec(tree_->viewport()->mapToGlobal(at));
 }
 
+std::vector<FileId> BringInPage::filesInSight() const {
+    return model_->files();
+}
+
 } // namespace moorfrost::app

@@ -83,6 +83,9 @@ public:
     QTreeView* tree() { return tree_; }
     FolderModel* model() { return model_; }
 
+    /// In the order in which they stand there.
+    std::vector<FileId> filesInSight() const;
+
 signals:
     void playRequested(moorfrost::app::FileId id);
     /// What others have to offer for the chosen files goes in.

@@ -19,10 +19,13 @@ public:
 
     Peaks(LibraryAccess& library, JobList& jobs) : library_(library), jobs_(jobs) {}
 
-    void read(QObject* asker, const FilePtr& file, std::function<void(const Result<Shape>&)> then);
+    /// `some`: as much as has been drawn so far, now and then; what is still to come is 0.
+    void read(QObject* asker, const FilePtr& file, std::function<void(const Result<Shape>&)> then,
+              std::function<void(const Shape&)> some = {});
 
 private:
-    void draw(QObject* asker, const FilePtr& file, std::function<void(const Result<Shape>&)> then);
+    void draw(QObject* asker, const FilePtr& file, std::function<void(const Result<Shape>&)> then,
+              std::function<void(const Shape&)> some);
 
     LibraryAccess& library_;
     JobList& jobs_;

@@ -10,9 +10,10 @@ namespace moorfrost::app {
 
 using library::Store;
 
-RecordingsController::RecordingsController(LibraryAccess& library, FilesController& files, Messages& messages,
-                                           std::function<uint64_t()> clock)
-    : library_(library), files_(files), messages_(messages), clock_(std::move(clock)) {}
+RecordingsController::RecordingsController(LibraryAccess& library, KeptChanges& changes, Messages& messages)
+    : library_(library), changes_(changes), messages_(messages) {
+    connect(&changes_, &KeptChanges::changed, this, &RecordingsController::changed);
+}
 
 void RecordingsController::read(QObject* asker, FileId file,
                                 std::function<void(library::RecordingView)> then) {
@@ -24,49 +25,13 @@ void RecordingsController::read(QObject* asker, FileId file,
         });
 }
 
-void RecordingsController::follow(const Outcome& outcome) {
-    std::vector<FileId> known;
-    for (FileId id : outcome.touched)
-        if (files_.known().contains(id))
-            known.push_back(id);
-    if (!known.empty())
-        files_.readAgain(this, known);
-    emit changed(outcome.touched);
-}
-
-void RecordingsController::write(Work work, const QString& title, std::function<void(bool)> then) {
-    auto number = std::make_shared<std::atomic<int64_t>>(0);
-    if (!title.isEmpty()) { // it can be undone from now on, wherever the library is with it
-        undo_.push_back({number, title, clock_()});
-        emit historyChanged(true);
-    }
-    library_.write(
-        this,
-        [work = std::move(work), number](Store& store) {
-            Result<Outcome> outcome = work(store);
-            *number = outcome ? outcome->change : 0;
-            return outcome;
-        },
-        [this, number, then](const Result<Outcome>& outcome) {
-            if (outcome && outcome->change != 0)
-                follow(*outcome);
-            else
-                dropActions([&](const Action& a) { return a.change == number; });
-            if (then)
-                then(bool(outcome));
-        });
-}
-
-void RecordingsController::dropActions(const std::function<bool(const Action&)>& which) {
-    if (std::erase_if(undo_, which) + std::erase_if(redo_, which) > 0)
-        emit historyChanged(false);
-}
-
 void RecordingsController::keep(const QString& title, const std::string& field,
                                 const library::KeptValues& values, std::function<void()> then) {
-    write([t = ss(title), field,
-           values](Store& store) -> Result<Outcome> { return library::keepValues(store, t, field, values); },
-          title, [then](bool) { then(); });
+    changes_.make(
+        [t = ss(title), field, values](Store& store) -> Result<library::ChangeOutcome> {
+            return library::keepValues(store, t, field, values);
+        },
+        title, [then](bool) { then(); });
 }
 
 void RecordingsController::keepSame(const QString& title, const std::string& field,
@@ -98,79 +63,63 @@ void RecordingsController::setPlayout(const std::vector<FileId>& files, const QS
 
 void RecordingsController::addUse(const std::vector<FileId>& files, const library::Use& use) {
     const QString title = tr("Used in %1").arg(qs(use.what));
-    write([title = ss(title), use, files](Store& store) { return library::addUse(store, title, use, files); },
-          title);
+    changes_.make(
+        [title = ss(title), use, files](Store& store) { return library::addUse(store, title, use, files); },
+        title);
 }
 
 void RecordingsController::removeUse(const std::vector<FileId>& files, const library::Use& use) {
     const QString title = tr("Not used in %1").arg(qs(use.what));
-    write([title = ss(title), use,
-           files](Store& store) -> Result<Outcome> { return library::removeUse(store, title, use, files); },
-          title);
+    changes_.make(
+        [title = ss(title), use, files](Store& store) -> Result<library::ChangeOutcome> {
+            return library::removeUse(store, title, use, files);
+        },
+        title);
+}
+
+void RecordingsController::addBookmark(FileId file, const library::Bookmark& bookmark) {
+    const QString title = tr("Bookmark");
+    changes_.make([title = ss(title), bookmark,
+                   file](Store& store) { return library::addBookmark(store, title, bookmark, file); },
+                  title);
+}
+
+void RecordingsController::removeBookmark(FileId file, const library::Bookmark& bookmark) {
+    const QString title = tr("Remove a bookmark");
+    changes_.make(
+        [title = ss(title), bookmark, file](Store& store) -> Result<library::ChangeOutcome> {
+            return library::removeBookmark(store, title, bookmark, file);
+        },
+        title);
 }
 
 void RecordingsController::merge(const std::vector<FileId>& files) {
-    write([files](Store& store) { return library::mergeRecordings(store, files); }, tr("Make one recording"));
+    changes_.make([files](Store& store) { return library::mergeRecordings(store, files); },
+                  tr("Make one recording"));
 }
 
 void RecordingsController::part(const std::vector<FileId>& files) {
-    write([files](Store& store) { return library::partFiles(store, files); }, tr("Part from the recording"));
+    changes_.make([files](Store& store) { return library::partFiles(store, files); },
+                  tr("Part from the recording"));
 }
 
 void RecordingsController::chooseBest(FileId file, bool chosen) {
-    write([file, chosen](Store& store) { return library::chooseBest(store, file, chosen); },
-          tr("Choose the best file"));
+    changes_.make([file, chosen](Store& store) { return library::chooseBest(store, file, chosen); },
+                  tr("Choose the best file"));
 }
 
 void RecordingsController::forgetAbsent(const std::vector<FileId>& files) {
-    write([files](Store& store) { return library::forgetAbsent(store, files); }, tr("Forget absent files"));
+    changes_.make([files](Store& store) { return library::forgetAbsent(store, files); },
+                  tr("Forget absent files"));
 }
 
 void RecordingsController::joinSameSound(const std::vector<std::vector<FileId>>& groups,
                                          std::function<void()> then) {
-    write([groups](Store& store) -> Result<Outcome> { return library::joinSameSound(store, groups); }, {},
-          [then](bool) { then(); });
-}
-
-void RecordingsController::takeBack(int64_t change) {
-    write([change](Store& store) { return library::takeBackChange(store, change); }, {},
-          [this, change](bool done) {
-              if (!done)
-                  return;
-              dropActions([change](const Action& a) { return *a.change == change; });
-              messages_.say(tr("The change was taken back."));
-          });
-}
-
-void RecordingsController::undo() {
-    turn(undo_, redo_, &library::takeBackChange);
-}
-
-void RecordingsController::redo() {
-    turn(redo_, undo_, &library::makeChangeAgain);
-}
-
-void RecordingsController::turn(std::vector<Action>& from, std::vector<Action>& to,
-                                Result<Outcome> (*how)(Store&, int64_t)) {
-    if (from.empty())
-        return;
-    const Action action = std::move(from.back());
-    from.pop_back();
-    to.push_back(action);
-    emit historyChanged(false);
-    write(
-        [number = action.change, how](Store& store) -> Result<Outcome> {
-            return *number == 0 ? Result<Outcome>(Outcome{}) : how(store, *number);
+    changes_.make(
+        [groups](Store& store) -> Result<library::ChangeOutcome> {
+            return library::joinSameSound(store, groups);
         },
-        {},
-        [this, number = action.change](bool done) {
-            if (!done) // why was said; it is neither to be undone nor to be done again
-                dropActions([&](const Action& a) { return a.change == number; });
-        });
-}
-
-void RecordingsController::forgetRedo() {
-    redo_.clear();
+        {}, [then](bool) { then(); });
 }
 
 } // namespace moorfrost::app

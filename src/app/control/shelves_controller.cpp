@@ -68,6 +68,77 @@ void ShelvesController::rename(int64_t id, const QString& name) {
         [this](const Result<Shelves>& shelves) { take(shelves); });
 }
 
+void ShelvesController::findAgain(QObject* asker, const std::vector<FileId>& absent,
+                                  const std::vector<Path>& folders,
+                                  std::function<void(std::vector<library::FoundAgain>)> then) {
+    jobs_.start(
+        asker, {ss(tr("Looking for absent files"))},
+        [absent, folders, file = library_.file()](
+            std::stop_token stop, work::Progress& progress) -> Result<std::vector<library::FoundAgain>> {
+            auto store = Store::open(file);
+            if (!store)
+                return store.error();
+            auto found = library::findAgain(**store, absent, folders, stop, progress);
+            if (stop.stop_requested())
+                return Error{ErrorKind::Cancelled, {}, "Stopped."};
+            return found;
+        },
+        [this, then](const Result<std::vector<library::FoundAgain>>& found) {
+            if (found)
+                then(*found);
+            else if (found.error().kind != ErrorKind::Cancelled)
+                messages_.say(found.error());
+        });
+}
+
+void ShelvesController::follow(const std::vector<library::FoundAgain>& found) {
+    library_.write(
+        this, [found](Store& store) { return library::follow(store, found); },
+        [this](const Result<size_t>& count) {
+            if (!count)
+                return;
+            messages_.say(tr("The library has followed %n file(s).", "", static_cast<int>(*count)));
+            emit filesChanged();
+        });
+}
+
+void ShelvesController::lookAtMoved(QObject* asker, const Shelf& shelf, const Path& to,
+                                    std::function<void(const library::MovedShelf&)> then) {
+    jobs_.start(
+        asker, {ss(tr("Looking for the files of \"%1\"").arg(qs(shelf.name)))},
+        [shelf, to, file = library_.file()](std::stop_token stop,
+                                            work::Progress&) -> Result<library::MovedShelf> {
+            auto store = Store::open(file);
+            if (!store)
+                return store.error();
+            return library::lookAtMoved(**store, shelf, to, stop);
+        },
+        [this, then](const Result<library::MovedShelf>& look) {
+            if (look)
+                then(*look);
+            else
+                messages_.say(look.error());
+        });
+}
+
+void ShelvesController::move(const Shelf& shelf, const Path& to) {
+    library_.write(
+        this,
+        [shelf, to](Store& store) -> Result<Shelves> {
+            if (const Status moved = library::moveShelf(store, shelf, to); !moved)
+                return moved.error();
+            return store.shelves().all();
+        },
+        [this](const Result<Shelves>& shelves) {
+            if (!shelves) // why was said
+                return;
+            notThere_.clear();
+            take(shelves);
+            emit filesChanged();
+            lookWhetherThere();
+        });
+}
+
 void ShelvesController::remove(int64_t id) {
     library_.write(
         this,
@@ -79,6 +150,22 @@ void ShelvesController::remove(int64_t id) {
             take(shelves);
             emit filesChanged();
         });
+}
+
+std::function<void(std::vector<files::ScannedFile>&&)> ShelvesController::storing() {
+    return [this, shelves = shelves_](std::vector<files::ScannedFile>&& files) {
+        if (auto trouble = library_.trouble()) // what is read could not be kept
+            throw Failure({trouble->kind, {}, trouble->sentence});
+        library_.write([shelves, files = std::move(files)](Store& store) {
+            library::Transaction transaction(store.database());
+            std::map<int64_t, std::vector<files::ScannedFile>> byShelf;
+            for (const files::ScannedFile& f : files)
+                byShelf[library::shelfOf(shelves, f.path)].push_back(f);
+            for (const auto& [shelf, members] : byShelf)
+                store.files().saveAll(members, shelf);
+            transaction.commit();
+        });
+    };
 }
 
 void ShelvesController::read(const std::vector<Shelf>& which) {
@@ -96,34 +183,29 @@ void ShelvesController::read(const std::vector<Shelf>& which) {
                                             : tr("Reading %n shelf(s)", "", static_cast<int>(which.size()));
     jobs_.start(
         this, {ss(title)},
-        [this, roots, shelves = shelves_, file = library_.file()](
-            std::stop_token stop, work::Progress& progress) -> Result<library::FoldersRead> {
-            auto read = library::readFolders(
-                file, roots, true, stop, progress, [&](std::vector<files::ScannedFile>&& files) {
-                    if (auto trouble = library_.trouble()) // what is read could not be kept
-                        throw Failure({trouble->kind, {}, trouble->sentence});
-                    library_.write([shelves, files = std::move(files)](Store& store) {
-                        library::Transaction transaction(store.database());
-                        std::map<int64_t, std::vector<files::ScannedFile>> byShelf;
-                        for (const files::ScannedFile& f : files)
-                            byShelf[library::shelfOf(shelves, f.path)].push_back(f);
-                        for (const auto& [shelf, members] : byShelf)
-                            store.files().saveAll(members, shelf);
-                        transaction.commit();
-                    });
-                });
+        [this, roots, shelves = shelves_, file = library_.file(),
+         store = storing()](std::stop_token stop, work::Progress& progress) -> Result<library::FoldersRead> {
+            auto opened = Store::open(file);
+            if (!opened)
+                return opened.error();
+            const library::KnownStates known = library::knownStates(**opened);
+            auto read = library::readFolders(file, roots, true, stop, progress, store, {}, &known);
             if (!read)
                 return read;
-            library_.write([shelves, same = read->unchanged](Store& store) {
-                std::map<int64_t, std::vector<FileId>> byShelf;
-                for (const library::FileRecord& f : store.files().findAll(same))
-                    if (int64_t shelf = library::shelfOf(shelves, f.path); shelf != f.shelf)
+            // One that stands in another shelf by now.
+            const std::set<FileId> same(read->unchanged.begin(), read->unchanged.end());
+            std::map<int64_t, std::vector<FileId>> byShelf;
+            for (const auto& [path, f] : known)
+                if (same.contains(f.id))
+                    if (const int64_t shelf = library::shelfOf(shelves, path); shelf != f.shelf)
                         byShelf[shelf].push_back(f.id);
-                library::Transaction transaction(store.database());
-                for (const auto& [shelf, members] : byShelf)
-                    store.files().setShelf(members, shelf);
-                transaction.commit();
-            });
+            if (!byShelf.empty())
+                library_.write([byShelf](Store& store) {
+                    library::Transaction transaction(store.database());
+                    for (const auto& [shelf, members] : byShelf)
+                        store.files().setShelf(members, shelf);
+                    transaction.commit();
+                });
             return read;
         },
         [this, work, which](Result<library::FoldersRead> read) {
@@ -148,49 +230,161 @@ void ShelvesController::read(const std::vector<Shelf>& which) {
                 [this, which, whole = !s.stopped](const Status&) {
                     emit filesChanged();
                     if (whole)
-                        lookForAbsent(which);
+                        lookForAbsent(which, {});
                 });
         });
 }
 
-void ShelvesController::lookForAbsent(const std::vector<Shelf>& which) {
+void ShelvesController::look(const library::Places& places) {
+    if (shelves_.empty() || reading_)
+        return;
+    reading_ = true;
+    jobs_.start(
+        this, {ss(tr("Looking what others changed")), work::Priority::Background},
+        [places, shelves = shelves_, file = library_.file(),
+         store = storing()](std::stop_token stop, work::Progress& progress) -> Result<library::FoldersRead> {
+            auto there = [](const std::set<Path>& all) {
+                std::vector<Path> out;
+                std::error_code error;
+                for (const Path& p : all)
+                    if (std::filesystem::is_directory(p, error))
+                        out.push_back(p);
+                return out;
+            };
+            if (places.folders.empty() && places.trees.empty()) { // all, then
+                std::vector<Path> roots;
+                for (const Shelf& s : shelves)
+                    roots.push_back(s.path);
+                auto opened = Store::open(file);
+                if (!opened)
+                    return opened.error();
+                const library::KnownStates known = library::knownStates(**opened);
+                return library::readFolders(file, roots, true, stop, progress, store, {}, &known);
+            }
+            library::FoldersRead out;
+            for (const auto& [roots, inside] :
+                 {std::pair(there(places.folders), false), std::pair(there(places.trees), true)}) {
+                if (roots.empty())
+                    continue;
+                auto read = library::readFolders(file, roots, inside, stop, progress, store);
+                if (!read)
+                    return read;
+                out.summary.read += read->summary.read;
+                out.summary.stopped = out.summary.stopped || read->summary.stopped;
+            }
+            return out;
+        },
+        [this, places](const Result<library::FoldersRead>& read) {
+            reading_ = false;
+            if (!read)
+                return messages_.say(read.error());
+            library_.read(
+                this, [](Store&) {},
+                [this, places, whole = !read->summary.stopped,
+                 changed = static_cast<int>(read->summary.read)](const Status&) {
+                    if (changed > 0)
+                        emit filesChanged();
+                    if (whole)
+                        lookForAbsent(shelves_, places, changed);
+                });
+        });
+}
+
+void ShelvesController::lookForAbsent(const std::vector<Shelf>& which, const library::Places& places,
+                                      int changed) {
+    const bool quiet = !places.folders.empty() || !places.trees.empty() || changed > 0;
     jobs_.start(
         this, {ss(tr("Looking for files that are missing")), work::Priority::Background},
-        [which, file = library_.file()](std::stop_token stop,
-                                        work::Progress& progress) -> Result<library::AbsenceLook> {
+        [which, places, file = library_.file()](std::stop_token stop,
+                                                work::Progress& progress) -> Result<library::AbsenceLook> {
             auto store = Store::open(file);
             if (!store)
                 return store.error();
-            return library::lookForAbsent(**store, which, stop, progress);
+            return library::lookForAbsent(**store, which, stop, progress, places);
         },
-        [this](const Result<library::AbsenceLook>& look) {
+        [this, which, changed, quiet](const Result<library::AbsenceLook>& look) {
             if (!look) {
                 messages_.say(look.error());
                 return;
             }
-            if (look->stopped || (look->gone.empty() && look->back.empty() && look->followed.empty()))
+            if (look->stopped)
                 return;
+            std::set<int64_t> looked;
+            for (const Shelf& s : which)
+                looked.insert(s.id);
+            takeThere(looked, look->notThere);
+            if (look->gone.empty() && look->back.empty() && look->followed.empty())
+                return tellAbsence(*look, changed, quiet);
             library_.write(
                 this,
                 [look = *look](Store& store) {
                     library::noteAbsent(store, look, static_cast<int64_t>(std::time(nullptr)));
                 },
-                [this, gone = static_cast<int>(look->stillMissed()),
-                 followed = static_cast<int>(look->followed.size())](const Status& noted) {
+                [this, look = *look, changed, quiet](const Status& noted) {
                     if (!noted)
                         return;
-                    QStringList told;
-                    if (followed > 0)
-                        told << tr("The library has followed %n file(s) that others moved.", "", followed);
-                    if (gone > 0)
-                        told << tr(
-                            "%n file(s) could not be found and got the mark \"absent\". What the library "
-                            "keeps stays.",
-                            "", gone);
-                    if (!told.isEmpty())
-                        messages_.say(told.join(' '), gone > 0);
+                    tellAbsence(look, changed, quiet);
                     emit filesChanged();
                 });
+        });
+}
+
+void ShelvesController::tellAbsence(const library::AbsenceLook& look, int changed, bool quiet) {
+    const auto gone = static_cast<int>(look.stillMissed()), followed = static_cast<int>(look.followed.size()),
+               back = static_cast<int>(look.back.size());
+    QStringList told;
+    if (quiet && changed > followed)
+        told << tr("%n file(s) on the shelves came or were changed by others.", "", changed - followed);
+    if (followed > 0)
+        told << tr("The library has followed %n file(s) that others moved.", "", followed);
+    if (gone > 0)
+        told << tr("%n file(s) could not be found and got the mark \"absent\". What the library "
+                   "keeps stays.",
+                   "", gone);
+    if (quiet && back > followed)
+        told << tr("%n file(s) that were absent are there again.", "", back - followed);
+    if (!told.isEmpty())
+        messages_.say(told.join(' '), gone > 0);
+}
+
+void ShelvesController::takeThere(const std::set<int64_t>& looked, const std::vector<int64_t>& notThere) {
+    const std::set<int64_t> before = notThere_;
+    for (const int64_t id : looked)
+        notThere_.erase(id);
+    notThere_.insert(notThere.begin(), notThere.end());
+    if (notThere_ == before)
+        return;
+    for (const Shelf& s : shelves_)
+        if (notThere_.contains(s.id) && !before.contains(s.id))
+            messages_.say(tr("The shelf \u201C%1\u201D is not there: is its disk mounted? Nothing of it was "
+                             "marked as absent.")
+                              .arg(qs(s.name)),
+                          true);
+    emit changed();
+}
+
+void ShelvesController::lookWhetherThere() {
+    if (shelves_.empty())
+        return;
+    jobs_.start(
+        this, {ss(tr("Looking for the shelves")), work::Priority::Background},
+        [shelves = shelves_, file = library_.file()](std::stop_token,
+                                                     work::Progress&) -> Result<std::vector<int64_t>> {
+            auto store = Store::open(file);
+            if (!store)
+                return store.error();
+            std::vector<int64_t> out;
+            for (const Shelf& s : shelves)
+                if (!library::isThere(s, (*store)->files().countOnShelf(s.id) > 0))
+                    out.push_back(s.id);
+            return out;
+        },
+        [this, shelves = shelves_](const Result<std::vector<int64_t>>& notThere) {
+            std::set<int64_t> looked;
+            for (const Shelf& s : shelves)
+                looked.insert(s.id);
+            if (notThere)
+                takeThere(looked, *notThere);
         });
 }
 

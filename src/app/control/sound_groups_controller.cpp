@@ -4,7 +4,6 @@
 #include <algorithm>
 
 #include "app/shell/text_utils.h"
-#include "core/audio/loudness.h"
 #include "core/sandbox/parser_pool.h"
 
 namespace moorfrost::app {
@@ -14,9 +13,10 @@ using library::Store;
 
 SoundGroupsController::SoundGroupsController(LibraryAccess& library, LibraryIndex& index, SoundPrints& sounds,
                                              RecordingsController& recordings, WritingController& writing,
-                                             Peaks& peaks, JobList& jobs, Messages& messages)
+                                             Peaks& peaks, LoudnessLevels& levels, JobList& jobs,
+                                             Messages& messages)
     : library_(library), index_(index), sounds_(sounds), recordings_(recordings), writing_(writing),
-      peaks_(peaks), jobs_(jobs), messages_(messages) {
+      peaks_(peaks), levels_(levels), jobs_(jobs), messages_(messages) {
     auto isOld = [this] {
         old_ = true;
         emit changed();
@@ -153,27 +153,14 @@ void SoundGroupsController::measure(const FilePtr& file) {
             it->second.shape = *shape;
         emit fileTold(id);
     });
-    jobs_.start(
-        this, {ss(tr("Measuring how loud %1 is").arg(shownName(file->path))), work::Priority::Background},
-        [path = file->path](std::stop_token stop, work::Progress&) -> Result<std::optional<double>> {
-            audio::Loudness meter(48000, 2);
-            const Status played = sandbox::ParserPool::shared().play(
-                path, 48000, 2, 0, stop, [&](const std::vector<int16_t>& samples) {
-                    meter.feed(samples);
-                    return true;
-                });
-            if (!played)
-                return played.error();
-            return meter.integrated();
-        },
-        [this, id = file->id](const Result<std::optional<double>>& loudness) {
-            if (!loudness)
-                return;
-            measured_[id].loudness = *loudness;
-            if (const auto it = told_.find(id); it != told_.end())
-                it->second.loudness = *loudness;
-            emit fileTold(id);
-        });
+    levels_.read(this, file, [this, id = file->id](const Result<LoudnessLevel>& level) {
+        if (!level)
+            return;
+        measured_[id].loudness = level->lufs;
+        if (const auto it = told_.find(id); it != told_.end())
+            it->second.loudness = level->lufs;
+        emit fileTold(id);
+    });
 }
 
 library::SoundLink SoundGroupsController::link(const SoundGroup& group, FileId one, FileId other) {

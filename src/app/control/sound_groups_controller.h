@@ -7,6 +7,7 @@
 
 #include <optional>
 
+#include "app/control/loudness_levels.h"
 #include "app/control/peaks.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/sound_prints.h"
@@ -29,7 +30,7 @@ class SoundGroupsController : public QObject {
 public:
     SoundGroupsController(LibraryAccess& library, LibraryIndex& index, SoundPrints& sounds,
                           RecordingsController& recordings, WritingController& writing, Peaks& peaks,
-                          JobList& jobs, Messages& messages);
+                          LoudnessLevels& levels, JobList& jobs, Messages& messages);
 
     /// nullptr: not looked for yet.
     const library::SoundGroups* groups() const { return groups_ ? &*groups_ : nullptr; }
@@ -71,6 +72,7 @@ private:
     RecordingsController& recordings_;
     WritingController& writing_;
     Peaks& peaks_;
+    LoudnessLevels& levels_;
     JobList& jobs_;
     Messages& messages_;
     std::optional<library::SoundGroups> groups_;

@@ -5,13 +5,12 @@
 
 namespace moorfrost::app {
 
-UndoHistory::UndoHistory(DraftsController& drafts, RecordingsController& recordings)
-    : drafts_(drafts), recordings_(recordings) {
-    drafts_.session().setRecorded([this] { recordings_.forgetRedo(); });
+UndoHistory::UndoHistory(DraftsController& drafts, KeptChanges& kept) : drafts_(drafts), kept_(kept) {
+    drafts_.session().setRecorded([this] { kept_.forgetRedo(); });
     connect(&drafts_, &DraftsController::changed, this, &UndoHistory::changed);
-    connect(&recordings_, &RecordingsController::historyChanged, this, [this](bool recorded) {
+    connect(&kept_, &KeptChanges::historyChanged, this, [this](bool recorded) {
         if (recorded) {
-            recordings_.forgetRedo();
+            kept_.forgetRedo();
             drafts_.session().forgetRedo();
         }
         emit changed();
@@ -19,43 +18,43 @@ UndoHistory::UndoHistory(DraftsController& drafts, RecordingsController& recordi
 }
 
 bool UndoHistory::undoesDraft() const {
-    return drafts_.session().undoStamp() > recordings_.undoStamp();
+    return drafts_.session().undoStamp() > kept_.undoStamp();
 }
 
 bool UndoHistory::redoesDraft() const {
     // What was undone last was done first.
-    const uint64_t draft = drafts_.session().redoStamp(), other = recordings_.redoStamp();
+    const uint64_t draft = drafts_.session().redoStamp(), other = kept_.redoStamp();
     return draft != 0 && (other == 0 || draft < other);
 }
 
 bool UndoHistory::canUndo() const {
-    return drafts_.session().canUndo() || recordings_.undoStamp() != 0;
+    return drafts_.session().canUndo() || kept_.undoStamp() != 0;
 }
 
 bool UndoHistory::canRedo() const {
-    return drafts_.session().canRedo() || recordings_.redoStamp() != 0;
+    return drafts_.session().canRedo() || kept_.redoStamp() != 0;
 }
 
 QString UndoHistory::undoName() const {
-    return undoesDraft() ? qs(drafts_.session().undoName()) : recordings_.undoName();
+    return undoesDraft() ? qs(drafts_.session().undoName()) : kept_.undoName();
 }
 
 QString UndoHistory::redoName() const {
-    return redoesDraft() ? qs(drafts_.session().redoName()) : recordings_.redoName();
+    return redoesDraft() ? qs(drafts_.session().redoName()) : kept_.redoName();
 }
 
 void UndoHistory::undo() {
     if (undoesDraft())
         drafts_.session().undo();
     else
-        recordings_.undo();
+        kept_.undo();
 }
 
 void UndoHistory::redo() {
     if (redoesDraft())
         drafts_.session().redo();
     else
-        recordings_.redo();
+        kept_.redo();
 }
 
 } // namespace moorfrost::app

@@ -6,14 +6,14 @@
 #include <QObject>
 
 #include "app/control/drafts_controller.h"
-#include "app/control/recordings_controller.h"
+#include "app/control/kept_changes.h"
 
 namespace moorfrost::app {
 
 class UndoHistory : public QObject {
     Q_OBJECT
 public:
-    UndoHistory(DraftsController& drafts, RecordingsController& recordings);
+    UndoHistory(DraftsController& drafts, KeptChanges& kept);
 
     bool canUndo() const;
     bool canRedo() const;
@@ -30,7 +30,7 @@ private:
     bool redoesDraft() const;
 
     DraftsController& drafts_;
-    RecordingsController& recordings_;
+    KeptChanges& kept_;
 };
 
 } // namespace moorfrost::app

@@ -219,6 +219,15 @@ QString partText(const library::ChangePart& part, const std::vector<std::string>
                               : JournalPage::tr("chosen by hand");
     case Kind::File:
         return values.empty() ? JournalPage::tr("forgotten") : JournalPage::tr("known, absent");
+    case Kind::Collection:
+        return values.size() < 4   ? JournalPage::tr("nothing")
+               : values[3].empty() ? qs(values[1])
+                                   : JournalPage::tr("%1: %2").arg(qs(values[1]), qs(values[3]));
+    case Kind::Children:
+        return JournalPage::tr("%n in it", "", static_cast<int>(values.size()));
+    case Kind::Entries:
+        return values.empty() ? JournalPage::tr("nothing")
+                              : JournalPage::tr("%n track(s)", "", static_cast<int>(values.size()));
     }
     return {};
 }
@@ -234,6 +243,12 @@ QString partName(const library::ChangePart& part) {
         return JournalPage::tr("Best file");
     case Kind::File:
         return JournalPage::tr("File");
+    case Kind::Collection:
+        return JournalPage::tr("Collection");
+    case Kind::Children:
+        return JournalPage::tr("What stands in it");
+    case Kind::Entries:
+        return JournalPage::tr("From place %1 on").arg(std::atoi(part.field.c_str()) + 1);
     }
     return {};
 }
@@ -247,7 +262,10 @@ void JournalPage::showParts(const library::LibraryChange& change,
     tree_->clear();
     QTreeWidgetItem* item = nullptr;
     for (const library::ChangePart& part : parts) {
-        const QString shown = part.shown.empty() ? tr("Without a file") : qs(part.shown);
+        const bool top = part.kind == library::ChangePart::Kind::Children && part.subject == 0;
+        const QString shown = top                  ? tr("Collections")
+                              : part.shown.empty() ? tr("Without a file")
+                                                   : qs(part.shown);
         if (!item || item->text(What) != shown) {
             item = new QTreeWidgetItem(tree_,
                                        {shown, {}, {}, change.takenBack ? tr("taken back") : tr("changed")});
@@ -347,7 +365,7 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
 
 void JournalPage::takeBack(bool onlyChosen) {
     if (shown_.first == JournalEntry::Kept) {
-        use_.recordings.takeBack(shown_.second);
+        use_.kept.takeBack(shown_.second);
         return;
     }
     std::optional<std::set<size_t>> steps;

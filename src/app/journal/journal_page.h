@@ -7,8 +7,8 @@
 #include <QTreeWidget>
 
 #include "app/control/journal_controller.h"
+#include "app/control/kept_changes.h"
 #include "app/control/pictures_controller.h"
-#include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/writing_controller.h"
 
@@ -25,7 +25,7 @@ public:
         ShelvesController& shelves;
         JournalController& journal;
         WritingController& writing;
-        RecordingsController& recordings;
+        KeptChanges& kept;
         PicturesController& pictures;
     };
 

@@ -13,6 +13,7 @@
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/judging_box.h"
 #include "app/widgets/sheet.h"
 #include "core/library/search/readiness_table.h"
 
@@ -21,18 +22,19 @@ namespace moorfrost::app {
 namespace {
 
 enum Role { FieldRole = Qt::UserRole + 1, ValueRole, ChosenRole, CountRole };
-constexpr const char* savedField = "@saved";
 constexpr const char* moreField = "@more";
 constexpr size_t few = 6, many = 60;
 
-const QStringList defaultFacets = {"genre", "decade", "artist", "label", "format", "unmet", "missing"};
+const QStringList defaultFacets = {"genre", "decade", "artist", "label",  "rating",
+                                   "used",  "format", "unmet",  "missing"};
 
 QString facetLabel(const std::string& key) {
     static const std::map<std::string, QString> special = {
         {"decade", FacetPanel::tr("Decade")},   {"year", FacetPanel::tr("Year")},
         {"format", FacetPanel::tr("Format")},   {"codec", FacetPanel::tr("Codec")},
         {"kind", FacetPanel::tr("Kind")},       {"missing", FacetPanel::tr("Missing")},
-        {"unmet", FacetPanel::tr("Readiness")}, {"lacks", FacetPanel::tr("Rules not met")}};
+        {"unmet", FacetPanel::tr("Readiness")}, {"lacks", FacetPanel::tr("Rules not met")},
+        {"rating", FacetPanel::tr("Rating")},   {"used", FacetPanel::tr("Used in")}};
     auto it = special.find(key);
     return it != special.end() ? it->second : fieldLabel(key);
 }
@@ -43,8 +45,13 @@ QString valueLabel(const std::string& key, const std::string& value) {
     if (key == "unmet")
         return value == "0" ? FacetPanel::tr("Ready")
                             : FacetPanel::tr("%n rule(s) not met", "", std::stoi(value));
+    if (key == "rating")
+        return starsText(value);
     if (key == "missing")
-        return value == "picture" ? FacetPanel::tr("Picture") : fieldLabel(value);
+        return value == "picture"  ? FacetPanel::tr("Picture")
+               : value == "rating" ? FacetPanel::tr("Rating")
+               : value == "used"   ? FacetPanel::tr("Never used")
+                                   : fieldLabel(value);
     if (auto kind = key == "kind" ? matching::kindByName(value) : std::nullopt)
         return kindText(*kind);
     return qs(text::forDisplay(value));
@@ -114,8 +121,8 @@ FacetPanel::FacetPanel(QWidget* parent) : QTreeWidget(parent) {
 }
 
 const std::vector<std::string>& FacetPanel::missingKeys() {
-    static const std::vector<std::string> keys = {"isrc",  "picture", "date",  "genre",
-                                                  "label", "artist",  "title", "album"};
+    static const std::vector<std::string> keys = {"isrc",   "picture", "date",  "genre",  "label",
+                                                  "artist", "title",   "album", "rating", "used"};
     return keys;
 }
 
@@ -123,8 +130,7 @@ size_t FacetPanel::mostOf(const std::string& key) const {
     return unfolded_.contains(key) ? many : few;
 }
 
-void FacetPanel::show(const library::Query& query, const std::string& text,
-                      const std::vector<SavedSearch>& saved, const std::vector<FacetCounts>& facets) {
+void FacetPanel::show(const library::Query& query, const std::vector<FacetCounts>& facets) {
     const QString current = currentItem() ? currentItem()->data(0, ValueRole).toString() : QString();
     const QString currentField = currentItem() ? currentItem()->data(0, FieldRole).toString() : QString();
     const int scrolled = verticalScrollBar() ? verticalScrollBar()->value() : 0;
@@ -142,16 +148,13 @@ void FacetPanel::show(const library::Query& query, const std::string& text,
         if (currentField == qs(field) && current == qs(value))
             setCurrentItem(item);
     };
-    if (!saved.empty()) {
-        auto* top = new QTreeWidgetItem(this, {tr("Saved searches")});
-        top->setFlags(Qt::ItemIsEnabled);
-        for (const SavedSearch& s : saved)
-            add(top, qs(s.name), savedField, s.query, s.count, s.query == text);
-    }
     for (const FacetCounts& f : facets) {
         auto* top = new QTreeWidgetItem(this, {facetLabel(f.key)});
         top->setFlags(Qt::ItemIsEnabled);
-        for (const library::FacetValue& v : f.values) {
+        std::vector<library::FacetValue> values = f.values;
+        if (f.key == "rating") // as they are thought of, not by how many have them
+            std::ranges::sort(values, [](const auto& a, const auto& b) { return a.value > b.value; });
+        for (const library::FacetValue& v : values) {
             bool isChosen = library::isChosen(query, f.key, v.value);
             if (v.count > 0 || isChosen)
                 add(top, valueLabel(f.key, v.value), f.key, v.value, v.count, isChosen);
@@ -174,9 +177,7 @@ void FacetPanel::activate(QTreeWidgetItem* item) {
         return;
     std::string field = ss(item->data(0, FieldRole).toString()),
                 value = ss(item->data(0, ValueRole).toString());
-    if (field == savedField) {
-        emit searchChosen(item->data(0, ChosenRole).toBool() ? std::string() : value);
-    } else if (field == moreField) {
+    if (field == moreField) {
         if (!unfolded_.erase(value))
             unfolded_.insert(value);
         emit keysChanged();
@@ -192,21 +193,21 @@ void FacetPanel::keyPressEvent(QKeyEvent* event) {
         QTreeWidget::keyPressEvent(event);
 }
 
+void FacetPanel::resizeEvent(QResizeEvent* event) {
+    QTreeWidget::resizeEvent(event);
+    constexpr int caption = 36; // alone it is not worth being scrolled away
+    if (verticalScrollBar()->value() <= caption)
+        verticalScrollBar()->setValue(0);
+}
+
 void FacetPanel::contextMenuEvent(QContextMenuEvent* event) {
-    QTreeWidgetItem* item = itemAt(event->pos());
-    if (item && item->data(0, FieldRole).toString() == savedField) {
-        QMenu menu(this);
-        menu.addAction(tr("Forget this search"),
-                       [this, name = ss(item->text(0))] { emit searchForgotten(name); });
-        menu.exec(event->globalPos());
-        return;
-    }
     chooseFacets(event->globalPos());
 }
 
 void FacetPanel::chooseFacets(const QPoint& global) {
     QMenu menu(this);
-    std::vector<std::string> all = {"decade", "year", "format", "codec", "kind", "unmet", "lacks", "missing"};
+    std::vector<std::string> all = {"decade", "year", "format", "codec", "kind",
+                                    "rating", "used", "unmet",  "lacks", "missing"};
     for (const tags::FieldDef& def : tags::fieldTable())
         if (def.kind == tags::FieldKind::Text || def.kind == tags::FieldKind::Flag)
             if (def.key != "title" && !def.key.ends_with("_sort"))

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Narrowing: the values of some fields with how many tracks of the result have each. A click asks for the
 // value, or no longer. The counts of a field disregard what is chosen of that field itself, so that another
-// can be chosen beside it. Saved searches stand on top, with their own counts.
+// can be chosen beside it.
 #pragma once
 
 #include <QTreeWidget>
@@ -10,11 +10,6 @@
 #include "core/library/search/searcher.h"
 
 namespace moorfrost::app {
-
-struct SavedSearch {
-    std::string name, query;
-    size_t count = 0;
-};
 
 struct FacetCounts {
     std::string key;
@@ -30,8 +25,7 @@ public:
     const std::vector<std::string>& keys() const { return keys_; }
     /// How many values of a facet are shown, and so have to be counted.
     size_t mostOf(const std::string& key) const;
-    void show(const library::Query& query, const std::string& text, const std::vector<SavedSearch>& saved,
-              const std::vector<FacetCounts>& facets);
+    void show(const library::Query& query, const std::vector<FacetCounts>& facets);
     /// A menu of all facets at the place; the choice is remembered.
     void chooseFacets(const QPoint& global);
     /// Whether readiness is known; until then it says that it is worked out.
@@ -43,13 +37,12 @@ public:
 
 signals:
     void chosen(const std::string& field, const std::string& value);
-    void searchChosen(const std::string& query);
-    void searchForgotten(const std::string& name);
     void keysChanged(); // or how many values are shown
 
 protected:
     void contextMenuEvent(QContextMenuEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     void activate(QTreeWidgetItem* item);

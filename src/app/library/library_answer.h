@@ -4,12 +4,30 @@
 #pragma once
 
 #include "app/library/facet_panel.h"
+#include "core/library/collections.h"
 #include "core/library/search/sleeves.h"
 
 namespace moorfrost::app {
 
+/// A search that is kept, to be counted.
+struct SavedSearch {
+    library::CollectionId id = 0;
+    std::string query;
+    size_t count = 0;
+};
+
+/// Of a list, as a whole.
+struct ListTotals {
+    size_t count = 0, absent = 0;
+    size_t unknown = 0; // nothing is known of any of their files
+    double seconds = 0;
+    bool operator==(const ListTotals&) const = default;
+};
+
 struct LibraryQuestion {
     library::Query query;
+    /// Only what stands in this list (ShownList), in its order where nothing else is asked; nullptr: all.
+    std::shared_ptr<const std::vector<FileId>> list;
     std::vector<library::SortBy> sorting;
     bool asSleeves = false;
     library::SleeveGroup group = library::SleeveGroup::None;
@@ -25,8 +43,10 @@ struct LibraryQuestion {
 struct LibraryRows {
     std::vector<library::Row> rows;
     std::vector<library::LibrarySleeve> sleeves;
-    std::vector<int> chosen; // where in `rows` they are
-    int64_t nanoseconds = 0; // that it took
+    std::vector<int> chosen;    // where in `rows` they are
+    std::vector<size_t> places; // of each row, in the list
+    ListTotals totals;          // of the list
+    int64_t nanoseconds = 0;    // that it took
 };
 
 struct LibraryCounts {

@@ -1,12 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What can be done with chosen tracks by the right button.
+#include <QFileDialog>
 #include <QMenu>
 #include <QMessageBox>
+#include <QPointer>
 
+#include "app/library/collections/collection_menus.h"
+#include "app/library/find_again_dialog.h"
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/judging_box.h"
+#include "core/library/mirror.h"
 
 namespace moorfrost::app {
 
@@ -21,6 +26,15 @@ void LibraryPage::showMenu(const QPoint& at) {
         menu.addAction(tr("Play\tSpace"), [this, first] { emit playRequested(first); });
     menu.addAction(tr("Send to bench"), this, &LibraryPage::sendToBench);
     menu.addAction(tr("Check files\u2026"), this, &LibraryPage::checkFiles);
+    if (count == 2 && !showsSleeves())
+        menu.addAction(tr("Compare by ear\u2026\tCtrl+Alt+X"), this, &LibraryPage::compareWanted);
+    if (count > 0)
+        menus_->addAddTo(menu, chosenFiles());
+    if (shownList() != 0 && !showsSleeves())
+        menu.addAction(tr("Remove from this list\tDel"), this, &LibraryPage::removeFromList);
+    if (count > 0)
+        menu.addAction(tr("Export playlist\u2026"), this,
+                       [this] { menus_->exportPlaylist(tr("Playlist"), chosenFiles()); });
     if (count > 0 && count <= mostWithKind)
         addKindMenu(menu, use_.kinds, chosenFiles());
     if (count > 0 && count <= mostWithKind)
@@ -39,6 +53,7 @@ void LibraryPage::addJudgingMenu(QMenu& menu) {
         rate->addAction(n > 0 ? starsText(std::to_string(n)) + QString("\tCtrl+Alt+%1").arg(n)
                               : tr("no rating\tCtrl+Alt+0"),
                         &use_.recordings, [this, files, n] { use_.recordings.rate(files, n); });
+    menu.addAction(tr("Mirror to tags"), this, &LibraryPage::mirrorToTags);
     menu.addAction(tr("Note a use\u2026"), this, [this, files] {
         QStringList known;
         if (searcher_)
@@ -67,6 +82,8 @@ void LibraryPage::addRecordingMenu(QMenu& menu) {
         if (const auto row = searcher_ ? searcher_->rowOf(id) : std::nullopt;
             row && searcher_->has(*row, library::Absent))
             absent.push_back(id);
+    recording->addAction(tr("Find again\u2026"), this, [this, absent] { findAgain(absent); })
+        ->setEnabled(!absent.empty());
     recording
         ->addAction(
             tr("Forget absent files\u2026"), this,
@@ -81,6 +98,41 @@ void LibraryPage::addRecordingMenu(QMenu& menu) {
                     use_.recordings.forgetAbsent(absent);
             })
         ->setEnabled(!absent.empty());
+}
+
+void LibraryPage::mirrorToTags() {
+    const auto rules = library::mirrorRulesFrom(use_.settings.get(library::settings::mirrorRules));
+    if (rules.empty())
+        return use_.messages.say(
+            tr("Nothing is mirrored yet. Choose in Settings, under Mirroring, what becomes which field."));
+    const std::vector<FileId> files = chosenFiles();
+    use_.files.takeUp(this, files, [self = QPointer(this), files, rules] {
+        if (!self)
+            return;
+        std::vector<library::DraftSession::Wish> wishes;
+        for (const FileId id : files)
+            if (const FilePtr file = self->use_.files.file(id))
+                for (const auto& [field, values] : library::mirrored(rules, file->kept))
+                    wishes.push_back({id, field, values});
+        self->use_.drafts.session().propose(ss(tr("Mirror to tags")), wishes, ss(tr("mirrored")));
+        self->use_.messages.say(wishes.empty() ? tr("Nothing that is mirrored is kept of these.")
+                                               : tr("%n value(s) were proposed: see Review.", "",
+                                                    static_cast<int>(wishes.size())));
+    });
+}
+
+void LibraryPage::findAgain(const std::vector<FileId>& absent) {
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("In which folder may they be?"));
+    if (!folder.isEmpty())
+        findAgain(absent, Path(ss(folder)));
+}
+
+void LibraryPage::findAgain(const std::vector<FileId>& absent, const Path& folder) {
+    use_.shelves.findAgain(this, absent, {folder}, [this](std::vector<library::FoundAgain> found) {
+        FindAgainDialog dialog(std::move(found), this);
+        if (dialog.exec() == QDialog::Accepted)
+            use_.shelves.follow(dialog.chosen());
+    });
 }
 
 } // namespace moorfrost::app

@@ -14,10 +14,14 @@
 
 #include "app/bench/mend_text_dialog.h"
 #include "app/library/check_files_dialog.h"
+#include "app/library/collections/collection_menus.h"
+#include "app/library/collections/list_line.h"
+#include "app/library/collections/shown_list.h"
 #include "app/library/same_sound_page.h"
 #include "app/library/sleeve_grid.h"
 #include "app/library/sound_group_list.h"
 #include "app/library/track_model.h"
+#include "app/listen/track_strip.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -86,12 +90,19 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     stack_->addWidget(empty_);
     stack_->addWidget(gridPage());
     facets_ = new FacetPanel;
+    collections_ = new CollectionTree(use_.collections);
+    list_ = new ShownList(use_.collections);
+    list_->setParent(this);
+    listLine_ = new ListLine;
     details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal, use_.recordings});
+    strip_ = new TrackStrip({use_.peaks, use_.recordings, use_.player});
+    details_->addBelowTitle(strip_);
+    connect(strip_, &TrackStrip::playWanted, this, &LibraryPage::playFromRequested);
     layOut();
 
     connect(&use_.index, &LibraryIndex::changed, this, &LibraryPage::takeSearcher);
     connect(&use_.settings, &LibrarySettings::loaded, this, [this] {
-        if (!savedSearches().empty() || bar_->findsBeginnings())
+        if (bar_->findsBeginnings())
             bar_->parse(); // the library may have been searchable before these were read
     });
     connect(bar_, &SearchBar::changed, this, &LibraryPage::search);
@@ -105,13 +116,6 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     connect(facets_, &FacetPanel::chosen, this, [this](const std::string& field, const std::string& value) {
         bar_->setText(library::withChosen(
             bar_->text(), field, value, searcher_ ? searcher_->customFields() : std::vector<std::string>()));
-    });
-    connect(facets_, &FacetPanel::searchChosen, this,
-            [this](const std::string& query) { bar_->setText(query); });
-    connect(facets_, &FacetPanel::searchForgotten, this, [this](const std::string& name) {
-        auto all = savedSearches();
-        std::erase_if(all, [&](const SavedSearch& s) { return s.name == name; });
-        keepSearches(all);
     });
     connect(facets_, &FacetPanel::keysChanged, this, &LibraryPage::search);
     connect(header_, &QHeaderView::sectionClicked, this,
@@ -141,7 +145,8 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
         bar_->setText(query);
         view_->setFocus();
     });
-    connect(save_, &QPushButton::clicked, this, &LibraryPage::askForName);
+    connectCollections();
+    connect(save_, &QPushButton::clicked, menus_, &CollectionMenus::saveSearch);
     connect(send_, &QPushButton::clicked, this, &LibraryPage::sendToBench);
     connect(check_, &QPushButton::clicked, this, &LibraryPage::checkFiles);
     connect(empty_->button(), &QPushButton::clicked, this, &LibraryPage::benchWanted);
@@ -182,24 +187,9 @@ void LibraryPage::layOut() {
     head->addLayout(views);
     for (QPushButton* b : {check_, send_})
         head->addWidget(b);
-    auto* narrow = new QWidget;
-    narrow->setObjectName("panel");
-    auto* more = button(tr("Facets\u2026"), "flat");
-    more->setToolTip(tr("Choose what to narrow by"));
-    connect(more, &QPushButton::clicked, this,
-            [this, more] { facets_->chooseFacets(more->mapToGlobal(QPoint(0, more->height()))); });
-    auto* side = new QVBoxLayout(narrow);
-    side->setContentsMargins(0, 4, 0, 6);
-    side->setSpacing(0);
-    side->addWidget(facets_, 1);
-    auto* foot = new QHBoxLayout;
-    foot->setContentsMargins(8, 0, 8, 0);
-    foot->addWidget(more);
-    foot->addStretch();
-    side->addLayout(foot);
     auto* splitter = new QSplitter;
-    splitter->addWidget(narrow);
-    splitter->addWidget(stack_);
+    splitter->addWidget(sidePanel());
+    splitter->addWidget(tracksPanel());
     splitter->addWidget(details_);
     splitter->setStretchFactor(1, 1);
     splitter->setCollapsible(1, false);
@@ -315,7 +305,8 @@ void LibraryPage::search() {
     }
     LibraryQuestion question;
     question.query = bar_->parsed().query;
-    question.sorting = sorting_;
+    question.list = list_->files();
+    question.sorting = question.list ? listSorting_ : sorting_;
     question.asSleeves = showsSleeves();
     question.group = static_cast<library::SleeveGroup>(group_->currentIndex());
     for (const std::string& key : facets_->keys())
@@ -351,7 +342,11 @@ void LibraryPage::search() {
                             use_.messages.say(counts.error());
                             return;
                         }
-                        facets_->show(question.query, bar_->text(), counts->saved, counts->facets);
+                        facets_->show(question.query, counts->facets);
+                        std::map<library::CollectionId, size_t> found;
+                        for (const SavedSearch& s : counts->saved)
+                            found[s.id] = s.count;
+                        collections_->setFound(found);
                         searched_ = true;
                     });
 }
@@ -359,24 +354,28 @@ void LibraryPage::search() {
 void LibraryPage::take(const LibraryQuestion& question, std::shared_ptr<const library::Searcher> searcher,
                        LibraryRows answer) {
     const auto hits = static_cast<int>(answer.rows.size());
-    const bool same = searcher == model_->searcher() && answer.rows == model_->rows();
+    const bool same =
+        searcher == model_->searcher() && answer.rows == model_->rows() && answer.places == model_->places();
     const bool sameQuestion = question.hasRowsOf(shown_);
     const bool all = sameQuestion && model_->rowCount() > 0 &&
                      view_->chosenCount() == static_cast<size_t>(model_->rowCount());
     const int scrolled = view_->verticalScrollBar()->value();
-    model_->setRows(searcher, std::move(answer.rows));
+    model_->setArranged(question.list && question.sorting.empty());
+    model_->setRows(searcher, std::move(answer.rows), std::move(answer.places));
+    totals_ = answer.totals;
     const bool none = searcher->count() == 0;
     stack_->setCurrentIndex(none ? 1 : showsSleeves() ? 2 : 0);
     if (showsSleeves())
         grid_->setSleeves(std::move(answer.sleeves), searcher);
     makeRoom();
     if (!same_->isChecked())
-        count_->setText(none ? QString()
+        count_->setText(none                                         ? QString()
+                        : question.query.isEmpty() && !question.list ? tr("%n track(s)", "", hits)
                         : question.query.isEmpty()
-                            ? tr("%n track(s)", "", hits)
+                            ? QString()
                             : tr("%L1 of %L2 tracks \u00B7 %3")
                                   .arg(hits)
-                                  .arg(searcher->count())
+                                  .arg(question.list ? totals_.count : searcher->count())
                                   .arg(answer.nanoseconds < 1000000
                                            ? tr("under 1 ms")
                                            : tr("%L1 ms").arg(answer.nanoseconds / 1000000)));
@@ -391,10 +390,14 @@ void LibraryPage::take(const LibraryQuestion& question, std::shared_ptr<const li
             view_->scrollTo(view_->currentIndex());
     }
     shown_ = question;
+    showListLine();
+    collections_->setShown(list_->id(), bar_->text());
     send_->setEnabled(hits > 0);
     check_->setEnabled(hits > 0);
     showDetails();
     answered_ = true;
+    if (const FileId wanted = std::exchange(wanted_, 0); wanted != 0 && question.query.isEmpty())
+        showFile(wanted);
 }
 
 /// What was chosen stays chosen, where it still is.
@@ -433,15 +436,15 @@ void LibraryPage::resizeEvent(QResizeEvent* event) {
 
 void LibraryPage::sortBy(int section, bool within) {
     const std::string key = sortColumn(model_->columns()[static_cast<size_t>(section)]);
-    auto held =
-        std::find_if(sorting_.begin(), sorting_.end(), [&](const auto& s) { return s.column == key; });
-    bool up = held == sorting_.end() || !held->ascending;
-    if (within && held != sorting_.end())
+    std::vector<library::SortBy>& sorting = list_->files() ? listSorting_ : sorting_;
+    auto held = std::find_if(sorting.begin(), sorting.end(), [&](const auto& s) { return s.column == key; });
+    bool up = held == sorting.end() || !held->ascending;
+    if (within && held != sorting.end())
         held->ascending = up;
     else if (within)
-        sorting_.push_back({key, true});
+        sorting.push_back({key, true});
     else
-        sorting_ = {{key, held == sorting_.begin() && held != sorting_.end() ? up : true}};
+        sorting = {{key, held == sorting.begin() && held != sorting.end() ? up : true}};
     LibraryIndex::rememberSorting(sorting_);
     showSorting();
     search();
@@ -449,7 +452,7 @@ void LibraryPage::sortBy(int section, bool within) {
 
 void LibraryPage::showSorting() {
     std::vector<std::pair<int, bool>> sections;
-    for (const library::SortBy& s : sorting_)
+    for (const library::SortBy& s : list_->files() ? listSorting_ : sorting_)
         for (size_t i = 0; i < model_->columns().size(); ++i)
             if (sortColumn(model_->columns()[i]) == s.column)
                 sections.emplace_back(static_cast<int>(i), s.ascending);
@@ -494,11 +497,14 @@ void LibraryPage::showDetails() {
     const int run = ++detailsRun_;
     if (first == 0) {
         details_->showFile(nullptr);
+        strip_->show(nullptr);
         return;
     }
     use_.files.withFile(this, first, [self = QPointer(this), run, count](const FilePtr& file) {
-        if (self && run == self->detailsRun_)
+        if (self && run == self->detailsRun_) {
             self->details_->showFile(file, static_cast<int>(count) - 1);
+            self->strip_->show(file);
+        }
     });
 }
 

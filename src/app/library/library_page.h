@@ -9,6 +9,7 @@
 #include <QWidget>
 
 #include "app/control/batch_controller.h"
+#include "app/control/collections_controller.h"
 #include "app/control/content_kinds.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
@@ -18,6 +19,7 @@
 #include "app/control/library_index.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
+#include "app/control/peaks.h"
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/shelves_controller.h"
@@ -33,6 +35,10 @@ class QStackedWidget;
 namespace moorfrost::app {
 
 class Choice;
+class CollectionMenus;
+class CollectionTree;
+class ListLine;
+class ShownList;
 class ShortLabel;
 class EmptyHint;
 class CheckFilesDialog;
@@ -42,6 +48,7 @@ class SameSoundPage;
 class SleeveGrid;
 class SortHeader;
 class TrackModel;
+class TrackStrip;
 
 class LibraryPage : public QWidget {
     Q_OBJECT
@@ -62,8 +69,10 @@ public:
         ContentKinds& kinds;
         CustomFields& customFields;
         RecordingsController& recordings;
+        CollectionsController& collections;
         SoundPrints& sounds;
         SoundGroupsController& soundGroups;
+        Peaks& peaks;
         Player& player;
     };
 
@@ -79,12 +88,32 @@ public:
     Choice* groupChoice() { return group_; }
     bool showsSleeves() const;
     FacetPanel* facets() { return facets_; }
+    CollectionTree* collections() { return collections_; }
+    CollectionMenus* collectionMenus() { return menus_; }
+    ListLine* listLine() { return listLine_; }
+    void showList(library::CollectionId list);
+    library::CollectionId shownList() const;
+    /// The chosen tracks, one place on in the list that is shown, or one back.
+    void moveInList(int by);
+    void removeFromList();
+    /// Drafts of what is kept of the chosen files, by the rules in Settings.
+    void mirrorToTags();
+    /// Absent ones, in a folder that is asked for.
+    void findAgain(const std::vector<FileId>& absent);
+    void findAgain(const std::vector<FileId>& absent, const Path& folder);
+    /// Of the list that is shown, else of what is chosen.
+    void exportPlaylist();
     FileDetails* details() { return details_; }
+    TrackStrip* strip() { return strip_; }
     QPushButton* saveButton() { return save_; }
     QString told() const;
+    std::vector<FileId> chosenFiles() const;
+    /// In the order in which they are shown: what is played one after the other.
+    std::vector<FileId> filesInSight() const;
+    /// Chooses it, if it is in sight; else the whole library is shown first.
+    void showFile(FileId id);
     void sendToBench();
     void checkFiles();
-    void saveSearch(const QString& name);
     /// Whether the table shows the answer to what is typed.
     bool showsAnswer() const { return answered_; }
     /// And all its counts are there, too.
@@ -92,7 +121,10 @@ public:
 
 signals:
     void playRequested(moorfrost::app::FileId id);
+    void playFromRequested(moorfrost::app::FileId id, double seconds);
     void benchWanted();
+    /// The two that are chosen, by ear.
+    void compareWanted();
 
 protected:
     void resizeEvent(QResizeEvent* event) override;
@@ -102,7 +134,6 @@ private:
     QWidget* gridPage();
     void showAs(bool sleeves);
     void showSameSound();
-    std::vector<FileId> chosenFiles() const;
     void showMenu(const QPoint& at);
     void addRecordingMenu(QMenu& menu);
     void addJudgingMenu(QMenu& menu);
@@ -116,9 +147,12 @@ private:
     void makeRoom();
     void sortBy(int section, bool within);
     void showSorting();
-    void askForName();
     std::vector<SavedSearch> savedSearches() const;
-    void keepSearches(const std::vector<SavedSearch>& searches);
+    QWidget* sidePanel();
+    QWidget* tracksPanel();
+    void connectCollections();
+    std::vector<size_t> chosenPlaces() const;
+    void showListLine();
 
     Uses use_;
     SearchBar* bar_;
@@ -135,13 +169,20 @@ private:
     QStackedWidget* stack_;
     EmptyHint* empty_;
     FacetPanel* facets_;
+    CollectionTree* collections_;
+    CollectionMenus* menus_;
+    ShownList* list_;
+    ListLine* listLine_;
+    ListTotals totals_; // of the list
     FileDetails* details_;
+    TrackStrip* strip_; // in the details
     std::shared_ptr<const library::Searcher> searcher_;
-    std::vector<library::SortBy> sorting_;
+    std::vector<library::SortBy> sorting_, listSorting_; // of a list: none, as it is arranged
     QPointer<CheckFilesDialog> checks_; // the last one: it may run on, or have results that nobody has seen
     LibraryQuestion shown_;             // whose answer is on the screen
     std::stop_source stop_;             // of the search that is under way
     int run_ = 0;                       // counts searches: only the answer to the last one is shown
+    FileId wanted_ = 0;                 // to be shown when the answer is there
     int detailsRun_ = 0;                // the same for details
     bool answered_ = false, searched_ = false;
 };

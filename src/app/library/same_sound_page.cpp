@@ -15,7 +15,7 @@
 #include "app/library/sound_facts.h"
 #include "app/library/sound_group_list.h"
 #include "app/library/sound_strip.h"
-#include "app/shell/player.h"
+#include "app/listen/player.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/comparison_table.h"
 
@@ -254,8 +254,11 @@ void SameSoundPage::showFacts() {
                                              QLocale().toString(link_.offset, 'f', 1))
                                   : QString());
     measure_->setToolTip(tr("z = %1").arg(link_.z, 0, 'f', 1));
-    stripA_->show(fa, whyBetter(fa, fb));
-    stripB_->show(fb, whyBetter(fb, fa));
+    auto show = [](SoundStrip* strip, const SoundGroupFile* file, const QString& verdict) {
+        strip->show(file ? file->file : nullptr, file ? file->shape : Peaks::Shape(), verdict);
+    };
+    show(stripA_, fa, whyBetter(fa, fb));
+    show(stripB_, fb, whyBetter(fb, fa));
 
     facts_->show(soundFacts(use_.groups, *g, a_));
 

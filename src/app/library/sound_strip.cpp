@@ -36,11 +36,11 @@ SoundStrip::SoundStrip(const QString& letter, QWidget* parent) : QFrame(parent) 
     connect(wave_, &Waveform::clicked, this, [this](double part) { emit placeChosen(part * seconds_); });
 }
 
-void SoundStrip::show(const SoundGroupFile* file, const QString& verdict) {
-    name_->setText(file ? shownName(file->file->path) : QString());
+void SoundStrip::show(const FilePtr& file, const Peaks::Shape& shape, const QString& verdict) {
+    name_->setText(file ? shownName(file->path) : QString());
     verdict_->setText(verdict);
-    seconds_ = file ? file->file->tags.facts.duration : 0;
-    wave_->setPeaks(file ? file->shape : Peaks::Shape());
+    seconds_ = file ? file->tags.facts.duration : 0;
+    wave_->setPeaks(shape);
 }
 
 void SoundStrip::setPlaying(double position, bool on) {

@@ -4,7 +4,7 @@
 
 #include <QFrame>
 
-#include "app/control/sound_groups_controller.h"
+#include "app/control/peaks.h"
 
 class QLabel;
 
@@ -18,7 +18,7 @@ class SoundStrip : public QFrame {
 public:
     explicit SoundStrip(const QString& letter, QWidget* parent = nullptr);
     /// nullptr: not known yet. `verdict`: what is thought of it.
-    void show(const SoundGroupFile* file, const QString& verdict);
+    void show(const FilePtr& file, const Peaks::Shape& shape, const QString& verdict);
     /// `position`: seconds; less than 0: it is not this one that is in the player.
     void setPlaying(double position, bool on);
     double seconds() const { return seconds_; } // how long it is

@@ -3,11 +3,16 @@
 
 #include "app/control/content_kinds.h"
 #include "app/shell/text_utils.h"
+#include "app/widgets/file_drag.h"
 #include "app/widgets/judging_box.h"
 #include "app/widgets/paint.h"
 #include "core/text/text.h"
 
 namespace moorfrost::app {
+
+namespace {
+const QString placesMime = QStringLiteral("application/x-moorfrost-places"); // in the list that is shown
+}
 
 TrackModel::TrackModel(const Uses& use, QObject* parent) : FileTable(parent), use_(use) {
     auto refresh = [this] {
@@ -18,13 +23,56 @@ TrackModel::TrackModel(const Uses& use, QObject* parent) : FileTable(parent), us
     connect(&use_.drafts, &DraftsController::diskShown, this, refresh);
 }
 
-void TrackModel::setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows) {
-    if (searcher == searcher_ && rows == rows_)
+void TrackModel::setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows,
+                         std::vector<size_t> places) {
+    if (searcher == searcher_ && rows == rows_ && places == places_)
         return;
     beginResetModel();
     searcher_ = std::move(searcher);
     rows_ = std::move(rows);
+    places_ = std::move(places);
     endResetModel();
+}
+
+Qt::ItemFlags TrackModel::flags(const QModelIndex& index) const {
+    if (!index.isValid()) // between two rows
+        return arranged_ ? Qt::ItemIsDropEnabled : Qt::NoItemFlags;
+    return FileTable::flags(index) | Qt::ItemIsDragEnabled;
+}
+
+std::unique_ptr<QMimeData> TrackModel::dragged(const std::vector<std::pair<int, int>>& rows) const {
+    std::vector<FileId> files;
+    QByteArray places;
+    for (const auto& [from, to] : rows)
+        for (int row = from; row <= to; ++row) {
+            files.push_back(fileAt(row));
+            if (!places_.empty())
+                places +=
+                    QByteArray::number(static_cast<qulonglong>(places_[static_cast<size_t>(row)])) + ' ';
+        }
+    auto data = drag::dataOf(files);
+    if (!places_.empty())
+        data->setData(placesMime, places);
+    return data;
+}
+
+QStringList TrackModel::mimeTypes() const {
+    return {drag::mimeType};
+}
+
+bool TrackModel::dropMimeData(const QMimeData* data, Qt::DropAction, int row, int, const QModelIndex&) {
+    std::vector<size_t> places;
+    for (const QByteArray& number : data->data(placesMime).split(' '))
+        if (!number.isEmpty())
+            places.push_back(number.toULongLong());
+    // After the drag has ended: it must not find other rows under it.
+    QMetaObject::invokeMethod(
+        this,
+        [this, row = row < 0 ? rowCount() : row, files = drag::filesOf(data), places] {
+            emit dropped(row, files, places);
+        },
+        Qt::QueuedConnection);
+    return false; // nothing of what is dragged is to be removed by the view
 }
 
 FileId TrackModel::fileAt(int row) const {

@@ -19,7 +19,12 @@ public:
 
     explicit TrackModel(const Uses& use, QObject* parent = nullptr);
 
-    void setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows);
+    /// `places`: of each row in the list that is shown; empty: it is no list.
+    void setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows,
+                 std::vector<size_t> places = {});
+    const std::vector<size_t>& places() const { return places_; }
+    /// Whether rows can be dropped between others.
+    void setArranged(bool arranged) { arranged_ = arranged; }
     const std::vector<library::Row>& rows() const { return rows_; }
     const std::shared_ptr<const library::Searcher>& searcher() const { return searcher_; }
 
@@ -29,6 +34,17 @@ public:
     }
     int rowCount(const QModelIndex& parent = {}) const override;
     QVariant data(const QModelIndex& index, int role) const override;
+    Qt::ItemFlags flags(const QModelIndex& index) const override;
+    std::unique_ptr<QMimeData> dragged(const std::vector<std::pair<int, int>>& rows) const override;
+    QStringList mimeTypes() const override;
+    Qt::DropActions supportedDropActions() const override { return Qt::CopyAction | Qt::MoveAction; }
+    bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column,
+                      const QModelIndex& parent) override;
+
+signals:
+    /// Before that row. `places`: they stand in this list already.
+    void dropped(int row, const std::vector<moorfrost::library::FileId>& files,
+                 const std::vector<size_t>& places);
 
 private:
     const library::Marks* marksAt(int row) const; // nullptr: not known
@@ -38,6 +54,8 @@ private:
     Uses use_;
     std::shared_ptr<const library::Searcher> searcher_;
     std::vector<library::Row> rows_;
+    std::vector<size_t> places_;
+    bool arranged_ = false;
 };
 
 } // namespace moorfrost::app

@@ -3,6 +3,7 @@
 
 #include <QButtonGroup>
 #include <QCheckBox>
+#include <QFileDialog>
 #include <QGridLayout>
 #include <QInputDialog>
 #include <QLocale>
@@ -14,6 +15,7 @@
 #include <QVBoxLayout>
 
 #include "app/settings/custom_field_list.h"
+#include "app/settings/mirror_rules.h"
 #include "app/settings/reference_list.h"
 #include "app/settings/standard_editor.h"
 #include "app/shell/text_utils.h"
@@ -86,6 +88,11 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
         tr("Fields beside the usual ones: with a label, a kind, maybe a list to choose from, and a name in "
            "files. Then they are fields like any other."));
     column->addWidget(new CustomFieldList(use_.customFields));
+    column->addSpacing(20);
+    section(tr("Mirroring"),
+            tr("What the library keeps of recordings, and the field of tags that it becomes. In the library "
+               "\u201CMirror to tags\u201D makes drafts of it; nothing is written before you say so."));
+    column->addWidget(new MirrorRules(use_.settings));
     column->addSpacing(20);
     section(tr("References"),
             tr("Catalogues in which releases are looked up, in the order in which they are asked. "
@@ -208,15 +215,35 @@ void SettingsPage::refreshShelves() {
         name->setFont(theme::uiFont(13, QFont::Medium));
         auto* path = new ShortLabel(shownPath(s.path));
         path->setObjectName("mono");
+        const bool there = !use_.shelves.notThere().contains(s.id);
+        if (!there) {
+            auto* gone = label(tr("not there: is its disk mounted?"), "attention");
+            auto* where = new QWidget;
+            auto* line = new QHBoxLayout(where);
+            line->setContentsMargins(0, 0, 0, 0);
+            line->addWidget(path, 1);
+            line->addWidget(gone);
+            shelves_->addWidget(where, row, 1);
+        }
         auto* read = button(tr("Read again"), "flat");
         read->setToolTip(tr("Looks for files that are new in its folders, or were changed by others"));
+        auto* moved = button(tr("Moved\u2026"), "flat");
+        moved->setToolTip(tr("Its folder is at another place now: the library follows"));
         auto* rename = button(tr("Rename\u2026"), "flat");
         auto* remove = button(tr("Remove\u2026"), "flat");
         shelves_->addWidget(name, row, 0);
-        shelves_->addWidget(path, row, 1);
+        if (there)
+            shelves_->addWidget(path, row, 1);
         shelves_->addWidget(read, row, 2);
-        shelves_->addWidget(rename, row, 3);
-        shelves_->addWidget(remove, row, 4);
+        shelves_->addWidget(moved, row, 3);
+        shelves_->addWidget(rename, row, 4);
+        shelves_->addWidget(remove, row, 5);
+        connect(moved, &QPushButton::clicked, this, [this, s] {
+            const QString to = QFileDialog::getExistingDirectory(
+                this, tr("Where is the shelf \u201C%1\u201D now?").arg(qs(s.name)));
+            if (!to.isEmpty())
+                moveShelf(s, Path(ss(to)));
+        });
         connect(read, &QPushButton::clicked, this, [this, s] { use_.shelves.read({s}); });
         connect(rename, &QPushButton::clicked, this, [this, s] {
             QString n = QInputDialog::getText(this, tr("Rename the shelf"), tr("Name:"), QLineEdit::Normal,
@@ -237,6 +264,23 @@ void SettingsPage::refreshShelves() {
     }
     if (row == 0)
         shelves_->addWidget(label(tr("None yet."), "third"), 0, 0);
+}
+
+void SettingsPage::moveShelf(const library::Shelf& shelf, const Path& to) {
+    use_.shelves.lookAtMoved(this, shelf, to, [this, shelf, to](const library::MovedShelf& look) {
+        const auto all = static_cast<int>(look.files), found = static_cast<int>(look.found);
+        QMessageBox box(this);
+        box.setWindowTitle(tr("Moved shelf"));
+        box.setText(tr("Of %n file(s) of \u201C%1\u201D,", "", all).arg(qs(shelf.name)) + " " +
+                    tr("%n stand(s) at their place in %1.", "", found).arg(shownPath(to)));
+        box.setInformativeText(found == 0 ? tr("This does not seem to be the shelf. Nothing was changed.")
+                                          : tr("The library takes over the new place. No file is touched."));
+        box.setStandardButtons(found == 0 ? QMessageBox::Ok : QMessageBox::Yes | QMessageBox::Cancel);
+        if (found > 0)
+            box.button(QMessageBox::Yes)->setText(tr("Follow"));
+        if (box.exec() == QMessageBox::Yes)
+            use_.shelves.move(shelf, to);
+    });
 }
 
 } // namespace moorfrost::app

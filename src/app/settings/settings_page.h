@@ -53,6 +53,7 @@ signals:
 
 private:
     void refreshShelves();
+    void moveShelf(const library::Shelf& shelf, const Path& to);
     Uses use_;
     QScrollArea* scroll_;
     StandardEditor* standards_;

@@ -13,10 +13,11 @@ namespace settings = library::settings;
 
 Controllers::Controllers(const Path& file)
     : library(file), settings(library), chains(settings), lasting(library), files(library),
-      recordings(library, files, messages, [this] { return stamp(); }),
-      drafts(library, files, [this] { return stamp(); }), undo(drafts, recordings),
-      pictures(library, files, drafts, jobs, messages), index(jobs, library), standards(settings, messages),
-      shelves(library, settings, lasting, jobs, messages), journal(library),
+      kept(library, files, messages, [this] { return stamp(); }), recordings(library, kept, messages),
+      collections(library, kept, jobs, messages), drafts(library, files, [this] { return stamp(); }),
+      undo(drafts, kept), pictures(library, files, drafts, jobs, messages), index(jobs, library),
+      standards(settings, messages), shelves(library, settings, lasting, jobs, messages),
+      shelfWatch(shelves, jobs, messages), journal(library),
       batch(library, settings, files, drafts, standards, jobs),
       kinds(library, files, recordings, jobs,
             [this](FileId id) { return batch.batch().places().contains(id); }),
@@ -37,8 +38,8 @@ Controllers::Controllers(const Path& file)
       driveOffsets(discs, jobs, messages), worse(library, recordings, writing),
       rips({discs, discPictures, library, shelves, places, references, bringIn, writing, driveOffsets, worse,
             jobs, messages}),
-      care(library, jobs, messages), peaks(library, jobs),
-      soundGroups(library, index, sounds, recordings, writing, peaks, jobs, messages) {
+      care(library, jobs, messages), peaks(library, jobs), loudness(library, jobs),
+      soundGroups(library, index, sounds, recordings, writing, peaks, loudness, jobs, messages) {
     auto look = [this] { // what is worked out of the batch in the background
         kinds.listen();
         duplicates.look();
@@ -61,7 +62,7 @@ Controllers::Controllers(const Path& file)
     };
     connect(&bringIn, &BringIn::ended, this, lookAgain);
     connect(&batch, &BatchController::membersChanged, this, lookAgain);
-    connect(&recordings, &RecordingsController::changed, this, [this] {
+    connect(&kept, &KeptChanges::changed, this, [this] {
         index.refresh();
         journal.refresh();
     });
@@ -110,6 +111,7 @@ void Controllers::begin() {
     settings.load();
     shelves.load();
     drafts.load();
+    collections.load();
     journal.refresh();
     connect(
         &settings, &LibrarySettings::loaded, this, [this] { batch.load(); }, Qt::SingleShotConnection);
@@ -121,6 +123,7 @@ void Controllers::begin() {
         sameSound.look();
         sounds.look();
         lasting.goOn();
+        shelfWatch.begin();
         emit loaded();
         if (settings.get(settings::readShelves)) { // the library was made anew
             if (shelves.all().empty())
@@ -137,11 +140,13 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,         &library,   &settings,   &files,    &recordings, &drafts,          &undo,
-            &pictures,     &index,     &standards,  &shelves,  &journal,    &batch,           &kinds,
-            &places,       &sleeves,   &references, &identify, &strays,     &releasePictures, &along,
-            &duplicates,   &sameSound, &bringIn,    &folders,  &discs,      &discPictures,    &writing,
-            &driveOffsets, &worse,     &rips,       &care};
+    return {&jobs,         &library,         &settings, &files,        &kept,
+            &recordings,   &collections,     &drafts,   &undo,         &pictures,
+            &index,        &standards,       &shelves,  &journal,      &batch,
+            &kinds,        &places,          &sleeves,  &references,   &identify,
+            &strays,       &releasePictures, &along,    &duplicates,   &sameSound,
+            &bringIn,      &folders,         &discs,    &discPictures, &writing,
+            &driveOffsets, &worse,           &rips,     &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {
@@ -163,6 +168,7 @@ void Controllers::catchUp() {
 void Controllers::catchUpWithOthers() {
     if (!loaded_)
         return;
+    collections.load(); // they are in no file
     library.read(
         this, [](library::Store& store) { return store.revisions().current(); },
         [this](const Result<std::string>& now) {

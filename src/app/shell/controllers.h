@@ -7,6 +7,7 @@
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
 #include "app/control/chains.h"
+#include "app/control/collections_controller.h"
 #include "app/control/content_kinds.h"
 #include "app/control/custom_fields.h"
 #include "app/control/drafts_controller.h"
@@ -16,11 +17,13 @@
 #include "app/control/identify_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/journal_controller.h"
+#include "app/control/kept_changes.h"
 #include "app/control/lasting_works.h"
 #include "app/control/library_access.h"
 #include "app/control/library_care.h"
 #include "app/control/library_index.h"
 #include "app/control/library_settings.h"
+#include "app/control/loudness_levels.h"
 #include "app/control/messages.h"
 #include "app/control/peaks.h"
 #include "app/control/pictures_controller.h"
@@ -30,6 +33,7 @@
 #include "app/control/release_pictures.h"
 #include "app/control/rip_controller.h"
 #include "app/control/same_sound.h"
+#include "app/control/shelf_watch.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
 #include "app/control/sound_groups_controller.h"
@@ -66,13 +70,16 @@ public:
     Chains chains;
     LastingWorks lasting;
     FilesController files;
+    KeptChanges kept;
     RecordingsController recordings;
+    CollectionsController collections;
     DraftsController drafts;
     UndoHistory undo;
     PicturesController pictures;
     LibraryIndex index;
     Standards standards;
     ShelvesController shelves;
+    ShelfWatch shelfWatch;
     JournalController journal;
     BatchController batch;
     ContentKinds kinds;
@@ -98,6 +105,7 @@ public:
     RipController rips;
     LibraryCare care;
     Peaks peaks;
+    LoudnessLevels loudness;
     SoundGroupsController soundGroups;
 
 signals:

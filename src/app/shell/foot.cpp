@@ -10,50 +10,29 @@
 
 namespace moorfrost::app {
 
-Foot::Foot(const Uses& use, Player& player, QWidget* parent) : QFrame(parent), use_(use), player_(player) {
+Foot::Foot(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     setObjectName("foot");
     setFixedHeight(46);
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(12, 0, 14, 0);
     layout->setSpacing(8);
-    play_ = iconButton("play", tr("Play or pause (Space)"));
-    wave_ = new Waveform;
-    wave_->setFixedSize(186, 30);
-    playing_ = new ShortLabel;
-    time_ = label({}, "quiet");
+    bar_ = new PlayerBar({use_.files, use_.drafts, use_.peaks, use_.queue, use_.player});
     drafts_ = label({}, "draft");
     moves_ = label({}, "quiet");
     review_ = button(tr("Review"));
     write_ = button(tr("Write\u2026"), "accent");
-    layout->addWidget(play_);
-    layout->addWidget(wave_);
-    layout->addWidget(playing_, 1);
-    layout->addWidget(time_);
-    layout->addSpacing(24);
+    layout->addWidget(bar_, 1);
+    layout->addSpacing(16);
     layout->addWidget(drafts_);
     layout->addWidget(moves_);
     layout->addSpacing(4);
     layout->addWidget(review_);
     layout->addWidget(write_);
-    connect(play_, &QToolButton::clicked, this, [this] {
-        if (player_.file())
-            player_.toggle();
-    });
-    connect(wave_, &Waveform::clicked, this, [this](double part) {
-        if (player_.file())
-            player_.seek(part * player_.file()->tags.facts.duration);
-    });
-    connect(&player_, &Player::trouble, this, [this](const QString& sentence) {
-        trouble_ = sentence;
-        showPlayer();
-    });
-    connect(&player_, &Player::changed, this, &Foot::showPlayer);
     connect(&use_.drafts, &DraftsController::changed, this, &Foot::showDrafts);
     connect(&use_.places, &PlacesController::changed, this, &Foot::showDrafts);
     connect(&use_.batch, &BatchController::changed, this, &Foot::showDrafts);
     connect(&use_.jobs, &JobList::changed, this, &Foot::showDrafts);
     connect(&use_.writing, &WritingController::written, this, &Foot::showDrafts);
-    showPlayer();
     showDrafts();
 }
 
@@ -66,54 +45,8 @@ void Foot::setReviewing(bool on) {
 void Foot::resizeEvent(QResizeEvent* event) {
     QFrame::resizeEvent(event);
     // In a narrow window what matters less makes room.
-    wave_->setVisible(player_.file() && width() >= 900);
+    bar_->setRoom(width());
     moves_->setVisible(width() >= 740);
-}
-
-void Foot::showPlayer() {
-    auto file = player_.file();
-    play_->setIcon(theme::icon(player_.isPlaying() ? "pause" : "play"));
-    play_->setEnabled(file != nullptr);
-    wave_->setVisible(file != nullptr && width() >= 900);
-    if (!file) {
-        playing_->setText(tr("Nothing is playing"));
-        time_->clear();
-        return;
-    }
-    // As it will be, if it is worked on.
-    const bool known = use_.files.known().contains(file->id);
-    const tags::Fields fields = known ? use_.drafts.session().effective(file->id) : file->tags.fields;
-    const QString title = qs(tags::firstValue(fields, "title"));
-    const auto by = fields.find("artist");
-    const QString artist = by == fields.end() ? QString() : qs(tags::shownValues(by->second));
-    playing_->setText(title.isEmpty()    ? shownName(file->path)
-                      : artist.isEmpty() ? title
-                                         : tr("%1 \u00B7 %2").arg(title, artist));
-    if (player_.isPlaying())
-        trouble_.clear();
-    playing_->setToolTip(trouble_);
-    if (!trouble_.isEmpty())
-        playing_->setText(trouble_);
-    time_->setText(
-        tr("%1 / %2").arg(shownLength(player_.position()), shownLength(file->tags.facts.duration)));
-    wave_->setPosition(file->tags.facts.duration > 0 ? player_.position() / file->tags.facts.duration : 0);
-    if (peaksOf_ != file->id)
-        loadPeaks();
-}
-
-void Foot::loadPeaks() {
-    auto file = player_.file();
-    peaksOf_ = file->id;
-    wave_->setPeaks({});
-    wave_->setToolTip({});
-    use_.peaks.read(this, file, [this, id = file->id](const Result<Peaks::Shape>& peaks) {
-        if (id != peaksOf_)
-            return;
-        if (peaks)
-            wave_->setPeaks(*peaks);
-        else
-            wave_->setTrouble(tr("No shape of the sound: %1").arg(qs(peaks.error().message)));
-    });
 }
 
 void Foot::showDrafts() {

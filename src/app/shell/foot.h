@@ -15,8 +15,7 @@
 #include "app/control/peaks.h"
 #include "app/control/places_controller.h"
 #include "app/control/writing_controller.h"
-#include "app/shell/player.h"
-#include "app/widgets/waveform.h"
+#include "app/listen/player_bar.h"
 
 namespace moorfrost::app {
 
@@ -34,9 +33,12 @@ public:
         PlacesController& places;
         WritingController& writing;
         Peaks& peaks;
+        PlayQueue& queue;
+        Player& player;
     };
 
-    Foot(const Uses& use, Player& player, QWidget* parent = nullptr);
+    explicit Foot(const Uses& use, QWidget* parent = nullptr);
+    PlayerBar* playerBar() { return bar_; }
     QPushButton* reviewButton() { return review_; }
     QPushButton* writeButton() { return write_; }
     /// On the review page the button writes; elsewhere it leads there.
@@ -46,20 +48,12 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
-    void showPlayer();
     void showDrafts();
-    void loadPeaks();
 
     Uses use_;
-    Player& player_;
-    QToolButton* play_;
-    Waveform* wave_;
-    ShortLabel* playing_;
-    QLabel* time_;
+    PlayerBar* bar_;
     QLabel *drafts_, *moves_;
     QPushButton *review_, *write_;
-    QString trouble_;
-    FileId peaksOf_ = 0;
     bool reviewing_ = false;
 };
 

@@ -22,6 +22,7 @@
 #include "app/bench/review_page.h"
 #include "app/journal/journal_page.h"
 #include "app/journal/recovery_page.h"
+#include "app/library/compare_by_ear.h"
 #include "app/library/library_page.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
@@ -31,10 +32,13 @@
 #include "app/widgets/controls.h"
 #include "app/widgets/covers.h"
 #include "core/library/store/keeping.h"
+#include <QSlider>
 
 namespace moorfrost::app {
 
-MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(parent), c_(controllers) {
+MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
+    : QMainWindow(parent), c_(controllers), queue_(c_.files, c_.loudness, player_),
+      desktop_({c_.files, c_.drafts, queue_, player_}) {
     setWindowTitle("Moorfrost");
     setAcceptDrops(true);
     setMinimumSize(720, 480);
@@ -51,8 +55,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
                             c_.rips,         c_.driveOffsets, c_.worse});
     library_ = new LibraryPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
                                 c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
-                                c_.recordings, c_.sounds, c_.soundGroups, player_});
-    journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.recordings, c_.pictures});
+                                c_.recordings, c_.collections, c_.sounds, c_.soundGroups, c_.peaks, player_});
+    journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});
     review_ = new ReviewPage(
@@ -101,7 +105,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
     message_->hide();
     libraryTrouble_ = new LibraryTroubleBar(c_.library);
     jobShelf_ = new JobShelf(c_.jobs);
-    foot_ = new Foot({c_.jobs, c_.files, c_.drafts, c_.batch, c_.places, c_.writing, c_.peaks}, player_);
+    foot_ =
+        new Foot({c_.jobs, c_.files, c_.drafts, c_.batch, c_.places, c_.writing, c_.peaks, queue_, player_});
     auto* right = new QVBoxLayout;
     right->setContentsMargins(0, 0, 0, 0);
     right->setSpacing(0);
@@ -132,10 +137,25 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent) : QMainWindow(
     connect(&c_.writing, &WritingController::written, this, [] { Covers::instance().lookAgain(); });
     connect(&c_.index, &LibraryIndex::changed, this, [] { Covers::instance().lookAgain(); });
     connect(library_, &LibraryPage::playRequested, this, &MainWindow::play);
+    connect(library_, &LibraryPage::playFromRequested, this, [this](FileId id, double seconds) {
+        playFrom_ = seconds;
+        play(id);
+    });
     connect(&c_.files, &FilesController::changed, this, [this](const std::set<FileId>& files) {
         if (player_.file() && files.contains(player_.file()->id))
             player_.follow(c_.files.file(player_.file()->id));
     });
+    connect(&desktop_, &DesktopPlayer::raiseWanted, this, [this] {
+        show();
+        raise();
+        activateWindow();
+    });
+    connect(&desktop_, &DesktopPlayer::quitWanted, this, &QWidget::close);
+    connect(foot_->playerBar(), &PlayerBar::fileWanted, this, [this](FileId id) {
+        showWorkspace(Library);
+        library_->showFile(id);
+    });
+    connect(library_, &LibraryPage::compareWanted, this, &MainWindow::compareByEar);
     connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
     connect(bench_, &BenchPage::standardsWanted, this, [this] {
         showWorkspace(Settings);
@@ -248,13 +268,35 @@ void MainWindow::tellDamage(const QString& sentence) {
 }
 
 void MainWindow::play(FileId id) {
-    if (player_.file() && player_.file()->id == id)
-        player_.toggle();
-    else
-        c_.files.withFile(this, id, [this](const FilePtr& f) {
-            if (f)
-                player_.play(f);
+    // What stands around it is what follows.
+    std::vector<FileId> list = workspace() == Library ? library_->filesInSight() : bench_->filesInSight();
+    auto at = std::ranges::find(list, id);
+    if (at == list.end()) {
+        list = {id};
+        at = list.begin();
+    }
+    const auto index = static_cast<size_t>(at - list.begin());
+    queue_.play(std::move(list), index, std::exchange(playFrom_, std::nullopt));
+}
+
+void MainWindow::changeVolume(int by) {
+    QSlider* slider = foot_->playerBar()->volumeSlider();
+    slider->setValue(slider->value() + by);
+    say(tr("Volume: %1 %").arg(slider->value()), false);
+}
+
+void MainWindow::compareByEar() {
+    const std::vector<FileId> files = library_->chosenFiles();
+    if (files.size() != 2)
+        return say(tr("Choose two tracks: they are compared by ear, in turn."), false);
+    c_.files.withFile(this, files[0], [this, other = files[1]](const FilePtr& a) {
+        c_.files.withFile(this, other, [this, a](const FilePtr& b) {
+            if (!a || !b || !a->readable() || !b->readable())
+                return say(tr("One of them cannot be played."), true);
+            CompareByEar dialog({c_.peaks, c_.loudness, c_.sounds, c_.recordings, player_}, a, b, this);
+            dialog.exec();
         });
+    });
 }
 
 void MainWindow::explainScreen() {

@@ -7,8 +7,9 @@
 #include <QStackedWidget>
 #include <QToolButton>
 
+#include "app/listen/desktop_player.h"
+#include "app/listen/play_queue.h"
 #include "app/shell/controllers.h"
-#include "app/shell/player.h"
 #include "app/shell/rail_button.h"
 
 namespace moorfrost::app {
@@ -44,6 +45,8 @@ public:
     Foot* foot() { return foot_; }
     LibraryTroubleBar* libraryTrouble() { return libraryTrouble_; }
     Player& player() { return player_; }
+    PlayQueue& queue() { return queue_; }
+    const DesktopPlayer& desktopPlayer() const { return desktop_; }
     QList<QAction*> allActions() const { return actions_; }
     QString message() const { return message_->text(); }
     /// All that was begun has been done and shown: jobs, the library, covers, and what waits for a moment.
@@ -62,11 +65,15 @@ private:
     void makeActions();
     void say(const QString& sentence, bool trouble);
     void play(FileId id);
+    void changeVolume(int by);
+    void compareByEar();
     void writeOrReview();
     void explainScreen();
 
     Controllers& c_;
     Player player_;
+    PlayQueue queue_;
+    DesktopPlayer desktop_;
     QStackedWidget* stack_;
     std::vector<RailButton*> rail_;
     QToolButton* menuButton_;
@@ -83,6 +90,7 @@ private:
     QList<QAction*> actions_;
     QTimer messageTimer_;
     Workspace before_ = Bench;
+    std::optional<double> playFrom_; // where play() begins, in seconds
 };
 
 } // namespace moorfrost::app

@@ -10,12 +10,16 @@
 #include "app/bench/identify_page.h"
 #include "app/bench/sleeve_tools.h"
 #include "app/bench/spelling_hint.h"
+#include "app/library/collections/collection_menus.h"
 #include "app/library/library_page.h"
+#include "app/listen/track_strip.h"
 #include "app/shell/command_finder.h"
 #include "app/shell/foot.h"
 #include "app/shell/main_window.h"
 #include "app/shell/parts.h"
 #include "app/widgets/field_box.h"
+#include <QCheckBox>
+#include <QSlider>
 
 namespace moorfrost::app {
 
@@ -218,6 +222,27 @@ void MainWindow::makeActions() {
         showWorkspace(Library);
         library_->sameSoundButton()->click();
     });
+    auto collections = [this] {
+        showWorkspace(Library);
+        return library_->collectionMenus();
+    };
+    using Kind = library::Collection::Kind;
+    add(tr("New list\u2026"), QKeySequence("Ctrl+L"), [collections] { collections()->make(Kind::List); });
+    add(tr("New list of the chosen tracks\u2026"), QKeySequence("Ctrl+Shift+L"), [this, collections] {
+        if (workspace() == Library)
+            collections()->make(Kind::List, library_->chosenFiles());
+    });
+    add(tr("New folder for lists\u2026"), {}, [collections] { collections()->make(Kind::Folder); });
+    add(tr("Import playlist\u2026"), {}, [collections] { collections()->importPlaylist(); });
+    add(tr("Export playlist\u2026"), {}, [this] {
+        if (workspace() == Library)
+            library_->exportPlaylist();
+    });
+    add(tr("Mirror to tags"), {}, [this] {
+        if (workspace() == Library)
+            library_->mirrorToTags();
+    });
+    add(tr("Leave the list"), {}, [this] { library_->showList(0); });
     add(tr("Choose facets\u2026"), {}, [this] {
         showWorkspace(Library);
         library_->facets()->chooseFacets(library_->facets()->mapToGlobal(QPoint(12, 12)));
@@ -239,6 +264,27 @@ void MainWindow::makeActions() {
         [this] { player_.seek(player_.position() - 5); });
     add(tr("On 5 seconds"), QKeySequence("Ctrl+Shift+Right"),
         [this] { player_.seek(player_.position() + 5); });
+    add(tr("Next track"), QKeySequence("Ctrl+Alt+Down"), [this] { queue_.next(); });
+    add(tr("Previous track"), QKeySequence("Ctrl+Alt+Up"), [this] { queue_.previous(); });
+    add(tr("On 10 seconds"), QKeySequence("Ctrl+Alt+Right"), [this] { queue_.onBySeconds(10); });
+    add(tr("Back 10 seconds"), QKeySequence("Ctrl+Alt+Left"), [this] { queue_.onBySeconds(-10); });
+    add(tr("To the middle"), QKeySequence("Ctrl+Alt+M"), [this] { queue_.toMiddle(); });
+    add(tr("To the last 20 seconds"), QKeySequence("Ctrl+Alt+E"), [this] { queue_.toLastSeconds(20); });
+    add(tr("Louder"), QKeySequence("Ctrl+Shift+Up"), [this] { changeVolume(5); });
+    add(tr("Softer"), QKeySequence("Ctrl+Shift+Down"), [this] { changeVolume(-5); });
+    add(tr("All tracks equally loud"), {}, [this] { foot_->playerBar()->loudnessBox()->toggle(); });
+    add(tr("Show what is heard"), {}, [this] {
+        if (player_.file())
+            emit foot_->playerBar()->fileWanted(player_.file()->id);
+    });
+    add(tr("Bookmark the place that is heard\u2026"), QKeySequence("Ctrl+Shift+B"), [this] {
+        if (workspace() == Library)
+            library_->strip()->markHere();
+    });
+    add(tr("Compare two tracks by ear\u2026"), QKeySequence("Ctrl+Alt+X"), [this] {
+        if (workspace() == Library)
+            compareByEar();
+    });
     add(tr("Stop playing"), {}, [this] { player_.stop(); });
 
     open(tr("Go to"));

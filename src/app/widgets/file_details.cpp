@@ -85,6 +85,7 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
     grid_->setColumnStretch(1, 1);
     grid_->setHorizontalSpacing(10);
     grid_->setVerticalSpacing(4);
+    side_ = side;
     side->addWidget(judgingPart_);
     side->addLayout(grid_);
     side->addStretch();
@@ -111,6 +112,10 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
             });
     });
     showFile(nullptr);
+}
+
+void FileDetails::addBelowTitle(QWidget* widget) {
+    side_->insertWidget(side_->indexOf(judgingPart_), widget);
 }
 
 void FileDetails::showCover() {

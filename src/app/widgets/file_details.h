@@ -15,6 +15,7 @@
 class QGridLayout;
 class QLabel;
 class QPushButton;
+class QVBoxLayout;
 
 namespace moorfrost::app {
 
@@ -42,6 +43,8 @@ public:
     QPushButton* mendButton() { return mend_; }
     RecordingBox* recording() { return recording_; }
     JudgingBox* judging() { return judging_; }
+    /// Below what it is called, above what is said of it.
+    void addBelowTitle(QWidget* widget);
 
 signals:
     /// The text of this file seems to be in another encoding, and something is to be done about it.
@@ -65,6 +68,7 @@ private:
     Uses use_;
     FilePtr file_;
     QLabel *cover_, *title_, *subtitle_;
+    QVBoxLayout* side_;
     QGridLayout* grid_;
     QPushButton* mend_;
     QWidget* recordingPart_; // caption and box

@@ -96,6 +96,10 @@ void FileTable::setColumns(std::vector<std::string> columns) {
     endResetModel();
 }
 
+std::unique_ptr<QMimeData> FileTable::dragged(const std::vector<std::pair<int, int>>&) const {
+    return nullptr;
+}
+
 QVariant FileTable::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal || section < 0 || section >= columnCount())
         return {};

@@ -3,6 +3,9 @@
 #pragma once
 
 #include <QAbstractTableModel>
+#include <QMimeData>
+
+#include <memory>
 
 #include "core/library/search/readiness_table.h"
 
@@ -52,6 +55,8 @@ public:
     virtual FileId fileAt(int row) const = 0;
     /// That it has beside those of all tables.
     virtual std::vector<std::string> ownColumns() const { return {}; }
+    /// What is dragged of these rows (from, to); nullptr: nothing can be.
+    virtual std::unique_ptr<QMimeData> dragged(const std::vector<std::pair<int, int>>& rows) const;
     virtual void setColumns(std::vector<std::string> columns);
     const std::vector<std::string>& columns() const { return columns_; }
     const std::string& keyAt(int column) const { return columns_[static_cast<size_t>(column)]; }

@@ -26,7 +26,7 @@ namespace moorfrost::app {
 
 bool isJudging(const std::string& field) {
     return field == library::ratingField || field == library::noteField || field == library::playoutField ||
-           field == library::useField;
+           field == library::useField || field == library::bookmarkField;
 }
 
 namespace {
@@ -42,16 +42,23 @@ QString useLine(const library::Use& use) {
 } // namespace
 
 QString keptName(const std::string& field) {
-    return field == library::ratingField    ? JudgingBox::tr("Rating")
-           : field == library::noteField    ? JudgingBox::tr("Note")
-           : field == library::playoutField ? JudgingBox::tr("Playout number")
-           : field == library::useField     ? JudgingBox::tr("Used in")
-                                            : qs(field);
+    return field == library::ratingField     ? JudgingBox::tr("Rating")
+           : field == library::noteField     ? JudgingBox::tr("Note")
+           : field == library::playoutField  ? JudgingBox::tr("Playout number")
+           : field == library::useField      ? JudgingBox::tr("Used in")
+           : field == library::bookmarkField ? JudgingBox::tr("Bookmarks")
+                                             : qs(field);
 }
 
 QString keptText(const std::string& field, const std::vector<std::string>& values) {
     if (field == library::ratingField && !values.empty())
         return starsText(values.front());
+    if (field == library::bookmarkField) {
+        QStringList marks;
+        for (const library::Bookmark& b : library::bookmarksFrom(values))
+            marks << shownLength(b.seconds) + " " + qs(b.text);
+        return marks.join("; ");
+    }
     if (field != library::useField)
         return qs(tags::shownValues(values));
     QStringList lines;

@@ -80,7 +80,8 @@ public:
     /// Of the selected rows, in their order; of the current one if none is.
     std::vector<FileId> chosenFiles() const;
     size_t chosenCount() const;
-    FileId firstChosen() const; // 0: none
+    FileId firstChosen() const;                          // 0: none
+    std::vector<std::pair<int, int>> chosenRows() const; // from, to, in rising order
     void copy();
     void paste();
     void fillDown();
@@ -103,6 +104,7 @@ signals:
     void menuRequested(const QPoint& global);
 
 protected:
+    void startDrag(Qt::DropActions actions) override;
     void keyPressEvent(QKeyEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
     void selectionChanged(const QItemSelection& a, const QItemSelection& b) override;
@@ -118,7 +120,6 @@ private:
     bool isBlock(const QModelIndexList& cells) const;
     std::vector<int> columnsInSight() const; // from the left
     int placeOf(int column) const;
-    std::vector<std::pair<int, int>> chosenRows() const; // from, to, in rising order
     Uses use_;
     FileTable* model_;
 };

@@ -5,6 +5,7 @@
 #include <QApplication>
 #include <QClipboard>
 #include <QContextMenuEvent>
+#include <QDrag>
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QLineEdit>
@@ -160,6 +161,16 @@ QRegion SheetView::visualRegionForSelection(const QItemSelection&) const {
 void SheetView::selectionChanged(const QItemSelection& a, const QItemSelection& b) {
     QTableView::selectionChanged(a, b);
     emit chosenChanged();
+}
+
+void SheetView::startDrag(Qt::DropActions actions) {
+    // The view's own would gather every cell of what may be a million rows.
+    std::unique_ptr<QMimeData> data = model_->dragged(chosenRows());
+    if (!data)
+        return;
+    auto* drag = new QDrag(this);
+    drag->setMimeData(data.release());
+    drag->exec(actions, Qt::CopyAction);
 }
 
 void SheetView::copy() {

@@ -5,6 +5,7 @@
 #include <QPainter>
 
 #include <algorithm>
+#include <utility>
 
 #include "app/shell/theme.h"
 
@@ -59,13 +60,40 @@ void Waveform::paintEvent(QPaintEvent*) {
             *std::max_element(peaks_.begin() + static_cast<std::ptrdiff_t>(from),
                               peaks_.begin() + static_cast<std::ptrdiff_t>(std::max(to, from + 1)));
         int h = std::max(2, static_cast<int>(peak * static_cast<float>(height())));
-        bool played = i < part_ * bars;
+        bool played = i < (dragged_ >= 0 ? dragged_ : part_) * bars;
         p.fillRect(QRect(i * 3, (height() - h) / 2, 2, h), played ? c.heather : c.third);
+    }
+    for (const double mark : marks_) {
+        const int x = static_cast<int>(mark * width());
+        p.fillRect(QRect(x, 0, 1, height()), c.lichen);
+        p.fillRect(QRect(x - 2, 0, 5, 4), c.lichen);
     }
 }
 
+void Waveform::setMarks(std::vector<double> marks) {
+    marks_ = std::move(marks);
+    update();
+}
+
 void Waveform::mousePressEvent(QMouseEvent* event) {
-    emit clicked(event->position().x() / width());
+    if (event->button() != Qt::LeftButton)
+        return;
+    dragged_ = std::clamp(event->position().x() / width(), 0.0, 1.0);
+    update();
+}
+
+void Waveform::mouseMoveEvent(QMouseEvent* event) {
+    if (dragged_ < 0)
+        return;
+    dragged_ = std::clamp(event->position().x() / width(), 0.0, 1.0);
+    update();
+}
+
+void Waveform::mouseReleaseEvent(QMouseEvent* event) {
+    if (dragged_ < 0 || event->button() != Qt::LeftButton)
+        return;
+    emit clicked(std::exchange(dragged_, -1));
+    update();
 }
 
 } // namespace moorfrost::app

@@ -8,7 +8,8 @@
 
 namespace moorfrost::app {
 
-/// The shape of the sound, with the part that was played in heather. A click goes to a place.
+/// The shape of the sound, with the part that was played in heather. A click goes to a place; while the mouse
+/// is pressed the place can be moved.
 class Waveform : public QWidget {
     Q_OBJECT
 public:
@@ -17,6 +18,8 @@ public:
     /// In place of a shape: there is none, and why.
     void setTrouble(const QString& sentence);
     void setPosition(double part);
+    /// Places that are marked, as parts of the whole.
+    void setMarks(std::vector<double> marks);
 
 signals:
     void clicked(double part);
@@ -24,11 +27,15 @@ signals:
 protected:
     void paintEvent(QPaintEvent*) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
 
 private:
     std::vector<float> peaks_;
     bool trouble_ = false;
     double part_ = 0;
+    std::vector<double> marks_;
+    double dragged_ = -1; // where a press has been moved to
 };
 
 } // namespace moorfrost::app

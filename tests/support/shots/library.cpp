@@ -10,6 +10,7 @@
 #include <QTreeWidget>
 
 #include "app/journal/journal_page.h"
+#include "app/library/compare_by_ear.h"
 #include "app/library/library_page.h"
 #include "app/library/same_sound_page.h"
 #include "app/library/sound_group_list.h"
@@ -31,8 +32,7 @@ void libraryAndJournal(Shots& shots) {
     const Path& root = shots.root;
     auto shot = [&shots](QWidget* widget, const char* name) { shots.take(widget, name); };
     w.showWorkspace(MainWindow::Library);
-    shot(&w, "library");
-    // What a person says of recordings.
+    d.settle();
     auto* tracksThere = static_cast<TrackModel*>(w.library()->table()->model());
     auto idOf = [&](const char* title) {
         for (const library::Row row : tracksThere->rows())
@@ -40,6 +40,28 @@ void libraryAndJournal(Shots& shots) {
                 return tracksThere->searcher()->idOf(row);
         qFatal("%s is not in the library", title);
     };
+    // What is gathered.
+    auto make = [&](library::Collection::Kind kind, const char* name, library::CollectionId in,
+                    const std::vector<FileId>& files = {}, const char* query = "") {
+        library::Collection c;
+        c.kind = kind;
+        c.name = name;
+        c.query = query;
+        library::CollectionId made = 0;
+        s.collections.make(c, in, files, [&](library::CollectionId id) { made = id; });
+        d.settle();
+        return made;
+    };
+    using Kind = library::Collection::Kind;
+    const library::CollectionId reissues = make(Kind::Folder, "Reissues 2027", 0);
+    const library::CollectionId sideA =
+        make(Kind::List, "Side A shortlist", reissues,
+             {idOf("Night Post"), idOf("Tide Table"), idOf("Whin Moor"), idOf("Cold Slip"), idOf("Gorse"),
+              idOf("Last Ferry Home"), idOf("The Keeper's Wife")});
+    make(Kind::List, "Liner audio", reissues, {idOf("Lapwing"), idOf("Seven Bridges")});
+    make(Kind::List, "Harbour Radio, spring", 0, {idOf("Salt Road"), idOf("Winter Harbour")});
+    make(Kind::Search, "To be coded", 0, {}, "missing:isrc");
+    shot(&w, "library");
     for (const auto& [title, rating] : {std::pair("Night Post", 5), {"Cold Slip", 4}, {"Whin Moor", 2}})
         s.recordings.rate({idOf(title)}, rating);
     s.recordings.note({idOf("Cold Slip")}, "The fiddle is clear on this one.\nUse the first half only.");
@@ -56,7 +78,32 @@ void libraryAndJournal(Shots& shots) {
             w.library()->table()->selectRow(row);
     d.settle();
     w.library()->table()->setColumnWidth(4, 130);
+    s.recordings.addBookmark(idOf("Cold Slip"), {9.5, "the fiddle comes in"});
+    s.recordings.addBookmark(idOf("Cold Slip"), {21.0, "a cough"});
+    d.settle();
     shot(&w, "judging");
+    w.library()->showList(sideA);
+    d.settle();
+    for (int row = 0; row < tracksThere->rowCount(); ++row)
+        if (tracksThere->fileAt(row) == idOf("Cold Slip"))
+            w.library()->table()->selectRow(row);
+    d.settle();
+    shot(&w, "list");
+    w.library()->showList(0);
+    d.settle();
+    s.files.withFile(&w, idOf("Cold Slip"), [&](const FilePtr& a) {
+        s.files.withFile(&w, idOf("Night Post"), [&, a](const FilePtr& b) {
+            CompareByEar dialog({s.peaks, s.loudness, s.sounds, s.recordings, w.player()}, a, b, &w);
+            dialog.setModal(false);
+            dialog.QWidget::show();
+            for (int i = 0; i < 100 && dialog.told().contains("being measured"); ++i)
+                QTest::qWait(50);
+            d.settle();
+            shots.takeNow(&dialog, "compare-by-ear");
+        });
+    });
+    d.settle();
+    QTest::qWait(200);
     QTimer::singleShot(300, &w, [&shots] {
         if (QWidget* dialog = QApplication::activeModalWidget()) {
             shots.takeNow(dialog, "note-a-use");

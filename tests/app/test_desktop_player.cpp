@@ -1,0 +1,113 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The player as the desktop asks it: on a message bus of its own, by the standard interface.
+#include <QtTest>
+
+#include <QDBusConnection>
+#include <QDBusInterface>
+#include <QDBusReply>
+#include <QProcess>
+#include <QTemporaryDir>
+
+#include "app/library/library_page.h"
+#include "support/driver.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using namespace moorfrost::app;
+
+class TestDesktopPlayer : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<Driver> d_;
+
+    /// Asked by another connection than the one that answers.
+    static QVariant property(const char* name) {
+        QDBusMessage ask =
+            QDBusMessage::createMethodCall("org.mpris.MediaPlayer2.moorfrost", "/org/mpris/MediaPlayer2",
+                                           "org.freedesktop.DBus.Properties", "Get");
+        ask << QString("org.mpris.MediaPlayer2.Player") << QString(name);
+        QDBusPendingCall call = QDBusConnection("another").asyncCall(ask);
+        if (!QTest::qWaitFor([&] { return call.isFinished(); }, 5000))
+            return {};
+        const QDBusReply<QDBusVariant> reply = call.reply();
+        return reply.isValid() ? reply.value().variant() : QVariant();
+    }
+    static void call(const char* method) {
+        QDBusMessage ask =
+            QDBusMessage::createMethodCall("org.mpris.MediaPlayer2.moorfrost", "/org/mpris/MediaPlayer2",
+                                           "org.mpris.MediaPlayer2.Player", method);
+        QDBusPendingCall call = QDBusConnection("another").asyncCall(ask);
+        QVERIFY(QTest::qWaitFor([&] { return call.isFinished(); }, 5000));
+        QVERIFY(!call.isError());
+    }
+
+private slots:
+    void initTestCase() {
+        QVERIFY(QDBusConnection::connectToBus(QDBusConnection::SessionBus, "another").isConnected());
+    }
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        QSettings().clear();
+        makeSmallLibrary(box_->root());
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+    }
+    void cleanup() { d_.reset(); }
+
+    void itIsAskedAndTold() {
+        QCOMPARE(d_->window().desktopPlayer().name(), QString("org.mpris.MediaPlayer2.moorfrost"));
+        QCOMPARE(property("PlaybackStatus").toString(), QString("Stopped"));
+        QCOMPARE(property("CanPlay").toBool(), false);
+        d_->window().showWorkspace(MainWindow::Library);
+        d_->settle();
+        const std::vector<FileId> list = d_->window().library()->filesInSight();
+        QVERIFY(list.size() > 2);
+        d_->window().queue().play(list, 1);
+        d_->settle();
+        QCOMPARE(property("CanGoNext").toBool(), true);
+        const QVariantMap told = qdbus_cast<QVariantMap>(property("Metadata").value<QDBusArgument>());
+        const FilePtr file = d_->window().player().file();
+        QVERIFY(file);
+        QCOMPARE(told["xesam:title"].toString(), qs(tags::firstValue(file->tags.fields, "title")));
+        QCOMPARE(told["xesam:artist"].toStringList().front(),
+                 qs(tags::firstValue(file->tags.fields, "artist")));
+        QCOMPARE(told["mpris:length"].toLongLong(), std::llround(file->tags.facts.duration * 1e6));
+        call("Next");
+        d_->settle();
+        QCOMPARE(d_->window().player().file()->id, list[2]);
+        call("Previous");
+        d_->settle();
+        QCOMPARE(d_->window().player().file()->id, list[1]);
+    }
+
+    void aSecondOneHasANameOfItsOwn() {
+        const auto other = std::make_unique<Driver>(*box_ / "other.db");
+        QVERIFY2(other->window().desktopPlayer().name().isEmpty() ||
+                     other->window().desktopPlayer().name().contains(".instance"),
+                 qPrintable(other->window().desktopPlayer().name()));
+        QCOMPARE(d_->window().desktopPlayer().name(), QString("org.mpris.MediaPlayer2.moorfrost"));
+    }
+};
+
+int main(int argc, char** argv) {
+    QTemporaryDir runtime;
+    QProcess bus;
+    bus.start("dbus-daemon",
+              {"--session", "--nofork", "--print-address", "--address=unix:path=" + runtime.path() + "/bus"});
+    if (!bus.waitForStarted(5000) || !bus.waitForReadyRead(5000))
+        qFatal("dbus-daemon is needed");
+    qputenv("DBUS_SESSION_BUS_ADDRESS", bus.readLine().trimmed());
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    int code = 0;
+    {
+        QApplication application(argc, argv);
+        Driver::prepareApplication();
+        TestDesktopPlayer test;
+        code = QTest::qExec(&test, argc, argv);
+    }
+    bus.terminate();
+    bus.waitForFinished(5000);
+    return code;
+}
+#include "test_desktop_player.moc"
