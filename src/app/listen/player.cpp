@@ -28,7 +28,6 @@ int rateOf(const QAudioDevice& device) {
 Player::Player(QObject* parent) : QObject(parent) {
     timer_.setInterval(50);
     connect(&timer_, &QTimer::timeout, this, &Player::look);
-    connect(&devices_, &QMediaDevices::audioOutputsChanged, this, &Player::followDevices);
 }
 
 Player::~Player() {
@@ -209,6 +208,10 @@ void Player::decode(const std::stop_token& stop, FilePtr file, double from, Mann
 void Player::startAt(double seconds) {
     halt();
     lost_ = false;
+    if (!devices_) { // asking for a sound server that is not there takes its time
+        devices_ = std::make_unique<QMediaDevices>();
+        connect(devices_.get(), &QMediaDevices::audioOutputsChanged, this, &Player::followDevices);
+    }
     device_ = QMediaDevices::defaultAudioOutput();
     if (device_.isNull()) {
         lose(tr("No sound device: nothing can be played"));

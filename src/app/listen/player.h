@@ -68,7 +68,7 @@ private:
 
     FilePtr file_;
     Manner manner_;
-    QMediaDevices devices_;
+    std::unique_ptr<QMediaDevices> devices_; // from the first time on that something is played
     QAudioDevice device_;
     std::unique_ptr<QAudioSink> sink_;
     SoundBuffer buffer_;
