@@ -3,6 +3,8 @@
 // sorting by several columns, sleeves, and back to the bench.
 #include <QtTest>
 
+#include <QScrollBar>
+
 #include <QClipboard>
 #include <QCompleter>
 #include <QHeaderView>
@@ -129,6 +131,13 @@ private slots:
         d_->settle();
         QCOMPARE(titles(), QStringList{"Северный ветер"});
         QCOMPARE(page()->facets()->currentItem()->text(0), QString("Choral"));
+    }
+
+    void facetsBeginAtTheTop() {
+        // Facets of which there is nothing are not gone to by themselves.
+        QVERIFY(facet("Rating", "none"));
+        QVERIFY(!page()->facets()->currentItem());
+        QCOMPARE(page()->facets()->verticalScrollBar()->value(), 0);
     }
 
     void sortedBySeveralColumns() {

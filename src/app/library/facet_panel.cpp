@@ -145,7 +145,7 @@ void FacetPanel::show(const library::Query& query, const std::vector<FacetCounts
             item->setData(0, CountRole, static_cast<qulonglong>(*count));
         item->setToolTip(0, label);
         item->setData(0, Qt::AccessibleTextRole, isChosen ? tr("%1, chosen").arg(label) : label);
-        if (currentField == qs(field) && current == qs(value))
+        if (!currentField.isEmpty() && currentField == qs(field) && current == qs(value))
             setCurrentItem(item);
     };
     for (const FacetCounts& f : facets) {

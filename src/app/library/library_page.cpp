@@ -504,6 +504,7 @@ void LibraryPage::showDetails() {
         if (self && run == self->detailsRun_) {
             self->details_->showFile(file, static_cast<int>(count) - 1);
             self->strip_->show(file);
+            self->details_->fit();
         }
     });
 }

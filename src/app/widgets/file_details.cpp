@@ -91,6 +91,7 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
     side->addStretch();
     auto* content = new Tall;
     content->setLayout(side);
+    content_ = content;
     auto* scroll = new QScrollArea;
     scroll->setAccessibleName(tr("Details"));
     scroll->setWidgetResizable(true);
@@ -116,6 +117,10 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
 
 void FileDetails::addBelowTitle(QWidget* widget) {
     side_->insertWidget(side_->indexOf(judgingPart_), widget);
+}
+
+void FileDetails::fit() {
+    QCoreApplication::postEvent(content_, new QEvent(QEvent::LayoutRequest));
 }
 
 void FileDetails::showCover() {

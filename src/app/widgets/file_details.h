@@ -45,6 +45,8 @@ public:
     JudgingBox* judging() { return judging_; }
     /// Below what it is called, above what is said of it.
     void addBelowTitle(QWidget* widget);
+    /// That widget is another size now.
+    void fit();
 
 signals:
     /// The text of this file seems to be in another encoding, and something is to be done about it.
@@ -68,6 +70,7 @@ private:
     Uses use_;
     FilePtr file_;
     QLabel *cover_, *title_, *subtitle_;
+    QWidget* content_;
     QVBoxLayout* side_;
     QGridLayout* grid_;
     QPushButton* mend_;
