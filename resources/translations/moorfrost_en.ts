@@ -438,6 +438,10 @@
         <source>%n value(s) were proposed: see Review.</source>
         <translation><numerusform>%n value were proposed: see Review.</numerusform><numerusform>%n values were proposed: see Review.</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>Of %n track(s):</source>
+        <translation><numerusform>Of %n track:</numerusform><numerusform>Of %n tracks:</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::LibraryTroubleBar</name>

@@ -261,6 +261,50 @@ private slots:
         QVERIFY(said[0][0].toString().contains("cannot be read"));
     }
 
+    /// Six of one name: the good one is found, noted where it was used, and handed on.
+    void fromSixOfOneNameToAPlaylistElsewhere() {
+        const Path singles = d_->controllers().shelves.all().front().path / "copies";
+        for (uint32_t i = 0; i < 6; ++i) {
+            const std::string name = "Lanterns " + std::to_string(i) + (i == 4 ? ".flac" : ".mp3");
+            test::makeSound(singles, name, 40 + i);
+            test::tag(singles / name, {{"title", {"Lanterns"}}, {"artist", {"Kestrel & Rook"}}});
+        }
+        d_->controllers().shelves.read(d_->controllers().shelves.all());
+        d_->settle();
+        type("lanterns");
+        QCOMPARE(titles().size(), 6);
+        type("lanterns bits:>=16"); // what was not lost in coding
+        QCOMPARE(titles().size(), 1);
+        page()->table()->selectRow(0);
+        page()->table()->setFocus();
+        QTest::keyClick(page()->table(), Qt::Key_5, Qt::ControlModifier | Qt::AltModifier);
+        d_->controllers().recordings.addUse(page()->chosenFiles(),
+                                            {"2026-11", "Tide and Timber", "Harbour Radio", ""});
+        d_->settle();
+        type("rating:5 used:timber");
+        QCOMPARE(titles(), QStringList{"Lanterns"});
+        answer<CollectionDialog>([](CollectionDialog* d) {
+            QTest::keyClicks(d->nameLine(), "For the radio");
+            d->okButton()->click();
+        });
+        page()->collectionMenus()->make(Kind::List, page()->chosenFiles());
+        d_->settle();
+        answer<PlaylistExportDialog>([&](PlaylistExportDialog* d) {
+            d->fileLine()->setText(QString::fromStdString((singles / "radio.xspf").native()));
+            d->styles()->button(0)->click();
+            d->exportButton()->click();
+        });
+        page()->exportPlaylist();
+        d_->settle();
+        // Carried to another place, it opens there.
+        std::filesystem::copy(singles, *box_ / "stick");
+        const auto list = exchange::readPlaylistFile(*box_ / "stick/radio.xspf");
+        QVERIFY(list && list->entries.size() == 1);
+        QCOMPARE(exchange::pathOfPlace(list->entries[0].place, *box_ / "stick"),
+                 *box_ / "stick/Lanterns 4.flac");
+        QVERIFY(std::filesystem::exists(*box_ / "stick/Lanterns 4.flac"));
+    }
+
     void absentOnesStayAndAreCounted() {
         make("Evening", {"Gorse", "Tide Table"});
         for (const library::FileRecord& f : d_->libraryFiles())

@@ -4,13 +4,16 @@
 
 #include <QDialog>
 #include <QDialogButtonBox>
+#include <QInputDialog>
 #include <QLineEdit>
 #include <QPlainTextEdit>
 #include <QPushButton>
 
 #include "app/library/track_model.h"
+#include "app/listen/track_strip.h"
 #include "app/widgets/file_details.h"
 #include "app/widgets/judging_box.h"
+#include "app/widgets/waveform.h"
 #include "support/library_desk.h"
 
 using namespace moorfrost;
@@ -86,6 +89,51 @@ private slots:
         QCOMPARE(box()->noteEdit()->toPlainText(), QString());
         type("note:\"too fast\"");
         QCOMPARE(titles(), QStringList{third});
+    }
+
+    void bookmarksInTheStrip() {
+        choose(0);
+        const QString title = titles()[0];
+        TrackStrip* strip = page()->strip();
+        QTimer::singleShot(100, this, [] {
+            auto* ask = qobject_cast<QInputDialog*>(QApplication::activeModalWidget());
+            QVERIFY(ask);
+            ask->setTextValue("the fiddle comes in");
+            ask->accept();
+        });
+        strip->markButton()->click();
+        d_->settle();
+        QCOMPARE(strip->lines(), QStringList{"0:00 the fiddle comes in"});
+        type("bookmark:fiddle");
+        QCOMPARE(titles(), QStringList{title});
+        // A press anywhere in the shape asks for that place.
+        QSignalSpy played(strip, &TrackStrip::playWanted);
+        QTest::mouseClick(strip->waveform(), Qt::LeftButton, {},
+                          QPoint(strip->waveform()->width() / 2, strip->waveform()->height() / 2));
+        QCOMPARE(played.size(), 1);
+        const double length = page()->details()->file()->tags.facts.duration;
+        QVERIFY(std::abs(played[0][1].toDouble() - length / 2) < length / 20);
+        d_->controllers().undo.undo();
+        d_->settle();
+        QCOMPARE(strip->lines(), QStringList());
+    }
+
+    void mirroredToTags() {
+        choose(0);
+        const FileId id = page()->chosenFiles().front();
+        d_->controllers().recordings.rate({id}, 4);
+        d_->settle();
+        page()->mirrorToTags(); // by no rule yet
+        d_->settle();
+        QVERIFY2(d_->window().message().contains("Mirroring"), qPrintable(d_->window().message()));
+        d_->controllers().settings.set(library::settings::mirrorRules,
+                                       std::vector<std::string>{"rating=rating"});
+        page()->mirrorToTags();
+        d_->settle();
+        const library::Draft* draft = d_->controllers().drafts.session().find(id, "rating");
+        QVERIFY(draft);
+        QCOMPARE(draft->values, std::vector<std::string>{"4"});
+        QCOMPARE(draft->origin, std::string("mirrored"));
     }
 
     void uses() {

@@ -8,6 +8,7 @@
 
 #include <cmath>
 
+#include "app/library/compare_by_ear.h"
 #include "app/library/library_page.h"
 #include "app/library/same_sound_page.h"
 #include "app/library/sound_group_list.h"
@@ -412,6 +413,33 @@ private slots:
         QVERIFY2(std::abs(20 * std::log10(static_cast<double>(loud) / soft)) < 1,
                  qPrintable(QString("%1 %2").arg(loud).arg(soft)));
         d_->window().queue().setMatchesLoudness(false);
+    }
+
+    /// The ear stays at the same place, the louder one is made softer.
+    void comparedByEar() {
+        cutStairs("soft.flac", "-filter:a volume=-6dB");
+        d_->bringIn({*box_ / "in"});
+        Controllers& c = d_->controllers();
+        const FilePtr a = c.files.file(d_->fileNamed("stairs.flac")),
+                      b = c.files.file(d_->fileNamed("soft.flac"));
+        CompareByEar dialog({c.peaks, c.loudness, c.sounds, c.recordings, player()}, a, b, nullptr);
+        dialog.QWidget::show();
+        QTRY_VERIFY_WITH_TIMEOUT(dialog.told().contains("LUFS"), 20000);
+        dialog.listen();
+        QVERIFY(QTest::qWaitFor([&] { return player().position() > 1.2; }, 20000));
+        QCOMPARE(player().file()->id, a->id);
+        QVERIFY(!dialog.hearsB());
+        const double before = player().position();
+        QTest::keyClick(&dialog, Qt::Key_X);
+        QCOMPARE(player().file()->id, b->id);
+        QVERIFY(dialog.hearsB());
+        QVERIFY2(std::abs(player().position() - before) < 0.3,
+                 qPrintable(QString("%1 for %2").arg(player().position()).arg(before)));
+        QTest::keyClick(&dialog, Qt::Key_Space);
+        QVERIFY(!player().isPlaying());
+        QTest::keyClick(&dialog, Qt::Key_Space);
+        QVERIFY(player().isPlaying());
+        player().stop();
     }
 
     void theDeviceGoesAndComes() {

@@ -2,6 +2,7 @@
 // What a person says of recordings: kept, searched, merged, taken back.
 #include <QtTest>
 
+#include "core/library/mirror.h"
 #include "core/library/recordings.h"
 #include "core/library/search/library_search.h"
 #include "core/library/store/store.h"
@@ -50,6 +51,46 @@ private slots:
     void cleanup() {
         store_.reset();
         box_.reset();
+    }
+
+    void bookmarks() {
+        QVERIFY(addBookmark(*store_, "Bookmark", {61.5, "the fiddle\tcomes in"}, files_[0]));
+        QVERIFY(addBookmark(*store_, "Bookmark", {9, ""}, files_[0]));
+        QVERIFY(addBookmark(*store_, "Bookmark", {9, ""}, files_[0])); // once is enough
+        const auto kept = bookmarksFrom(values(files_[0], bookmarkField));
+        QCOMPARE(kept.size(), size_t{2});
+        QCOMPARE(kept[0].seconds, 9.0); // the earliest first
+        QCOMPARE(kept[1].text, std::string("the fiddle comes in"));
+        QCOMPARE(found("bookmark:fiddle"), std::vector<FileId>{files_[0]});
+        QVERIFY(addBookmark(*store_, "Bookmark", {3, ""}, files_[1])); // without a text it is there, too
+        QCOMPARE(found("has:bookmark"), (std::vector<FileId>{files_[0], files_[1]}));
+        QVERIFY(!addBookmark(*store_, "Bookmark", {3, std::string(600, 'x')}, files_[1]));
+        QVERIFY(!addBookmark(*store_, "Bookmark", {3, ""}, 4711));
+        // Merged, those of both stay.
+        QVERIFY(mergeRecordings(*store_, {files_[0], files_[1]}));
+        QCOMPARE(values(files_[0], bookmarkField).size(), size_t{3});
+        removeBookmark(*store_, "Not", {9, ""}, files_[1]);
+        QCOMPARE(values(files_[0], bookmarkField).size(), size_t{2});
+        for (const char* odd : {"", "nan", "-5\tx", "1e999", "text"})
+            QVERIFY(bookmarkFrom(odd).seconds >= 0);
+    }
+
+    void mirrored() {
+        const auto rules = mirrorRulesFrom(
+            {"rating=rating", "use=grouping", "note=rating", "length=title", "note", "kind="});
+        QCOMPARE(rules, (std::vector<MirrorRule>{{"rating", "rating"}, {"use", "grouping"}}));
+        QCOMPARE(mirrorTexts(rules), (std::vector<std::string>{"rating=rating", "use=grouping"}));
+        const KeptOfRecording kept{
+            {"rating", {"4"}},
+            {"note", {"clear"}},
+            {"use",
+             {useText({"2026-11", "Tide and Timber", "Harbour Radio", ""}), useText({"", "Quay", "", ""})}}};
+        const tags::Fields fields = library::mirrored(rules, kept);
+        QCOMPARE(fields.size(), size_t{2});
+        QCOMPARE(fields.at("rating"), std::vector<std::string>{"4"});
+        QCOMPARE(fields.at("grouping"),
+                 (std::vector<std::string>{"Tide and Timber \u00B7 Harbour Radio \u00B7 2026-11", "Quay"}));
+        QVERIFY(library::mirrored(rules, {{"note", {"clear"}}}).empty()); // what is not kept blanks nothing
     }
 
     void whatCanBeKept() {

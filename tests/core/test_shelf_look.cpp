@@ -9,7 +9,9 @@
 
 #include "core/files/folder_watch.h"
 #include "core/library/audio_duplicates.h"
+#include "core/library/find_again.h"
 #include "core/library/fixity.h"
+#include "core/library/moved_shelf.h"
 #include "core/library/recordings.h"
 #include "core/library/rescan.h"
 #include "core/tags/tag_io.h"
@@ -173,6 +175,60 @@ private slots:
         QVERIFY(!places.has(root_ / "Salt Road 2/a.flac"));
     }
 
+    void absentOnesAreFoundAgain() {
+        const FileId bySound = idOf("Salt Road/00.flac"), byState = idOf("Salt Road/01.flac"),
+                     byName = idOf("Salt Road/02.flac"), lost = idOf("Salt Road/03.flac");
+        keepEssence(bySound);
+        const Path away = *box_ / "away";
+        fs::create_directories(away / "deep");
+        fs::rename(root_ / "Salt Road/00.flac", away / "deep/other name.flac");
+        test::tag(away / "deep/other name.flac", {{"title", {"Tide Table"}}});
+        fs::rename(root_ / "Salt Road/01.flac", away / "renamed.flac");
+        fs::rename(root_ / "Salt Road/02.flac", away / "02.flac");
+        test::tag(away / "02.flac", {{"title", {"Gorse"}}});
+        fs::remove(root_ / "Salt Road/03.flac");
+        test::makeSound(away, "03.flac", 99); // another sound by its name
+        std::ofstream(root_ / "a.txt") << "the shelf is not empty";
+        QCOMPARE(look().absence.gone.size(), size_t{4});
+        keepEssence(lost, "00000000000000000000000000000000");
+        work::Progress progress;
+        const auto found =
+            library::findAgain(*store_, {bySound, byState, byName, lost}, {away}, {}, progress);
+        using By = library::FoundAgain::By;
+        QCOMPARE(found.size(), size_t{4});
+        QVERIFY(found[0].by == By::SameSound && found[0].now.path == away / "deep/other name.flac");
+        QVERIFY(found[1].by == By::SameState && found[1].now.path == away / "renamed.flac");
+        QVERIFY(found[2].by == By::NameAndLength && found[2].now.path == away / "02.flac");
+        QVERIFY2(found[3].by == By::Nothing, found[3].told.c_str());
+        QCOMPARE(library::follow(*store_, found), size_t{3});
+        const auto file = store_->files().find(bySound);
+        QCOMPARE(file->path, away / "deep/other name.flac");
+        QCOMPARE(tags::firstValue(file->tags.fields, "title"), std::string("Tide Table"));
+        QCOMPARE(file->absent, int64_t{0});
+        QVERIFY(store_->files().find(lost)->absent != 0);
+        QCOMPARE(library::follow(*store_, found), size_t{0}); // they are there by now
+    }
+
+    void aShelfThatHasMoved() {
+        const FileId id = idOf("Salt Road/01.flac");
+        const Path to = *box_ / "another disk/music";
+        fs::create_directories(to.parent_path());
+        fs::rename(root_, to);
+        fs::remove(to / "Salt Road/03.flac");
+        const auto seen = library::lookAtMoved(*store_, shelf_, to, {});
+        QCOMPARE(seen->files, size_t{4});
+        QCOMPARE(seen->found, size_t{3});
+        QVERIFY(!library::moveShelf(*store_, shelf_, shelf_.path)); // it is one already
+        QVERIFY(!library::moveShelf(*store_, shelf_, shelf_.path / "inside"));
+        QVERIFY(library::moveShelf(*store_, shelf_, to));
+        QCOMPARE(store_->files().find(id)->path, to / "Salt Road/01.flac");
+        shelf_ = store_->shelves().all().front();
+        QCOMPARE(shelf_.path, to);
+        const auto done = look();
+        QCOMPARE(done.summary.unchanged, uint64_t{3});
+        QCOMPARE(done.absence.gone.size(), size_t{1});
+    }
+
     // The watch.
 
     void tellsWhichFoldersChanged() {
@@ -240,12 +296,13 @@ private:
         return options;
     }
     FileId idOf(const char* path) { return store_->files().idOf(root_ / path); }
-    void keepEssence(FileId id) {
+    void keepEssence(FileId id, const std::string& essence = {}) {
         const auto file = store_->files().find(id);
-        store_->workedOut().save(library::essenceField, {{id,
-                                                          {library::fixityOf(file->path, false)->essence,
-                                                           std::to_string(file->state.size),
-                                                           std::to_string(file->state.modifiedNs)}}});
+        store_->workedOut().save(
+            library::essenceField,
+            {{id,
+              {essence.empty() ? library::fixityOf(file->path, false)->essence : essence,
+               std::to_string(file->state.size), std::to_string(file->state.modifiedNs)}}});
     }
 
     std::unique_ptr<test::Sandbox> box_;

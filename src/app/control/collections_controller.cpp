@@ -66,8 +66,13 @@ void CollectionsController::place(CollectionId id, CollectionId from, Collection
 }
 
 void CollectionsController::remove(CollectionId id, CollectionId folder) {
-    make([=](Store& store) { return library::removeCollection(store, id, folder); },
-         tr("Remove a collection"));
+    const Collection* known = tree_.find(id);
+    changes_.make([=](Store& store) { return library::removeCollection(store, id, folder); },
+                  tr("Remove a collection"),
+                  [this, name = known ? qs(known->name) : QString()](bool done) {
+                      if (done)
+                          messages_.say(tr("\u201C%1\u201D was removed. Ctrl+Z brings it back.").arg(name));
+                  });
 }
 
 void CollectionsController::add(CollectionId list, const std::vector<FileId>& files, size_t at, bool meant) {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What can be done with chosen tracks by the right button.
 #include <QFileDialog>
+#include <QInputDialog>
 #include <QMenu>
 #include <QMessageBox>
 #include <QPointer>
@@ -53,6 +54,21 @@ void LibraryPage::addJudgingMenu(QMenu& menu) {
         rate->addAction(n > 0 ? starsText(std::to_string(n)) + QString("\tCtrl+Alt+%1").arg(n)
                               : tr("no rating\tCtrl+Alt+0"),
                         &use_.recordings, [this, files, n] { use_.recordings.rate(files, n); });
+    menu.addAction(tr("Note\u2026"), this, [this, files] {
+        bool ok = false;
+        const QString text = QInputDialog::getMultiLineText(
+            this, tr("Note"), tr("Of %n track(s):", "", static_cast<int>(files.size())), {}, &ok);
+        if (ok)
+            use_.recordings.note(files, text);
+    });
+    menu.addAction(tr("Playout number\u2026"), this, [this, files] {
+        bool ok = false;
+        const QString text = QInputDialog::getText(this, tr("Playout number"),
+                                                   tr("Of %n track(s):", "", static_cast<int>(files.size())),
+                                                   QLineEdit::Normal, {}, &ok);
+        if (ok)
+            use_.recordings.setPlayout(files, text);
+    });
     menu.addAction(tr("Mirror to tags"), this, &LibraryPage::mirrorToTags);
     menu.addAction(tr("Note a use\u2026"), this, [this, files] {
         QStringList known;

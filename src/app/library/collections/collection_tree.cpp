@@ -355,12 +355,16 @@ void CollectionTree::dropEvent(QDropEvent* event) {
     setState(NoState);
     viewport()->update();
     if (data->hasFormat(drag::mimeType)) {
+        // Anywhere on a list is on it; beside all lists a new one is wanted.
         const std::vector<FileId> files = drag::filesOf(data);
-        const Collection* on = collections_.tree().find(place.on);
+        const QTreeWidgetItem* item = itemAt(event->position().toPoint());
+        const CollectionId id = item ? item->data(0, IdRole).toLongLong() : 0;
+        const Collection* on = collections_.tree().find(id);
         if (on && on->kind != Kind::Folder)
-            collections_.add(place.on, files);
-        else
-            emit listWanted(files, place.folder);
+            collections_.add(id, files);
+        else // a question is asked: not while the drag still goes on
+            QMetaObject::invokeMethod(
+                this, [this, files, id] { emit listWanted(files, id); }, Qt::QueuedConnection);
         return;
     }
     const QList<QByteArray> numbers = data->data(collectionMime).split(' ');
