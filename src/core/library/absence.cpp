@@ -51,19 +51,6 @@ bool sameTags(const FileRecord& a, const FileRecord& b) {
     return tags::packed(a.tags) == tags::packed(b.tags);
 }
 
-/// Of what is missed, as it is kept; "" if it is not.
-std::string keptEssenceOf(Store& store, const FileRecord& file) {
-    const KeptValues kept = store.workedOut().find(essenceField, {file.id});
-    const auto it = kept.find(file.id);
-    const bool holds = it != kept.end() && it->second.size() == 3 &&
-                       it->second[1] == std::to_string(file.state.size) &&
-                       it->second[2] == std::to_string(file.state.modifiedNs);
-    if (holds)
-        return it->second[0];
-    const auto fixity = store.fixity().find(file.path);
-    return fixity ? fixity->essence : std::string();
-}
-
 class Following {
 public:
     explicit Following(Store& store) : store_(store) {}
@@ -136,7 +123,7 @@ private:
     /// Its tags were changed where it is now, or on the way.
     FileId bySound(FileId missed) {
         const auto file = store_.files().find(missed);
-        const std::string essence = file ? keptEssenceOf(store_, *file) : std::string();
+        const std::string essence = file ? knownEssence(store_, *file) : std::string();
         if (essence.empty())
             return 0;
         return onlyOne(store_, missed, newOnes(missed), [&](const FileRecord& a, const FileRecord& b) {
@@ -158,7 +145,7 @@ private:
     std::string essenceOf(const FileRecord& file) {
         auto [it, isNew] = essences_.try_emplace(file.id);
         if (isNew) {
-            it->second = keptEssenceOf(store_, file);
+            it->second = knownEssence(store_, file);
             if (it->second.empty())
                 if (const auto read = fixityOf(file.path, false))
                     it->second = read->essence;

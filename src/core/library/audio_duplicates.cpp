@@ -132,6 +132,13 @@ bool readEssences(const std::vector<FileRecord>& files, const KeptValues& kept, 
 
 } // namespace
 
+std::string knownEssence(Store& store, const FileRecord& file) {
+    if (std::string kept = keptEssence(store.workedOut().find(essenceField, {file.id}), file); !kept.empty())
+        return kept;
+    const auto fixity = store.fixity().find(file.path);
+    return fixity ? fixity->essence : std::string();
+}
+
 Result<AudioDuplicates> findAudioDuplicates(const Path& library, const std::vector<const FileRecord*>& batch,
                                             const Searcher* searcher, std::stop_token stop,
                                             work::Progress& progress, const Keep& keep) {

@@ -21,6 +21,10 @@ struct AudioDuplicates {
 
 inline const std::string essenceField = "essence";
 
+/// The essence of a file, as it is kept of the state that the library knows it in, or as its fixity was kept;
+/// "" where neither is. No file is read. On the thread of the store.
+std::string knownEssence(Store& store, const FileRecord& file);
+
 /// Only files that are equally long, have the same bit rate and nearly the same size are read, once, whole,
 /// and told apart by their essence (audio/essence). `library`: its file, to read what is kept; nothing is
 /// written: `keep` gets what is to be kept now and then (WorkedOutTable, `essenceField`), so that no file is

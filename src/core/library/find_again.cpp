@@ -49,7 +49,7 @@ public:
 
     FoundAgain answer(const FileRecord& missed) {
         FoundAgain out{missed.id, missed.path, By::Nothing, {}, {}};
-        const std::string essence = essenceKept(missed);
+        const std::string essence = knownEssence(store_, missed);
         std::vector<size_t> named =
             byStem_.contains(stemOf(missed.path)) ? byStem_[stemOf(missed.path)] : std::vector<size_t>();
         std::vector<size_t> sized =
@@ -133,16 +133,6 @@ private:
             all_[at].essence = read ? read->essence : std::string();
         }
         return *all_[at].essence;
-    }
-
-    std::string essenceKept(const FileRecord& file) {
-        const KeptValues kept = store_.workedOut().find(essenceField, {file.id});
-        if (const auto it = kept.find(file.id); it != kept.end() && it->second.size() == 3 &&
-                                                it->second[1] == std::to_string(file.state.size) &&
-                                                it->second[2] == std::to_string(file.state.modifiedNs))
-            return it->second[0];
-        const auto fixity = store_.fixity().find(file.path);
-        return fixity ? fixity->essence : std::string();
     }
 
     Store& store_;

@@ -207,21 +207,17 @@ private:
                 }
             if (hash.empty())
                 continue;
-            if (const auto same = known().find(hash); same != known().end() && isOfToday(same->second))
+            if (const auto same = known().find(hash); same != known().end() && isStill(same->second, hash))
                 take(m, same->second, Evidence::SameSound,
                      elsewhere ? "The file at this place has the same sound, byte for byte."
                                : "It has the same sound, byte for byte.");
         }
     }
 
-    /// Whether what is kept of its sound is of the file as it is.
-    bool isOfToday(FileId id) {
+    /// What is kept may be of the file as it was.
+    bool isStill(FileId id, const std::string& hash) {
         const auto file = store_.files().find(id);
-        const KeptValues kept = store_.workedOut().find(essenceField, {id});
-        const auto it = kept.find(id);
-        return file && it != kept.end() && it->second.size() == 3 &&
-               it->second[1] == std::to_string(file->state.size) &&
-               it->second[2] == std::to_string(file->state.modifiedNs);
+        return file && knownEssence(store_, *file) == hash;
     }
 
     const std::unordered_map<std::string, FileId>& known() {
@@ -317,8 +313,6 @@ exchange::Playlist playlistOf(Store& store, const std::string& title, const std:
                               const Path& folder, const exchange::PlaceStyle& style) {
     exchange::Playlist out;
     out.title = title;
-    const std::set<FileId> each(files.begin(), files.end()); // some may stand there twice
-    const KeptValues essences = store.workedOut().find(essenceField, {each.begin(), each.end()});
     for (const FileId id : files) {
         const auto file = store.files().find(id);
         if (!file)
@@ -332,10 +326,7 @@ exchange::Playlist playlistOf(Store& store, const std::string& title, const std:
             entry.artist = text::join(artist->second, ", ");
         entry.album = tags::firstValue(file->tags.fields, "album");
         entry.seconds = file->tags.facts.duration;
-        if (const auto kept = essences.find(id); kept != essences.end() && kept->second.size() == 3 &&
-                                                 kept->second[1] == std::to_string(file->state.size) &&
-                                                 kept->second[2] == std::to_string(file->state.modifiedNs))
-            entry.essenceHash = kept->second[0];
+        entry.essenceHash = knownEssence(store, *file);
         out.entries.push_back(std::move(entry));
     }
     return out;
