@@ -95,7 +95,6 @@ void PlayQueue::withGain(const FilePtr& file, std::function<void(double)> then) 
 
 /// Fetches what follows while this is heard.
 void PlayQueue::prepareNext() {
-    prepared_ = 0;
     const int run = ++run_;
     auto fetch = std::make_shared<std::function<void(size_t)>>();
     *fetch = [this, run, weak = std::weak_ptr(fetch)](size_t index) {
@@ -109,11 +108,9 @@ void PlayQueue::prepareNext() {
                                            return;
                                        if (!file || !file->readable() || file->absent != 0)
                                            return (*again)(index + 1);
-                                       withGain(file, [this, run, index, file](double gain) {
+                                       withGain(file, [this, run, file](double gain) {
                                            if (run != run_ || !isOurs())
                                                return;
-                                           prepared_ = file->id;
-                                           preparedIndex_ = index;
                                            player_.setNext(file, gain);
                                        });
                                    });
@@ -122,13 +119,15 @@ void PlayQueue::prepareNext() {
 }
 
 void PlayQueue::follow(bool byItself) {
-    if (byItself && prepared_ != 0 && player_.file() && player_.file()->id == prepared_) {
-        index_ = preparedIndex_;
+    const size_t behind = std::min(index_ + 1, files_.size());
+    const auto now = std::find(files_.begin() + static_cast<std::ptrdiff_t>(behind), files_.end(),
+                               player_.file() ? player_.file()->id : 0);
+    if (byItself && now != files_.end()) {
+        index_ = static_cast<size_t>(now - files_.begin());
         prepareNext();
     } else if (!ours_) { // something else is played: what was listed here is over
         ++run_;
         files_.clear();
-        prepared_ = 0;
     }
     emit changed();
 }

@@ -52,8 +52,6 @@ private:
     Player& player_;
     std::vector<FileId> files_;
     size_t index_ = 0;
-    FileId prepared_ = 0; // told to the player as the next one
-    size_t preparedIndex_ = 0;
     bool matched_ = false;
     int run_ = 0;       // what is fetched for another begin is too late
     bool ours_ = false; // we tell the player to play

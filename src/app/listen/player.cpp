@@ -177,7 +177,6 @@ void Player::look() {
 
 void Player::decode(const std::stop_token& stop, FilePtr file, double from, Manner manner, int rate) {
     for (;;) {
-        buffer_.begin({file, from, manner.gainDb, manner.slower, 0});
         // More samples a second than are put out make it slower.
         const int decoded = static_cast<int>(std::lround(rate * manner.slower));
         const Status played = sandbox::ParserPool::shared().play(
@@ -202,6 +201,8 @@ void Player::decode(const std::stop_token& stop, FilePtr file, double from, Mann
         manner = {nextGain_, 1, true};
         from = 0;
         next_ = Next::Taken;
+        lock.unlock();
+        buffer_.begin({file, from, manner.gainDb, manner.slower, 0});
     }
 }
 
@@ -235,6 +236,7 @@ void Player::startAt(double seconds) {
         else if (next_ == Next::Taken)
             next_ = Next::Told;
     }
+    buffer_.begin({file_, seconds, manner_.gainDb, manner_.slower, 0}); // where it is, is known from now on
     decoder_ = std::jthread([this, seconds, file = file_, manner = manner_, rate = rate_](
                                 const std::stop_token& stop) { decode(stop, file, seconds, manner, rate); });
     sink_->start(&buffer_);

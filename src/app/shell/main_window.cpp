@@ -321,7 +321,10 @@ void MainWindow::explainScreen() {
             "bench. "
             "Click a column to sort by it, with Shift within what is sorted; right-click the columns to "
             "choose "
-            "them.");
+            "them. Above are collections: drag tracks to a list, drag lists to folders (with Ctrl they stand "
+            "in "
+            "both); in a list Alt+Up and Alt+Down move tracks, Del takes them out, Esc leaves it. Two chosen "
+            "tracks are compared by ear with Ctrl+Alt+X.");
         break;
     case Journal:
         text = tr("Every write is a line here, newest first. Choose one to see each file before and after. A "
