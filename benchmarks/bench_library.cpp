@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The library on disk at a million tracks: bringing ready metadata in, its size, reading it into columns,
-// what is changed afterwards. moorfrost-bench-library [COUNT [FOLDER [keep]]]
+// what is changed afterwards. moorfrost-bench-library [COUNT [FOLDER [keep]]]; GIVEN=100000 in the
+// environment for so many ratings, uses and entries of a list
 #include <cstdio>
 #include <cstdlib>
 #include <filesystem>
 
 #include "benchmarks/measure.h"
+#include "core/library/collections.h"
+#include "core/library/recordings.h"
 #include "core/library/shelf_readiness.h"
 #include "core/library/store/schema.h"
 #include "support/invented.h"
@@ -17,6 +20,7 @@ using bench::milliseconds;
 
 int main(int argc, char** argv) {
     const size_t count = argc > 1 ? std::strtoull(argv[1], nullptr, 10) : 1000000;
+    const char* given = std::getenv("GIVEN"); // so many ratings, uses and entries of a list
     const Path folder = Path(argc > 2 ? argv[2] : "build") / "bench-library";
     std::filesystem::remove_all(folder);
     const Path file = folder / "library.db";
@@ -40,6 +44,26 @@ int main(int argc, char** argv) {
     std::printf("into the library                      %8.0f ms (%.0f tracks/s), %.0f MB\n", all - making,
                 static_cast<double>(count) / (all - making) * 1000,
                 static_cast<double>(std::filesystem::file_size(file)) / 1e6);
+    if (given && std::atoi(given) > 0) { // what people gave: ratings, uses, a list
+        const auto many = std::min(static_cast<size_t>(std::atoi(given)), count);
+        std::vector<library::FileId> ids;
+        library::KeptValues ratings, uses;
+        for (size_t i = 0; i < many; ++i) {
+            ids.push_back(static_cast<library::FileId>(1 + i * (count / many)));
+            ratings[ids.back()] = {std::to_string(1 + i % 5)};
+            uses[ids.back()] = {
+                library::useText({"2026-11", "Programme " + std::to_string(i % 1000), "", ""})};
+        }
+        library::Collection list;
+        list.name = "All of them";
+        std::printf("%zu ratings, uses, entries of a list given %6.0f ms\n", many, milliseconds([&] {
+                        library::keepValues(*store, "Rate", library::ratingField, ratings);
+                        library::keepValues(*store, "Uses", library::useField, uses);
+                        if (!library::makeCollection(*store, list, 0, ids))
+                            std::exit(1);
+                    }));
+        std::printf("the list read %35.0f ms\n", milliseconds([&] { library::listOf(*store, list.id); }));
+    }
     library::LibrarySearch search;
     double reading = milliseconds([&] { search = library::searchMadeAnew(*store); });
     std::printf("read into columns, and a snapshot left %8.0f ms; memory at most %.0f MB\n", reading,
@@ -53,6 +77,10 @@ int main(int argc, char** argv) {
         return search.searcher->ordered(rows, byArtist, 100).size();
     };
     std::printf("the first question                    %8.1f ms\n", milliseconds([&] { ask(); }));
+    if (given)
+        std::printf("rating:>=4 not used:programme         %8.1f ms\n", milliseconds([&] {
+                        search.searcher->find(library::parseQuery("rating:>=4 not used:programme").query);
+                    }));
     for (size_t changed : {size_t{1}, size_t{1000}}) {
         std::vector<library::FileId> ids;
         for (size_t i = 0; i < changed; ++i)
