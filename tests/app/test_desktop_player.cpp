@@ -6,9 +6,11 @@
 #include <QDBusInterface>
 #include <QDBusReply>
 #include <QProcess>
+#include <QSlider>
 #include <QTemporaryDir>
 
 #include "app/library/library_page.h"
+#include "app/shell/foot.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
 
@@ -63,6 +65,9 @@ private slots:
         d_->settle();
         const std::vector<FileId> list = d_->window().library()->filesInSight();
         QVERIFY(list.size() > 2);
+        d_->takeUp(list[1]);
+        d_->controllers().drafts.session().propose("Edit", {{list[1], "album_artist", {"Kestrel & Rook"}}},
+                                                   "t");
         d_->window().queue().play(list, 1);
         d_->settle();
         QCOMPARE(property("CanGoNext").toBool(), true);
@@ -72,7 +77,17 @@ private slots:
         QCOMPARE(told["xesam:title"].toString(), qs(tags::firstValue(file->tags.fields, "title")));
         QCOMPARE(told["xesam:artist"].toStringList().front(),
                  qs(tags::firstValue(file->tags.fields, "artist")));
+        QCOMPARE(told["xesam:albumArtist"].toStringList(), QStringList{"Kestrel & Rook"}); // as it will be
         QCOMPARE(told["mpris:length"].toLongLong(), std::llround(file->tags.facts.duration * 1e6));
+        // How loud it is, told by the desktop, is shown here, too.
+        QDBusMessage set =
+            QDBusMessage::createMethodCall("org.mpris.MediaPlayer2.moorfrost", "/org/mpris/MediaPlayer2",
+                                           "org.freedesktop.DBus.Properties", "Set");
+        set << QString("org.mpris.MediaPlayer2.Player") << QString("Volume")
+            << QVariant::fromValue(QDBusVariant(0.4));
+        QDBusPendingCall done = QDBusConnection("another").asyncCall(set);
+        QVERIFY(QTest::qWaitFor([&] { return done.isFinished(); }, 5000));
+        QCOMPARE(d_->window().foot()->playerBar()->volumeSlider()->value(), 40);
         call("Next");
         d_->settle();
         QCOMPARE(d_->window().player().file()->id, list[2]);

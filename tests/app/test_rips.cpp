@@ -149,7 +149,8 @@ private slots:
             QTest::keyClick(editor, c);
             QTest::qWait(60);
         }
-        QVERIFY2(going.count() > 2, "the rip did not go on meanwhile");
+        QTRY_VERIFY2_WITH_TIMEOUT(going.count() > 2, "the rip does not go on while the editor is open",
+                                  20000);
         QCOMPARE(editor->text(), QString("Cold Slip"));
         // What the references say comes in the middle of a word.
         desk_->controllers().discs.findByTable(2);

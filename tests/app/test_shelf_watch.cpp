@@ -85,6 +85,16 @@ private slots:
         QCOMPARE(titles(), QStringList{"Gorse"});
     }
 
+    void whatWasChangedWhileItWasClosed() {
+        const Path gorse = pathOf("Gorse"), to = gorse.parent_path() / "elsewhere";
+        close();
+        std::filesystem::create_directories(to);
+        fs::rename(gorse, to / gorse.filename());
+        d_ = std::make_unique<Driver>(*box_ / "library.db");
+        d_->settle();
+        QVERIFY(comesTo([&] { return pathOf("Gorse") == to / gorse.filename(); }));
+    }
+
     void whatIsWrittenHereIsNoNews() {
         FileId id = 0;
         for (const library::FileRecord& f : d_->libraryFiles())

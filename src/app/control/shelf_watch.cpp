@@ -38,6 +38,10 @@ void ShelfWatch::begin() {
     begun_ = true;
     follow();
     shelves_.lookWhetherThere();
+    if (!watches)
+        return;
+    all_ = true; // what was changed while nobody watched
+    soon_.start();
 }
 
 void ShelfWatch::follow() {

@@ -29,6 +29,7 @@ FindAgainDialog::FindAgainDialog(std::vector<library::FoundAgain> found, QWidget
             list_, {shownName(f.was), there ? shownPath(f.now.path) : tr("not found"), qs(f.told)});
         item->setToolTip(0, shownPath(f.was));
         item->setToolTip(1, there ? shownPath(f.now.path) : QString());
+        item->setToolTip(2, qs(f.told));
         item->setFont(1, there ? theme::monoFont() : theme::uiFont(13));
         item->setForeground(1, there ? c.ink : c.rowan);
         item->setForeground(2, c.second);
@@ -38,7 +39,8 @@ FindAgainDialog::FindAgainDialog(std::vector<library::FoundAgain> found, QWidget
         if (there)
             item->setCheckState(0, f.by == By::NameAndLength ? Qt::Unchecked : Qt::Checked);
     }
-    list_->setColumnWidth(0, 230);
+    list_->setRootIsDecorated(false);
+    list_->setColumnWidth(0, 210);
     list_->setColumnWidth(1, 330);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel);
     follow_ = buttons->addButton(QString(), QDialogButtonBox::AcceptRole);
@@ -52,7 +54,7 @@ FindAgainDialog::FindAgainDialog(std::vector<library::FoundAgain> found, QWidget
     layout->addWidget(told_);
     layout->addWidget(list_, 1);
     layout->addWidget(buttons);
-    resize(880, 460);
+    resize(980, 460);
     tell();
 }
 

@@ -15,7 +15,6 @@
 #include "app/listen/play_queue.h"
 #include "app/listen/player.h"
 #include "app/shell/text_utils.h"
-#include "app/widgets/thumbnails.h"
 
 namespace moorfrost::app {
 
@@ -112,7 +111,7 @@ public:
             out[name] = values;
         };
         list("artist", "xesam:artist");
-        list("album artist", "xesam:albumArtist");
+        list("album_artist", "xesam:albumArtist");
         list("composer", "xesam:composer");
         list("genre", "xesam:genre");
         if (const std::string album = tags::firstValue(fields, "album"); !album.empty())

@@ -139,12 +139,17 @@ void PlayerBar::showCover() {
 
 void PlayerBar::show() {
     const FilePtr file = use_.player.file();
+    if (const int volume = qRound(use_.player.volume() * 100);
+        volume != slider_->value() && !slider_->isSliderDown()) {
+        const QSignalBlocker quiet(slider_); // the desktop has changed it
+        slider_->setValue(volume);
+    }
     play_->setIcon(theme::icon(use_.player.isPlaying() ? "pause" : "play"));
     play_->setEnabled(file != nullptr);
     next_->setEnabled(use_.queue.hasNext());
     previous_->setEnabled(use_.queue.hasPrevious());
     cover_->setVisible(file != nullptr && room_ >= 900);
-    wave_->setVisible(file != nullptr && room_ >= 900);
+    wave_->setVisible(file != nullptr && room_ >= 1040); // what is heard comes before its shape
     next_->setVisible(room_ >= 800);
     previous_->setVisible(room_ >= 800);
     volume_->setVisible(room_ >= 800);

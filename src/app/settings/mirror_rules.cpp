@@ -31,6 +31,7 @@ MirrorRules::MirrorRules(LibrarySettings& use, QWidget* parent) : QWidget(parent
         // As a field of its own name.
         if (std::ranges::find(keys, kept) == keys.end())
             keys.push_back(kept);
+        picker->setMinimumWidth(180);
         picker->setKeys(keys);
         picker->setNothing(tr("not in tags"));
         pickers_[kept] = picker;

@@ -5,16 +5,21 @@
 #include <QListWidget>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QTest>
 #include <QTimer>
 #include <QTreeWidget>
 
 #include "app/journal/journal_page.h"
+#include "app/library/collections/collection_menus.h"
 #include "app/library/compare_by_ear.h"
+#include "app/library/find_again_dialog.h"
 #include "app/library/library_page.h"
 #include "app/library/same_sound_page.h"
 #include "app/library/sound_group_list.h"
 #include "app/library/track_model.h"
+#include "app/settings/mirror_rules.h"
+#include "app/settings/settings_page.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_details.h"
 #include "app/widgets/judging_box.h"
@@ -91,6 +96,35 @@ void libraryAndJournal(Shots& shots) {
     shot(&w, "list");
     w.library()->showList(0);
     d.settle();
+    // The dialogs of collections and playlists.
+    auto picture = [&](const char* name) {
+        QTimer::singleShot(300, &w, [&shots, name] {
+            if (QWidget* dialog = QApplication::activeModalWidget()) {
+                shots.takeNow(dialog, name);
+                dialog->close();
+            }
+        });
+    };
+    picture("collection");
+    w.library()->collectionMenus()->edit(sideA);
+    picture("export-playlist");
+    w.library()->collectionMenus()->exportPlaylist("Side A shortlist", {idOf("Night Post"), idOf("Gorse")});
+    d.settle();
+    QTest::qWait(500);
+    exchange::Playlist foreign;
+    foreign.title = "Harbour evening";
+    foreign.entries = {
+        {"M:\\Music\\Night Post EP\\01 Night Post.mp3", "Night Post", "The Hollow Ferry", "", 21, ""},
+        {"/mnt/old/Lapwing.mp3", "Lapwing", "Odran Fell Quartet", "", 0, ""},
+        {"https://127.0.0.1/stream", "", "", "", 0, ""},
+        {"/mnt/old/Gorse.mp3", "Gorse", "Isla Varnholt", "", 28, ""},
+        {"/mnt/old/Grey Seal.mp3", "Grey Seal", "Wren-Low", "", 80, ""}};
+    if (!exchange::savePlaylist(foreign, root / "evening.xspf"))
+        qFatal("no playlist");
+    picture("import-playlist");
+    w.library()->collectionMenus()->importPlaylist(root / "evening.xspf");
+    d.settle();
+    QTest::qWait(600);
     s.files.withFile(&w, idOf("Cold Slip"), [&](const FilePtr& a) {
         s.files.withFile(&w, idOf("Night Post"), [&, a](const FilePtr& b) {
             CompareByEar dialog({s.peaks, s.loudness, s.sounds, s.recordings, w.player()}, a, b, &w);
@@ -177,8 +211,29 @@ void libraryAndJournal(Shots& shots) {
     w.showWorkspace(MainWindow::Journal);
     w.findChild<JournalPage*>()->sets()->setCurrentRow(1);
     shot(&w, "journal");
+    library::FoundAgain again;
+    again.was = root / "Music archive/Isla Varnholt/Salt Road/05 Gorse.mp3";
+    again.by = library::FoundAgain::By::SameSound;
+    again.told = "By another name, with the same sound, byte for byte.";
+    again.now.path = "/media/stick/gorse (radio).mp3";
+    library::FoundAgain lost = again;
+    lost.was = root / "Music archive/Isla Varnholt/Salt Road/01 Tide Table.mp3";
+    lost.by = library::FoundAgain::By::Nothing;
+    lost.told = "Nothing that could be it was found.";
+    FindAgainDialog found({again, lost}, &w);
+    found.setModal(false);
+    found.show();
+    d.settle();
+    shots.takeNow(&found, "find-again");
+    found.hide();
     w.showWorkspace(MainWindow::Settings);
     shot(&w, "settings");
+    w.settings()->findChild<QScrollArea*>()->ensureWidgetVisible(w.settings()->findChild<MirrorRules*>(), 0,
+                                                                 300);
+    shot(&w, "settings-mirroring");
+    QScrollArea* all = w.settings()->findChild<QScrollArea*>();
+    all->verticalScrollBar()->setValue(all->verticalScrollBar()->maximum());
+    shot(&w, "settings-shelves");
 }
 
 } // namespace moorfrost::shots

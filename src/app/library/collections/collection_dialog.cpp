@@ -55,7 +55,7 @@ CollectionDialog::CollectionDialog(const Collection& collection, const QString& 
     layout->addLayout(form);
     layout->addWidget(trouble_);
     layout->addWidget(buttons);
-    resize(440, 0);
+    resize(440, 320); // the note has room for some lines
     connect(name_, &QLineEdit::textChanged, this, &CollectionDialog::check);
     connect(people_, &QLineEdit::textChanged, this, &CollectionDialog::check);
     connect(seenBy_, &QComboBox::currentIndexChanged, this, &CollectionDialog::check);

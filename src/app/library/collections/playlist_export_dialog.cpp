@@ -10,7 +10,6 @@
 #include <QLineEdit>
 #include <QRadioButton>
 #include <QSettings>
-#include <QStandardPaths>
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -30,9 +29,10 @@ PlaylistExportDialog::PlaylistExportDialog(const QString& name, size_t count, co
     format_->addItems({tr("M3U8: opens in nearly every player"),
                        tr("XSPF: with titles, lengths and the sound of each track")});
     format_->setCurrentIndex(std::clamp(settings.value("playlists/format", 0).toInt(), 0, 1));
-    const QString folder =
-        settings.value("playlists/folder", QStandardPaths::writableLocation(QStandardPaths::MusicLocation))
-            .toString();
+    // Where the last one went, else beside the music: there its places stay true wherever both are carried.
+    QString folder = settings.value("playlists/folder").toString();
+    if (folder.isEmpty() || !QFileInfo(folder).isDir())
+        folder = qs(example.parent_path().parent_path().native());
     const QString safe = qs(files::safeName(ss(name), files::NameProfile::Portable));
     file_ = new QLineEdit(folder + "/" + safe + (format_->currentIndex() == 0 ? ".m3u8" : ".xspf"));
     file_->setFont(theme::monoFont());

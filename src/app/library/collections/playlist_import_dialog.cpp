@@ -6,7 +6,11 @@
 #include <QHeaderView>
 #include <QLineEdit>
 #include <QMenu>
+#include <QPainter>
+#include <QStyledItemDelegate>
 #include <QTableView>
+
+#include <utility>
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -16,6 +20,28 @@
 namespace moorfrost::app {
 
 using Evidence = library::PlaylistMatch::Evidence;
+
+namespace {
+
+/// Text that stands in line with the heads of the columns.
+class BelowHeads : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        QStyleOptionViewItem o(option);
+        initStyleOption(&o, index);
+        const QString text = std::exchange(o.text, QString());
+        o.widget->style()->drawControl(QStyle::CE_ItemViewItem, &o, p, o.widget);
+        const QRect room = o.rect.adjusted(8, 0, -8, 0);
+        p->setFont(o.font);
+        p->setPen(o.palette.color(QPalette::Text));
+        p->drawText(room, static_cast<int>(o.displayAlignment),
+                    o.fontMetrics.elidedText(text, Qt::ElideRight, room.width()));
+    }
+};
+
+} // namespace
 
 void PlaylistMatchModel::choose(int row, FileId file) {
     library::PlaylistMatch& m = matches_[static_cast<size_t>(row)];
@@ -42,11 +68,11 @@ QVariant PlaylistMatchModel::data(const QModelIndex& index, int role) const {
     const library::PlaylistMatch& m = matches_[static_cast<size_t>(index.row())];
     const auto& c = theme::colours();
     if (role == Qt::ForegroundRole)
-        return index.column() == Number                         ? c.second
-               : index.column() == Entry                        ? c.ink
-               : m.file != 0                                    ? (index.column() == Why ? c.second : c.ink)
-               : m.candidates.empty() || index.column() == File ? c.rowan
-                                                                : c.lichen;
+        return index.column() == Number  ? c.second
+               : index.column() == Entry ? c.ink
+               : m.file != 0             ? (index.column() == Why ? c.second : c.ink)
+               : m.candidates.empty()    ? c.rowan
+                                         : c.lichen;
     if (role == Qt::TextAlignmentRole && index.column() == Number)
         return QVariant(Qt::AlignRight | Qt::AlignVCenter);
     if (role != Qt::DisplayRole && role != Qt::ToolTipRole)
@@ -82,6 +108,8 @@ PlaylistImportDialog::PlaylistImportDialog(const CollectionsController::Import& 
     table_->setWordWrap(false);
     table_->setSelectionBehavior(QAbstractItemView::SelectRows);
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
+    table_->setItemDelegate(new BelowHeads(table_));
+    table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->horizontalHeader()->setHighlightSections(false);
     table_->horizontalHeader()->setStretchLastSection(true);
     table_->horizontalHeader()->setFixedHeight(30);
