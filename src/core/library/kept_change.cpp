@@ -79,6 +79,40 @@ Texts entryTexts(const std::vector<ListEntry>& entries) {
     return out;
 }
 
+Texts factTexts(const std::optional<Fact>& fact) {
+    if (!fact)
+        return {};
+    Texts out = {fact->none ? "1" : "0", fact->origin, std::to_string(fact->when)};
+    out.insert(out.end(), fact->values.begin(), fact->values.end());
+    return out;
+}
+
+std::optional<Fact> factFrom(const Texts& texts) {
+    if (texts.size() < 3)
+        return std::nullopt;
+    return Fact{{texts.begin() + 3, texts.end()}, texts[0] == "1", texts[1], number(texts[2])};
+}
+
+Texts trackTexts(const std::vector<KeptTrack>& tracks) {
+    Texts out;
+    for (const KeptTrack& t : tracks)
+        out.push_back(std::to_string(t.recording) + " " + t.content);
+    return out;
+}
+
+std::vector<KeptTrack> tracksFrom(const Texts& texts) {
+    std::vector<KeptTrack> out;
+    for (const std::string& one : texts) {
+        const size_t space = std::min(one.find(' '), one.size());
+        out.push_back({one.substr(std::min(space + 1, one.size())), number(one.substr(0, space))});
+    }
+    return out;
+}
+
+Texts releaseTexts(int64_t id) {
+    return id == 0 ? Texts() : Texts{std::to_string(id)};
+}
+
 std::string shownFile(Store& store, FileId id) {
     const auto file = store.files().find(id);
     if (!file)
@@ -90,6 +124,17 @@ std::string shownFile(Store& store, FileId id) {
 std::string shownRecording(Store& store, RecordingId id) {
     const std::vector<FileId> files = store.recordings().filesOf(id);
     return files.empty() ? std::string() : shownFile(store, files.front());
+}
+
+/// By the title that is kept, else by that of its first file.
+std::string shownRelease(Store& store, ReleaseId id) {
+    if (const auto title = store.releases().fact(id, "title"); title && !title->values.empty())
+        return title->values.front();
+    for (const FileId file : store.releases().filesOf(id))
+        if (const auto record = store.files().find(file))
+            if (std::string album = tags::firstValue(record->tags.fields, "album"); !album.empty())
+                return album;
+    return {};
 }
 
 /// What is there now of what a part made otherwise; `as`: what is expected, which tells how much of a list.
@@ -112,13 +157,21 @@ Texts now(Store& store, const ChangePart& part, const Texts& as) {
     case Kind::Entries:
         return entryTexts(
             store.collections().entries(part.subject, static_cast<size_t>(number(part.field)), as.size()));
+    case Kind::Release:
+        return releaseTexts(store.releases().sinceOf(part.subject));
+    case Kind::Fact:
+        return factTexts(store.releases().fact(part.subject, part.field));
+    case Kind::Tracks:
+        return trackTexts(store.releases().tracks(part.subject, static_cast<int>(number(part.field))));
+    case Kind::OfRelease:
+        return releaseTexts(store.releases().releaseOf(part.subject));
     }
     return {};
 }
 
 /// `instead`: of what is there now (see now()).
 void set(Store& store, const ChangePart& part, const Texts& instead, const Texts& values,
-         std::set<FileId>& touched, bool& collections) {
+         std::set<FileId>& touched, ChangeOutcome& outcome) {
     auto touchFilesOf = [&](RecordingId recording) {
         for (FileId file : store.recordings().filesOf(recording))
             touched.insert(file);
@@ -148,14 +201,14 @@ void set(Store& store, const ChangePart& part, const Texts& instead, const Texts
     case Kind::Collection:
         values.empty() ? store.collections().remove(part.subject)
                        : store.collections().save(collectionFrom(part.subject, values));
-        collections = true;
+        outcome.collections = true;
         break;
     case Kind::Children: {
         std::vector<CollectionId> children;
         for (const std::string& v : values)
             children.push_back(number(v));
         store.collections().setChildren(part.subject, children);
-        collections = true;
+        outcome.collections = true;
         break;
     }
     case Kind::Entries: {
@@ -164,9 +217,26 @@ void set(Store& store, const ChangePart& part, const Texts& instead, const Texts
             entries.push_back(entryFrom(v));
         store.collections().splice(part.subject, static_cast<size_t>(number(part.field)), instead.size(),
                                    entries);
-        collections = true;
+        outcome.collections = true;
         break;
     }
+    case Kind::Release:
+        values.empty() ? store.releases().remove(part.subject)
+                       : store.releases().add(part.subject, number(values.front()));
+        outcome.releases = true;
+        break;
+    case Kind::Fact:
+        store.releases().setFact(part.subject, part.field, factFrom(values));
+        outcome.releases = true;
+        break;
+    case Kind::Tracks:
+        store.releases().setTracks(part.subject, static_cast<int>(number(part.field)), tracksFrom(values));
+        outcome.releases = true;
+        break;
+    case Kind::OfRelease:
+        store.releases().putFile(part.subject, values.empty() ? 0 : number(values.front()));
+        outcome.releases = true;
+        break;
     }
 }
 
@@ -200,6 +270,7 @@ void KeptChange::choose(RecordingId recording, FileId file) {
 }
 
 void KeptChange::forget(FileId file) {
+    setReleaseOf(file, 0);
     add({Kind::File, file, {}, store_.files().row(file), {}, shownFile(store_, file)});
 }
 
@@ -233,15 +304,52 @@ void KeptChange::splice(CollectionId list, size_t at, size_t removed,
          entryTexts(inserted), store_.collections().find(list).name});
 }
 
+void KeptChange::addRelease(ReleaseId id, int64_t since) {
+    add({Kind::Release, id, {}, releaseTexts(store_.releases().sinceOf(id)), releaseTexts(since), {}});
+}
+
+void KeptChange::removeRelease(ReleaseId id) {
+    const std::string title = shownRelease(store_, id);
+    for (const FileId file : store_.releases().filesOf(id))
+        setReleaseOf(file, 0);
+    for (const auto& [medium, tracks] : store_.releases().tracks(id))
+        setTracks(id, medium, {});
+    for (const auto& [field, fact] : store_.releases().facts(id))
+        setFact(id, field, std::nullopt);
+    add({Kind::Release, id, {}, releaseTexts(store_.releases().sinceOf(id)), {}, title});
+}
+
+void KeptChange::setFact(ReleaseId id, const std::string& field, const std::optional<Fact>& fact) {
+    add({Kind::Fact, id, field, factTexts(store_.releases().fact(id, field)), factTexts(fact),
+         shownRelease(store_, id)});
+}
+
+void KeptChange::setTracks(ReleaseId id, int medium, const std::vector<KeptTrack>& tracks) {
+    add({Kind::Tracks, id, std::to_string(medium), trackTexts(store_.releases().tracks(id, medium)),
+         trackTexts(tracks), shownRelease(store_, id)});
+}
+
+void KeptChange::setReleaseOf(FileId file, ReleaseId id) {
+    add({Kind::OfRelease,
+         file,
+         {},
+         releaseTexts(store_.releases().releaseOf(file)),
+         releaseTexts(id),
+         shownFile(store_, file)});
+}
+
 void KeptChange::add(ChangePart part) {
     const bool isSplice = part.kind == Kind::Entries;
     if (isSplice ? part.before == part.after : now(store_, part, part.after) == part.after)
         return;
-    set(store_, part, part.before, part.after, touched_, outcome_.collections);
+    set(store_, part, part.before, part.after, touched_, outcome_);
     parts_.push_back(std::move(part));
 }
 
 ChangeOutcome KeptChange::commit(const std::string& title) {
+    for (ChangePart& part : parts_) // what is called by what was said of it later
+        if (part.kind == Kind::Release && part.shown.empty())
+            part.shown = shownRelease(store_, part.subject);
     if (!parts_.empty())
         outcome_.change = store_.changes().add(title, parts_);
     transaction_.commit();
@@ -279,7 +387,7 @@ Result<ChangeOutcome> turn(Store& store, int64_t id, bool back) {
                                            "taken back.",
                                            part.shown)};
         }
-        set(store, part, expected, back ? part.before : part.after, touched, out.collections);
+        set(store, part, expected, back ? part.before : part.after, touched, out);
     }
     store.changes().setTakenBack(id, back);
     transaction.commit();

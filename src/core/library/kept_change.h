@@ -17,6 +17,7 @@ struct ChangeOutcome {
     int64_t change = 0;          // its number in the journal; 0: all was so already
     std::vector<FileId> touched; // files of which something else is kept now
     bool collections = false;    // folders, lists or what is in them are otherwise
+    bool releases = false;       // something else is kept of releases
 };
 
 class KeptChange {
@@ -35,6 +36,14 @@ public:
     void setChildren(CollectionId folder, const std::vector<CollectionId>& children);
     /// At the place `at` of a list, `removed` entries go and others come in their stead.
     void splice(CollectionId list, size_t at, size_t removed, const std::vector<ListEntry>& inserted);
+    /// A release of this number is kept from now on; nothing of it yet.
+    void addRelease(ReleaseId id, int64_t since);
+    /// With all that is kept of it.
+    void removeRelease(ReleaseId id);
+    void setFact(ReleaseId id, const std::string& field, const std::optional<Fact>& fact);
+    void setTracks(ReleaseId id, int medium, const std::vector<KeptTrack>& tracks);
+    /// 0: the file is of none.
+    void setReleaseOf(FileId file, ReleaseId id);
     ChangeOutcome commit(const std::string& title);
 
 private:

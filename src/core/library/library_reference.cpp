@@ -2,7 +2,6 @@
 #include "core/library/library_reference.h"
 
 #include <algorithm>
-#include <array>
 #include <cstdlib>
 #include <functional>
 #include <map>
@@ -10,10 +9,9 @@
 #include <unordered_map>
 
 #include "core/base/bytes_hash.h"
-#include "core/library/search/joint_field.h"
 #include "core/library/search/phrases.h"
+#include "core/library/search/release_rows.h"
 #include "core/matching/clues.h"
-#include "core/matching/sleeves.h"
 #include "core/reference/catalogue.h"
 #include "core/text/text.h"
 
@@ -98,57 +96,6 @@ reference::Track trackOf(const Searcher& library, Row row) {
     return out;
 }
 
-/// Numbers for texts: the same for the same. Those of lists of a field are worked out once for each list.
-class Numbered {
-public:
-    uint32_t of(const std::string& text) {
-        return numbers_.try_emplace(text, static_cast<uint32_t>(numbers_.size())).first->second;
-    }
-
-private:
-    std::unordered_map<std::string, uint32_t> numbers_;
-};
-
-template<class How>
-std::vector<uint32_t> numbersOfLists(const JointField& field, How how) {
-    Numbered numbered;
-    std::vector<uint32_t> out;
-    for (uint32_t list = 0; list < field.listCount(); ++list)
-        out.push_back(numbered.of(how(list == 0 ? std::string() : field.text(list))));
-    return out;
-}
-
-/// What makes rows one release. Two copies stand in two folders; two editions may stand in one; plans scatter
-/// a compilation over the folders of its artists.
-class Groups {
-public:
-    using Key = std::array<uint32_t, 5>;
-
-    explicit Groups(const Searcher& s)
-        : album_(s.field("album")), artist_(s.field("album_artist")), folder_(s.field(folderColumn)),
-          compilation_(s.field("compilation")), number_(s.field("catalogue_number")),
-          match_(s.field(matching::referenceNumberField)), albums_(numbersOfLists(album_, text::fold)),
-          folders_(numbersOfLists(folder_,
-                                  [](const std::string& folder) {
-                                      return matching::releaseFolder(Path(folder) / "a").native();
-                                  })),
-          flagged_(compilation_.listCount()) {
-        for (uint32_t list = 1; list < flagged_.size(); ++list)
-            flagged_[list] = compilation_.text(list) == "1";
-    }
-    bool hasAlbum(Row row) const { return album_.listOf(row) != 0; }
-    Key of(Row row) const {
-        const bool scattered = flagged_[compilation_.listOf(row)];
-        return {albums_[album_.listOf(row)], scattered ? UINT32_MAX : folders_[folder_.listOf(row)],
-                scattered ? artist_.listOf(row) : 0, number_.listOf(row), match_.listOf(row)};
-    }
-
-private:
-    const JointField &album_, &artist_, &folder_, &compilation_, &number_, &match_;
-    std::vector<uint32_t> albums_, folders_; // numbers of lists
-    std::vector<bool> flagged_;
-};
-
 constexpr size_t mostTitles = 6, mostIsrcs = 60, mostRows = 400;
 constexpr double byCode = 4, byTracks = 1.2; // as the catalogue has it
 
@@ -221,20 +168,20 @@ std::shared_ptr<const LibraryReference::Known> LibraryReference::known(std::stop
             return known_ ? known_ : std::make_shared<Known>(nullptr, reference::Catalogue({}));
         library = library_;
     }
-    const Groups groups(*library);
-    std::map<Groups::Key, std::vector<Row>> rows;
-    for (Row row : library->ordered(library->all(), {})) {
-        if (stop.stop_requested())
-            return nullptr;
-        if (groups.hasAlbum(row) && !library->has(row, Absent))
-            rows[groups.of(row)].push_back(row);
-    }
+    const std::vector<std::vector<Row>> rows = rowsByRelease(*library, stop);
+    if (stop.stop_requested())
+        return nullptr;
     std::vector<Release> releases;
     std::vector<std::vector<Row>> rowsOf;
     std::unordered_map<std::string, size_t> places;
-    for (auto& [key, some] : rows) {
+    for (const std::vector<Row>& all : rows) {
         if (stop.stop_requested())
             return nullptr;
+        std::vector<Row> some;
+        std::ranges::copy_if(all, std::back_inserter(some),
+                             [&](Row row) { return !library->has(row, Absent); });
+        if (some.empty())
+            continue;
         Release head = headOf(*library, some.front());
         const auto [at, isNew] = places.try_emplace(head.id, releases.size());
         if (isNew) {

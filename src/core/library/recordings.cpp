@@ -57,6 +57,11 @@ bool merge(Store& store, KeptChange& change, const std::vector<FileId>& files, b
             change.choose(into, best);
         for (const auto& [list, at] : store.collections().placesOf(id))
             change.splice(list, at, 1, {{into, store.collections().entries(list, at, 1)[0].file}});
+        for (const TrackPlace& place : store.releases().placesOf(id)) {
+            std::vector<KeptTrack> tracks = store.releases().tracks(place.release, place.medium);
+            tracks[place.number].recording = into;
+            change.setTracks(place.release, place.medium, tracks);
+        }
         for (FileId file : store.recordings().filesOf(id)) {
             const RecordingPlace before = store.recordings().placeOf(file);
             // What was joined by itself and is taken back by a person stays apart.

@@ -95,7 +95,7 @@ struct Release {
     std::string barcode = {};
     std::vector<ReleaseDate> dates = {};
     std::string firstDate = {}; // of the whole set
-    std::string packaging = {}, status = {}, language = {}, script = {}, notes = {};
+    std::string packaging = {}, status = {}, language = {}, script = {}, rights = {}, notes = {};
     std::vector<std::string> genres = {};
     std::vector<Role> roles = {};
     std::vector<std::string> links = {};

@@ -85,6 +85,18 @@ void putIf(Json& j, const char* key, const T& value) {
         j[key] = value;
 }
 
+Json put(const Track& t) {
+    Json track = {{"position", t.position}, {"title", t.title}};
+    putIf(track, "length_ms", t.lengthMs);
+    putIf(track, "recording", t.recording);
+    putIf(track, "isrcs", t.isrcs);
+    if (!t.credit.names.empty())
+        track["artists"] = put(t.credit);
+    if (!t.roles.empty())
+        track["roles"] = put(t.roles);
+    return track;
+}
+
 Json put(const Release& release) {
     Json j = {{"id", release.id}, {"title", release.title}, {"artists", put(release.credit)}};
     putIf(j, "edition_set", release.editionSet);
@@ -95,6 +107,7 @@ Json put(const Release& release) {
     putIf(j, "status", release.status);
     putIf(j, "language", release.language);
     putIf(j, "script", release.script);
+    putIf(j, "rights", release.rights);
     putIf(j, "notes", release.notes);
     putIf(j, "genres", release.genres);
     putIf(j, "links", release.links);
@@ -119,17 +132,8 @@ Json put(const Release& release) {
         for (const DiscReading& read : m.readings)
             medium["readings"].push_back(
                 {{"track", read.track}, {"crc32", fmt::format("{:08x}", read.crc)}, {"count", read.count}});
-        for (const Track& t : m.tracks) {
-            Json track = {{"position", t.position}, {"title", t.title}};
-            putIf(track, "length_ms", t.lengthMs);
-            putIf(track, "recording", t.recording);
-            putIf(track, "isrcs", t.isrcs);
-            if (!t.credit.names.empty())
-                track["artists"] = put(t.credit);
-            if (!t.roles.empty())
-                track["roles"] = put(t.roles);
-            medium["tracks"].push_back(std::move(track));
-        }
+        for (const Track& t : m.tracks)
+            medium["tracks"].push_back(put(t));
         j["media"].push_back(std::move(medium));
     }
     return j;
@@ -167,6 +171,7 @@ Release releaseFrom(Reader& r, const Json& j) {
     out.status = r.text(j, "status", 200);
     out.language = r.text(j, "language", 100);
     out.script = r.text(j, "script", 100);
+    out.rights = r.text(j, "rights", 1000);
     out.notes = r.text(j, "notes", 10 * maxText, true);
     out.genres = r.texts(j, "genres", 100);
     out.links = r.texts(j, "links", 200);
@@ -227,6 +232,21 @@ Result<Release> releaseFromJson(std::string_view json) {
         return j.error();
     Reader r;
     Release out = releaseFrom(r, *j);
+    if (!r.error.empty())
+        return wrongAnswer(r.error);
+    return out;
+}
+
+std::string toJson(const Track& track) {
+    return writtenAnswer(put(track));
+}
+
+Result<Track> trackFromJson(std::string_view json) {
+    auto j = parsedAnswer(json);
+    if (!j)
+        return j.error();
+    Reader r;
+    Track out = trackFrom(r, *j);
     if (!r.error.empty())
         return wrongAnswer(r.error);
     return out;

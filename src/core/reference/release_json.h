@@ -24,6 +24,10 @@ std::string toJson(const Release& release);
 /// JSON, or something in it has another type than it must have, or there is more of it than may be.
 Result<Release> releaseFromJson(std::string_view json);
 
+/// One track of a release, likewise.
+std::string toJson(const Track& track);
+Result<Track> trackFromJson(std::string_view json);
+
 /// A page of an answer to a question.
 struct Page {
     std::vector<Release> releases; // without what only fetching tells: at least id, title, credit

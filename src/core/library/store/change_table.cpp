@@ -12,7 +12,8 @@ using nlohmann::json;
 
 namespace {
 
-constexpr std::array kindNames = {"value", "member", "best", "file", "collection", "children", "entries"};
+constexpr std::array kindNames = {"value",   "member",  "best", "file",   "collection", "children",
+                                  "entries", "release", "fact", "tracks", "of release"};
 
 const char* nameOf(ChangePart::Kind kind) {
     return kindNames[static_cast<size_t>(kind)];

@@ -16,11 +16,27 @@ namespace moorfrost::library {
 /// there ("12", "1"; nothing: of none). Best: the file that was chosen of a recording (nothing: nobody
 /// chose). File: a file that was forgotten, as FileTable::row tells it (nothing: it is not known).
 /// Collection: what it is (nothing: there is none). Children: what stands in a folder, as numbers. Entries:
-/// what stands in a list from the place `field` on, "recording file" each.
+/// what stands in a list from the place `field` on, "recording file" each. Release: since when it is kept
+/// (nothing: it is not). Fact: of a release, "1" where it is known to be none, origin, time, values (nothing:
+/// none is kept). Tracks: of the medium `field` of a release, recording and content of each. OfRelease: the
+/// release of a file (nothing: none).
 struct ChangePart {
-    enum class Kind { Value, Member, Best, File, Collection, Children, Entries };
+    enum class Kind {
+        Value,
+        Member,
+        Best,
+        File,
+        Collection,
+        Children,
+        Entries,
+        Release,
+        Fact,
+        Tracks,
+        OfRelease
+    };
     Kind kind = Kind::Value;
-    int64_t subject = 0; // a recording (Value, Best), a file (Member, File) or a collection
+    int64_t subject =
+        0; // a recording (Value, Best), a file (Member, File, OfRelease), a collection or a release
     std::string field;
     std::vector<std::string> before, after;
     std::string shown; // what it is, for people, as it was called then

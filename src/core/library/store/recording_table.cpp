@@ -18,7 +18,8 @@ std::string keptCondition(const std::string& recording) {
            recording +
            " AND by_hand <> 0) OR EXISTS (SELECT 1 FROM collection_recording WHERE recording = " + recording +
            ") OR EXISTS (SELECT 1 FROM \"use\" WHERE recording = " + recording +
-           ") OR EXISTS (SELECT 1 FROM family_recording WHERE recording = " + recording + "))";
+           ") OR EXISTS (SELECT 1 FROM family_recording WHERE recording = " + recording +
+           ") OR EXISTS (SELECT 1 FROM release_track WHERE recording = " + recording + "))";
 }
 
 RecordingPlace RecordingTable::placeOf(FileId file) {
@@ -188,10 +189,10 @@ void RecordingTable::setLooked(const std::vector<FileId>& files) {
 void RecordingTable::complete() {
     Transaction t(db_);
     const std::string now = std::to_string(std::time(nullptr));
-    for (const char* table :
-         {"recording_file", "recording_value", "collection_recording", "\"use\"", "family_recording"})
+    for (const char* table : {"recording_file", "recording_value", "collection_recording", "\"use\"",
+                              "family_recording", "release_track"})
         db_.execute(("INSERT OR IGNORE INTO recording (id, since) SELECT DISTINCT recording, " + now +
-                     " FROM " + table)
+                     " FROM " + table + " WHERE recording IS NOT NULL")
                         .c_str());
     std::vector<FileId> without;
     {

@@ -295,6 +295,47 @@ const std::vector<Migration>& migrations() {
             AND NOT EXISTS (SELECT 1 FROM "use" WHERE recording = old.recording)
             AND NOT EXISTS (SELECT 1 FROM family_recording WHERE recording = old.recording); END;
         )"},
+        // 12 -> 13. Releases of which a person has said something. Nothing of them goes by a cascade; a recording
+        // that stands on one stays. Versions of a recording are found by their family.
+        {R"(
+        DROP TRIGGER recording_left;
+        CREATE TABLE release (id INTEGER PRIMARY KEY, since INTEGER NOT NULL);
+        CREATE TABLE release_fact (
+            release INTEGER NOT NULL, field TEXT NOT NULL, value TEXT NOT NULL, none INTEGER NOT NULL,
+            origin TEXT NOT NULL, "when" INTEGER NOT NULL, PRIMARY KEY (release, field)) WITHOUT ROWID;
+        CREATE INDEX release_fact_set ON release_fact (value) WHERE field = 'set';
+        CREATE TABLE release_track (
+            release INTEGER NOT NULL, medium INTEGER NOT NULL, number INTEGER NOT NULL, content TEXT NOT NULL,
+            recording INTEGER REFERENCES recording(id), PRIMARY KEY (release, medium, number)) WITHOUT ROWID;
+        CREATE INDEX release_track_recording ON release_track (recording);
+        CREATE TABLE release_file (file INTEGER PRIMARY KEY, release INTEGER NOT NULL);
+        CREATE INDEX release_file_release ON release_file (release);
+        CREATE TRIGGER release_of_file AFTER DELETE ON file BEGIN
+            DELETE FROM release_file WHERE file = old.id; END;
+        CREATE INDEX recording_value_family ON recording_value (value) WHERE field = 'family' AND position = 0;
+        CREATE TRIGGER recording_left AFTER DELETE ON recording_file BEGIN
+            DELETE FROM recording WHERE id = old.recording AND best IS NULL
+            AND NOT EXISTS (SELECT 1 FROM recording_file WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM recording_value WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM collection_recording WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM "use" WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM family_recording WHERE recording = old.recording)
+            AND NOT EXISTS (SELECT 1 FROM release_track WHERE recording = old.recording); END;
+        DROP TRIGGER value_kept;
+        DROP TRIGGER value_dropped;
+        CREATE TRIGGER value_kept AFTER INSERT ON recording_value
+            WHEN new.field IN ('kind', 'rating', 'note', 'playout number', 'use', 'bookmark', 'family') BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM recording_file
+            JOIN file ON file.id = recording_file.file AND file.shelf IS NOT NULL
+            WHERE recording_file.recording = new.recording
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        CREATE TRIGGER value_dropped AFTER DELETE ON recording_value
+            WHEN old.field IN ('kind', 'rating', 'note', 'playout number', 'use', 'bookmark', 'family') BEGIN
+            INSERT INTO changed_file SELECT file.id, (SELECT max(number) FROM generation) FROM recording_file
+            JOIN file ON file.id = recording_file.file AND file.shelf IS NOT NULL
+            WHERE recording_file.recording = old.recording
+            ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
+        )"},
     };
     return list;
 }

@@ -17,6 +17,7 @@
 #include "core/library/store/looked_table.h"
 #include "core/library/store/peaks_table.h"
 #include "core/library/store/recording_table.h"
+#include "core/library/store/release_table.h"
 #include "core/library/store/revision_table.h"
 #include "core/library/store/setting_table.h"
 #include "core/library/store/shelf_table.h"
@@ -47,6 +48,7 @@ public:
     RecordingTable& recordings() { return recordings_; }
     ChangeTable& changes() { return changes_; }
     CollectionTable& collections() { return collections_; }
+    ReleaseTable& releases() { return releases_; }
 
     /// Known from now on, and in that batch; 0 for none.
     std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
@@ -76,6 +78,7 @@ private:
     RecordingTable recordings_{db_};
     ChangeTable changes_{db_};
     CollectionTable collections_{db_};
+    ReleaseTable releases_{db_};
 };
 
 } // namespace moorfrost::library

@@ -1,0 +1,297 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Releases: what their files tell, what a person says, where each fact comes from, editions of one set; and
+// that every change can be taken back.
+#include <QtTest>
+
+#include "core/library/recordings.h"
+#include "core/library/releases/release_changes.h"
+#include "core/library/releases/release_list.h"
+#include "support/sample_files.h"
+
+using namespace moorfrost;
+using library::FileId;
+using library::ReleaseRef;
+using library::ReleaseView;
+
+using Texts = std::vector<std::string>;
+
+class TestReleases : public QObject {
+    Q_OBJECT
+private slots:
+    void init() {
+        box_ = std::make_unique<test::Sandbox>();
+        store_ = std::move(*library::Store::open(*box_ / "library.db"));
+        shelf_ = store_->shelves().add("Archive", *box_ / "shelf");
+        single_.clear();
+        const char* titles[] = {"Night Post", "Ferryman's Reel", "Cold Slip", "The Keeper's Wife"};
+        for (int i = 0; i < 4; ++i)
+            single_.push_back(file("Night Post EP/" + std::to_string(i + 1) + ".flac",
+                                   {{"title", {titles[i]}},
+                                    {"artist", {"The Hollow Ferry"}},
+                                    {"album", {"Night Post EP"}},
+                                    {"album_artist", {"The Hollow Ferry"}},
+                                    {"track", {std::to_string(i + 1)}},
+                                    {"date", {"1998-10-05"}},
+                                    {"country", {"GB"}},
+                                    {"label", {"Gannet Row"}},
+                                    {"catalogue_number", {"GR 014"}},
+                                    {"carrier", {"CD single"}}},
+                                   200 + i));
+    }
+    void cleanup() { store_.reset(); }
+
+    void filesTellARelease() {
+        const ReleaseView view = library::releaseView(*store_, {0, single_});
+        QCOMPARE(view.ref.id, int64_t{0});
+        QCOMPARE(view.release.title, std::string("Night Post EP"));
+        QCOMPARE(view.release.credit.text(), std::string("The Hollow Ferry"));
+        QCOMPARE(library::shownFact("labels", library::factOf(view.release, "labels")),
+                 std::string("Gannet Row \u00B7 GR 014"));
+        QCOMPARE(library::shownFact("dates", library::factOf(view.release, "dates")),
+                 std::string("1998-10-05 GB"));
+        QCOMPARE(view.facts.at("title").origin, std::string(library::readFromFiles));
+        QCOMPARE(view.media.size(), size_t{1});
+        QCOMPARE(view.media[0].carrier, std::string("CD single"));
+        QCOMPARE(view.media[0].tracks.size(), size_t{4});
+        QCOMPARE(view.media[0].tracks[2].printed.title, std::string("Cold Slip"));
+        QCOMPARE(view.media[0].tracks[2].files, std::vector<FileId>{single_[2]});
+        QCOMPARE(view.missing(), size_t{0});
+    }
+
+    void aTrackThatIsMissingIsThere() {
+        const ReleaseView view = library::releaseView(*store_, {0, {single_[0], single_[3]}});
+        QCOMPARE(view.media[0].tracks.size(), size_t{4});
+        QCOMPARE(view.missing(), size_t{2});
+        QCOMPARE(view.media[0].tracks[1].printed.position, std::string("2"));
+        QVERIFY(view.media[0].tracks[1].files.empty());
+        // A total that cannot be is no reason for a million lines.
+        const FileId odd =
+            file("odd.flac", {{"album", {"Odd"}}, {"track", {"3"}}, {"tracks", {"900000"}}}, 60);
+        QCOMPARE(library::releaseView(*store_, {0, {odd}}).media[0].tracks.size(), size_t{3});
+        const FileId far = file("far.flac", {{"album", {"Far"}}, {"track", {"2000000000"}}}, 60);
+        QCOMPARE(library::releaseView(*store_, {0, {far}}).media[0].tracks.size(), size_t{1});
+    }
+
+    void whatAPersonSaysLiesOverTheFiles() {
+        ReleaseRef ref{0, single_};
+        const auto set = library::setReleaseFact(*store_, ref, "barcode", {"2000014000056"});
+        QVERIFY(set && set->releases);
+        QVERIFY(ref.id != 0);
+        ReleaseView view = library::releaseView(*store_, {ref.id, {}});
+        QCOMPARE(view.ref.files, single_);
+        QCOMPARE(view.release.barcode, std::string("2000014000056"));
+        QCOMPARE(view.facts.at("barcode").origin, std::string("typed"));
+        QCOMPARE(view.release.title, std::string("Night Post EP")); // as before
+        QCOMPARE(view.facts.at("title").origin, std::string(library::readFromFiles));
+        // What the files say otherwise is told.
+        QVERIFY(library::setReleaseFact(*store_, ref, "title", {"Night Post"}));
+        view = library::releaseView(*store_, ref);
+        QCOMPARE(view.otherInFiles.at("title"), Texts{"Night Post EP"});
+        QVERIFY(library::dropReleaseFact(*store_, ref, "title"));
+        QCOMPARE(library::releaseView(*store_, ref).release.title, std::string("Night Post EP"));
+        // Known to be none is another thing than not known.
+        QVERIFY(library::setReleaseFact(*store_, ref, "barcode", {}, true));
+        QVERIFY(library::releaseView(*store_, ref).facts.at("barcode").none);
+        QVERIFY(!library::setReleaseFact(*store_, ref, "title", {}, true));
+        QVERIFY(!library::setReleaseFact(*store_, ref, "dates", {"1986-02-30"}));
+        QVERIFY(!library::setReleaseFact(*store_, ref, "title", {"a\nb"}));
+        QVERIFY(!library::setReleaseFact(*store_, ref, "weather", {"cold"}));
+    }
+
+    void aReleaseGoesBackToWhatItWas() {
+        ReleaseRef ref{0, single_};
+        const auto first = library::setReleaseFact(*store_, ref, "barcode", {"2000014000056"});
+        const auto second = library::setReleaseFact(*store_, ref, "barcode", {"2000014000063"});
+        QVERIFY(first && second);
+        const auto early = library::takeBackChange(*store_, first->change);
+        QVERIFY(!early); // it was changed again since
+        QVERIFY(QString::fromStdString(early.error().message).contains("Night Post EP"));
+        QVERIFY(library::takeBackChange(*store_, second->change));
+        QVERIFY(library::takeBackChange(*store_, first->change));
+        QVERIFY(store_->releases().all().empty());
+        QVERIFY(store_->releases().allFiles().empty());
+        QVERIFY(library::makeChangeAgain(*store_, first->change));
+        QCOMPARE(library::releaseView(*store_, ref).release.barcode, std::string("2000014000056"));
+    }
+
+    void anotherEditionSharesTheRecordings() {
+        ReleaseRef cd{0, single_};
+        const ReleaseView view = library::releaseView(*store_, cd);
+        library::ReleaseFilling filling;
+        filling.facts = {{"title", {"Night Post EP"}}, {"labels", {"Gannet Row\x1fGR 014 C"}}};
+        filling.media = library::mediaOf(view);
+        (*filling.media)[0].carrier = "Cassette";
+        filling.source.what = "another edition";
+        library::ChangeOutcome outcome;
+        const auto cassette = library::makeRelease(*store_, filling, &cd, outcome);
+        QVERIFY(cassette);
+        const ReleaseView tape = library::releaseView(*store_, {*cassette, {}});
+        QCOMPARE(tape.media[0].carrier, std::string("Cassette"));
+        QCOMPARE(tape.media[0].tracks.size(), size_t{4});
+        QCOMPARE(tape.media[0].tracks[1].recording, view.media[0].tracks[1].recording);
+        QCOMPARE(tape.media[0].tracks[1].files, std::vector<FileId>{single_[1]});
+        QCOMPARE(tape.media[0].tracks[1].ownFiles, size_t{0});
+        QCOMPARE(tape.set, cd.id);
+        QCOMPARE(tape.sources.size(), size_t{1});
+        QCOMPARE(tape.facts.at("labels").origin, std::string("another edition"));
+        QVERIFY(library::releaseView(*store_, cd).media[0].tracks[0].alsoOn ==
+                std::vector<int64_t>{*cassette});
+        // All of it is one change.
+        QVERIFY(library::takeBackChange(*store_, outcome.change));
+        QVERIFY(store_->releases().all().empty());
+        QVERIFY(!library::makeRelease(*store_, {{{"title", {" "}}}, {}, {}}, nullptr, outcome));
+    }
+
+    void setsAreJoinedAndParted() {
+        ReleaseRef cd{0, single_};
+        library::ChangeOutcome outcome;
+        const auto one =
+            library::makeRelease(*store_, {{{"title", {"Salt Road"}}}, {}, {}}, nullptr, outcome);
+        const auto two =
+            library::makeRelease(*store_, {{{"title", {"Salt Road LP"}}}, {}, {}}, nullptr, outcome);
+        QVERIFY(one && two);
+        QVERIFY(library::joinSet(*store_, {{*one, {}}, {*two, {}}}));
+        QVERIFY(library::joinSet(*store_, {{*two, {}}, cd}));
+        QCOMPARE(store_->releases().inSet(*one).size(), size_t{3});
+        const auto apart = library::leaveSet(*store_, *two);
+        QVERIFY(apart);
+        QCOMPARE(store_->releases().inSet(*one).size(), size_t{2});
+        QCOMPARE(store_->releases().fact(*two, library::apartFact)->values.size(), size_t{2});
+        // The last two: neither is left alone in a set.
+        QVERIFY(library::leaveSet(*store_, *one));
+        QVERIFY(store_->releases().inSet(*one).empty());
+        QVERIFY(!library::leaveSet(*store_, *one));
+        QVERIFY(!library::joinSet(*store_, {{*one, {}}, {*one, {}}}));
+        QVERIFY(!library::joinSet(*store_, {{*one, {}}, {999, {}}}));
+        QVERIFY(library::removeRelease(*store_, *two));
+        QVERIFY(!store_->releases().has(*two));
+        QVERIFY(store_->releases().facts(*two).empty());
+    }
+
+    void recordingsThatAreMergedStayOnTheirReleases() {
+        ReleaseRef cd{0, single_};
+        library::ChangeOutcome outcome;
+        library::ReleaseFilling filling{
+            {{"title", {"Copy"}}}, library::mediaOf(library::releaseView(*store_, cd)), {}};
+        const auto copy = library::makeRelease(*store_, filling, nullptr, outcome);
+        QVERIFY(copy);
+        const FileId other = file("other.flac", {{"title", {"Night Post"}}}, 200);
+        store_->recordings().setValues(store_->recordings().ensure(other), "note", {"warm"});
+        store_->recordings().setValues(store_->recordings().ensure(other), "rating", {"5"});
+        QVERIFY(library::mergeRecordings(*store_, {single_[0], other}));
+        const auto track = library::releaseView(*store_, {*copy, {}}).media[0].tracks[0];
+        QCOMPARE(track.recording, store_->recordings().placeOf(other).recording);
+        QCOMPARE(track.files.size(), size_t{2});
+        // A recording that only stands on a release is kept.
+        const auto recording = library::releaseView(*store_, {*copy, {}}).media[0].tracks[1].recording;
+        store_->files().forget(single_[1]);
+        QCOMPARE(library::releaseView(*store_, {*copy, {}}).media[0].tracks[1].recording, recording);
+        QCOMPARE(library::releaseView(*store_, {*copy, {}}).missing(), size_t{1});
+    }
+
+    void factsAreTypedAndShown_data() {
+        QTest::addColumn<QString>("key");
+        QTest::addColumn<QString>("typed");
+        QTest::addColumn<QString>("shown");
+        QTest::newRow("labels") << "labels"
+                                << "Gannet Row = GR 014; Fellside Reissues = FSR 207"
+                                << QString("Gannet Row \u00B7 GR 014, Fellside Reissues \u00B7 FSR 207");
+        QTest::newRow("dates") << "dates"
+                               << "1998-10-05 gb; 1998-11 NO"
+                               << "1998-10-05 GB, 1998-11 NO";
+        QTest::newRow("credit") << "credit"
+                                << "Kestrel [ & ] Rook [ feat. ] Wren-Low"
+                                << "Kestrel & Rook feat. Wren-Low";
+        QTest::newRow("one name with an ampersand") << "credit"
+                                                    << "Kestrel & Rook"
+                                                    << "Kestrel & Rook";
+        QTest::newRow("right to left")
+            << "title" << QString("\u05E9\u05D9\u05E8") << QString("\u05E9\u05D9\u05E8");
+        QTest::newRow("genres") << "genres"
+                                << "folk; reel"
+                                << "folk, reel";
+    }
+    void factsAreTypedAndShown() {
+        QFETCH(QString, key);
+        QFETCH(QString, typed);
+        QFETCH(QString, shown);
+        const std::string k = key.toStdString();
+        const Texts values = library::factFromTyping(k, typed.toStdString());
+        QCOMPARE(QString::fromStdString(library::shownFact(k, values)), shown);
+        QCOMPARE(library::factFromTyping(k, library::typingLine(k, values)), values);
+        reference::Release r;
+        library::putFact(r, k, values);
+        QCOMPARE(library::factOf(r, k), values);
+    }
+
+    void tagsOfFacts() {
+        const auto labels = library::tagsOfFact("labels", {"Gannet Row\x1fGR 014", "Fellside Reissues"});
+        QCOMPARE(labels.at("label"), (Texts{"Gannet Row", "Fellside Reissues"}));
+        QCOMPARE(labels.at("catalogue_number"), Texts{"GR 014"});
+        const auto dates = library::tagsOfFact("dates", {"1998-11-02\x1fNO", "1998-10-05\x1fGB"});
+        QCOMPARE(dates.at("date"), Texts{"1998-10-05"});
+        QCOMPARE(dates.at("country"), Texts{"GB"});
+        QVERIFY(library::tagsOfFact("status", {"official"}).empty());
+    }
+
+    void theListHasAllReleases() {
+        library::ChangeOutcome outcome;
+        ReleaseRef cd{0, single_};
+        library::ReleaseFilling filling;
+        filling.facts = {
+            {"title", {"Night Post EP"}}, {"labels", {"Gannet Row\x1fGR 014 C"}}, {"dates", {"1998-10-05"}}};
+        filling.media = library::mediaOf(library::releaseView(*store_, cd));
+        const auto cassette = library::makeRelease(*store_, filling, &cd, outcome);
+        QVERIFY(cassette);
+        const FileId salt =
+            file("Salt Road/1.flac", {{"album", {"Salt Road"}}, {"artist", {"Isla Varnholt"}}}, 90);
+        const auto list = library::ReleaseList::make(searcher(), library::keptReleases(*store_));
+        QCOMPARE(list->entries().size(), size_t{3});
+        QCOMPARE(list->sets(), size_t{1});
+        const auto lines = list->lines("", library::ReleaseOrder::Title);
+        QCOMPARE(lines.size(), size_t{4}); // the head of the set, its two editions, Salt Road
+        QVERIFY(lines[0].isHead);
+        QCOMPARE(lines[0].editions, size_t{2});
+        QCOMPARE(list->entries()[lines[3].entry].title, std::string("Salt Road"));
+        QCOMPARE(list->lines("gr014c", library::ReleaseOrder::Title).size(), size_t{3});
+        QCOMPARE(list->lines("varnholt salt", library::ReleaseOrder::Artist).size(), size_t{1});
+        QCOMPARE(list->lines("nothing", library::ReleaseOrder::Label).size(), size_t{0});
+        QCOMPARE(list->entries()[list->ofFile(salt)].title, std::string("Salt Road"));
+        QCOMPARE(list->entries()[list->find(cd)].ref.id, cd.id);
+        QCOMPARE(list->entries()[list->find({*cassette, {}})].tracks, size_t{4});
+        // A file that comes to the sleeve of a release that is kept is of that release.
+        const FileId fifth =
+            file("Night Post EP/5.flac",
+                 {{"album", {"Night Post EP"}}, {"track", {"5"}}, {"title", {"Slack Water"}}}, 90);
+        const auto later = library::ReleaseList::make(searcher(), library::keptReleases(*store_));
+        QCOMPARE(later->ofFile(fifth), later->find(cd));
+    }
+
+private:
+    FileId file(const std::string& name, tags::Fields fields, double seconds) {
+        files::ScannedFile f;
+        f.path = *box_ / "shelf" / name;
+        f.state = {1, 2};
+        f.tags = tags::TagFile();
+        f.tags->fields = std::move(fields);
+        f.tags->facts.duration = seconds;
+        const FileId id = store_->files().save(f, shelf_);
+        store_->recordings().ensure(id);
+        return id;
+    }
+    std::shared_ptr<const library::Searcher> searcher() {
+        library::ColumnsBuilder builder;
+        for (FileId id = 1; id < 100; ++id)
+            if (const auto record = store_->files().find(id))
+                builder.add(*record);
+        return std::make_shared<library::Searcher>(builder.finish());
+    }
+
+    std::unique_ptr<test::Sandbox> box_;
+    std::unique_ptr<library::Store> store_;
+    int64_t shelf_ = 0;
+    std::vector<FileId> single_;
+};
+
+QTEST_APPLESS_MAIN(TestReleases)
+#include "test_releases.moc"
