@@ -21,6 +21,8 @@ void KeptChanges::follow(const Outcome& outcome) {
         files_.readAgain(this, known);
     if (outcome.collections)
         emit collectionsChanged();
+    if (outcome.releases)
+        emit releasesChanged();
     emit changed(outcome.touched);
 }
 

@@ -42,6 +42,7 @@ signals:
     /// Something else is kept: of these files among others.
     void changed(const std::vector<moorfrost::library::FileId>& files);
     void collectionsChanged();
+    void releasesChanged();
     /// There is something else to undo or redo; `recorded`: a new action of a person.
     void historyChanged(bool recorded);
 

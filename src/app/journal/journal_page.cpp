@@ -10,6 +10,7 @@
 #include <QVBoxLayout>
 
 #include "app/control/content_kinds.h"
+#include "app/journal/change_parts.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -197,63 +198,6 @@ void JournalPage::readSteps() {
                     showParts(change, parts);
             });
 }
-
-namespace {
-
-/// What a part was before or is after, for people.
-QString partText(const library::ChangePart& part, const std::vector<std::string>& values) {
-    using Kind = library::ChangePart::Kind;
-    switch (part.kind) {
-    case Kind::Value:
-        if (values.empty())
-            return JournalPage::tr("nothing");
-        if (part.field == library::kindField)
-            if (auto kind = matching::kindByName(values.front()))
-                return kindText(*kind);
-        return keptText(part.field, values);
-    case Kind::Member:
-        return values.empty() ? JournalPage::tr("of no recording")
-                              : JournalPage::tr("recording %1").arg(qs(values.front()));
-    case Kind::Best:
-        return values.empty() ? JournalPage::tr("found by what the files are")
-                              : JournalPage::tr("chosen by hand");
-    case Kind::File:
-        return values.empty() ? JournalPage::tr("forgotten") : JournalPage::tr("known, absent");
-    case Kind::Collection:
-        return values.size() < 4   ? JournalPage::tr("nothing")
-               : values[3].empty() ? qs(values[1])
-                                   : JournalPage::tr("%1: %2").arg(qs(values[1]), qs(values[3]));
-    case Kind::Children:
-        return JournalPage::tr("%n in it", "", static_cast<int>(values.size()));
-    case Kind::Entries:
-        return values.empty() ? JournalPage::tr("nothing")
-                              : JournalPage::tr("%n track(s)", "", static_cast<int>(values.size()));
-    }
-    return {};
-}
-
-QString partName(const library::ChangePart& part) {
-    using Kind = library::ChangePart::Kind;
-    switch (part.kind) {
-    case Kind::Value:
-        return part.field == library::kindField ? JournalPage::tr("Kind") : keptName(part.field);
-    case Kind::Member:
-        return JournalPage::tr("Belongs to");
-    case Kind::Best:
-        return JournalPage::tr("Best file");
-    case Kind::File:
-        return JournalPage::tr("File");
-    case Kind::Collection:
-        return JournalPage::tr("Collection");
-    case Kind::Children:
-        return JournalPage::tr("What stands in it");
-    case Kind::Entries:
-        return JournalPage::tr("From place %1 on").arg(std::atoi(part.field.c_str()) + 1);
-    }
-    return {};
-}
-
-} // namespace
 
 void JournalPage::showParts(const library::LibraryChange& change,
                             const std::vector<library::ChangePart>& parts) {

@@ -16,6 +16,7 @@ Controllers::Controllers(const Path& file)
       kept(library, files, messages, [this] { return stamp(); }), recordings(library, kept, messages),
       collections(library, kept, jobs, messages), drafts(library, files, [this] { return stamp(); }),
       undo(drafts, kept), pictures(library, files, drafts, jobs, messages), index(jobs, library),
+      releases(library, kept, index, jobs, messages),
       standards(settings, messages), shelves(library, settings, lasting, jobs, messages),
       shelfWatch(shelves, jobs, messages), journal(library),
       batch(library, settings, files, drafts, standards, jobs),
@@ -142,7 +143,7 @@ Controllers::~Controllers() {
 std::vector<QObject*> Controllers::all() {
     return {&jobs,         &library,         &settings, &files,        &kept,
             &recordings,   &collections,     &drafts,   &undo,         &pictures,
-            &index,        &standards,       &shelves,  &journal,      &batch,
+            &index,        &releases, &standards,       &shelves,  &journal,      &batch,
             &kinds,        &places,          &sleeves,  &references,   &identify,
             &strays,       &releasePictures, &along,    &duplicates,   &sameSound,
             &bringIn,      &folders,         &discs,    &discPictures, &writing,

@@ -31,6 +31,7 @@
 #include "app/control/recordings_controller.h"
 #include "app/control/references_controller.h"
 #include "app/control/release_pictures.h"
+#include "app/control/releases_controller.h"
 #include "app/control/rip_controller.h"
 #include "app/control/same_sound.h"
 #include "app/control/shelf_watch.h"
@@ -77,6 +78,7 @@ public:
     UndoHistory undo;
     PicturesController pictures;
     LibraryIndex index;
+    ReleasesController releases;
     Standards standards;
     ShelvesController shelves;
     ShelfWatch shelfWatch;

@@ -24,6 +24,8 @@
 #include "app/journal/recovery_page.h"
 #include "app/library/compare_by_ear.h"
 #include "app/library/library_page.h"
+#include "app/releases/release_lines.h"
+#include "app/releases/releases_page.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
 #include "app/shell/library_trouble_bar.h"
@@ -56,6 +58,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     library_ = new LibraryPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
                                 c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
                                 c_.recordings, c_.collections, c_.sounds, c_.soundGroups, c_.peaks, player_});
+    releases_ = new ReleasesPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts,
+                                  c_.index, c_.references, c_.releases});
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});
@@ -63,8 +67,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
         {c_.files, c_.drafts, c_.shelves, c_.journal, c_.places, c_.sleeves, c_.writing, c_.pictures});
     recovery_ = new RecoveryPage({c_.shelves, c_.care});
     stack_ = new QStackedWidget;
-    for (QWidget* page :
-         std::initializer_list<QWidget*>{bench_, library_, journal_, settings_, review_, recovery_})
+    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, releases_, journal_, settings_,
+                                                         review_, recovery_})
         stack_->addWidget(page);
 
     auto* railBox = new QFrame;
@@ -88,6 +92,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     auto* group = new QButtonGroup(this);
     const std::tuple<const char*, QString, Workspace> entries[] = {{"bench", tr("Bench"), Bench},
                                                                    {"library", tr("Library"), Library},
+                                                                   {"release", tr("Releases"), Releases},
                                                                    {"journal", tr("Journal"), Journal},
                                                                    {"settings", tr("Settings"), Settings}};
     for (const auto& [icon, name, workspace] : entries) {
@@ -155,6 +160,11 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
         showWorkspace(Library);
         library_->showFile(id);
     });
+    connect(releases_, &ReleasesPage::playRequested, this, &MainWindow::play);
+    connect(releases_, &ReleasesPage::libraryWanted, this, [this](FileId id) {
+        showWorkspace(Library);
+        library_->showFile(id);
+    });
     connect(library_, &LibraryPage::compareWanted, this, &MainWindow::compareByEar);
     connect(library_, &LibraryPage::benchWanted, this, [this] { showWorkspace(Bench); });
     connect(bench_, &BenchPage::standardsWanted, this, [this] {
@@ -211,6 +221,8 @@ void MainWindow::showWorkspace(Workspace workspace) {
     foot_->setReviewing(workspace == Review);
     if (workspace == Library)
         library_->searchBox()->setFocus();
+    if (workspace == Releases)
+        releases_->lines()->setFocus();
     // What had the keyboard is hidden now: it must not have gone on to "Drop all" or "Take back".
     if (auto* button = qobject_cast<QAbstractButton*>(focusWidget()); !focusWidget() || button) {
         if (workspace == Review && (!button || review_->isAncestorOf(button)))
@@ -269,7 +281,9 @@ void MainWindow::tellDamage(const QString& sentence) {
 
 void MainWindow::play(FileId id) {
     // What stands around it is what follows.
-    std::vector<FileId> list = workspace() == Library ? library_->filesInSight() : bench_->filesInSight();
+    std::vector<FileId> list = workspace() == Library    ? library_->filesInSight()
+                               : workspace() == Releases ? releases_->filesInSight()
+                                                         : bench_->filesInSight();
     auto at = std::ranges::find(list, id);
     if (at == list.end()) {
         list = {id};
@@ -325,6 +339,15 @@ void MainWindow::explainScreen() {
             "in "
             "both); in a list Alt+Up and Alt+Down move tracks, Del takes them out, Esc leaves it. Two chosen "
             "tracks are compared by ear with Ctrl+Alt+X.");
+        break;
+    case Releases:
+        text = tr(
+            "Every edition of the library: those on the shelves, made of their tags, and those that you "
+            "enter. Type over a fact or a title to change it: it is kept in the library, the files stay as "
+            "they are until you write to them. Beside each fact stands where it came from; a right click "
+            "says that there is none, or goes back to what the files tell. Space plays, Alt+Up and Alt+Down "
+            "move tracks, Ins adds one. Several chosen releases become editions of one set by a right "
+            "click.");
         break;
     case Journal:
         text = tr("Every write is a line here, newest first. Choose one to see each file before and after. A "

@@ -21,13 +21,14 @@ class JournalPage;
 class LibraryTroubleBar;
 class LibraryPage;
 class RecoveryPage;
+class ReleasesPage;
 class ReviewPage;
 class SettingsPage;
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Workspace { Bench, Library, Journal, Settings, Review, Interruption };
+    enum Workspace { Bench, Library, Releases, Journal, Settings, Review, Interruption };
 
     explicit MainWindow(Controllers& controllers, QWidget* parent = nullptr);
     ~MainWindow() override;
@@ -38,6 +39,7 @@ public:
     SettingsPage* settings() { return settings_; }
     BenchPage* bench() { return bench_; }
     LibraryPage* library() { return library_; }
+    ReleasesPage* releases() { return releases_; }
     JournalPage* journal() { return journal_; }
     ReviewPage* review() { return review_; }
     RecoveryPage* recovery() { return recovery_; }
@@ -79,6 +81,7 @@ private:
     QToolButton* menuButton_;
     BenchPage* bench_;
     LibraryPage* library_;
+    ReleasesPage* releases_;
     JournalPage* journal_;
     SettingsPage* settings_;
     ReviewPage* review_;

@@ -292,6 +292,7 @@ void MainWindow::makeActions() {
     add(tr("Previous part of the page"), QKeySequence("Shift+F6"), [this] { goToPart(this, -1); });
     add(tr("Go to Bench"), QKeySequence("Ctrl+1"), [this] { showWorkspace(Bench); });
     add(tr("Go to Library"), QKeySequence("Ctrl+2"), [this] { showWorkspace(Library); });
+    add(tr("Go to Releases"), QKeySequence("Ctrl+3"), [this] { showWorkspace(Releases); });
     add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });
     add(tr("Go to Settings"), QKeySequence("Ctrl+7"), [this] { showWorkspace(Settings); });
 

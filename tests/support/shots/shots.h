@@ -28,6 +28,7 @@ void identify(Shots& shots);
 void describe(Shots& shots);
 void namesAndPutAway(Shots& shots); // to the library
 void libraryAndJournal(Shots& shots);
+void releases(Shots& shots);
 void discs(Shots& shots);
 void troubles(Shots& shots);
 /// A write that is killed half way, in a process of its own; then another program changes one of the files.

@@ -1,0 +1,181 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/control/releases_controller.h"
+
+#include <utility>
+
+#include "app/shell/text_utils.h"
+
+namespace moorfrost::app {
+
+using library::ReleaseId;
+using library::Store;
+
+ReleasesController::ReleasesController(LibraryAccess& library, KeptChanges& changes, LibraryIndex& index,
+                                       JobList& jobs, Messages& messages)
+    : library_(library), changes_(changes), index_(index), jobs_(jobs), messages_(messages) {
+    connect(&changes_, &KeptChanges::releasesChanged, this, &ReleasesController::look);
+    connect(&index_, &LibraryIndex::changed, this, &ReleasesController::look);
+}
+
+void ReleasesController::want() {
+    if (std::exchange(wanted_, true))
+        return;
+    look();
+}
+
+void ReleasesController::look() {
+    if (!wanted_)
+        return;
+    if (making_) {
+        again_ = true;
+        return;
+    }
+    making_ = true;
+    library_.read(
+        this, [](Store& store) { return library::keptReleases(store); },
+        [this](Result<library::KeptReleases> kept) {
+            if (!kept) {
+                making_ = false;
+                return;
+            }
+            jobs_.start(
+                this, {{}, work::Priority::Background},
+                [searcher = index_.searcher(),
+                 kept = std::make_shared<library::KeptReleases>(std::move(*kept))](
+                    std::stop_token stop, work::Progress&) -> Result<List> {
+                    return library::ReleaseList::make(searcher, *kept, stop);
+                },
+                [this](Result<List> list) {
+                    making_ = false;
+                    if (list && *list)
+                        list_ = std::move(*list);
+                    else if (!list)
+                        messages_.say(list.error());
+                    if (std::exchange(again_, false))
+                        look();
+                    emit changed();
+                });
+        });
+}
+
+void ReleasesController::read(QObject* asker, const Ref& ref, std::function<void(ShownRelease)> then) {
+    library_.read(
+        asker,
+        [ref](Store& store) {
+            ShownRelease out{library::releaseView(store, ref), {}};
+            auto add = [&](FileId id) {
+                if (!out.files.contains(id))
+                    if (auto file = store.files().find(id))
+                        out.files.emplace(id, std::move(*file));
+            };
+            for (const FileId id : out.view.ref.files)
+                add(id);
+            for (const auto& medium : out.view.media)
+                for (const auto& track : medium.tracks)
+                    for (const FileId id : track.files)
+                        add(id);
+            return out;
+        },
+        [then](Result<ShownRelease> release) {
+            if (release)
+                then(std::move(*release));
+        });
+}
+
+void ReleasesController::change(KeptChanges::Work work, const QString& title) {
+    changes_.make(std::move(work), title);
+}
+
+void ReleasesController::setFact(const Ref& ref, const std::string& key,
+                                 const std::vector<std::string>& values, bool none) {
+    if (const std::string why = library::whyNotFact(key, none ? std::vector<std::string>() : values);
+        !why.empty())
+        return messages_.say(qs(why), true);
+    const library::FactDef* def = library::factByKey(key);
+    change(
+        [=](Store& store) {
+            Ref kept = ref;
+            return library::setReleaseFact(store, kept, key, values, none);
+        },
+        tr("%1 of a release").arg(def ? tr(def->label) : qs(key)));
+}
+
+void ReleasesController::dropFact(const Ref& ref, const std::string& key) {
+    change(
+        [=](Store& store) {
+            Ref kept = ref;
+            return library::dropReleaseFact(store, kept, key);
+        },
+        tr("As the files tell it"));
+}
+
+void ReleasesController::setMedia(const Ref& ref, const std::vector<library::MediumToKeep>& media,
+                                  const QString& title) {
+    change(
+        [=](Store& store) {
+            Ref kept = ref;
+            return library::setReleaseMedia(store, kept, media, ss(title));
+        },
+        title);
+}
+
+void ReleasesController::setRecordings(const Ref& ref, const std::vector<library::TrackRecording>& tracks,
+                                       const QString& title) {
+    change(
+        [=](Store& store) {
+            Ref kept = ref;
+            return library::setTrackRecordings(store, kept, tracks, ss(title));
+        },
+        title);
+}
+
+void ReleasesController::fill(const Ref& ref, const library::ReleaseFilling& filling, const QString& title) {
+    change(
+        [=](Store& store) {
+            Ref kept = ref;
+            return library::fillRelease(store, kept, filling, ss(title));
+        },
+        title);
+}
+
+void ReleasesController::make(const library::ReleaseFilling& filling, const Ref& set,
+                              std::function<void(ReleaseId)> then) {
+    auto id = std::make_shared<ReleaseId>(0);
+    changes_.make(
+        [=](Store& store) -> Result<library::ChangeOutcome> {
+            library::ChangeOutcome outcome;
+            Ref edition = set;
+            const auto made = library::makeRelease(store, filling, &edition, outcome);
+            if (!made)
+                return made.error();
+            *id = *made;
+            return outcome;
+        },
+        tr("New release"),
+        [id, then](bool done) {
+            if (done && then)
+                then(*id);
+        });
+}
+
+void ReleasesController::remove(ReleaseId id, const QString& title) {
+    changes_.make([=](Store& store) { return library::removeRelease(store, id); }, tr("Remove a release"),
+                  [this, title](bool done) {
+                      if (done)
+                          messages_.say(tr("\u201C%1\u201D was removed. Ctrl+Z brings it back.").arg(title));
+                  });
+}
+
+void ReleasesController::joinSet(const std::vector<Ref>& releases) {
+    change([=](Store& store) { return library::joinSet(store, releases); }, tr("Editions of one set"));
+}
+
+void ReleasesController::leaveSet(ReleaseId id) {
+    change([=](Store& store) { return library::leaveSet(store, id); }, tr("Stands alone"));
+}
+
+void ReleasesController::keepApart(const Ref& a, const Ref& b) {
+    change([=](Store& store) { return library::keepApart(store, a, b); }, tr("Not the same release"));
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Releases: the list of all of them, kept true once it was asked for; a single one as it is shown; and what a
+// person does with them. Every change is journalled, and can be undone at once.
+#pragma once
+
+#include <QObject>
+
+#include "app/control/job_list.h"
+#include "app/control/kept_changes.h"
+#include "app/control/library_index.h"
+#include "core/library/releases/release_changes.h"
+#include "core/library/releases/release_list.h"
+
+namespace moorfrost::app {
+
+/// A release with its files, as a page shows it.
+struct ShownRelease {
+    library::ReleaseView view;
+    std::map<FileId, library::FileRecord> files; // of it and of its recordings
+};
+
+class ReleasesController : public QObject {
+    Q_OBJECT
+public:
+    using Ref = library::ReleaseRef;
+    using List = std::shared_ptr<const library::ReleaseList>;
+
+    ReleasesController(LibraryAccess& library, KeptChanges& changes, LibraryIndex& index, JobList& jobs,
+                       Messages& messages);
+
+    /// nullptr until it was made for the first time.
+    List list() const { return list_; }
+    /// From now on the list is kept true.
+    void want();
+    /// No list is being made, and none is to be.
+    bool isTrue() const { return list_ && !making_ && !again_; }
+    /// Not called if it cannot be read, which has been said.
+    void read(QObject* asker, const Ref& ref, std::function<void(ShownRelease)> then);
+
+    void setFact(const Ref& ref, const std::string& key, const std::vector<std::string>& values,
+                 bool none = false);
+    /// The files tell it again.
+    void dropFact(const Ref& ref, const std::string& key);
+    void setMedia(const Ref& ref, const std::vector<library::MediumToKeep>& media, const QString& title);
+    void setRecordings(const Ref& ref, const std::vector<library::TrackRecording>& tracks,
+                       const QString& title);
+    void fill(const Ref& ref, const library::ReleaseFilling& filling, const QString& title);
+    /// `set`: whose edition it is; without number and files: of none. `then`: its number.
+    void make(const library::ReleaseFilling& filling, const Ref& set,
+              std::function<void(library::ReleaseId)> then);
+    void remove(library::ReleaseId id, const QString& title);
+    void joinSet(const std::vector<Ref>& releases);
+    void leaveSet(library::ReleaseId id);
+    void keepApart(const Ref& a, const Ref& b);
+
+signals:
+    /// The list is another; what is kept of any release may be.
+    void changed();
+
+private:
+    void look();
+    void change(KeptChanges::Work work, const QString& title);
+
+    LibraryAccess& library_;
+    KeptChanges& changes_;
+    LibraryIndex& index_;
+    JobList& jobs_;
+    Messages& messages_;
+    List list_;
+    bool wanted_ = false, making_ = false, again_ = false;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,169 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/releases/release_side.h"
+
+#include <QDateTime>
+#include <QDialog>
+#include <QDialogButtonBox>
+#include <QHBoxLayout>
+#include <QPlainTextEdit>
+#include <QVBoxLayout>
+
+#include <map>
+#include <set>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "core/library/releases/facts.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+QString html(const QString& text) {
+    return text.toHtmlEscaped();
+}
+
+QString day(int64_t when) {
+    return QLocale().toString(QDateTime::fromSecsSinceEpoch(when), "d MMM yyyy, HH:mm");
+}
+
+QLabel* wrapped() {
+    auto* out = new QLabel;
+    out->setWordWrap(true);
+    out->setTextFormat(Qt::RichText);
+    out->setTextInteractionFlags(Qt::TextBrowserInteraction);
+    out->setOpenExternalLinks(true);
+    out->setFocusPolicy(Qt::ClickFocus);
+    return out;
+}
+
+} // namespace
+
+ReleaseSide::ReleaseSide(QWidget* parent) : QFrame(parent) {
+    setObjectName("side");
+    origins_ = wrapped();
+    notes_ = wrapped();
+    links_ = wrapped();
+    notesButton_ = button(tr("Change\u2026"), "flat");
+    notesButton_->setAccessibleName(tr("Change notes and links"));
+    layout_ = new QVBoxLayout(this);
+    layout_->setContentsMargins(14, 12, 14, 12);
+    layout_->setSpacing(6);
+    layout_->addWidget(label(tr("Where it came from"), "strong"));
+    layout_->addWidget(origins_);
+    layout_->addSpacing(10);
+    auto* head = new QHBoxLayout;
+    head->addWidget(label(tr("Notes and links"), "strong"));
+    head->addStretch();
+    head->addWidget(notesButton_);
+    layout_->addLayout(head);
+    layout_->addWidget(notes_);
+    layout_->addWidget(links_);
+    layout_->addStretch();
+    connect(notesButton_, &QPushButton::clicked, this, &ReleaseSide::changeNotes);
+}
+
+void ReleaseSide::setMiddle(QWidget* widget) {
+    layout_->insertWidget(2, widget);
+}
+
+void ReleaseSide::show(const ShownRelease& shown) {
+    const library::ReleaseView& view = shown.view;
+    release_ = view.release;
+    const QString quiet = theme::colours().second.name();
+    QStringList blocks;
+    for (const library::ReleaseSource& s : view.sources) {
+        QString block =
+            QString("<span style='color:%1'>%2</span><br>%3").arg(quiet, html(day(s.when)), html(qs(s.what)));
+        if (!s.link.empty())
+            block += QString("<br><a href='%1' style='color:%2'>%3</a>")
+                         .arg(html(qs(s.link)), theme::colours().fjord.name(), html(qs(s.link)));
+        if (!s.taken.empty())
+            block += QString("<br><span style='color:%1'>%2</span>").arg(quiet, html(qs(s.taken)));
+        blocks << block;
+    }
+    // What was typed, by the minute at which it was.
+    std::map<std::pair<int64_t, std::string>, QStringList, std::greater<>> typed;
+    QStringList read;
+    std::set<std::string> sources;
+    for (const auto& s : view.sources)
+        sources.insert(s.what);
+    for (const auto& [key, fact] : view.facts) {
+        const library::FactDef* def = library::factByKey(key);
+        const QString name = def                         ? tr(def->label).toLower()
+                             : key == library::mediaFact ? tr("carrier")
+                                                         : QString();
+        if (name.isEmpty())
+            continue;
+        if (fact.origin == library::readFromFiles)
+            read << name;
+        else if (!sources.contains(fact.origin))
+            typed[{fact.when / 60, fact.origin}] << name;
+    }
+    for (const auto& [when, names] : typed)
+        blocks << QString("<span style='color:%1'>%2</span><br>%3<br><span style='color:%1'>%4</span>")
+                      .arg(quiet, html(day(when.first * 60)),
+                           when.second == library::typedOrigin ? tr("typed") : html(qs(when.second)),
+                           html(names.join(", ")));
+    if (!read.isEmpty())
+        blocks << QString("%2<br><span style='color:%1'>%3</span>")
+                      .arg(quiet, tr("read from the files"), html(read.join(", ")));
+    origins_->setText(blocks.join("<div style='font-size:6px'>&nbsp;</div>"));
+    notes_->setText(view.release.notes.empty()
+                        ? QString("<span style='color:%1'>%2</span>").arg(quiet, tr("No notes"))
+                        : html(qs(view.release.notes)).replace("\n", "<br>"));
+    QStringList links;
+    for (const std::string& link : view.release.links) {
+        const QString shown = html(breakable(qs(link)));
+        links << (qs(link).startsWith("http") ? QString("<a href='%1' style='color:%2'>%3</a>")
+                                                    .arg(html(qs(link)), theme::colours().fjord.name(), shown)
+                                              : shown);
+    }
+    links_->setText(links.join("<br>"));
+    links_->setVisible(!links.isEmpty());
+}
+
+QString ReleaseSide::originsText() const {
+    return QString(origins_->text()).replace(QRegularExpression("<[^>]*>"), " ").simplified();
+}
+
+void ReleaseSide::changeNotes() {
+    QDialog dialog(this);
+    dialog.setWindowTitle(tr("Notes and links"));
+    auto* notes = new QPlainTextEdit(qs(release_.notes));
+    notes->setAccessibleName(tr("Notes"));
+    notes->setTabChangesFocus(true);
+    notes->setMinimumHeight(160);
+    QStringList lines;
+    for (const std::string& link : release_.links)
+        lines << qs(link);
+    auto* links = new QPlainTextEdit(lines.join("\n"));
+    links->setAccessibleName(tr("Links"));
+    links->setTabChangesFocus(true);
+    links->setPlaceholderText(tr("one a line"));
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
+    buttons->button(QDialogButtonBox::Ok)->setText(tr("Keep"));
+    connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
+    auto* layout = new QVBoxLayout(&dialog);
+    layout->setSpacing(8);
+    layout->addWidget(label(tr("Notes"), "caption"));
+    layout->addWidget(notes, 2);
+    layout->addWidget(label(tr("Links"), "caption"));
+    layout->addWidget(links, 1);
+    layout->addWidget(buttons);
+    dialog.resize(520, 420);
+    if (dialog.exec() != QDialog::Accepted)
+        return;
+    if (const std::string text = ss(notes->toPlainText().trimmed()); text != release_.notes)
+        emit typed("notes", text.empty() ? std::vector<std::string>() : std::vector<std::string>{text});
+    std::vector<std::string> all;
+    for (const QString& line : links->toPlainText().split('\n', Qt::SkipEmptyParts))
+        if (!line.trimmed().isEmpty())
+            all.push_back(ss(line.trimmed()));
+    if (all != release_.links)
+        emit typed("links", all);
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,386 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/releases/releases_page.h"
+
+#include <QMenu>
+#include <QSettings>
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+#include <utility>
+
+#include "app/releases/fact_table.h"
+#include "app/releases/release_lines.h"
+#include "app/releases/release_side.h"
+#include "app/releases/release_tracks.h"
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/covers.h"
+#include "app/widgets/paint.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+constexpr int coverSide = 128, narrowest = 1000;
+
+QScrollArea* scrolling(QWidget* content) {
+    auto* out = new QScrollArea;
+    out->setWidget(content);
+    out->setWidgetResizable(true);
+    out->setFrameShape(QFrame::NoFrame);
+    out->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    return out;
+}
+
+} // namespace
+
+ReleasesPage::ReleasesPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
+    lines_ = new ReleaseLines;
+    lines_->setCovers([this](FileId id) {
+        const auto searcher = use_.index.searcher();
+        const auto row = id != 0 && searcher ? searcher->rowOf(id) : std::nullopt;
+        return row ? Covers::instance().cover(searcher->pathOf(*row), 38) : QPixmap();
+    });
+    auto* left = new QFrame;
+    left->setObjectName("panel");
+    auto* leftLayout = new QVBoxLayout(left);
+    leftLayout->setContentsMargins(0, 0, 0, 0);
+    leftLayout->setSpacing(0);
+    order_ = new Choice;
+    order_->addItems({tr("by title"), tr("by artist"), tr("by date"), tr("by label")});
+    order_->setAccessibleName(tr("Order of the releases"));
+    order_->setCurrentIndex(QSettings().value("releases/order", 0).toInt());
+    auto* caption = new QHBoxLayout;
+    caption->setContentsMargins(12, 6, 8, 4);
+    caption->addWidget(label(tr("All releases"), "caption"));
+    caption->addStretch();
+    caption->addWidget(order_);
+    leftLayout->addLayout(caption);
+    leftLayout->addWidget(lines_, 1);
+    side_ = new ReleaseSide;
+    sideBox_ = scrolling(side_);
+    stack_ = new QStackedWidget;
+    stack_->setObjectName("panel");
+    scroll_ = scrolling(sheet());
+    empty_ = new EmptyHint("release", {}, {}, tr("New release\u2026"));
+    stack_->addWidget(scroll_);
+    stack_->addWidget(empty_);
+    auto* splitter = new QSplitter;
+    splitter->addWidget(left);
+    splitter->addWidget(stack_);
+    splitter->addWidget(sideBox_);
+    splitter->setStretchFactor(1, 1);
+    splitter->setChildrenCollapsible(false);
+    splitter->setSizes({252, 690, 262});
+    remember(splitter, "releases/panes");
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(head());
+    layout->addWidget(splitter, 1);
+
+    connect(search_, &QLineEdit::textChanged, this, &ReleasesPage::refresh);
+    connect(search_, &QLineEdit::returnPressed, lines_, [this] { lines_->setFocus(); });
+    connect(order_, &QComboBox::activated, this, [this](int order) {
+        QSettings().setValue("releases/order", order);
+        refresh();
+    });
+    connect(lines_, &ReleaseLines::chosenChanged, this, &ReleasesPage::read);
+    connect(lines_, &ReleaseLines::menuWanted, this, &ReleasesPage::showMenu);
+    connect(lines_, &QListView::doubleClicked, this, [this] { facts_->setFocus(); });
+    connect(&use_.releases, &ReleasesController::changed, this, &ReleasesPage::refresh);
+    connect(&Covers::instance(), &Covers::ready, this, [this] {
+        if (shows_ && isVisible())
+            showHead();
+    });
+    connect(facts_, &FactTable::typed, this, &ReleasesPage::setFact);
+    connect(facts_, &FactTable::noneWanted, this,
+            [this](const std::string& key) { use_.releases.setFact(shown_.view.ref, key, {}, true); });
+    connect(facts_, &FactTable::dropWanted, this,
+            [this](const std::string& key) { use_.releases.dropFact(shown_.view.ref, key); });
+    connect(side_, &ReleaseSide::typed, this,
+            [this](const std::string& key, const std::vector<std::string>& values) {
+                use_.releases.setFact(shown_.view.ref, key, values);
+            });
+    connect(tracks_, &ReleaseTracks::mediaWanted, this,
+            [this](const std::vector<library::MediumToKeep>& media, const QString& title) {
+                use_.releases.setMedia(shown_.view.ref, media, title);
+            });
+    connect(tracks_, &ReleaseTracks::playRequested, this, &ReleasesPage::playRequested);
+    connect(tracks_, &ReleaseTracks::libraryWanted, this, &ReleasesPage::libraryWanted);
+    connect(tracks_, &ReleaseTracks::releaseWanted, this, [this](size_t entry) {
+        if (const auto list = use_.releases.list(); list && entry < list->entries().size())
+            showRelease(list->entries()[entry].ref);
+    });
+    connect(empty_->button(), &QPushButton::clicked, this, &ReleasesPage::newRelease);
+    refresh();
+}
+
+QWidget* ReleasesPage::head() {
+    search_ = new QLineEdit;
+    search_->setPlaceholderText(tr("Search: title, number, barcode, artist \u2026"));
+    search_->setAccessibleName(tr("Search the releases"));
+    search_->setClearButtonEnabled(true);
+    search_->setMinimumWidth(220);
+    count_ = new ShortLabel;
+    count_->setObjectName("quiet");
+    new_ = button(tr("New release\u2026"));
+    connect(new_, &QPushButton::clicked, this, &ReleasesPage::newRelease);
+    auto* row = new QHBoxLayout;
+    row->addWidget(label(tr("Releases"), "title"));
+    row->addWidget(search_, 2);
+    row->addWidget(count_, 2);
+    row->addStretch();
+    row->addWidget(new_);
+    return bar("head", row, 46);
+}
+
+QWidget* ReleasesPage::sheet() {
+    cover_ = new QLabel;
+    cover_->setFixedSize(coverSide, coverSide);
+    title_ = label({}, "title");
+    title_->setWordWrap(true);
+    line_ = label({}, "quiet");
+    line_->setWordWrap(true);
+    state_ = label({}, "quiet");
+    state_->setWordWrap(true);
+    write_ = button(tr("Write to the files\u2026"));
+    play_ = button(tr("Play"));
+    connect(play_, &QPushButton::clicked, this, [this] {
+        if (const auto files = tracks_->files(); !files.empty())
+            emit playRequested(files.front());
+    });
+    auto* texts = new QVBoxLayout;
+    texts->setSpacing(5);
+    texts->addWidget(title_);
+    texts->addWidget(line_);
+    texts->addWidget(state_);
+    texts->addStretch();
+    texts->addWidget(flowing({write_, play_}));
+    auto* top = new QHBoxLayout;
+    top->setSpacing(16);
+    top->addWidget(cover_, 0, Qt::AlignTop);
+    top->addLayout(texts, 1);
+    facts_ = new FactTable;
+    more_ = button({}, "flat");
+    connect(more_, &QPushButton::clicked, this, [this] {
+        facts_->setShowsAll(!facts_->showsAll());
+        showHead();
+    });
+    tracks_ = new ReleaseTracks;
+    missing_ = button({}, "flat");
+    addTrack_ = button(tr("Add a track"), "flat");
+    connect(addTrack_, &QPushButton::clicked, tracks_, &ReleaseTracks::addTrack);
+    auto* below = new QHBoxLayout;
+    below->addWidget(addTrack_);
+    below->addStretch();
+    auto* content = new QFrame;
+    content->setObjectName("panel");
+    auto* layout = new QVBoxLayout(content);
+    layout->setContentsMargins(18, 16, 18, 16);
+    layout->setSpacing(0);
+    layout->addLayout(top);
+    layout->addSpacing(14);
+    layout->addWidget(facts_);
+    layout->addWidget(more_, 0, Qt::AlignLeft);
+    layout->addSpacing(10);
+    layout->addWidget(tracks_);
+    layout->addLayout(below);
+    layout->addStretch();
+    return content;
+}
+
+void ReleasesPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    use_.releases.want();
+    refresh();
+}
+
+void ReleasesPage::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    sideBox_->setVisible(width() >= narrowest);
+}
+
+void ReleasesPage::refresh() {
+    const auto list = use_.releases.list();
+    lines_->show(list, search_->text(), static_cast<library::ReleaseOrder>(order_->currentIndex()));
+    if (wanted_ && list) {
+        const size_t entry = list->find(*wanted_);
+        if (entry != SIZE_MAX) {
+            if (!lines_->choose(entry)) { // what is searched hides it
+                search_->clear();
+                lines_->choose(entry);
+            }
+            wanted_.reset();
+        }
+    }
+    const size_t all = list ? list->entries().size() : 0;
+    QString count;
+    if (list)
+        count =
+            search_->text().trimmed().isEmpty()
+                ? tr("%n release(s)", "", static_cast<int>(all)) +
+                      (list->sets() > 0 ? tr(", %n set(s) of editions", "", static_cast<int>(list->sets()))
+                                        : QString())
+                : tr("%1 of %2").arg(lines_->releases()).arg(all);
+    count_->setText(count);
+    if (lines_->chosen() == SIZE_MAX && list && !list->entries().empty() && lines_->releases() > 0) {
+        lines_->setCurrentIndex(lines_->model()->index(0, 0));
+        return; // read() follows
+    }
+    if (!list || list->entries().empty() || lines_->chosen() == SIZE_MAX) {
+        shows_ = false;
+        empty_->setTexts(!list      ? tr("Reading \u2026")
+                         : all == 0 ? tr("No releases yet")
+                                    : tr("Nothing is found"),
+                         !list ? QString()
+                         : all == 0
+                             ? tr("What is put away on a shelf is here as a release, made of its tags. One "
+                                  "that you have no files of can be entered, too.")
+                             : tr("No release has all of these words. A new one can be entered."));
+        empty_->button()->setVisible(list != nullptr);
+        stack_->setCurrentWidget(empty_);
+        side_->setVisible(false);
+    }
+}
+
+void ReleasesPage::read() {
+    const auto list = use_.releases.list();
+    const size_t entry = lines_->chosen();
+    if (!list || entry == SIZE_MAX)
+        return;
+    if (reading_) {
+        again_ = true;
+        return;
+    }
+    reading_ = true;
+    use_.releases.read(this, list->entries()[entry].ref, [this](ShownRelease release) {
+        reading_ = false;
+        if (std::exchange(again_, false))
+            return read();
+        show(std::move(release));
+    });
+}
+
+void ReleasesPage::show(ShownRelease release) {
+    const bool other = !shows_ || shown_.view.ref.id != release.view.ref.id ||
+                       (release.view.ref.id == 0 && shown_.view.ref.files != release.view.ref.files);
+    shown_ = std::move(release);
+    shows_ = true;
+    facts_->show(shown_);
+    tracks_->show(shown_, use_.releases.list());
+    side_->show(shown_);
+    side_->setVisible(true);
+    showHead();
+    stack_->setCurrentWidget(scroll_);
+    if (other)
+        scroll_->ensureVisible(0, 0);
+}
+
+void ReleasesPage::showHead() {
+    const library::ReleaseView& view = shown_.view;
+    title_->setText(view.release.title.empty() ? tr("without a title") : qs(view.release.title));
+    QStringList line;
+    if (!view.release.credit.names.empty())
+        line << qs(view.release.credit.text());
+    if (const QString carrier = qs(view.release.carrier()); !carrier.isEmpty())
+        line << carrier;
+    line << tr("%n track(s)", "", static_cast<int>(view.release.trackCount()));
+    if (const int64_t ms = view.release.lengthMs(); ms > 0)
+        line << shownLength(static_cast<double>(ms) / 1000);
+    line_->setText(line.join(" \u00B7 "));
+    QStringList state;
+    const auto missing = static_cast<int>(view.missing());
+    const auto all = static_cast<int>(view.release.trackCount());
+    if (all > 0)
+        state << (missing == 0     ? tr("a file of every track is here")
+                  : missing == all ? tr("no file of it is here")
+                                   : tr("%n track(s) without a file", "", missing));
+    if (view.set != 0)
+        if (const auto list = use_.releases.list())
+            if (const size_t entry = list->find(view.ref); entry != SIZE_MAX)
+                state << tr("one of %n edition(s)", "", static_cast<int>(list->editionsOf(entry).size()));
+    state_->setText(state.join(" \u00B7 "));
+    QPixmap cover;
+    for (const auto& medium : view.media)
+        for (const auto& track : medium.tracks)
+            for (const FileId id : track.files)
+                if (const auto file = shown_.files.find(id);
+                    cover.isNull() && file != shown_.files.end() && !file->second.tags.pictures.empty())
+                    cover = Covers::instance().cover(file->second, coverSide);
+    if (cover.isNull()) {
+        const qreal ratio = devicePixelRatioF();
+        cover = QPixmap(QSize(coverSide, coverSide) * ratio);
+        cover.setDevicePixelRatio(ratio);
+        cover.fill(Qt::transparent);
+        QPainter painter(&cover);
+        paint::blankCover(painter, QRect(0, 0, coverSide, coverSide), "release");
+    }
+    cover_->setPixmap(cover);
+    play_->setEnabled(!tracks_->files().empty());
+    write_->setEnabled(!view.ref.files.empty());
+    const int hidden = facts_->hidden();
+    more_->setVisible(hidden > 0 || facts_->showsAll());
+    more_->setText(facts_->showsAll() ? tr("Hide what is not known")
+                                      : tr("%n more fact(s), not known", "", hidden));
+}
+
+void ReleasesPage::setFact(const std::string& key, const QString& line) {
+    if (key == library::mediaFact) {
+        std::vector<library::MediumToKeep> media = library::mediaOf(shown_.view);
+        if (media.empty())
+            media.emplace_back();
+        media.front().carrier = text::trim(ss(line));
+        use_.releases.setMedia(shown_.view.ref, media, tr("Carrier of a release"));
+        return;
+    }
+    use_.releases.setFact(shown_.view.ref, key, library::factFromTyping(key, ss(line)));
+}
+
+void ReleasesPage::showRelease(const library::ReleaseRef& ref) {
+    use_.releases.want();
+    wanted_ = ref;
+    refresh();
+}
+
+std::vector<FileId> ReleasesPage::filesInSight() const {
+    return tracks_->files();
+}
+
+void ReleasesPage::newRelease() {}
+
+void ReleasesPage::removeShown() {
+    if (shows_ && shown_.view.ref.id != 0)
+        use_.releases.remove(shown_.view.ref.id, title_->text());
+}
+
+void ReleasesPage::showMenu(const QPoint& at) {
+    const auto list = use_.releases.list();
+    const std::vector<size_t> chosen = lines_->allChosen();
+    if (!list || chosen.empty())
+        return;
+    QMenu menu(this);
+    if (chosen.size() > 1) {
+        menu.addAction(tr("Editions of one set"), this, [this, list, chosen] {
+            std::vector<library::ReleaseRef> refs;
+            for (const size_t entry : chosen)
+                refs.push_back(list->entries()[entry].ref);
+            use_.releases.joinSet(refs);
+        });
+    }
+    const library::ReleaseEntry& entry = list->entries()[chosen.front()];
+    if (chosen.size() == 1 && entry.set != 0)
+        menu.addAction(tr("Stands alone, no edition of this set"), this,
+                       [this, id = entry.ref.id] { use_.releases.leaveSet(id); });
+    if (chosen.size() == 1 && !entry.ref.files.empty())
+        menu.addAction(tr("Show in the library"), this,
+                       [this, file = entry.ref.files.front()] { emit libraryWanted(file); });
+    if (chosen.size() == 1 && entry.ref.id != 0)
+        menu.addAction(
+            entry.ref.files.empty() ? tr("Remove\u2026") : tr("Forget what was said of it"), this,
+            [this, id = entry.ref.id, title = qs(entry.title)] { use_.releases.remove(id, title); });
+    menu.exec(at);
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,96 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Releases: every edition of the library, with what is known of it, its tracks, and its set.
+#pragma once
+
+#include <QLineEdit>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QWidget>
+
+#include "app/control/drafts_controller.h"
+#include "app/control/library_settings.h"
+#include "app/control/messages.h"
+#include "app/control/references_controller.h"
+#include "app/control/releases_controller.h"
+#include "app/widgets/controls.h"
+
+class QStackedWidget;
+
+namespace moorfrost::app {
+
+class FactTable;
+class ReleaseLines;
+class ReleaseSide;
+class ReleaseTracks;
+
+class ReleasesPage : public QWidget {
+    Q_OBJECT
+public:
+    struct Uses {
+        Messages& messages;
+        JobList& jobs;
+        LibraryAccess& library;
+        LibrarySettings& settings;
+        FilesController& files;
+        DraftsController& drafts;
+        LibraryIndex& index;
+        ReferencesController& references;
+        ReleasesController& releases;
+    };
+    explicit ReleasesPage(const Uses& use, QWidget* parent = nullptr);
+
+    QLineEdit* searchBox() { return search_; }
+    ReleaseLines* lines() { return lines_; }
+    FactTable* facts() { return facts_; }
+    ReleaseTracks* tracks() { return tracks_; }
+    ReleaseSide* side() { return side_; }
+    QString told() const { return count_->text(); }
+    QString titleText() const { return title_->text(); }
+    /// The release that is shown is the one that is chosen, as the library has it.
+    bool isTrue() const { return shows_ && !reading_ && use_.releases.isTrue(); }
+    const ShownRelease* shown() const { return shows_ ? &shown_ : nullptr; }
+    /// Chooses it, if it is in the library; what is searched gives way.
+    void showRelease(const library::ReleaseRef& ref);
+    std::vector<FileId> filesInSight() const;
+
+    void newRelease();
+    void removeShown();
+
+signals:
+    void playRequested(moorfrost::app::FileId id);
+    void libraryWanted(moorfrost::app::FileId id);
+
+protected:
+    void showEvent(QShowEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+
+private:
+    QWidget* head();
+    QWidget* sheet();
+    void refresh();
+    void read();
+    void show(ShownRelease release);
+    void showHead();
+    void showMenu(const QPoint& at);
+    void setFact(const std::string& key, const QString& line);
+
+    Uses use_;
+    QLineEdit* search_;
+    ShortLabel* count_;
+    Choice* order_;
+    QPushButton *new_, *write_, *play_, *more_, *addTrack_, *missing_;
+    ReleaseLines* lines_;
+    QStackedWidget* stack_;
+    EmptyHint* empty_;
+    QScrollArea* scroll_;
+    QLabel *cover_, *title_, *line_, *state_;
+    FactTable* facts_;
+    ReleaseTracks* tracks_;
+    ReleaseSide* side_;
+    QWidget* sideBox_;
+    ShownRelease shown_;
+    std::optional<library::ReleaseRef> wanted_; // to be chosen when it is in the list
+    bool shows_ = false, reading_ = false, again_ = false;
+};
+
+} // namespace moorfrost::app
