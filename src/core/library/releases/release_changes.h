@@ -24,6 +24,7 @@ struct MediumToKeep {
     std::string carrier, title;
     std::vector<int64_t> discTable;
     std::vector<std::pair<reference::Track, RecordingId>> tracks;
+    bool operator==(const MediumToKeep&) const = default;
 };
 /// All media of a release as they are to be. Media whose tracks are as the files tell them (`tracks` the same
 /// as in the view) are left to the files.
