@@ -14,6 +14,10 @@ ReleasesController::ReleasesController(LibraryAccess& library, KeptChanges& chan
                                        JobList& jobs, Messages& messages)
     : library_(library), changes_(changes), index_(index), jobs_(jobs), messages_(messages) {
     connect(&changes_, &KeptChanges::releasesChanged, this, &ReleasesController::look);
+    connect(&changes_, &KeptChanges::changed, this, [this](const std::vector<FileId>& files) {
+        if (!files.empty()) // recordings may be others
+            look();
+    });
     connect(&index_, &LibraryIndex::changed, this, &ReleasesController::look);
 }
 
@@ -39,7 +43,7 @@ void ReleasesController::look() {
                 return;
             }
             jobs_.start(
-                this, {{}, work::Priority::Background},
+                this, {ss(tr("Listing the releases")), work::Priority::Background},
                 [searcher = index_.searcher(),
                  kept = std::make_shared<library::KeptReleases>(std::move(*kept))](
                     std::stop_token stop, work::Progress&) -> Result<List> {
@@ -53,6 +57,8 @@ void ReleasesController::look() {
                         messages_.say(list.error());
                     if (std::exchange(again_, false))
                         look();
+                    else if (list_)
+                        propose();
                     emit changed();
                 });
         });
@@ -129,6 +135,11 @@ void ReleasesController::setRecordings(const Ref& ref, const std::vector<library
         title);
 }
 
+void ReleasesController::share(const Ref& a, const Ref& b, const std::vector<library::SharedTrack>& tracks) {
+    change([=](Store& store) { return library::shareRecordings(store, a, b, tracks); },
+           tr("Shared recordings"));
+}
+
 void ReleasesController::fill(const Ref& ref, const library::ReleaseFilling& filling, const QString& title) {
     change(
         [=](Store& store) {
@@ -174,8 +185,36 @@ void ReleasesController::leaveSet(ReleaseId id) {
     change([=](Store& store) { return library::leaveSet(store, id); }, tr("Stands alone"));
 }
 
-void ReleasesController::keepApart(const Ref& a, const Ref& b) {
-    change([=](Store& store) { return library::keepApart(store, a, b); }, tr("Not the same release"));
+void ReleasesController::joinSets(const std::vector<std::vector<Ref>>& sets) {
+    change([=](Store& store) { return library::joinSets(store, sets); }, tr("Editions of one set"));
+}
+
+void ReleasesController::keepApart(const std::vector<Ref>& releases) {
+    change([=](Store& store) { return library::keepApart(store, releases); }, tr("Not the same release"));
+}
+
+void ReleasesController::propose() {
+    proposing_.request_stop();
+    proposing_ = std::stop_source();
+    jobs_.start(
+        this, {ss(tr("Looking for editions")), work::Priority::Background},
+        [list = list_, other = proposing_.get_token()](
+            std::stop_token stop, work::Progress&) -> Result<std::vector<library::SetProposal>> {
+            std::stop_source either;
+            const std::stop_callback first(stop, [&] { either.request_stop(); });
+            const std::stop_callback second(other, [&] { either.request_stop(); });
+            auto out = library::proposeSets(*list, either.get_token());
+            if (either.stop_requested())
+                return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+            return out;
+        },
+        [this, list = list_](Result<std::vector<library::SetProposal>> proposals) {
+            if (!proposals)
+                return;
+            proposals_ = std::move(*proposals);
+            proposalsOf_ = list;
+            emit proposalsChanged();
+        });
 }
 
 } // namespace moorfrost::app

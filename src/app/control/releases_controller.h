@@ -8,6 +8,7 @@
 #include "app/control/job_list.h"
 #include "app/control/kept_changes.h"
 #include "app/control/library_index.h"
+#include "core/library/releases/edition_sets.h"
 #include "core/library/releases/release_changes.h"
 #include "core/library/releases/release_list.h"
 
@@ -44,6 +45,7 @@ public:
     void setMedia(const Ref& ref, const std::vector<library::MediumToKeep>& media, const QString& title);
     void setRecordings(const Ref& ref, const std::vector<library::TrackRecording>& tracks,
                        const QString& title);
+    void share(const Ref& a, const Ref& b, const std::vector<library::SharedTrack>& tracks);
     void fill(const Ref& ref, const library::ReleaseFilling& filling, const QString& title);
     /// `set`: whose edition it is; without number and files: of none. `then`: its number.
     void make(const library::ReleaseFilling& filling, const Ref& set,
@@ -51,13 +53,20 @@ public:
     void remove(library::ReleaseId id, const QString& title);
     void joinSet(const std::vector<Ref>& releases);
     void leaveSet(library::ReleaseId id);
-    void keepApart(const Ref& a, const Ref& b);
+    void joinSets(const std::vector<std::vector<Ref>>& sets);
+    void keepApart(const std::vector<Ref>& releases);
+
+    /// Editions that may be of one set: of which list these are entries, nullptr where none was gone through.
+    const std::vector<library::SetProposal>& proposals() const { return proposals_; }
+    List proposalsOf() const { return proposalsOf_; }
 
 signals:
     /// The list is another; what is kept of any release may be.
     void changed();
+    void proposalsChanged();
 
 private:
+    void propose();
     void look();
     void change(KeptChanges::Work work, const QString& title);
 
@@ -67,6 +76,9 @@ private:
     JobList& jobs_;
     Messages& messages_;
     List list_;
+    std::vector<library::SetProposal> proposals_;
+    List proposalsOf_;
+    std::stop_source proposing_; // ends what is proposed of a list that is another by now
     bool wanted_ = false, making_ = false, again_ = false;
 };
 

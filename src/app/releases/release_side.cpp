@@ -11,6 +11,7 @@
 #include <map>
 #include <set>
 
+#include "app/releases/release_lines.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -47,25 +48,60 @@ ReleaseSide::ReleaseSide(QWidget* parent) : QFrame(parent) {
     links_ = wrapped();
     notesButton_ = button(tr("Change\u2026"), "flat");
     notesButton_->setAccessibleName(tr("Change notes and links"));
-    layout_ = new QVBoxLayout(this);
-    layout_->setContentsMargins(14, 12, 14, 12);
-    layout_->setSpacing(6);
-    layout_->addWidget(label(tr("Where it came from"), "strong"));
-    layout_->addWidget(origins_);
-    layout_->addSpacing(10);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(14, 12, 14, 12);
+    layout->setSpacing(6);
+    layout->addWidget(label(tr("Where it came from"), "strong"));
+    layout->addWidget(origins_);
+    layout->addSpacing(10);
+    alikeBox_ = new QWidget;
+    alike_ = label({}, "strong");
+    alike_->setWordWrap(true);
+    alikeWhy_ = label({}, "quiet");
+    alikeWhy_->setWordWrap(true);
+    alikeBar_ = new EvidenceBar;
+    sameSet_ = button(tr("Same set"));
+    sameSet_->setToolTip(tr("They are editions of one release"));
+    notSame_ = button(tr("Not the same"));
+    auto* answers = new QHBoxLayout;
+    answers->addWidget(sameSet_);
+    answers->addWidget(notSame_);
+    answers->addStretch();
+    auto* alikeLayout = new QVBoxLayout(alikeBox_);
+    alikeLayout->setContentsMargins(0, 0, 0, 10);
+    alikeLayout->setSpacing(5);
+    alikeLayout->addWidget(label(tr("Like this one"), "caption"));
+    alikeLayout->addWidget(alike_);
+    alikeLayout->addWidget(alikeWhy_);
+    alikeLayout->addWidget(alikeBar_);
+    alikeLayout->addLayout(answers);
+    layout->addWidget(alikeBox_);
+    alikeBox_->hide();
+    connect(sameSet_, &QPushButton::clicked, this, [this] { emit sameSetWanted(other_); });
+    connect(notSame_, &QPushButton::clicked, this, [this] { emit notSameWanted(other_); });
     auto* head = new QHBoxLayout;
     head->addWidget(label(tr("Notes and links"), "strong"));
     head->addStretch();
     head->addWidget(notesButton_);
-    layout_->addLayout(head);
-    layout_->addWidget(notes_);
-    layout_->addWidget(links_);
-    layout_->addStretch();
+    layout->addLayout(head);
+    layout->addWidget(notes_);
+    layout->addWidget(links_);
+    layout->addStretch();
     connect(notesButton_, &QPushButton::clicked, this, &ReleaseSide::changeNotes);
 }
 
-void ReleaseSide::setMiddle(QWidget* widget) {
-    layout_->insertWidget(2, widget);
+void ReleaseSide::showAlike(
+    const std::vector<std::pair<library::ReleaseEntry, library::EditionEvidence>>& alike) {
+    alikeBox_->setVisible(!alike.empty());
+    if (alike.empty()) {
+        alike_->setText({});
+        return;
+    }
+    const auto& [entry, evidence] = alike.front();
+    other_ = entry.ref;
+    alike_->setText(qs(entry.title) + " \u00B7 " + editionLine(entry));
+    alikeWhy_->setText(qs(evidence.words()));
+    alikeBar_->setValue(evidence.sure);
 }
 
 void ReleaseSide::show(const ShownRelease& shown) {

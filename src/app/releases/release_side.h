@@ -7,8 +7,8 @@
 #include <QPushButton>
 
 #include "app/control/releases_controller.h"
-
-class QVBoxLayout;
+#include "app/widgets/controls.h"
+#include "core/library/releases/edition_sets.h"
 
 namespace moorfrost::app {
 
@@ -19,11 +19,16 @@ public:
     void show(const ShownRelease& release);
     QString originsText() const;
     QPushButton* notesButton() { return notesButton_; }
-    /// What stands between origins and notes.
-    void setMiddle(QWidget* widget);
+    /// What may be the same release.
+    void showAlike(const std::vector<std::pair<library::ReleaseEntry, library::EditionEvidence>>& alike);
+    QPushButton* sameSetButton() { return sameSet_; }
+    QPushButton* notSameButton() { return notSame_; }
+    QString alikeText() const { return alike_->text(); }
 
 signals:
     /// Typed over: the fact "notes" or "links".
+    void sameSetWanted(const moorfrost::library::ReleaseRef& other);
+    void notSameWanted(const moorfrost::library::ReleaseRef& other);
     void typed(const std::string& key, const std::vector<std::string>& values);
 
 private:
@@ -31,7 +36,11 @@ private:
 
     QLabel *origins_, *notes_, *links_;
     QPushButton* notesButton_;
-    QVBoxLayout* layout_;
+    QWidget* alikeBox_;
+    QLabel *alike_, *alikeWhy_;
+    EvidenceBar* alikeBar_;
+    QPushButton *sameSet_, *notSame_;
+    library::ReleaseRef other_; // that is shown as alike
     reference::Release release_;
 };
 

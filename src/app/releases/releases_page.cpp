@@ -2,6 +2,7 @@
 #include "app/releases/releases_page.h"
 
 #include <QMenu>
+#include <QPointer>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -9,10 +10,14 @@
 
 #include <utility>
 
+#include "app/releases/compare_editions.h"
 #include "app/releases/fact_table.h"
+#include "app/releases/fill_dialog.h"
+#include "app/releases/new_release_dialog.h"
 #include "app/releases/release_lines.h"
 #include "app/releases/release_side.h"
 #include "app/releases/release_tracks.h"
+#include "app/releases/set_proposals.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/covers.h"
@@ -23,6 +28,7 @@ namespace moorfrost::app {
 namespace {
 
 constexpr int coverSide = 128, narrowest = 1000;
+constexpr double leastAlike = 0.5;
 
 QScrollArea* scrolling(QWidget* content) {
     auto* out = new QScrollArea;
@@ -99,6 +105,12 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parent) : QWidget(parent), 
             [this](const std::string& key) { use_.releases.setFact(shown_.view.ref, key, {}, true); });
     connect(facts_, &FactTable::dropWanted, this,
             [this](const std::string& key) { use_.releases.dropFact(shown_.view.ref, key); });
+    connect(side_, &ReleaseSide::sameSetWanted, this, [this](const library::ReleaseRef& other) {
+        use_.releases.joinSet({shown_.view.ref, other});
+    });
+    connect(side_, &ReleaseSide::notSameWanted, this, [this](const library::ReleaseRef& other) {
+        use_.releases.keepApart({shown_.view.ref, other});
+    });
     connect(side_, &ReleaseSide::typed, this,
             [this](const std::string& key, const std::vector<std::string>& values) {
                 use_.releases.setFact(shown_.view.ref, key, values);
@@ -125,13 +137,24 @@ QWidget* ReleasesPage::head() {
     search_->setMinimumWidth(220);
     count_ = new ShortLabel;
     count_->setObjectName("quiet");
-    new_ = button(tr("New release\u2026"));
-    connect(new_, &QPushButton::clicked, this, &ReleasesPage::newRelease);
+    new_ = button(tr("New release"));
+    auto* ways = new QMenu(new_);
+    ways->addAction(tr("By hand, or from a source\u2026"), this, &ReleasesPage::newRelease);
+    ways->addAction(tr("Another edition of this one\u2026"), this, &ReleasesPage::newEdition);
+    new_->setMenu(ways);
+    proposals_ = button(tr("Proposals"));
+    proposals_->setToolTip(tr("Releases that may be editions of one and the same"));
+    connect(proposals_, &QPushButton::clicked, this, &ReleasesPage::showProposals);
+    connect(&use_.releases, &ReleasesController::proposalsChanged, this, [this] {
+        const auto count = use_.releases.proposals().size();
+        proposals_->setText(count == 0 ? tr("Proposals") : tr("Proposals (%1)").arg(count));
+    });
     auto* row = new QHBoxLayout;
     row->addWidget(label(tr("Releases"), "title"));
     row->addWidget(search_, 2);
     row->addWidget(count_, 2);
     row->addStretch();
+    row->addWidget(proposals_);
     row->addWidget(new_);
     return bar("head", row, 46);
 }
@@ -145,6 +168,11 @@ QWidget* ReleasesPage::sheet() {
     line_->setWordWrap(true);
     state_ = label({}, "quiet");
     state_->setWordWrap(true);
+    fill_ = button(tr("Fill from a source\u2026"));
+    connect(fill_, &QPushButton::clicked, this, &ReleasesPage::fillShown);
+    compare_ = button(tr("Compare\u2026"));
+    compare_->setToolTip(tr("With another edition: what they differ in, which recordings they share"));
+    connect(compare_, &QPushButton::clicked, this, &ReleasesPage::compareShown);
     write_ = button(tr("Write to the files\u2026"));
     play_ = button(tr("Play"));
     connect(play_, &QPushButton::clicked, this, [this] {
@@ -157,7 +185,7 @@ QWidget* ReleasesPage::sheet() {
     texts->addWidget(line_);
     texts->addWidget(state_);
     texts->addStretch();
-    texts->addWidget(flowing({write_, play_}));
+    texts->addWidget(flowing({fill_, compare_, write_, play_}));
     auto* top = new QHBoxLayout;
     top->setSpacing(16);
     top->addWidget(cover_, 0, Qt::AlignTop);
@@ -273,6 +301,7 @@ void ReleasesPage::show(ShownRelease release) {
     side_->show(shown_);
     side_->setVisible(true);
     showHead();
+    showAlike();
     stack_->setCurrentWidget(scroll_);
     if (other)
         scroll_->ensureVisible(0, 0);
@@ -326,6 +355,36 @@ void ReleasesPage::showHead() {
                                       : tr("%n more fact(s), not known", "", hidden));
 }
 
+void ReleasesPage::compareShown() {
+    if (!shows_)
+        return;
+    CompareEditions dialog({use_.releases, use_.sounds, use_.jobs}, shown_, this);
+    if (dialog.exec() == QDialog::Accepted)
+        use_.releases.share(dialog.a(), dialog.b(), dialog.changes());
+}
+
+void ReleasesPage::showProposals() {
+    SetProposals(use_.releases, this).exec();
+}
+
+void ReleasesPage::showAlike() {
+    std::vector<std::pair<library::ReleaseEntry, library::EditionEvidence>> alike;
+    if (const auto list = use_.releases.list())
+        if (const size_t own = list->find(shown_.view.ref); own != SIZE_MAX) {
+            const library::ReleaseEntry& e = list->entries()[own];
+            for (const library::LikeRelease& like :
+                 library::likeReleases(*list, {e.title, e.artist, e.number, e.barcode, e.titles}, 8)) {
+                const library::ReleaseEntry& other = list->entries()[like.entry];
+                const bool apart = std::ranges::find(e.apart, other.ref.id) != e.apart.end() ||
+                                   std::ranges::find(other.apart, e.ref.id) != other.apart.end();
+                if (like.entry != own && !(e.set != 0 && e.set == other.set) &&
+                    like.evidence.sure >= leastAlike && !(apart && e.ref.id != 0 && other.ref.id != 0))
+                    alike.emplace_back(other, like.evidence);
+            }
+        }
+    side_->showAlike(alike);
+}
+
 void ReleasesPage::setFact(const std::string& key, const QString& line) {
     if (key == library::mediaFact) {
         std::vector<library::MediumToKeep> media = library::mediaOf(shown_.view);
@@ -348,7 +407,37 @@ std::vector<FileId> ReleasesPage::filesInSight() const {
     return tracks_->files();
 }
 
-void ReleasesPage::newRelease() {}
+void ReleasesPage::newRelease() {
+    NewReleaseDialog dialog({use_.sources, use_.releases, use_.sleeves, use_.drafts, use_.files}, nullptr,
+                            this);
+    enter(dialog);
+}
+
+void ReleasesPage::newEdition() {
+    if (!shows_)
+        return;
+    NewReleaseDialog dialog({use_.sources, use_.releases, use_.sleeves, use_.drafts, use_.files},
+                            &shown_.view, this);
+    enter(dialog);
+}
+
+void ReleasesPage::enter(NewReleaseDialog& dialog) {
+    if (dialog.exec() == QDialog::Accepted)
+        use_.releases.make(dialog.filling(), dialog.set(), [self = QPointer(this)](library::ReleaseId id) {
+            if (self)
+                self->showRelease({id, {}});
+        });
+}
+
+void ReleasesPage::fillShown() {
+    if (!shows_)
+        return;
+    const library::ReleaseRef ref = shown_.view.ref;
+    FillDialog dialog({use_.sources, use_.releases, use_.sleeves, use_.drafts, use_.files}, shown_.view,
+                      this);
+    if (dialog.exec() == QDialog::Accepted)
+        use_.releases.fill(ref, dialog.filling(), tr("Fill \u201C%1\u201D").arg(title_->text()));
+}
 
 void ReleasesPage::removeShown() {
     if (shows_ && shown_.view.ref.id != 0)

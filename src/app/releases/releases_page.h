@@ -10,8 +10,9 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
-#include "app/control/references_controller.h"
+#include "app/control/release_sources.h"
 #include "app/control/releases_controller.h"
+#include "app/control/sleeve_views.h"
 #include "app/widgets/controls.h"
 
 class QStackedWidget;
@@ -19,6 +20,7 @@ class QStackedWidget;
 namespace moorfrost::app {
 
 class FactTable;
+class NewReleaseDialog;
 class ReleaseLines;
 class ReleaseSide;
 class ReleaseTracks;
@@ -34,8 +36,10 @@ public:
         FilesController& files;
         DraftsController& drafts;
         LibraryIndex& index;
-        ReferencesController& references;
+        SleeveViews& sleeves;
+        ReleaseSources& sources;
         ReleasesController& releases;
+        SoundPrints& sounds;
     };
     explicit ReleasesPage(const Uses& use, QWidget* parent = nullptr);
 
@@ -44,6 +48,7 @@ public:
     FactTable* facts() { return facts_; }
     ReleaseTracks* tracks() { return tracks_; }
     ReleaseSide* side() { return side_; }
+    QPushButton* proposalsButton() { return proposals_; }
     QString told() const { return count_->text(); }
     QString titleText() const { return title_->text(); }
     /// The release that is shown is the one that is chosen, as the library has it.
@@ -53,7 +58,12 @@ public:
     void showRelease(const library::ReleaseRef& ref);
     std::vector<FileId> filesInSight() const;
 
+    /// By hand, or from a source.
     void newRelease();
+    void newEdition();
+    void fillShown();
+    void compareShown();
+    void showProposals();
     void removeShown();
 
 signals:
@@ -71,14 +81,16 @@ private:
     void read();
     void show(ShownRelease release);
     void showHead();
+    void showAlike();
     void showMenu(const QPoint& at);
+    void enter(NewReleaseDialog& dialog);
     void setFact(const std::string& key, const QString& line);
 
     Uses use_;
     QLineEdit* search_;
     ShortLabel* count_;
     Choice* order_;
-    QPushButton *new_, *write_, *play_, *more_, *addTrack_, *missing_;
+    QPushButton *new_, *proposals_, *fill_, *compare_, *write_, *play_, *more_, *addTrack_, *missing_;
     ReleaseLines* lines_;
     QStackedWidget* stack_;
     EmptyHint* empty_;

@@ -31,6 +31,7 @@
 #include "app/control/recordings_controller.h"
 #include "app/control/references_controller.h"
 #include "app/control/release_pictures.h"
+#include "app/control/release_sources.h"
 #include "app/control/releases_controller.h"
 #include "app/control/rip_controller.h"
 #include "app/control/same_sound.h"
@@ -91,6 +92,7 @@ public:
     SleeveViews sleeves;
     SoundPrints sounds;
     ReferencesController references;
+    ReleaseSources releaseSources;
     IdentifyController identify;
     StrayIdentifier strays;
     ReleasePictures releasePictures;

@@ -59,7 +59,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                                 c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
                                 c_.recordings, c_.collections, c_.sounds, c_.soundGroups, c_.peaks, player_});
     releases_ = new ReleasesPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts,
-                                  c_.index, c_.references, c_.releases});
+                                  c_.index, c_.sleeves, c_.releaseSources, c_.releases, c_.sounds});
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});

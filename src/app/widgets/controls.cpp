@@ -34,6 +34,30 @@ void Choice::paintEvent(QPaintEvent* event) {
                        theme::pixmap("chevron", theme::colours().second, 14, devicePixelRatioF()));
 }
 
+EvidenceBar::EvidenceBar(QWidget* parent) : QWidget(parent) {
+    setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+}
+
+void EvidenceBar::setValue(double sure) {
+    sure_ = sure;
+    setAccessibleName(tr("Sure: %1").arg(QLocale().toString(sure, 'f', 2)));
+    update();
+}
+
+void EvidenceBar::paintEvent(QPaintEvent*) {
+    const auto& c = theme::colours();
+    QPainter p(this);
+    const QRect track(0, height() / 2 - 3, std::min(110, width() - 46), 7);
+    p.fillRect(track, c.sunk);
+    p.fillRect(
+        QRect(track.topLeft(), QSize(static_cast<int>(track.width() * std::clamp(sure_, 0.0, 1.0)), 7)),
+        sure_ >= 0.9 ? c.moss : c.lichen);
+    p.setFont(theme::uiFont(13, QFont::DemiBold));
+    p.setPen(c.ink);
+    p.drawText(QRect(track.right() + 9, 0, 40, height()), Qt::AlignVCenter,
+               QLocale().toString(sure_, 'f', 2));
+}
+
 ShortLabel::ShortLabel(const QString& text, QWidget* parent) : QLabel(text, parent) {
     setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     setTextFormat(Qt::PlainText);

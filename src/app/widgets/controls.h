@@ -39,6 +39,20 @@ protected:
     void paintEvent(QPaintEvent*) override;
 };
 
+/// How sure something is: a length and a number.
+class EvidenceBar : public QWidget {
+public:
+    explicit EvidenceBar(QWidget* parent = nullptr);
+    void setValue(double sure); // 0 to 1
+    QSize sizeHint() const override { return {160, 20}; }
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+
+private:
+    double sure_ = 0;
+};
+
 /// What an empty screen says: what to do next, with a button that does it.
 class EmptyHint : public QWidget {
     Q_OBJECT

@@ -14,8 +14,17 @@ namespace moorfrost::library {
 
 namespace {
 
-/// All recordings of the group into one. True if there were several.
-bool merge(Store& store, KeptChange& change, const std::vector<FileId>& files, bool byHand) {
+bool isLossless(const FileRecord& f) {
+    return f.tags.facts.bitDepth > 0; // lossy codecs have none
+}
+
+Error invalid(std::string sentence) {
+    return {ErrorKind::Invalid, {}, std::move(sentence)};
+}
+
+} // namespace
+
+bool mergeRecordings(Store& store, KeptChange& change, const std::vector<FileId>& files, bool byHand) {
     std::set<RecordingId> all;
     for (FileId file : files)
         if (store.files().find(file))
@@ -71,16 +80,6 @@ bool merge(Store& store, KeptChange& change, const std::vector<FileId>& files, b
     }
     return true;
 }
-
-bool isLossless(const FileRecord& f) {
-    return f.tags.facts.bitDepth > 0; // lossy codecs have none
-}
-
-Error invalid(std::string sentence) {
-    return {ErrorKind::Invalid, {}, std::move(sentence)};
-}
-
-} // namespace
 
 bool isBetter(const FileRecord& a, const FileRecord& b) {
     auto rank = [](const FileRecord& f) {
@@ -189,7 +188,7 @@ ChangeOutcome removeBookmark(Store& store, const std::string& title, const Bookm
 
 Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& files) {
     KeptChange change(store);
-    if (!merge(store, change, files, true))
+    if (!mergeRecordings(store, change, files, true))
         return invalid("These files are one recording already.");
     return change.commit(
         fmt::format("Make one recording of {} files", store.recordings().withOthers({files.front()}).size()));
@@ -274,7 +273,7 @@ ChangeOutcome joinSameSound(Store& store, const std::vector<std::vector<FileId>>
         for (FileId file : group)
             if (!store.recordings().placeOf(file).byHand)
                 free.push_back(file);
-        joined += merge(store, change, free, false) ? 1 : 0;
+        joined += mergeRecordings(store, change, free, false) ? 1 : 0;
     }
     return change.commit(joined == 1
                              ? "Join files with the same sound to a recording"

@@ -43,6 +43,8 @@ Result<ChangeOutcome> addBookmark(Store& store, const std::string& title, const 
                                   FileId file);
 ChangeOutcome removeBookmark(Store& store, const std::string& title, const Bookmark& bookmark, FileId file);
 
+/// The same as a part of another change. False where they are one recording already.
+bool mergeRecordings(Store& store, KeptChange& change, const std::vector<FileId>& files, bool byHand);
 /// All files of the recordings of these files become one recording: that of which most is kept. What several
 /// keep stays as that one has it; lists have that one in the places of the others. An Error (Invalid) with
 /// fewer than two recordings.

@@ -7,6 +7,7 @@
 
 #include <fmt/format.h>
 
+#include "core/library/recordings.h"
 #include "core/reference/release_json.h"
 #include "core/text/text.h"
 
@@ -245,15 +246,17 @@ Result<ChangeOutcome> removeRelease(Store& store, ReleaseId id) {
     return change.commit(fmt::format("Remove the release {}", title));
 }
 
-Result<ChangeOutcome> joinSet(Store& store, const std::vector<ReleaseRef>& releases) {
+namespace {
+
+/// `what`: the title of the first.
+Status join(Store& store, KeptChange& change, const std::vector<ReleaseRef>& releases, std::string& what) {
     if (releases.size() < 2)
         return invalid("A set has at least two editions.");
-    KeptChange change(store);
     std::set<ReleaseId> members;
     int64_t number = 0;
     for (ReleaseRef ref : releases) {
         if (const Status is = keep(store, change, ref); !is)
-            return is.error();
+            return is;
         members.insert(ref.id);
         for (const int64_t set : numbersOf(store, ref.id, setFact)) {
             number = number == 0 ? set : number;
@@ -271,9 +274,24 @@ Result<ChangeOutcome> joinSet(Store& store, const std::vector<ReleaseRef>& relea
         if (std::erase_if(apart, [&](int64_t other) { return members.contains(other); }) > 0)
             setNumbers(change, id, apartFact, apart);
     }
-    return change.commit(fmt::format("{} and {} other{}: editions of one set",
-                                     titleOf(store, *members.begin()), members.size() - 1,
-                                     members.size() == 2 ? "" : "s"));
+    what = titleOf(store, *members.begin());
+    return Done{};
+}
+
+} // namespace
+
+Result<ChangeOutcome> joinSet(Store& store, const std::vector<ReleaseRef>& releases) {
+    return joinSets(store, {releases});
+}
+
+Result<ChangeOutcome> joinSets(Store& store, const std::vector<std::vector<ReleaseRef>>& sets) {
+    KeptChange change(store);
+    std::string what;
+    for (const std::vector<ReleaseRef>& set : sets)
+        if (const Status joined = join(store, change, set, what); !joined)
+            return joined.error();
+    return change.commit(sets.size() == 1 ? fmt::format("{} and others: editions of one set", what)
+                                          : fmt::format("{} sets of editions", sets.size()));
 }
 
 Result<ChangeOutcome> leaveSet(Store& store, ReleaseId id) {
@@ -292,7 +310,28 @@ Result<ChangeOutcome> leaveSet(Store& store, ReleaseId id) {
     return change.commit(fmt::format("{} stands alone", titleOf(store, id)));
 }
 
-Result<ChangeOutcome> keepApart(Store& store, const ReleaseRef& first, const ReleaseRef& second) {
+Result<ChangeOutcome> keepApart(Store& store, const std::vector<ReleaseRef>& releases) {
+    KeptChange change(store);
+    std::vector<ReleaseRef> refs = releases;
+    std::set<ReleaseId> ids;
+    for (ReleaseRef& ref : refs) {
+        if (const Status is = keep(store, change, ref); !is)
+            return is.error();
+        ids.insert(ref.id);
+    }
+    if (ids.size() < 2)
+        return invalid("These are one release.");
+    for (auto id = ids.begin(); std::next(id) != ids.end(); ++id) {
+        std::set<int64_t> apart = numbersOf(store, *id, apartFact);
+        apart.insert(std::next(id), ids.end());
+        setNumbers(change, *id, apartFact, apart);
+    }
+    return change.commit(
+        fmt::format("{} and others are no editions of one set", titleOf(store, *ids.begin())));
+}
+
+Result<ChangeOutcome> shareRecordings(Store& store, const ReleaseRef& first, const ReleaseRef& second,
+                                      const std::vector<SharedTrack>& tracks) {
     KeptChange change(store);
     ReleaseRef a = first, b = second;
     for (ReleaseRef* ref : {&a, &b})
@@ -300,11 +339,45 @@ Result<ChangeOutcome> keepApart(Store& store, const ReleaseRef& first, const Rel
             return is.error();
     if (a.id == b.id)
         return invalid("These are one release.");
-    std::set<int64_t> apart = numbersOf(store, a.id, apartFact);
-    apart.insert(b.id);
-    setNumbers(change, a.id, apartFact, apart);
-    return change.commit(
-        fmt::format("{} and {} are no editions of one set", titleOf(store, a.id), titleOf(store, b.id)));
+    for (const SharedTrack& t : tracks) {
+        // Each may have changed what the next finds.
+        const ReleaseView va = releaseView(store, a), vb = releaseView(store, b);
+        if (t.mediumA >= va.media.size() || t.numberA >= va.media[t.mediumA].tracks.size() ||
+            t.mediumB >= vb.media.size() || t.numberB >= vb.media[t.mediumB].tracks.size())
+            return invalid("One of the releases has no such track any more.");
+        const TrackView &ta = va.media[t.mediumA].tracks[t.numberA],
+                        &tb = vb.media[t.mediumB].tracks[t.numberB];
+        auto put = [&](const ReleaseView& view, size_t medium, size_t number, RecordingId recording) {
+            std::vector<MediumToKeep> media = mediaOf(view);
+            media[medium].tracks[number].second = recording;
+            setMedia(change, view, media, typedOrigin);
+        };
+        if (t.shared && ta.recording != tb.recording) {
+            if (!ta.files.empty() && !tb.files.empty())
+                mergeRecordings(store, change, {ta.files.front(), tb.files.front()}, true);
+            else if (ta.recording != 0 && (tb.recording == 0 || tb.files.empty()))
+                put(vb, t.mediumB, t.numberB, ta.recording);
+            else
+                put(va, t.mediumA, t.numberA, tb.recording);
+        } else if (t.shared && ta.recording == 0) { // neither is known: from now on it is one
+            const RecordingId recording = store.recordings().add();
+            put(va, t.mediumA, t.numberA, recording);
+            put(releaseView(store, b), t.mediumB, t.numberB, recording);
+        } else if (!t.shared && ta.recording != 0 && ta.recording == tb.recording) {
+            std::vector<FileId> own(tb.files.begin(),
+                                    tb.files.begin() + static_cast<std::ptrdiff_t>(tb.ownFiles));
+            if (own.empty() || own.size() == tb.files.size()) {
+                put(vb, t.mediumB, t.numberB, 0);
+                continue;
+            }
+            const RecordingId recording = store.recordings().add();
+            for (const FileId file : own)
+                change.put(file, {recording, true});
+            if (!vb.media[t.mediumB].fromFiles)
+                put(vb, t.mediumB, t.numberB, recording);
+        }
+    }
+    return change.commit(fmt::format("Recordings that {} shares", titleOf(store, a.id)));
 }
 
 Result<ChangeOutcome> setTrackRecordings(Store& store, ReleaseRef& ref,

@@ -50,10 +50,22 @@ Result<ChangeOutcome> removeRelease(Store& store, ReleaseId id);
 
 /// All of these become editions of one set (with those that were of a set with one of them).
 Result<ChangeOutcome> joinSet(Store& store, const std::vector<ReleaseRef>& releases);
+/// The same for several sets, as one change.
+Result<ChangeOutcome> joinSets(Store& store, const std::vector<std::vector<ReleaseRef>>& sets);
 /// It stands alone again.
 Result<ChangeOutcome> leaveSet(Store& store, ReleaseId id);
-/// These two are no editions of one release: it is not proposed again.
-Result<ChangeOutcome> keepApart(Store& store, const ReleaseRef& a, const ReleaseRef& b);
+/// None of these is an edition of another: it is not proposed again.
+Result<ChangeOutcome> keepApart(Store& store, const std::vector<ReleaseRef>& releases);
+
+/// A track of one edition and one of another.
+struct SharedTrack {
+    size_t mediumA = 0, numberA = 0, mediumB = 0, numberB = 0; // in ReleaseView::media
+    bool shared = true;                                        // they are one recording; false: they are not
+};
+/// Which recordings two editions share, as a person says. Where both tracks have files their recordings are
+/// merged; parted again, the files of the second edition have a recording of their own.
+Result<ChangeOutcome> shareRecordings(Store& store, const ReleaseRef& a, const ReleaseRef& b,
+                                      const std::vector<SharedTrack>& tracks);
 
 /// The recording of a track. 0: not known.
 struct TrackRecording {
