@@ -56,6 +56,8 @@ struct Options {
 };
 
 int scan(const Options& options);
+int releases(const Options& options);
+int release(const Options& options);
 int setFields(const Options& options);
 int step(const Options& options);
 int runChain(const Options& options);

@@ -59,6 +59,23 @@ int main(int argc, char** argv) {
     taken->add_option("file", o.step, "The playlist")->required();
     taken->add_option("--name", o.name, "What the list is called; none: as the playlist is");
     taken->add_flag("--dry-run", o.dryRun, "Only say what is meant");
+    CLI::App* editions = add("releases", "Releases of the library: one object each", releases);
+    editions->add_option("query", o.query, "Words of title, artist, label, number, barcode; none: all");
+    editions->add_flag("--json", o.json, "As it is anyway");
+    editions->add_flag_callback(
+        "--sets", [&o] { o.step = "sets"; }, "Which may be editions of one set, with the evidence");
+    CLI::App* one = add("release", "Show, enter, fill or remove a release; all of them out and in", release);
+    one->add_option("what", o.step, "show, new, fill, remove, export, import")
+        ->required()
+        ->check(CLI::IsMember({"show", "new", "fill", "remove", "export", "import"}));
+    one->add_option("id", o.name, "The number of the release, or a file of it; of import: the file, or -");
+    one->add_option("--set", o.fields,
+                    "Of new and fill: fact=value, such as label=\"Gannet Row = GR 014\"; several times");
+    one->add_option("--tracks", o.list,
+                    "Of new and fill: a file with a list of tracks, as it was pasted; -: what comes in");
+    one->add_option("--edition-of", o.edition, "Of new: the release whose tracks and recordings it has");
+    one->add_flag("--dry-run", o.dryRun, "Of fill: only say what would change");
+    one->add_flag("--json", o.json, "As it is anyway");
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {
         sub->add_option(

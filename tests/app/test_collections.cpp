@@ -19,6 +19,7 @@
 #include "app/library/collections/playlist_import_dialog.h"
 #include "app/library/track_model.h"
 #include "app/widgets/controls.h"
+#include "support/answer.h"
 #include "support/library_desk.h"
 
 using namespace moorfrost;
@@ -431,25 +432,7 @@ private:
     }
     template<class Dialog>
     void answer(std::function<void(Dialog*)> how) {
-        auto tries = std::make_shared<int>(200);
-        auto* timer = new QTimer(this);
-        timer->setInterval(10);
-        connect(timer, &QTimer::timeout, this, [timer, tries, how] {
-            for (QWidget* w : QApplication::topLevelWidgets())
-                if (auto* dialog = qobject_cast<Dialog*>(w); dialog && dialog->isVisible()) {
-                    timer->stop();
-                    timer->deleteLater();
-                    how(dialog);
-                    if (dialog->isVisible())
-                        dialog->reject();
-                    return;
-                }
-            if (--*tries == 0) {
-                timer->deleteLater();
-                qWarning("no dialog came");
-            }
-        });
-        timer->start();
+        test::answer<Dialog>(this, std::move(how));
     }
 };
 

@@ -205,14 +205,12 @@ void NewReleaseDialog::lookAlike() {
                 clue.titles.emplace_back(track.title, track.lengthMs);
         for (const library::LikeRelease& like : library::likeReleases(*list, clue)) {
             const library::ReleaseEntry& e = list->entries()[like.entry];
-            if (edition_ && list->find(*edition_) == like.entry)
-                continue;
-            add(e.ref, e, qs(like.evidence.words()));
-            if (like.evidence.barcode || (like.evidence.number && like.evidence.sure >= tells))
-                warning =
-                    like.evidence.barcode
-                        ? tr("\u201C%1\u201D has this barcode: it may be here already.").arg(qs(e.title))
-                        : tr("\u201C%1\u201D has this number: it may be here already.").arg(qs(e.title));
+            if (warning.isEmpty() && like.evidence.barcode)
+                warning = tr("\u201C%1\u201D has this barcode: it may be here already.").arg(qs(e.title));
+            else if (warning.isEmpty() && like.evidence.number && like.evidence.sure >= tells)
+                warning = tr("\u201C%1\u201D has this number: it may be here already.").arg(qs(e.title));
+            if (!edition_ || list->find(*edition_) != like.entry)
+                add(e.ref, e, qs(like.evidence.words()));
         }
     }
     asked_ = true;

@@ -8,6 +8,7 @@
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
+#include <set>
 #include <utility>
 
 #include "app/releases/compare_editions.h"
@@ -22,6 +23,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/covers.h"
 #include "app/widgets/paint.h"
+#include "core/library/releases/release_tags.h"
 
 namespace moorfrost::app {
 
@@ -173,7 +175,9 @@ QWidget* ReleasesPage::sheet() {
     compare_ = button(tr("Compare\u2026"));
     compare_->setToolTip(tr("With another edition: what they differ in, which recordings they share"));
     connect(compare_, &QPushButton::clicked, this, &ReleasesPage::compareShown);
-    write_ = button(tr("Write to the files\u2026"));
+    write_ = button(tr("Write to the files"));
+    write_->setToolTip(tr("Makes drafts of what the release says, by the rules in Settings, Mirroring"));
+    connect(write_, &QPushButton::clicked, this, &ReleasesPage::writeToFiles);
     play_ = button(tr("Play"));
     connect(play_, &QPushButton::clicked, this, [this] {
         if (const auto files = tracks_->files(); !files.empty())
@@ -361,6 +365,38 @@ void ReleasesPage::compareShown() {
     CompareEditions dialog({use_.releases, use_.sounds, use_.jobs}, shown_, this);
     if (dialog.exec() == QDialog::Accepted)
         use_.releases.share(dialog.a(), dialog.b(), dialog.changes());
+}
+
+void ReleasesPage::writeToFiles() {
+    if (!shows_)
+        return;
+    const auto off = use_.settings.get(library::settings::releaseFactsLeftOut);
+    const std::set<std::string> leftOut(off.begin(), off.end());
+    std::map<FileId, tags::Fields> wanted;
+    const library::ReleaseView& view = shown_.view;
+    for (size_t m = 0; m < view.media.size(); ++m)
+        for (size_t n = 0; n < view.media[m].tracks.size(); ++n) {
+            const library::TrackView& track = view.media[m].tracks[n];
+            for (size_t f = 0; f < track.ownFiles; ++f)
+                wanted[track.files[f]] = library::tagsOfTrack(view, m, n, leftOut);
+        }
+    std::vector<FileId> files;
+    for (const auto& [file, fields] : wanted)
+        files.push_back(file);
+    use_.files.takeUp(this, files, [self = QPointer(this), wanted, title = title_->text()] {
+        if (!self)
+            return;
+        std::vector<library::DraftSession::Wish> wishes;
+        for (const auto& [file, fields] : wanted)
+            for (const auto& [field, values] : fields)
+                if (self->use_.drafts.shownValues(file, field) != values)
+                    wishes.push_back({file, field, values});
+        self->use_.drafts.session().propose(ss(tr("Write \u201C%1\u201D to its files").arg(title)), wishes,
+                                            ss(tr("release")));
+        self->use_.messages.say(wishes.empty() ? tr("The files say all that already.")
+                                               : tr("%n value(s) were proposed: see Review.", "",
+                                                    static_cast<int>(wishes.size())));
+    });
 }
 
 void ReleasesPage::showProposals() {

@@ -52,7 +52,7 @@ public:
     QString told() const { return count_->text(); }
     QString titleText() const { return title_->text(); }
     /// The release that is shown is the one that is chosen, as the library has it.
-    bool isTrue() const { return shows_ && !reading_ && use_.releases.isTrue(); }
+    bool isTrue() const { return !reading_ && use_.releases.isTrue(); }
     const ShownRelease* shown() const { return shows_ ? &shown_ : nullptr; }
     /// Chooses it, if it is in the library; what is searched gives way.
     void showRelease(const library::ReleaseRef& ref);
@@ -63,6 +63,8 @@ public:
     void newEdition();
     void fillShown();
     void compareShown();
+    /// Drafts of what the release says, for its files.
+    void writeToFiles();
     void showProposals();
     void removeShown();
 

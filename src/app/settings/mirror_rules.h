@@ -2,6 +2,7 @@
 // The table of what is mirrored to tags: of each fact that the library keeps, the field that it becomes.
 #pragma once
 
+#include <QCheckBox>
 #include <QWidget>
 
 #include <map>
@@ -24,6 +25,21 @@ private:
 
     LibrarySettings& settings_;
     std::map<std::string, FieldPicker*> pickers_;
+};
+
+/// Which facts of releases go into tags: all that have a field, but for those that a person leaves out.
+class ReleaseMirrorRules : public QWidget {
+    Q_OBJECT
+public:
+    explicit ReleaseMirrorRules(LibrarySettings& use, QWidget* parent = nullptr);
+    QCheckBox* box(const std::string& key) { return boxes_.at(key); }
+
+private:
+    void load();
+    void keep();
+
+    LibrarySettings& settings_;
+    std::map<std::string, QCheckBox*> boxes_;
 };
 
 } // namespace moorfrost::app

@@ -93,6 +93,10 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
             tr("What the library keeps of recordings, and the field of tags that it becomes. In the library "
                "\u201CMirror to tags\u201D makes drafts of it; nothing is written before you say so."));
     column->addWidget(new MirrorRules(use_.settings));
+    column->addWidget(
+        label(tr("What a release says goes into the tags of its files by \u201CWrite to the files\u201D:"),
+              "quiet"));
+    column->addWidget(new ReleaseMirrorRules(use_.settings));
     column->addSpacing(20);
     section(tr("References"),
             tr("Catalogues in which releases are looked up, in the order in which they are asked. "
