@@ -97,7 +97,7 @@ private:
     std::string number() { return fmt::format("GR {:04}", ++number_); }
 
     void editions(const std::string& title, const std::string& artist, const std::vector<Song>& songs,
-                  int set) {
+                  int set, const std::vector<FileId>& first) {
         const size_t count = 1 + below(3);
         for (size_t i = 0; i < count; ++i) {
             Style style{title, artist, number(), "", 0.8};
@@ -132,7 +132,15 @@ private:
                 for (size_t n = 0; n + 1 < tracks.size(); n += 2)
                     std::swap(tracks[n], tracks[n + 1]);
             }
-            put(style, tracks, set);
+            const auto ids = put(style, tracks, set);
+            if (!style.suffix.empty() && !remastered_.contains(set)) { // each is another version of its first
+                remastered_.insert(set);
+                for (size_t n = 0; n < ids.size(); ++n) {
+                    if (!out_.familyOf.contains(first[n]))
+                        out_.familyOf[first[n]] = ++families_;
+                    out_.familyOf[ids[n]] = out_.familyOf[first[n]];
+                }
+            }
         }
     }
 
@@ -148,7 +156,7 @@ private:
             {" (Wren-Low Remix)", 1.3}, {" (Extended Mix)", 1.5},  {"_instr", 1},
             {" acapella", 1},           {" (Clean)", 1},           {" stem bass", 1},
             {" stem drums", 1},         {" (Acoustic Version)", 1}};
-        const int family = ++families_;
+        const int family = out_.familyOf.contains(lead) ? out_.familyOf[lead] : ++families_;
         out_.familyOf[lead] = family;
         std::vector<Song> tracks;
         std::set<size_t> taken;
@@ -181,7 +189,7 @@ private:
             const int set = ++sets_;
             const auto ids = put({title, artist, number(), "", 0.3}, songs, set);
             if (chance(25))
-                editions(title, artist, songs, set);
+                editions(title, artist, songs, set, ids);
             if (chance(20))
                 versions(artist, songs[0], ids[0], ++sets_);
             albums.push_back(songs);
@@ -210,6 +218,7 @@ private:
     std::mt19937 random_;
     EditionWorld out_;
     std::set<std::string> used_, artists_;
+    std::set<int> remastered_;
     FileId last_ = 0;
     int folder_ = 0, number_ = 0, sets_ = 0, families_ = 0;
 };

@@ -35,6 +35,7 @@ const std::map<std::string, std::string, std::less<>>& phrases() {
         {"vocal only", "a cappella"},
         {"voice only", "a cappella"},
         {"vox only", "a cappella"},
+        {"radio", "edit"},
         {"radio edit", "edit"},
         {"radio version", "edit"},
         {"radio mix", "edit"},
@@ -247,6 +248,17 @@ VersionName readVersionName(std::string_view name) {
             words.resize(words.size() - count);
         }
     }
+    // "mix7_FINAL2", "moor song v3": which bounce it was.
+    auto isBounce = [](const std::string& word) {
+        auto numbered = [&](std::string_view what) {
+            return word.starts_with(what) &&
+                   (word.size() == what.size() || text::isDigits(word.substr(what.size())));
+        };
+        return numbered("final") || (word.size() > 1 && numbered("v")) || word == "master" ||
+               word == "bounce" || word == "mixdown";
+    };
+    while (fileLike && words.size() > 1 && isBounce(words.back().folded))
+        words.pop_back();
     out.core = joined(words, 0, words.size(), false);
     if (out.core.empty()) { // "Live", "Demo" are names, too
         out.core = joined(wordsOf(name), 0, wordsOf(name).size(), false);
