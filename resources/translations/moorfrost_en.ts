@@ -2,6 +2,21 @@
 <!DOCTYPE TS>
 <TS version="2.1" language="en_GB">
 <context>
+    <name>ChangeTexts</name>
+    <message numerus="yes">
+        <source>from %n other(s)</source>
+        <translation><numerusform>from %n other</numerusform><numerusform>from %n others</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n in it</source>
+        <translation><numerusform>%n in it</numerusform><numerusform>%n in it</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::BenchPage</name>
     <message numerus="yes">
         <source>%n gap(s)</source>
@@ -113,6 +128,20 @@
     <message numerus="yes">
         <source>%n track(s) written to “%1”.</source>
         <translation><numerusform>%n track written to “%1”.</numerusform><numerusform>%n tracks written to “%1”.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::CompareEditions</name>
+    <message numerus="yes">
+        <source>%n change(s)</source>
+        <translation><numerusform>%n change</numerusform><numerusform>%n changes</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::CopyFieldsDialog</name>
+    <message numerus="yes">
+        <source>%n value(s)</source>
+        <translation><numerusform>%n value</numerusform><numerusform>%n values</numerusform></translation>
     </message>
 </context>
 <context>
@@ -242,6 +271,17 @@
     <message numerus="yes">
         <source>%n file(s) of this recording</source>
         <translation><numerusform>%n file of this recording</numerusform><numerusform>%n files of this recording</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::FillDialog</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n fact(s)</source>
+        <translation><numerusform>%n fact</numerusform><numerusform>%n facts</numerusform></translation>
     </message>
 </context>
 <context>
@@ -392,14 +432,6 @@
         <source>%n change(s), newest first</source>
         <translation><numerusform>%n change, newest first</numerusform><numerusform>%n changes, newest first</numerusform></translation>
     </message>
-    <message numerus="yes">
-        <source>%n in it</source>
-        <translation><numerusform>%n in it</numerusform><numerusform>%n in it</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n track(s)</source>
-        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
-    </message>
 </context>
 <context>
     <name>moorfrost::app::KindsDialog</name>
@@ -474,6 +506,17 @@
     <message numerus="yes">
         <source>All text of these %n file(s) looks right.</source>
         <translation><numerusform>All text of these %n file looks right.</numerusform><numerusform>All text of these %n files looks right.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::NewReleaseDialog</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s), with the recordings that are here</source>
+        <translation><numerusform>%n track, with the recordings that are here</numerusform><numerusform>%n tracks, with the recordings that are here</numerusform></translation>
     </message>
 </context>
 <context>
@@ -625,6 +668,17 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::ReleaseLines</name>
+    <message numerus="yes">
+        <source>%n edition(s)</source>
+        <translation><numerusform>%n edition</numerusform><numerusform>%n editions</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::ReleasePicturesView</name>
     <message numerus="yes">
         <source>for all %n file(s)</source>
@@ -649,6 +703,44 @@
     <message numerus="yes">
         <source>Take %n picture(s)</source>
         <translation><numerusform>Take %n picture</numerusform><numerusform>Take %n pictures</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::ReleaseTracks</name>
+    <message numerus="yes">
+        <source>%n edition(s)</source>
+        <translation><numerusform>%n edition</numerusform><numerusform>%n editions</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::ReleasesPage</name>
+    <message numerus="yes">
+        <source>%n release(s)</source>
+        <translation><numerusform>%n release</numerusform><numerusform>%n releases</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n set(s) of editions</source>
+        <translation><numerusform>, %n set of editions</numerusform><numerusform>, %n sets of editions</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s) without a file</source>
+        <translation><numerusform>%n track without a file</numerusform><numerusform>%n tracks without a file</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>one of %n edition(s)</source>
+        <translation><numerusform>one of %n edition</numerusform><numerusform>one of %n editions</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n more fact(s), not known</source>
+        <translation><numerusform>%n more fact, not known</numerusform><numerusform>%n more facts, not known</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n value(s) were proposed: see Review.</source>
+        <translation><numerusform>%n value were proposed: see Review.</numerusform><numerusform>%n values were proposed: see Review.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -744,6 +836,13 @@
     <message numerus="yes">
         <source>the other %n go to the trash; it can be taken back</source>
         <translation><numerusform>the other %n go to the trash; it can be taken back</numerusform><numerusform>the other %n go to the trash; it can be taken back</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::SetProposals</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
     </message>
 </context>
 <context>
@@ -854,6 +953,21 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::SourcePicker</name>
+    <message numerus="yes">
+        <source>%n edition(s)</source>
+        <translation><numerusform>%n edition</numerusform><numerusform>%n editions</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s) read</source>
+        <translation><numerusform>%n track read</numerusform><numerusform>%n tracks read</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n line(s) left out</source>
+        <translation><numerusform>%n line left out</numerusform><numerusform>%n lines left out</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::SpellingHint</name>
     <message numerus="yes">
         <source>%1: “%2” is nearly “%3”, which is used %n time(s).</source>
@@ -895,6 +1009,17 @@
     <message numerus="yes">
         <source>%n stray(s). Those that are taken go to the sleeve of their release.</source>
         <translation><numerusform>%n stray. Those that are taken go to the sleeve of their release.</numerusform><numerusform>%n strays. Those that are taken go to the sleeve of their release.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::VersionsDialog</name>
+    <message numerus="yes">
+        <source>%n famil(ies)</source>
+        <translation><numerusform>%n famil(ies)</numerusform><numerusform>%n famil(ies)</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n version(s)</source>
+        <translation><numerusform>%n version</numerusform><numerusform>%n versions</numerusform></translation>
     </message>
 </context>
 <context>

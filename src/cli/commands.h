@@ -58,6 +58,7 @@ struct Options {
 int scan(const Options& options);
 int releases(const Options& options);
 int release(const Options& options);
+int families(const Options& options);
 int setFields(const Options& options);
 int step(const Options& options);
 int runChain(const Options& options);

@@ -76,6 +76,14 @@ int main(int argc, char** argv) {
     one->add_option("--edition-of", o.edition, "Of new: the release whose tracks and recordings it has");
     one->add_flag("--dry-run", o.dryRun, "Of fill: only say what would change");
     one->add_flag("--json", o.json, "As it is anyway");
+    CLI::App* versions =
+        add("families", "Families of versions: printed, proposed by their names, kept", families);
+    versions->add_option("path", o.paths, "Of propose and keep: files that the library knows; none: all");
+    versions->add_flag_callback(
+        "--propose", [&o] { o.step = "propose"; }, "What may be families, with the evidence");
+    versions->add_flag_callback(
+        "--keep", [&o] { o.step = "keep"; }, "Keep what is proposed");
+    versions->add_flag("--json", o.json, "As it is anyway");
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {
         sub->add_option(

@@ -150,7 +150,7 @@ private slots:
             c().library.read(
                 this,
                 [ids = std::vector{page()->a(), page()->b()}](library::Store& s) {
-                    return s.recordings().valuesOfFiles(SoundGroupsController::familyField, ids);
+                    return s.recordings().valuesOfFiles(library::familyField, ids);
                 },
                 [&](Result<library::KeptValues> kept) {
                     for (const auto& [id, values] : *kept)

@@ -84,6 +84,31 @@ private slots:
         QCOMPARE(run({"releases"}).lines.size(), 1);
     }
 
+    void familiesAreProposedAndKept() {
+        {
+            auto store = std::move(*library::Store::open(*box_ / "library.db"));
+            const int64_t shelf = store->shelves().all().front().id;
+            uint32_t seed = 10;
+            for (const char* name : {"LANTERNS.wav", "LANTERNS_instr.wav", "LANTERNS_stem_bass.wav"})
+                store->files().save(files::scanFile(test::makeSound(*box_ / "shelf/bounces", name, ++seed)),
+                                    shelf);
+        }
+        QVERIFY(run({"families"}).lines.isEmpty());
+        auto proposed = run({"families", "--propose"});
+        QCOMPARE(proposed.code, 0);
+        QCOMPARE(proposed.lines.size(), 1);
+        QCOMPARE(proposed.lines[0]["versions"].toArray().size(), 3);
+        QCOMPARE(proposed.lines[0]["versions"].toArray()[0].toObject()["version"].toString(),
+                 QString("lead"));
+        QCOMPARE(run({"families", "--keep", path("shelf/bounces/LANTERNS_instr.wav")}).code, 0);
+        auto kept = run({"families"});
+        QCOMPARE(kept.lines.size(), 1);
+        QCOMPARE(kept.lines[0]["versions"].toArray().last().toObject()["detail"].toString(), QString("bass"));
+        QVERIFY(run({"families", "--propose"}).lines.isEmpty());
+        QCOMPARE(run({"search", "version:instrumental", "--count"}).lines[0]["count"].toInt(), 1);
+        QCOMPARE(run({"families", "--propose", path("nowhere.wav")}).code, 1);
+    }
+
     void allOutAndInAgain() {
         QCOMPARE(run({"release", "new", "--set", "title=Salt Road", "--set", "artist=Isla Varnholt"}).code,
                  0);

@@ -4,6 +4,7 @@
 #include <QtTest>
 
 #include "core/library/recordings.h"
+#include "core/library/releases/label_numbers.h"
 #include "core/library/releases/release_changes.h"
 #include "core/library/releases/release_list.h"
 #include "support/sample_files.h"
@@ -265,6 +266,27 @@ private slots:
                  {{"album", {"Night Post EP"}}, {"track", {"5"}}, {"title", {"Slack Water"}}}, 90);
         const auto later = library::ReleaseList::make(searcher(), library::keptReleases(*store_));
         QCOMPARE(later->ofFile(fifth), later->find(cd));
+    }
+
+    void aNumberThatDoesNotFitItsLabel() {
+        library::ChangeOutcome outcome;
+        for (const char* number : {"GR 001", "GR 002", "GR-003", "FSR 207"})
+            QVERIFY(library::makeRelease(*store_,
+                                         {{{"title", {std::string("Release ") + number}},
+                                           {"labels", {std::string("Gannet Row\x1f") + number}}},
+                                          {},
+                                          {}},
+                                         nullptr, outcome));
+        const auto list = library::ReleaseList::make(searcher(), library::keptReleases(*store_));
+        size_t odd = 0;
+        for (const library::ReleaseEntry& e : list->entries())
+            if (const std::string why = library::whyOddNumber(*list, e); !why.empty()) {
+                ++odd;
+                QCOMPARE(e.number, std::string("FSR 207"));
+                QVERIFY(why.find("GR") != std::string::npos);
+            }
+        QCOMPARE(odd, size_t{1});
+        QCOMPARE(library::numberPrefix("GR 014 C"), std::string("gr"));
     }
 
 private:

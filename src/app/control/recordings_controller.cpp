@@ -93,6 +93,17 @@ void RecordingsController::removeBookmark(FileId file, const library::Bookmark& 
         title);
 }
 
+void RecordingsController::keepFamilies(const QString& title,
+                                        const std::vector<std::vector<library::VersionToKeep>>& families) {
+    changes_.make([families](Store& store) { return library::keepFamilies(store, families); }, title);
+}
+
+void RecordingsController::settleFamilies(const std::vector<std::vector<library::VersionToKeep>>& families,
+                                          const std::vector<FileId>& alone) {
+    changes_.make([families, alone](Store& store) { return library::settleFamilies(store, families, alone); },
+                  tr("Versions of recordings"));
+}
+
 void RecordingsController::merge(const std::vector<FileId>& files) {
     changes_.make([files](Store& store) { return library::mergeRecordings(store, files); },
                   tr("Make one recording"));

@@ -6,6 +6,7 @@
 #include <QObject>
 
 #include "app/control/kept_changes.h"
+#include "core/library/families/families.h"
 #include "core/library/recordings.h"
 
 namespace moorfrost::app {
@@ -30,6 +31,10 @@ public:
     void addBookmark(FileId file, const library::Bookmark& bookmark);
     void removeBookmark(FileId file, const library::Bookmark& bookmark);
     void merge(const std::vector<FileId>& files);
+    /// Each list becomes a family of versions (core/library/families).
+    void keepFamilies(const QString& title, const std::vector<std::vector<library::VersionToKeep>>& families);
+    void settleFamilies(const std::vector<std::vector<library::VersionToKeep>>& families,
+                        const std::vector<FileId>& alone);
     void part(const std::vector<FileId>& files);
     void chooseBest(FileId file, bool chosen);
     void forgetAbsent(const std::vector<FileId>& files);

@@ -13,7 +13,10 @@ using library::Store;
 ReleasesController::ReleasesController(LibraryAccess& library, KeptChanges& changes, LibraryIndex& index,
                                        JobList& jobs, Messages& messages)
     : library_(library), changes_(changes), index_(index), jobs_(jobs), messages_(messages) {
-    connect(&changes_, &KeptChanges::releasesChanged, this, &ReleasesController::look);
+    connect(&changes_, &KeptChanges::releasesChanged, this, [this] {
+        look();
+        emit changed(); // what is shown of one is read again at once; the list takes longer
+    });
     connect(&changes_, &KeptChanges::changed, this, [this](const std::vector<FileId>& files) {
         if (!files.empty()) // recordings may be others
             look();

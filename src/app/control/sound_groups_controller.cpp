@@ -51,9 +51,7 @@ void SoundGroupsController::prune() {
 }
 
 const std::vector<std::string>& SoundGroupsController::versions() {
-    static const std::vector<std::string> all{"edit", "instrumental", "a cappella", "remix",  "live",
-                                              "demo", "remaster",     "mix",        "excerpt"};
-    return all;
+    return library::versionKinds();
 }
 
 void SoundGroupsController::look() {
@@ -117,8 +115,8 @@ void SoundGroupsController::tell(const SoundGroup& group) {
             std::vector<Row> out;
             for (library::FileRecord& f : store.files().findAll(files)) {
                 const auto place = store.recordings().placeOf(f.id);
-                const auto family = store.recordings().values(place.recording, familyField);
-                const bool isVersion = family.size() == 2 && family[1] != leadVersion;
+                const auto family = store.recordings().values(place.recording, library::familyField);
+                const bool isVersion = family.size() >= 2 && family[1] != library::leadVersion;
                 out.push_back({std::move(f), place.recording, isVersion ? family[1] : std::string()});
             }
             return out;
@@ -196,26 +194,20 @@ void SoundGroupsController::areNotTheSame(FileId one, FileId other) {
 }
 
 void SoundGroupsController::isOtherVersion(FileId lead, FileId other, const std::string& version) {
-    struct Kept {
-        library::RecordingId recording = 0;
-        std::vector<std::string> family;
-    };
     library_.read(
         this,
         [lead](Store& store) {
-            const library::RecordingId recording = store.recordings().placeOf(lead).recording;
-            return Kept{recording, store.recordings().values(recording, familyField)};
+            // What leads already goes on leading; else this one does.
+            const library::Family family =
+                library::familyOf(store, store.recordings().placeOf(lead).recording);
+            return family.members.empty() || family.members.front().files.empty()
+                       ? lead
+                       : family.members.front().files.front();
         },
-        [this, lead, other, version](Result<Kept> kept) {
-            if (!kept)
-                return;
-            // A family is named after the recording that it began with. Both are one change, and one step
-            // back.
-            std::vector<std::string> own = kept->family;
-            if (own.size() != 2)
-                own = {std::to_string(kept->recording), leadVersion};
-            recordings_.keep(tr("Another version: %1").arg(qs(version)), familyField,
-                             {{lead, own}, {other, {own[0], version}}}, [] {});
+        [this, other, version](Result<FileId> leads) {
+            if (leads)
+                recordings_.keepFamilies(tr("Another version: %1").arg(qs(version)),
+                                         {{{*leads, library::leadVersion, {}}, {other, version, {}}}});
         });
 }
 

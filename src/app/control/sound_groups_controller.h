@@ -54,8 +54,6 @@ public:
 
     static const std::vector<std::string>& versions();
     /// What the library keeps of recordings that are versions of one another: the family, and which version.
-    static constexpr const char* familyField = "family";
-    static constexpr const char* leadVersion = "lead";
 
 signals:
     void changed();

@@ -8,7 +8,7 @@ namespace moorfrost::app {
 
 bool LibraryQuestion::hasRowsOf(const LibraryQuestion& o) const {
     return query == o.query && list == o.list && sorting == o.sorting && asSleeves == o.asSleeves &&
-           group == o.group;
+           group == o.group && folds == o.folds;
 }
 
 namespace {
@@ -67,6 +67,9 @@ LibraryRows rowsFor(const LibraryQuestion& q, const library::Searcher& searcher,
     } else {
         out.rows = searcher.ordered(rows, q.sorting);
     }
+    out.found = out.rows.size();
+    if (q.folds && !q.list)
+        out.families = foldFamilies(searcher, out.rows);
     if (q.asSleeves)
         out.sleeves = library::sleevesOf(searcher, searcher.ordered(rows, {}), q.group);
     out.nanoseconds = std::chrono::nanoseconds(Clock::now() - start).count();

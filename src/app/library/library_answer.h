@@ -4,6 +4,7 @@
 #pragma once
 
 #include "app/library/facet_panel.h"
+#include "app/library/family_fold.h"
 #include "core/library/collections.h"
 #include "core/library/search/sleeves.h"
 
@@ -35,6 +36,7 @@ struct LibraryQuestion {
     std::vector<SavedSearch> saved;                     // to be counted
     bool beginnings = false;                            // how words of those are found
     std::vector<FileId> chosen;                         // to be found again
+    bool folds = false;                                 // versions stand under their lead
 
     /// Whether it has the same rows in the same order.
     bool hasRowsOf(const LibraryQuestion& other) const;
@@ -42,6 +44,8 @@ struct LibraryQuestion {
 
 struct LibraryRows {
     std::vector<library::Row> rows;
+    size_t found = 0;    // with versions that stand under their lead
+    FamilyRows families; // where they do
     std::vector<library::LibrarySleeve> sleeves;
     std::vector<int> chosen;    // where in `rows` they are
     std::vector<size_t> places; // of each row, in the list

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The library page's side of collections: the panel at the side, the list that is shown, what is done in it.
 #include <QMenu>
+#include <QMouseEvent>
+#include <QScrollBar>
+#include <QSettings>
 #include <QShortcut>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -179,12 +182,54 @@ std::vector<FileId> LibraryPage::filesInSight() const {
     return out;
 }
 
+bool LibraryPage::foldsFamilies() const {
+    return QSettings().value("library/fold families", true).toBool();
+}
+
+void LibraryPage::setFoldsFamilies(bool on) {
+    QSettings().setValue("library/fold families", on);
+    search();
+}
+
+void LibraryPage::turnFamily(int row) {
+    if (row < 0 || row >= model_->rowCount() || !fold_.isLead(model_->rows()[static_cast<size_t>(row)]))
+        return;
+    const library::Row lead = model_->rows()[static_cast<size_t>(row)];
+    const int scrolled = view_->verticalScrollBar()->value();
+    fold_.turn(lead);
+    model_->setRows(model_->searcher(), fold_.shown(folded_), {});
+    const auto at = std::ranges::find(model_->rows(), lead);
+    const QModelIndex index = model_->index(static_cast<int>(at - model_->rows().begin()), 0);
+    view_->selectionModel()->setCurrentIndex(index,
+                                             QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
+    view_->verticalScrollBar()->setValue(scrolled);
+}
+
+/// The mark of a family, at the right of the title.
+bool LibraryPage::eventFilter(QObject* object, QEvent* event) {
+    constexpr int markWidth = 40;
+    if (object == view_->viewport() && event->type() == QEvent::MouseButtonPress) {
+        const QPoint at = static_cast<QMouseEvent*>(event)->position().toPoint();
+        const QModelIndex index = view_->indexAt(at);
+        const QVariant family = index.isValid() ? index.data(FileTable::FamilyRole) : QVariant();
+        if (family.isValid() && family.toInt() != FileTable::versionBelow &&
+            at.x() > view_->visualRect(index).right() - markWidth) {
+            turnFamily(index.row());
+            return true;
+        }
+    }
+    return QWidget::eventFilter(object, event);
+}
+
 void LibraryPage::showFile(FileId id) {
     const auto row = model_->searcher() ? model_->searcher()->rowOf(id) : std::nullopt;
     if (!row)
         return;
     if (same_->isChecked() || showsSleeves())
         showAs(false);
+    if (const auto lead = fold_.leadOf(*row); lead && !fold_.isOpen(*lead))
+        if (const auto at = std::ranges::find(model_->rows(), *lead); at != model_->rows().end())
+            turnFamily(static_cast<int>(at - model_->rows().begin()));
     const auto at = std::ranges::find(model_->rows(), *row);
     if (at == model_->rows().end()) {
         // It is looked for in the whole library when that is shown.

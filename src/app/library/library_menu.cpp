@@ -7,17 +7,21 @@
 #include <QPointer>
 
 #include "app/library/collections/collection_menus.h"
+#include "app/library/copy_fields_dialog.h"
 #include "app/library/find_again_dialog.h"
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
+#include "app/library/versions_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/judging_box.h"
 #include "core/library/mirror.h"
+#include "core/library/sound_groups.h"
 
 namespace moorfrost::app {
 
 namespace {
 constexpr size_t mostWithKind = 2000; // chosen files that get a kind at a time
+constexpr size_t mostListened = 200;  // chosen files that are compared by their sound
 } // namespace
 
 void LibraryPage::showMenu(const QPoint& at) {
@@ -82,6 +86,19 @@ void LibraryPage::addJudgingMenu(QMenu& menu) {
 
 void LibraryPage::addRecordingMenu(QMenu& menu) {
     const std::vector<FileId> files = chosenFiles();
+    menu.addAction(tr("Versions\u2026"), this, [this, files] { settleVersions(files); });
+    if (files.size() > 1)
+        menu.addAction(tr("Copy fields from the first to the others\u2026"), this, [this, files] {
+            use_.files.takeUp(this, files, [self = QPointer(this), files] {
+                if (!self)
+                    return;
+                CopyFieldsDialog dialog(self->use_.drafts, self->use_.files, files.front(),
+                                        {files.begin() + 1, files.end()}, self);
+                if (dialog.exec() == QDialog::Accepted)
+                    self->use_.drafts.session().propose(ss(tr("Copy fields")), dialog.wishes(),
+                                                        ss(tr("copied")));
+            });
+        });
     QMenu* recording = menu.addMenu(tr("Recording"));
     recording
         ->addAction(tr("Make one recording of these"), &use_.recordings,
@@ -114,6 +131,36 @@ void LibraryPage::addRecordingMenu(QMenu& menu) {
                     use_.recordings.forgetAbsent(absent);
             })
         ->setEnabled(!absent.empty());
+}
+
+void LibraryPage::settleVersions(const std::vector<FileId>& files) {
+    if (!searcher_)
+        return;
+    use_.jobs.start(
+        this, {ss(tr("Looking for versions"))},
+        [file = use_.library.file(), searcher = searcher_, files, sounds = use_.sounds.store()](
+            std::stop_token stop, work::Progress&) -> Result<std::vector<VersionGroup>> {
+            // A few are listened to as well.
+            const bool listens = sounds && !files.empty() && files.size() <= mostListened;
+            return versionGroups(
+                file, *searcher, files,
+                [&](FileId one, FileId other) {
+                    return listens ? library::linkBetween(*sounds, one, other).z : 0.0;
+                },
+                stop);
+        },
+        [this](Result<std::vector<VersionGroup>> groups) {
+            if (!groups) {
+                if (groups.error().kind != ErrorKind::Cancelled)
+                    use_.messages.say(groups.error());
+                return;
+            }
+            if (groups->size() == 1 && groups->front().members.empty())
+                return use_.messages.say(tr("No names in the library look like versions of one recording."));
+            VersionsDialog dialog(*groups, this);
+            if (dialog.exec() == QDialog::Accepted)
+                use_.recordings.settleFamilies(dialog.families(), dialog.alone());
+        });
 }
 
 void LibraryPage::mirrorToTags() {

@@ -60,6 +60,7 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     send_->setToolTip(tr("Puts the selected files on the bench, to be described or put away again"));
 
     model_ = new TrackModel({use_.drafts}, this);
+    model_->setFold(&fold_);
     view_ = new SheetView({use_.drafts, use_.customFields}, model_);
     view_->setAccessibleName(tr("Tracks"));
     view_->setSelectionBehavior(QAbstractItemView::SelectRows);
@@ -137,6 +138,18 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
         });
     }
     connect(view_, &SheetView::menuRequested, this, &LibraryPage::showMenu);
+    view_->viewport()->installEventFilter(this);
+    for (const auto& [keys, opens] :
+         {std::pair(QKeySequence(Qt::Key_Plus), true), {QKeySequence(Qt::Key_Minus), false}}) {
+        auto* turn = new QShortcut(keys, view_);
+        turn->setContext(Qt::WidgetShortcut);
+        connect(turn, &QShortcut::activated, this, [this, opens = opens] {
+            const int row = view_->currentIndex().row();
+            if (row >= 0 && row < model_->rowCount() &&
+                fold_.isOpen(model_->rows()[static_cast<size_t>(row)]) != opens)
+                turnFamily(row);
+        });
+    }
     connect(grid_, &SleeveGrid::menuRequested, this, &LibraryPage::showMenu);
     connect(grid_, &SleeveGrid::chosenChanged, this, &LibraryPage::showDetails);
     connect(grid_, &SleeveGrid::playRequested, this, &LibraryPage::playRequested);
@@ -313,6 +326,7 @@ void LibraryPage::search() {
         question.facets.emplace_back(key, facets_->mostOf(key));
     question.saved = savedSearches();
     question.beginnings = bar_->findsBeginnings();
+    question.folds = foldsFamilies();
     // All of many are chosen again as all.
     if (view_->selectionModel()->hasSelection() &&
         view_->chosenCount() < std::max<size_t>(1000, model_->rows().size()))
@@ -351,9 +365,32 @@ void LibraryPage::search() {
                     });
 }
 
+namespace {
+
+/// Where in the rows these files are.
+std::vector<int> placesOf(const std::vector<FileId>& files, const library::Searcher& searcher,
+                          const std::vector<library::Row>& rows) {
+    std::set<library::Row> wanted;
+    for (const FileId id : files)
+        if (const auto row = searcher.rowOf(id))
+            wanted.insert(*row);
+    std::vector<int> out;
+    for (size_t i = 0; i < rows.size() && !wanted.empty(); ++i)
+        if (wanted.contains(rows[i]))
+            out.push_back(static_cast<int>(i));
+    return out;
+}
+
+} // namespace
+
 void LibraryPage::take(const LibraryQuestion& question, std::shared_ptr<const library::Searcher> searcher,
                        LibraryRows answer) {
-    const auto hits = static_cast<int>(answer.rows.size());
+    const auto hits = static_cast<int>(answer.found);
+    fold_.set(std::move(answer.families));
+    folded_ = std::move(answer.rows);
+    answer.rows = fold_.shown(folded_);
+    if (answer.rows.size() != folded_.size())
+        answer.chosen = placesOf(question.chosen, *searcher, answer.rows);
     const bool same =
         searcher == model_->searcher() && answer.rows == model_->rows() && answer.places == model_->places();
     const bool sameQuestion = question.hasRowsOf(shown_);
@@ -362,6 +399,7 @@ void LibraryPage::take(const LibraryQuestion& question, std::shared_ptr<const li
     const int scrolled = view_->verticalScrollBar()->value();
     model_->setArranged(question.list && question.sorting.empty());
     model_->setRows(searcher, std::move(answer.rows), std::move(answer.places));
+    view_->viewport()->update(); // families may be others though the rows are the same
     totals_ = answer.totals;
     const bool none = searcher->count() == 0;
     stack_->setCurrentIndex(none ? 1 : showsSleeves() ? 2 : 0);

@@ -95,6 +95,12 @@ public:
     library::CollectionId shownList() const;
     /// The chosen tracks, one place on in the list that is shown, or one back.
     void moveInList(int by);
+    /// Versions below their lead are shown, or hidden again.
+    void turnFamily(int row);
+    bool foldsFamilies() const;
+    /// Of these files, else of the whole library.
+    void settleVersions(const std::vector<FileId>& files);
+    void setFoldsFamilies(bool on);
     void removeFromList();
     /// Drafts of what is kept of the chosen files, by the rules in Settings.
     void mirrorToTags();
@@ -128,6 +134,7 @@ signals:
 
 protected:
     void resizeEvent(QResizeEvent* event) override;
+    bool eventFilter(QObject* object, QEvent* event) override;
 
 private:
     void layOut();
@@ -184,6 +191,8 @@ private:
     int run_ = 0;                       // counts searches: only the answer to the last one is shown
     FileId wanted_ = 0;                 // to be shown when the answer is there
     int detailsRun_ = 0;                // the same for details
+    FamilyFold fold_;
+    std::vector<library::Row> folded_; // the rows without what stands below leads
     bool answered_ = false, searched_ = false;
 };
 

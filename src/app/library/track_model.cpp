@@ -130,6 +130,14 @@ QVariant TrackModel::data(const QModelIndex& index, int role) const {
         return false;
     case AbsentRole:
         return searcher_->has(rows_[static_cast<size_t>(index.row())], library::Absent);
+    case FamilyRole: {
+        if (!fold_ || key != "title")
+            return {};
+        const library::Row row = rows_[static_cast<size_t>(index.row())];
+        if (const auto count = static_cast<int>(fold_->count(row)); count > 0)
+            return fold_->isOpen(row) ? count : -count;
+        return fold_->leadOf(row) ? QVariant(versionBelow) : QVariant();
+    }
     case KeyRole:
         return qs(key);
     case Qt::ToolTipRole: {

@@ -4,6 +4,7 @@
 #pragma once
 
 #include "app/control/drafts_controller.h"
+#include "app/library/family_fold.h"
 #include "app/widgets/file_table.h"
 #include "core/library/search/searcher.h"
 
@@ -23,6 +24,8 @@ public:
     void setRows(std::shared_ptr<const library::Searcher> searcher, std::vector<library::Row> rows,
                  std::vector<size_t> places = {});
     const std::vector<size_t>& places() const { return places_; }
+    /// What stands below its lead; nullptr: nothing does. To be set before the rows.
+    void setFold(const FamilyFold* fold) { fold_ = fold; }
     /// Whether rows can be dropped between others.
     void setArranged(bool arranged) { arranged_ = arranged; }
     const std::vector<library::Row>& rows() const { return rows_; }
@@ -56,6 +59,7 @@ private:
     std::vector<library::Row> rows_;
     std::vector<size_t> places_;
     bool arranged_ = false;
+    const FamilyFold* fold_ = nullptr;
 };
 
 } // namespace moorfrost::app

@@ -115,6 +115,10 @@ CompareEditions::CompareEditions(const Uses& use, const ShownRelease& a, QWidget
     layout->addWidget(foot.widget);
     for (QPushButton* b : {certain_, same_, apart_, take_})
         b->setAutoDefault(false);
+    connect(facts_, &ComparisonTable::chosen, this, [this](size_t column) {
+        measure_ = column;
+        showFacts();
+    });
     connect(other_, &QComboBox::currentIndexChanged, this, &CompareEditions::readOther);
     connect(tracks_, &QTreeWidget::itemSelectionChanged, this, [this] {
         const auto chosen = chosenLines();
@@ -197,6 +201,7 @@ void CompareEditions::showFacts() {
     row(tr("Carrier"), qs(a_.view.release.carrier()), qs(b_.view.release.carrier()));
     row(tr("Tracks"), QString::number(a_.view.release.trackCount()),
         QString::number(b_.view.release.trackCount()));
+    table.chosen = measure_;
     facts_->show(table);
     facts_->setMaximumHeight(std::min(260, facts_->sizeHint().height()));
 }

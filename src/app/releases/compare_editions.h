@@ -64,6 +64,7 @@ private:
     QTreeWidget* tracks_;
     QPushButton *certain_, *same_, *apart_, *take_;
     QLabel* summary_;
+    size_t measure_ = 0; // the edition by which differences are marked
     bool there_ = false;
     int run_ = 0;
 };

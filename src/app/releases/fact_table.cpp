@@ -72,7 +72,7 @@ public:
         bool editable = true;
     };
 
-    void show(const ShownRelease& release) {
+    void show(const ShownRelease& release, const std::string& oddNumber) {
         const library::ReleaseView& view = release.view;
         beginResetModel();
         all_.clear();
@@ -82,7 +82,7 @@ public:
                 row.fact = fact->second;
             if (const auto other = view.otherInFiles.find(key); other != view.otherInFiles.end())
                 row.inFiles = other->second;
-            row.odd = library::whatIsOdd(key, row.values);
+            row.odd = key == "labels" ? oddNumber : library::whatIsOdd(key, row.values);
             return row;
         };
         for (const library::FactDef& def : library::releaseFacts()) {
@@ -275,10 +275,10 @@ FactTable::FactTable(QWidget* parent) : QTableView(parent), model_(new FactModel
     setAccessibleName(tr("What is known of the edition"));
 }
 
-void FactTable::show(const ShownRelease& release) {
+void FactTable::show(const ShownRelease& release, const std::string& oddNumber) {
     const FactModel::Row* had = model_->row(currentIndex().row());
     const std::string key = had ? had->key : std::string();
-    model_->show(release);
+    model_->show(release, oddNumber);
     if (const int row = model_->rowOf(key); row >= 0)
         setCurrentIndex(model_->index(row, Value));
     fit();

@@ -14,7 +14,8 @@ class FactTable : public QTableView {
     Q_OBJECT
 public:
     explicit FactTable(QWidget* parent = nullptr);
-    void show(const ShownRelease& release);
+    /// `oddNumber`: what is odd of its number beside others of the label; "" for nothing.
+    void show(const ShownRelease& release, const std::string& oddNumber = {});
     /// Facts of which nothing is known have rows, too.
     void setShowsAll(bool on);
     bool showsAll() const;

@@ -98,9 +98,12 @@ void FillDialog::arrange() {
     for (size_t i = 0; i < plan_.facts.size(); ++i) {
         const library::FactFilling& f = plan_.facts[i];
         const library::FactDef* def = library::factByKey(f.key);
-        auto* item =
-            new QTreeWidgetItem(tree_, {tr(def->label), qs(library::shownFact(f.key, f.after)),
-                                        f.fills ? tr("not known") : qs(library::shownFact(f.key, f.before))});
+        // What is shown alike differs in what is only typed: sort forms.
+        const bool alike = library::shownFact(f.key, f.after) == library::shownFact(f.key, f.before);
+        auto* item = new QTreeWidgetItem(
+            tree_, {tr(def->label),
+                    qs(alike ? library::typingLine(f.key, f.after) : library::shownFact(f.key, f.after)),
+                    f.fills ? tr("not known") : qs(library::shownFact(f.key, f.before))});
         item->setData(What, factRole, static_cast<int>(i));
         item->setCheckState(What, f.taken ? Qt::Checked : Qt::Unchecked);
         item->setForeground(Before, f.fills ? c.third : c.second);

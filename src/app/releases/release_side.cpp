@@ -145,7 +145,9 @@ void ReleaseSide::show(const ShownRelease& shown) {
     if (!read.isEmpty())
         blocks << QString("%2<br><span style='color:%1'>%3</span>")
                       .arg(quiet, tr("read from the files"), html(read.join(", ")));
-    origins_->setText(blocks.join("<div style='font-size:6px'>&nbsp;</div>"));
+    origins_->setText(blocks.isEmpty() ? QString()
+                                       : "<p style='margin:0 0 8px 0'>" +
+                                             blocks.join("</p><p style='margin:0 0 8px 0'>") + "</p>");
     notes_->setText(view.release.notes.empty()
                         ? QString("<span style='color:%1'>%2</span>").arg(quiet, tr("No notes"))
                         : html(qs(view.release.notes)).replace("\n", "<br>"));

@@ -223,7 +223,8 @@ private:
             return QString::number(medium + 1);
         if (column != ReleaseTracks::Title)
             return QString();
-        const QString name = m.carrier.empty() ? ReleaseTracks::tr("Medium") : qs(m.carrier);
+        const QString name =
+            m.carrier.empty() ? ReleaseTracks::tr("Medium %1").arg(medium + 1) : qs(m.carrier);
         return m.title.empty() ? name : name + " \u00B7 " + qs(m.title);
     }
     QString recordingText(const library::TrackView& t) const {
@@ -325,8 +326,8 @@ ReleaseTracks::ReleaseTracks(QWidget* parent) : QTableView(parent), model_(new R
 
 void ReleaseTracks::show(const ShownRelease& release, ReleasesController::List list) {
     const QModelIndex had = currentIndex();
-    const bool same = model_->release().view.ref.id == release.view.ref.id &&
-                      model_->release().view.ref.files == release.view.ref.files;
+    const library::ReleaseRef &was = model_->release().view.ref, &is = release.view.ref;
+    const bool same = (is.id != 0 && is.id == was.id) || (!is.files.empty() && is.files == was.files);
     model_->show(release, list);
     if (same && had.isValid() && model_->rowCount() > 0)
         setCurrentIndex(model_->index(std::min(had.row(), model_->rowCount() - 1), had.column()));

@@ -23,6 +23,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/covers.h"
 #include "app/widgets/paint.h"
+#include "core/library/releases/label_numbers.h"
 #include "core/library/releases/release_tags.h"
 
 namespace moorfrost::app {
@@ -282,25 +283,27 @@ void ReleasesPage::read() {
     const size_t entry = lines_->chosen();
     if (!list || entry == SIZE_MAX)
         return;
-    if (reading_) {
-        again_ = true;
-        return;
-    }
+    // Only the answer to the last question is shown.
     reading_ = true;
-    use_.releases.read(this, list->entries()[entry].ref, [this](ShownRelease release) {
+    use_.releases.read(this, list->entries()[entry].ref, [this, run = ++run_](ShownRelease release) {
+        if (run != run_)
+            return;
         reading_ = false;
-        if (std::exchange(again_, false))
-            return read();
         show(std::move(release));
     });
 }
 
 void ReleasesPage::show(ShownRelease release) {
-    const bool other = !shows_ || shown_.view.ref.id != release.view.ref.id ||
-                       (release.view.ref.id == 0 && shown_.view.ref.files != release.view.ref.files);
+    const library::ReleaseRef &was = shown_.view.ref, &is = release.view.ref;
+    const bool other =
+        !shows_ || !((is.id != 0 && is.id == was.id) || (!is.files.empty() && is.files == was.files));
     shown_ = std::move(release);
     shows_ = true;
-    facts_->show(shown_);
+    std::string odd;
+    if (const auto list = use_.releases.list())
+        if (const size_t entry = list->find(shown_.view.ref); entry != SIZE_MAX)
+            odd = library::whyOddNumber(*list, list->entries()[entry]);
+    facts_->show(shown_, odd);
     tracks_->show(shown_, use_.releases.list());
     side_->show(shown_);
     side_->setVisible(true);

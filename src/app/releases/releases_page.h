@@ -104,7 +104,8 @@ private:
     QWidget* sideBox_;
     ShownRelease shown_;
     std::optional<library::ReleaseRef> wanted_; // to be chosen when it is in the list
-    bool shows_ = false, reading_ = false, again_ = false;
+    bool shows_ = false, reading_ = false;
+    int run_ = 0; // counts what is read
 };
 
 } // namespace moorfrost::app

@@ -13,6 +13,7 @@
 #include "app/library/collections/collection_menus.h"
 #include "app/library/library_page.h"
 #include "app/listen/track_strip.h"
+#include "app/releases/releases_page.h"
 #include "app/shell/command_finder.h"
 #include "app/shell/foot.h"
 #include "app/shell/main_window.h"
@@ -242,6 +243,18 @@ void MainWindow::makeActions() {
         if (workspace() == Library)
             library_->mirrorToTags();
     });
+    add(tr("Versions of the chosen tracks\u2026"), QKeySequence("Ctrl+Alt+V"), [this] {
+        if (workspace() == Library && !library_->chosenFiles().empty())
+            library_->settleVersions(library_->chosenFiles());
+    });
+    add(tr("Find versions in the whole library\u2026"), {}, [this] {
+        showWorkspace(Library);
+        library_->settleVersions({});
+    });
+    QAction* folds = add(tr("Versions under their lead (+ and - open and close)"), {},
+                         [this] { library_->setFoldsFamilies(!library_->foldsFamilies()); });
+    folds->setCheckable(true);
+    folds->setChecked(library_->foldsFamilies());
     add(tr("Leave the list"), {}, [this] { library_->showList(0); });
     add(tr("Choose facets\u2026"), {}, [this] {
         showWorkspace(Library);
@@ -258,6 +271,31 @@ void MainWindow::makeActions() {
             bench_->bringIn()->checkFiles();
     });
 
+    open(tr("Releases"));
+    add(tr("New release\u2026"), QKeySequence("Ctrl+Alt+N"), [this] {
+        showWorkspace(Releases);
+        releases_->newRelease();
+    });
+    add(tr("Another edition of this release\u2026"), {}, [this] {
+        if (workspace() == Releases)
+            releases_->newEdition();
+    });
+    add(tr("Fill the release from a source\u2026"), {}, [this] {
+        if (workspace() == Releases)
+            releases_->fillShown();
+    });
+    add(tr("Compare with another edition\u2026"), {}, [this] {
+        if (workspace() == Releases)
+            releases_->compareShown();
+    });
+    add(tr("Write the release to its files"), {}, [this] {
+        if (workspace() == Releases)
+            releases_->writeToFiles();
+    });
+    add(tr("Proposals for sets of editions\u2026"), {}, [this] {
+        showWorkspace(Releases);
+        releases_->showProposals();
+    });
     open(tr("Play"));
     add(tr("Play or pause"), QKeySequence("Ctrl+Space"), [this] { player_.toggle(); });
     add(tr("Back 5 seconds"), QKeySequence("Ctrl+Shift+Left"),

@@ -64,6 +64,24 @@ void CellDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
             room.setLeft(room.left() + 5 + paint::tally(*p, {room.left(), r.center().y() - 1}, marks, width));
         p->setPen(c.second);
     }
+    if (const QVariant family = index.data(FileTable::FamilyRole); family.isValid()) {
+        const int versions = family.toInt();
+        const QPen pen = p->pen();
+        p->setPen(c.second);
+        if (versions == FileTable::versionBelow) {
+            room.setLeft(room.left() + 16);
+            p->drawLine(room.left() - 10, r.top(), room.left() - 10, r.center().y());
+            p->drawLine(room.left() - 10, r.center().y(), room.left() - 4, r.center().y());
+        } else {
+            const QString mark = QString(versions > 0 ? QChar(0x25BE) : QChar(0x25B8)) + " " +
+                                 QString::number(std::abs(versions));
+            p->setFont(fontOf(Plain));
+            p->drawText(room, Qt::AlignRight | Qt::AlignVCenter, mark);
+            room.setRight(room.right() - p->fontMetrics().horizontalAdvance(mark) - 8);
+        }
+        p->setPen(pen);
+        p->setFont(fontOf(face));
+    }
     const Shaped& text = shaped(t, room.width(), face);
     const int x = align & Qt::AlignRight ? room.right() + 1 - text.width : room.left();
     p->drawStaticText(QPointF(x, room.top() + (room.height() - text.height) / 2.0), text.text);

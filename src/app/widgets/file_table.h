@@ -49,7 +49,10 @@ class FileTable : public QAbstractTableModel {
 public:
     /// MarksRole: library::Marks, to be painted as a tally.
     /// AbsentRole: the file is not where it was.
-    enum Role { DraftRole = Qt::UserRole + 1, OddRole, KeyRole, MarksRole, AbsentRole };
+    /// FamilyRole: int; of a lead how many versions stand below it (open) or are hidden under it (as a
+    /// negative number); versionBelow: it stands below its lead.
+    static constexpr int versionBelow = 1 << 20;
+    enum Role { DraftRole = Qt::UserRole + 1, OddRole, KeyRole, MarksRole, AbsentRole, FamilyRole };
     using QAbstractTableModel::QAbstractTableModel;
 
     virtual FileId fileAt(int row) const = 0;

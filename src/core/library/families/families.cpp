@@ -35,7 +35,7 @@ Kept keptFrom(const Texts& texts) {
     if (texts.size() < 2)
         return out;
     out.family = texts[0];
-    out.kind = texts[1] == "lead version" ? leadVersion : texts[1];
+    out.kind = texts[1];
     if (texts.size() > 2)
         out.detail = texts[2];
     out.place = texts.size() > 3 ? std::atoi(texts[3].c_str()) : INT32_MAX;
@@ -127,6 +127,17 @@ Status keepOne(Store& store, KeptChange& change, const std::vector<VersionToKeep
     return Done{};
 }
 
+/// Of families that somebody has left: nobody is one alone, and one of them leads.
+void seeToRest(Store& store, KeptChange& change, const std::set<std::string>& left) {
+    for (const std::string& id : left) {
+        const Family family = familyFrom(store, id);
+        if (family.members.size() == 1)
+            change.setValues(family.members.front().recording, familyField, {});
+        else if (!family.members.empty() && family.members.front().kind != leadVersion)
+            change.setValues(family.members.front().recording, familyField, {id, leadVersion, {}, "0"});
+    }
+}
+
 } // namespace
 
 Family familyOf(Store& store, RecordingId recording) {
@@ -154,6 +165,34 @@ Result<ChangeOutcome> keepFamilies(Store& store, const std::vector<std::vector<V
                                               : fmt::format("{} families of versions", families.size()));
 }
 
+Result<ChangeOutcome> settleFamilies(Store& store, const std::vector<std::vector<VersionToKeep>>& families,
+                                     const std::vector<FileId>& alone) {
+    KeptChange change(store);
+    std::vector<FileId> all = alone;
+    for (const auto& family : families)
+        for (const VersionToKeep& v : family)
+            all.push_back(v.file);
+    std::set<std::string> left;
+    for (const FileId file : all) {
+        const RecordingId recording = store.recordings().placeOf(file).recording;
+        if (const Kept kept = keptFrom(store.recordings().values(recording, familyField));
+            !kept.family.empty()) {
+            left.insert(kept.family);
+            change.setValues(recording, familyField, {});
+        }
+    }
+    seeToRest(store, change, left);
+    std::string what;
+    for (const auto& family : families) {
+        what.clear();
+        if (const Status kept = keepOne(store, change, family, what); !kept)
+            return kept.error();
+    }
+    return change.commit(families.size() == 1 ? fmt::format("Versions of \"{}\"", what)
+                         : families.empty()   ? std::string("Out of the family")
+                                              : fmt::format("{} families of versions", families.size()));
+}
+
 Result<ChangeOutcome> leaveFamily(Store& store, const std::vector<FileId>& files) {
     KeptChange change(store);
     std::set<std::string> left;
@@ -167,13 +206,7 @@ Result<ChangeOutcome> leaveFamily(Store& store, const std::vector<FileId>& files
     }
     if (left.empty())
         return invalid("These are in no family.");
-    for (const std::string& id : left) {
-        const Family family = familyFrom(store, id);
-        if (family.members.size() == 1)
-            change.setValues(family.members.front().recording, familyField, {});
-        else if (!family.members.empty() && family.members.front().kind != leadVersion) // the lead went
-            change.setValues(family.members.front().recording, familyField, {id, leadVersion, {}, "0"});
-    }
+    seeToRest(store, change, left);
     return change.commit("Out of the family");
 }
 

@@ -36,6 +36,10 @@ struct VersionToKeep {
 /// its members were in are joined: those that are not named stay behind the others. An Error (Invalid) with
 /// fewer than two recordings, two leads, or a kind that is none.
 Result<ChangeOutcome> keepFamilies(Store& store, const std::vector<std::vector<VersionToKeep>>& families);
+/// The same, where each family is to have just these members, and `alone` are in none: families that they
+/// were in before count no more.
+Result<ChangeOutcome> settleFamilies(Store& store, const std::vector<std::vector<VersionToKeep>>& families,
+                                     const std::vector<FileId>& alone);
 /// These stand alone again; of a family of which one is left nothing stays.
 Result<ChangeOutcome> leaveFamily(Store& store, const std::vector<FileId>& files);
 

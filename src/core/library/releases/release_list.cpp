@@ -258,8 +258,9 @@ std::shared_ptr<const ReleaseList> ReleaseList::make(std::shared_ptr<const Searc
             it = list->sets_.erase(it);
         } else {
             std::ranges::stable_sort(it->second, {}, [&](size_t i) {
-                return std::pair(entries[i].date.empty() ? std::string("9999") : entries[i].date,
-                                 entries[i].ref.id);
+                // Of one day those that are here first.
+                return std::tuple(entries[i].date.empty() ? std::string("9999") : entries[i].date,
+                                  entries[i].ref.files.empty(), entries[i].ref.id);
             });
             ++it;
         }

@@ -194,21 +194,25 @@ ToldByFiles toldByFiles(const std::vector<FileOfRelease>& files) {
 
 ReleaseView releaseView(Store& store, const ReleaseRef& ref) {
     ReleaseView out;
-    const bool isKept = ref.id != 0 && store.releases().has(ref.id);
-    out.ref.id = isKept ? ref.id : 0;
+    ReleaseId id = ref.id != 0 && store.releases().has(ref.id) ? ref.id : 0;
+    for (const FileId file : ref.files) // it may be kept since it was listed
+        if (id == 0)
+            id = store.releases().releaseOf(file);
+    const bool isKept = id != 0 && store.releases().has(id);
+    out.ref.id = isKept ? id : 0;
     std::set<FileId> own(ref.files.begin(), ref.files.end());
     if (isKept)
-        for (const FileId file : store.releases().filesOf(ref.id))
+        for (const FileId file : store.releases().filesOf(id))
             own.insert(file);
     std::vector<FileOfRelease> files;
-    for (const FileId id : own)
-        if (auto record = store.files().find(id)) {
-            out.ref.files.push_back(id);
-            files.push_back({id, store.recordings().placeOf(id).recording, std::move(record->tags.fields),
+    for (const FileId file : own)
+        if (auto record = store.files().find(file)) {
+            out.ref.files.push_back(file);
+            files.push_back({file, store.recordings().placeOf(file).recording, std::move(record->tags.fields),
                              record->tags.facts.duration});
         }
     ToldByFiles told = toldByFiles(files);
-    Facts kept = isKept ? store.releases().facts(ref.id) : Facts();
+    Facts kept = isKept ? store.releases().facts(id) : Facts();
 
     for (const FactDef& def : releaseFacts()) {
         const Texts inFiles = factOf(told.release, def.key);
@@ -236,8 +240,7 @@ ReleaseView releaseView(Store& store, const ReleaseRef& ref) {
     } else if (std::ranges::any_of(told.media, [](const MediumView& m) { return !m.carrier.empty(); })) {
         out.facts[mediaFact] = {{}, false, readFromFiles, 0};
     }
-    const auto keptTracks =
-        isKept ? store.releases().tracks(ref.id) : std::map<int, std::vector<KeptTrack>>();
+    const auto keptTracks = isKept ? store.releases().tracks(id) : std::map<int, std::vector<KeptTrack>>();
     size_t count = std::max(told.media.size(), carriers.media.size());
     if (!keptTracks.empty())
         count = std::max(count, static_cast<size_t>(keptTracks.rbegin()->first) + 1);
@@ -284,9 +287,9 @@ ReleaseView releaseView(Store& store, const ReleaseRef& ref) {
             plain.tracks.push_back(track.printed);
         }
     }
-    for (const FileId id : out.ref.files)
-        if (!placed.contains(id))
-            out.unplaced.push_back(id);
+    for (const FileId file : out.ref.files)
+        if (!placed.contains(file))
+            out.unplaced.push_back(file);
     return out;
 }
 

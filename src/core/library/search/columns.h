@@ -29,6 +29,8 @@ inline constexpr const char* playoutColumn = "@playout";
 inline constexpr const char* usedColumn = "@used";          // what it was used in, and where
 inline constexpr const char* lastUsedColumn = "@last used"; // the date
 inline constexpr const char* bookmarkColumn = "@bookmark";  // the texts of bookmarks
+inline constexpr const char* familyColumn = "@family";      // the number of its family
+inline constexpr const char* versionColumn = "@version";    // the kind of version, and what is said of it
 
 /// The column of a field, or of what a query calls so; the name itself for fields.
 std::string_view columnOf(std::string_view field);
@@ -39,7 +41,8 @@ bool mayBeInFilesToo(std::string_view field);
 /// Columns whose words are not found by words alone.
 inline bool isAskedByNameOnly(std::string_view column) {
     return column == folderColumn || column == differsColumn || column == kindColumn ||
-           column == ratingColumn || column == lastUsedColumn;
+           column == ratingColumn || column == lastUsedColumn || column == familyColumn ||
+           column == versionColumn;
 }
 
 enum RowFlag : uint8_t {

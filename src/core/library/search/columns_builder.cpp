@@ -7,6 +7,7 @@
 #include "core/library/search/columns.h"
 #include "core/library/search/parts.h"
 #include "core/library/search/row_words.h"
+#include "core/library/store/family_table.h"
 #include "core/tags/packed.h"
 #include "core/work/parallel.h"
 
@@ -153,6 +154,14 @@ void ColumnsBuilder::Impl::setKept(std::string_view packed) {
             told.emplace_back("\u2022");
         const std::vector<std::string_view> views(told.begin(), told.end());
         set(bookmarkColumn, joined(views, list));
+    }
+    if (const auto family = kept.find(familyField); family != kept.end() && family->second.size() > 1) {
+        const std::vector<std::string>& said = family->second; // the family, the kind, details, the place
+        set(familyColumn, said[0]);
+        std::vector<std::string_view> version{said[1]};
+        if (said.size() > 2 && !said[2].empty())
+            version.push_back(said[2]);
+        set(versionColumn, joined(version, list));
     }
     const auto uses = kept.find(useField);
     if (uses == kept.end())

@@ -32,6 +32,8 @@ std::string_view columnOf(std::string_view field) {
         {"used", usedColumn},
         {"last_used", lastUsedColumn},
         {"bookmark", bookmarkColumn},
+        {"family", familyColumn},
+        {"version", versionColumn},
     };
     const auto it = columns.find(field);
     return it == columns.end() ? field : it->second;

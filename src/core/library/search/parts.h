@@ -7,7 +7,7 @@
 
 namespace moorfrost::library::part {
 
-inline constexpr const char* version = "5";
+inline constexpr const char* version = "6";
 
 enum : uint32_t {
     ids = 1,

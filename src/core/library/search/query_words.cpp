@@ -32,6 +32,8 @@ constexpr std::array specials = {
     Special{"used", ValueKind::Text, "used in"},
     Special{"last_used", ValueKind::Date, "last used"},
     Special{"bookmark", ValueKind::Text, "bookmark"},
+    Special{"family", ValueKind::Text, "family"},
+    Special{"version", ValueKind::Text, "version"},
     Special{"unmet", ValueKind::Number, "rules not met:"},
     Special{"lacks", ValueKind::Text, "lacks"},
     Special{"file", ValueKind::Text, "file"},
