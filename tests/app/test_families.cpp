@@ -92,6 +92,19 @@ private slots:
         QCOMPARE(model()->rowCount(), 7);
     }
 
+    /// The bounces, and what stands on the release: one song, one family.
+    void whatHasOneLeadIsOneFamily() {
+        page()->searchBox()->setText("folder:bounces or lanterns");
+        settle();
+        page()->table()->selectAll();
+        answer([](VersionsDialog* d) {
+            QCOMPARE(d->families().size(), size_t{1});
+            QCOMPARE(d->families()[0].size(), size_t{6});
+        });
+        page()->settleVersions(page()->chosenFiles());
+        settle();
+    }
+
     void proposedForTheWholeLibraryAndSettledByKeys() {
         answer([](VersionsDialog* d) {
             QVERIFY(!d->families().empty());

@@ -109,6 +109,11 @@ Result<std::vector<VersionGroup>> versionGroups(const Path& file, const library:
                             return familyOf(m.file) == family;
                         }))
                         into = &group;
+        // Bounces of one song and its versions on a release have one lead: they are one family.
+        if (!into && p.hasLead)
+            for (VersionGroup& group : out)
+                if (!group.members.empty() && group.members.front().file == p.versions.front().file)
+                    into = &group;
         VersionGroup fresh;
         VersionGroup& group = into ? *into : fresh;
         for (const library::VersionToKeep& v : p.versions)

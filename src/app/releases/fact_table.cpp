@@ -338,7 +338,7 @@ void FactTable::keyPressEvent(QKeyEvent* event) {
             edit(model_->index(currentIndex().row(), Value));
             return;
         }
-        if (event->key() == Qt::Key_Delete) {
+        if (event->key() == Qt::Key_Delete && row->editable) {
             emit typed(row->key, {});
             return;
         }

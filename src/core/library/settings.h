@@ -52,7 +52,8 @@ inline const Setting<std::string> defaultStandard{"standard", {}}; // its name; 
 inline const Setting<Strings> batchStandards{"standards of batches", {}}; // "number name"
 // The library.
 inline const Setting<Strings> mirrorRules{"mirror rules", {}}; // library/mirror
-inline const Setting<Strings> releaseFactsLeftOut{"release facts left out of tags", {}}; // releases/release_tags
+inline const Setting<Strings> releaseFactsLeftOut{"release facts left out of tags",
+                                                  {}}; // releases/release_tags
 inline const Setting<WordPlaces> words{"words", WordPlaces::Anywhere};
 inline const Setting<bool> readShelves{"read shelves", false}; // its folders are to be read: it was made anew
 } // namespace settings

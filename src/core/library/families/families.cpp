@@ -275,7 +275,6 @@ std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::
     });
     if (stop.stop_requested())
         return {};
-    std::set<std::string> wanted;
     std::set<FileId> chosen(only.begin(), only.end());
     std::vector<FamilyProposal> out;
     std::map<std::string, std::vector<const Candidate*>> leadsByCore; // where the artist is not told

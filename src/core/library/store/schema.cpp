@@ -295,7 +295,8 @@ const std::vector<Migration>& migrations() {
             AND NOT EXISTS (SELECT 1 FROM "use" WHERE recording = old.recording)
             AND NOT EXISTS (SELECT 1 FROM family_recording WHERE recording = old.recording); END;
         )"},
-        // 12 -> 13. Releases of which a person has said something. Nothing of them goes by a cascade; a recording
+        // 12 -> 13. Releases of which a person has said something. Nothing of them goes by a cascade; a
+        // recording
         // that stands on one stays. Versions of a recording are found by their family.
         {R"(
         DROP TRIGGER recording_left;
