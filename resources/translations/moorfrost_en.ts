@@ -1012,17 +1012,6 @@
     </message>
 </context>
 <context>
-    <name>moorfrost::app::VersionsDialog</name>
-    <message numerus="yes">
-        <source>%n famil(ies)</source>
-        <translation><numerusform>%n famil(ies)</numerusform><numerusform>%n famil(ies)</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n version(s)</source>
-        <translation><numerusform>%n version</numerusform><numerusform>%n versions</numerusform></translation>
-    </message>
-</context>
-<context>
     <name>moorfrost::app::WorseFiles</name>
     <message numerus="yes">
         <source>Replace %n file(s) by %1</source>

@@ -353,8 +353,7 @@ void VersionsDialog::tell() {
     out_->setEnabled(std::ranges::any_of(lines, [&](auto* l) { return l->parent() != alone_; }));
     summary_->setText(!trouble.empty() ? qs(trouble)
                       : all.empty()    ? tr("No family is ticked.")
-                                       : tr("%n famil(ies)", "", static_cast<int>(all.size())) + ", " +
-                                          tr("%n version(s)", "", static_cast<int>(versions)));
+                                       : tr("Families: %1, versions: %2").arg(all.size()).arg(versions));
     take_->setEnabled(trouble.empty() && (!all.empty() || !alone().empty()));
 }
 
