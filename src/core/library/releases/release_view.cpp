@@ -14,7 +14,8 @@ namespace {
 
 using Texts = std::vector<std::string>;
 
-constexpr int mostGaps = 200; // a total that asks for more is held to be a mistake
+constexpr int mostNumber = 1000000; // of a disc or a track
+constexpr int mostGaps = 200;       // a total that asks for more is held to be a mistake
 
 const Texts& valuesOf(const FileOfRelease& file, const char* key) {
     static const Texts none;
@@ -28,7 +29,7 @@ std::string firstOf(const FileOfRelease& file, const char* key) {
 }
 
 int numberOf(const FileOfRelease& file, const char* key) {
-    return std::max(0, std::atoi(firstOf(file, key).c_str()));
+    return std::clamp(std::atoi(firstOf(file, key).c_str()), 0, mostNumber);
 }
 
 /// What most of the files say of these fields together; of what is equally frequent the first. Files that
