@@ -4,6 +4,7 @@
 
 #include <QListWidget>
 #include <QMenu>
+#include <QPointer>
 #include <QTreeWidget>
 
 #include "app/journal/journal_page.h"
@@ -165,6 +166,53 @@ private slots:
             driver_->controllers().undo.undo();
         rest();
         QCOMPARE(t->textOf(1, ReleaseTracks::Title), QString("Ferryman's Reel"));
+    }
+
+    /// Faster than the library answers: nothing that was typed is lost, and no editor is closed under the
+    /// hands.
+    void typedFast() {
+        choose("Night Post EP");
+        ReleaseTracks* t = page()->tracks();
+        t->model()->setData(t->model()->index(0, ReleaseTracks::Title), "Night Post (first)");
+        t->model()->setData(t->model()->index(1, ReleaseTracks::Title), "Reel");
+        t->selectRow(3);
+        QTest::keyClick(t, Qt::Key_Up, Qt::AltModifier);
+        t->model()->setData(t->model()->index(0, ReleaseTracks::Length), "3:33");
+        QCOMPARE(t->textOf(1, ReleaseTracks::Title), QString("Reel")); // at once
+        rest();
+        QCOMPARE(t->textOf(0, ReleaseTracks::Title), QString("Night Post (first)"));
+        QCOMPARE(t->textOf(0, ReleaseTracks::Length), QString("3:33"));
+        QCOMPARE(t->textOf(1, ReleaseTracks::Title), QString("Reel"));
+        QCOMPARE(t->textOf(2, ReleaseTracks::Title), QString("The Keeper's Wife"));
+        QCOMPARE(t->textOf(2, ReleaseTracks::Files), QString("FLAC"));
+        // An editor that is open while what was typed before comes back.
+        FactTable* f = page()->facts();
+        QVERIFY(f->editFact("barcode"));
+        f->findChild<QLineEdit*>()->setText("2000014000056");
+        QTest::keyClick(f->findChild<QLineEdit*>(), Qt::Key_Return);
+        QVERIFY(f->editFact("edition"));
+        QPointer<QLineEdit> open = f->findChild<QLineEdit*>();
+        QTest::keyClicks(open, "first pre");
+        rest();
+        QVERIFY(open && open->isVisible());
+        QTest::keyClicks(open, "ssing");
+        QTest::keyClick(open, Qt::Key_Return);
+        rest();
+        QCOMPARE(f->textOf("edition"), QString("first pressing"));
+        QCOMPARE(f->textOf("barcode"), QString("2000014000056"));
+        // The same in the tracks.
+        t->setCurrentIndex(t->model()->index(1, ReleaseTracks::Title));
+        t->edit(t->currentIndex());
+        open = t->findChild<QLineEdit*>();
+        QVERIFY(open);
+        open->setText("The Reel");
+        driver_->controllers().releases.setFact(page()->shown()->view.ref, "status", {"official"});
+        rest();
+        QVERIFY(open && open->isVisible());
+        QTest::keyClick(open, Qt::Key_Return);
+        rest();
+        QCOMPARE(t->textOf(1, ReleaseTracks::Title), QString("The Reel"));
+        QCOMPARE(f->textOf("status"), QString("official"));
     }
 
     /// The cassette beside the CD single, without typing a title of a track.

@@ -4,6 +4,7 @@
 #include <QtTest>
 
 #include "core/library/recordings.h"
+#include "core/library/releases/filling.h"
 #include "core/library/releases/label_numbers.h"
 #include "core/library/releases/release_changes.h"
 #include "core/library/releases/release_list.h"
@@ -141,6 +142,64 @@ private slots:
         QVERIFY(library::takeBackChange(*store_, outcome.change));
         QVERIFY(store_->releases().all().empty());
         QVERIFY(!library::makeRelease(*store_, {{{"title", {" "}}}, {}, {}}, nullptr, outcome));
+    }
+
+    /// Said to be another recording, the edition that has the files keeps them.
+    void aRecordingThatIsNotSharedStaysWithItsFiles() {
+        ReleaseRef cd{0, single_};
+        library::ReleaseFilling filling{
+            {{"title", {"Night Post EP"}}}, library::mediaOf(library::releaseView(*store_, cd)), {}};
+        library::ChangeOutcome outcome;
+        const auto cassette = library::makeRelease(*store_, filling, &cd, outcome);
+        QVERIFY(cassette);
+        const ReleaseRef tape{*cassette, {}};
+        for (const auto& [a, b] : {std::pair(tape, cd), std::pair(cd, tape)}) {
+            const auto parted = library::shareRecordings(*store_, a, b, {{0, 0, 0, 0, false}});
+            QVERIFY(parted);
+            QCOMPARE(library::releaseView(*store_, cd).media[0].tracks[0].files,
+                     std::vector<FileId>{single_[0]});
+            QVERIFY(library::releaseView(*store_, tape).media[0].tracks[0].files.empty());
+            QVERIFY(library::takeBackChange(*store_, parted->change));
+        }
+        // Both have files: each keeps what was said of the recording.
+        const FileId other =
+            file("Night Post live/1.flac", {{"title", {"Night Post"}}, {"album", {"Night Post live"}}}, 200);
+        QVERIFY(library::mergeRecordings(*store_, {single_[0], other}));
+        store_->recordings().setValues(store_->recordings().placeOf(other).recording, "note", {"warm"});
+        QVERIFY(library::shareRecordings(*store_, cd, {0, {other}}, {{0, 0, 0, 0, false}}));
+        for (const FileId one : {single_[0], other})
+            QCOMPARE(store_->recordings().values(store_->recordings().placeOf(one).recording, "note"),
+                     Texts{"warm"});
+        QVERIFY(store_->recordings().placeOf(single_[0]).recording !=
+                store_->recordings().placeOf(other).recording);
+    }
+
+    /// A list that tells no artists takes none away; a source that tells the artist of the release does.
+    void fillingKeepsArtistsOfTracks() {
+        const std::vector<FileId> files = {file("Harbour Day/1.flac",
+                                                {{"title", {"One"}},
+                                                 {"artist", {"Wren-Low"}},
+                                                 {"album", {"Harbour Day"}},
+                                                 {"album_artist", {"Various"}},
+                                                 {"track", {"1"}}},
+                                                100),
+                                           file("Harbour Day/2.flac",
+                                                {{"title", {"Two"}},
+                                                 {"artist", {"Isla Varnholt"}},
+                                                 {"album", {"Harbour Day"}},
+                                                 {"album_artist", {"Various"}},
+                                                 {"track", {"2"}}},
+                                                120)};
+        const ReleaseView view = library::releaseView(*store_, {0, files});
+        reference::Release list;
+        list.media.push_back({"", "", {}, {{"1", "One", {}, 101000}, {"2", "Two", {}, 121000}}, {}});
+        auto plan = library::planFilling(view, list);
+        QCOMPARE(plan.media[0].tracks[1].first.credit.text(), std::string("Isla Varnholt"));
+        list.credit.names = {{"Wren-Low", "7"}};
+        list.media[0].tracks[0].credit = list.credit; // with its number at the reference
+        plan = library::planFilling(view, list);
+        QVERIFY(plan.media[0].tracks[0].first.credit.names.empty());
+        QVERIFY(plan.media[0].tracks[1].first.credit.names.empty());
     }
 
     void setsAreJoinedAndParted() {

@@ -8,6 +8,8 @@
 
 #include <fmt/format.h>
 
+#include "core/library/families/version_names.h"
+#include "core/library/store/family_table.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -194,6 +196,29 @@ Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& f
         fmt::format("Make one recording of {} files", store.recordings().withOthers({files.front()}).size()));
 }
 
+RecordingId partRecording(Store& store, KeptChange& change, RecordingId recording,
+                          const std::vector<FileId>& members) {
+    const RecordingId own = store.recordings().add();
+    const auto kept = store.recordings().allValues(recording);
+    for (FileId file : members)
+        change.put(file, {own, true});
+    for (auto [field, values] : kept) {
+        if (field == familyField && values.size() > 1 && values[1] == leadVersion)
+            values[1] = otherVersion; // a family has one lead
+        change.setValues(own, field, values);
+    }
+    const FileId best = store.recordings().chosenOf(recording);
+    if (std::ranges::find(members, best) != members.end())
+        change.choose(recording, 0);
+    for (const auto& [list, at] : store.collections().placesOf(recording))
+        if (const FileId meant = store.collections().entries(list, at, 1)[0].file;
+            std::ranges::find(members, meant) != members.end())
+            change.splice(list, at, 1, {{own, meant}});
+    for (FileId file : store.recordings().filesOf(recording)) // nor is what is left joined with them again
+        change.put(file, {recording, true});
+    return own;
+}
+
 Result<ChangeOutcome> partFiles(Store& store, const std::vector<FileId>& files) {
     KeptChange change(store);
     std::map<RecordingId, std::vector<FileId>> from;
@@ -204,22 +229,7 @@ Result<ChangeOutcome> partFiles(Store& store, const std::vector<FileId>& files) 
     for (const auto& [recording, members] : from) {
         if (store.recordings().filesOf(recording).size() <= members.size())
             continue;
-        const RecordingId own = store.recordings().add();
-        const auto kept = store.recordings().allValues(recording);
-        for (FileId file : members)
-            change.put(file, {own, true});
-        for (const auto& [field, values] : kept)
-            change.setValues(own, field, values);
-        const FileId best = store.recordings().chosenOf(recording);
-        if (std::ranges::find(members, best) != members.end())
-            change.choose(recording, 0);
-        for (const auto& [list, at] : store.collections().placesOf(recording))
-            if (const FileId meant = store.collections().entries(list, at, 1)[0].file;
-                std::ranges::find(members, meant) != members.end())
-                change.splice(list, at, 1, {{own, meant}});
-        for (FileId file :
-             store.recordings().filesOf(recording)) // nor is what is left joined with them again
-            change.put(file, {recording, true});
+        partRecording(store, change, recording, members);
         parted += members.size();
     }
     if (parted == 0)

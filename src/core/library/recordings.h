@@ -50,6 +50,10 @@ bool mergeRecordings(Store& store, KeptChange& change, const std::vector<FileId>
 /// fewer than two recordings.
 Result<ChangeOutcome> mergeRecordings(Store& store, const std::vector<FileId>& files);
 
+/// Some of the files of a recording become one of their own, which keeps what that one kept: its number. The
+/// recording has others.
+RecordingId partRecording(Store& store, KeptChange& change, RecordingId recording,
+                          const std::vector<FileId>& members);
 /// These files become a recording of their own (together, of each recording that they belong to), which keeps
 /// what that one kept. They are not joined with it again by themselves. An Error (Invalid) where no other
 /// file would be left.

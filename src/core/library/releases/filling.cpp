@@ -96,12 +96,12 @@ FillingPlan planFilling(const ReleaseView& release, const reference::Release& so
             for (const reference::Track& theirTrack : from.tracks) {
                 reference::Track track = theirTrack;
                 track.recording.clear();
+                if (track.credit.text() == source.credit.text())
+                    track.credit = {}; // that of the release
                 for (auto& name : track.credit.names) {
                     name.id.clear();
                     name.others.clear();
                 }
-                if (track.credit == source.credit)
-                    track.credit = {};
                 RecordingId recording = 0;
                 TrackFilling line{m, medium.tracks.size(), {}, {}, false};
                 if (const size_t at = pairOf[next]; at != SIZE_MAX) {
@@ -115,6 +115,9 @@ FillingPlan planFilling(const ReleaseView& release, const reference::Release& so
                         track.isrcs = own.isrcs;
                     if (track.roles.empty())
                         track.roles = own.roles;
+                    // One that tells no artists takes none away.
+                    if (track.credit.names.empty() && source.credit.names.empty())
+                        track.credit = own.credit;
                 }
                 line.after = lineOf(track);
                 medium.tracks.emplace_back(std::move(track), recording);

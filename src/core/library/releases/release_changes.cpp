@@ -366,15 +366,15 @@ Result<ChangeOutcome> shareRecordings(Store& store, const ReleaseRef& first, con
         } else if (!t.shared && ta.recording != 0 && ta.recording == tb.recording) {
             std::vector<FileId> own(tb.files.begin(),
                                     tb.files.begin() + static_cast<std::ptrdiff_t>(tb.ownFiles));
-            if (own.empty() || own.size() == tb.files.size()) {
+            if (own.empty()) { // the files are of others: they keep the recording
                 put(vb, t.mediumB, t.numberB, 0);
-                continue;
+            } else if (own.size() == tb.files.size()) {
+                put(va, t.mediumA, t.numberA, 0);
+            } else {
+                const RecordingId recording = partRecording(store, change, tb.recording, own);
+                if (!vb.media[t.mediumB].fromFiles)
+                    put(vb, t.mediumB, t.numberB, recording);
             }
-            const RecordingId recording = store.recordings().add();
-            for (const FileId file : own)
-                change.put(file, {recording, true});
-            if (!vb.media[t.mediumB].fromFiles)
-                put(vb, t.mediumB, t.numberB, recording);
         }
     }
     return change.commit(fmt::format("Recordings that {} shares", titleOf(store, a.id)));

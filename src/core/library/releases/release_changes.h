@@ -63,7 +63,8 @@ struct SharedTrack {
     bool shared = true;                                        // they are one recording; false: they are not
 };
 /// Which recordings two editions share, as a person says. Where both tracks have files their recordings are
-/// merged; parted again, the files of the second edition have a recording of their own.
+/// merged; parted again, files of the second edition have a recording of their own, and where only one
+/// edition has files it keeps the recording.
 Result<ChangeOutcome> shareRecordings(Store& store, const ReleaseRef& a, const ReleaseRef& b,
                                       const std::vector<SharedTrack>& tracks);
 
