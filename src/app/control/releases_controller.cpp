@@ -92,7 +92,10 @@ void ReleasesController::read(QObject* asker, const Ref& ref, std::function<void
 }
 
 void ReleasesController::change(KeptChanges::Work work, const QString& title) {
-    changes_.make(std::move(work), title);
+    changes_.make(std::move(work), title, [this](bool done) {
+        if (!done)
+            emit changed(); // what was shown already is not so
+    });
 }
 
 void ReleasesController::setFact(const Ref& ref, const std::string& key,

@@ -150,6 +150,8 @@ VersionsDialog::VersionsDialog(const std::vector<VersionGroup>& groups, QWidget*
     tree_->setAccessibleName(tr("Families of versions"));
     tree_->setDragDropMode(QAbstractItemView::InternalMove);
     tree_->setDefaultDropAction(Qt::MoveAction);
+    // Between families is nowhere: a line that fell there would be of none.
+    tree_->invisibleRootItem()->setFlags(tree_->invisibleRootItem()->flags() & ~Qt::ItemIsDropEnabled);
     tree_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed);
     tree_->setColumnWidth(Title, 280);
     tree_->setColumnWidth(Kind, 120);

@@ -276,12 +276,25 @@ FactTable::FactTable(QWidget* parent) : QTableView(parent), model_(new FactModel
 }
 
 void FactTable::show(const ShownRelease& release, const std::string& oddNumber) {
+    if (state() == EditingState) { // nobody's editor is closed under the hands
+        pending_.emplace(release, oddNumber);
+        return;
+    }
+    pending_.reset();
     const FactModel::Row* had = model_->row(currentIndex().row());
     const std::string key = had ? had->key : std::string();
     model_->show(release, oddNumber);
     if (const int row = model_->rowOf(key); row >= 0)
         setCurrentIndex(model_->index(row, Value));
     fit();
+}
+
+void FactTable::closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint hint) {
+    QTableView::closeEditor(editor, hint);
+    if (pending_ && state() != EditingState) {
+        const auto [release, oddNumber] = std::move(*pending_);
+        show(release, oddNumber);
+    }
 }
 
 void FactTable::setShowsAll(bool on) {

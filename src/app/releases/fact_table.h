@@ -14,7 +14,8 @@ class FactTable : public QTableView {
     Q_OBJECT
 public:
     explicit FactTable(QWidget* parent = nullptr);
-    /// `oddNumber`: what is odd of its number beside others of the label; "" for nothing.
+    /// While one types, when that has ended. `oddNumber`: what is odd of its number beside others of the
+    /// label; "" for nothing.
     void show(const ShownRelease& release, const std::string& oddNumber = {});
     /// Facts of which nothing is known have rows, too.
     void setShowsAll(bool on);
@@ -36,11 +37,13 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
+    void closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint hint) override;
 
 private:
     void fit();
 
     FactModel* model_;
+    std::optional<std::pair<ShownRelease, std::string>> pending_; // to be shown when the editor is closed
 };
 
 /// "read from the files", "typed, 2 Dec", "Cairn, 2 Dec".

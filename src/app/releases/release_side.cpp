@@ -29,6 +29,11 @@ QString day(int64_t when) {
     return QLocale().toString(QDateTime::fromSecsSinceEpoch(when), "d MMM yyyy, HH:mm");
 }
 
+/// Of a page: nothing else is opened by a click.
+bool isAddress(const std::string& link) {
+    return link.starts_with("https://") || link.starts_with("http://");
+}
+
 QLabel* wrapped() {
     auto* out = new QLabel;
     out->setWordWrap(true);
@@ -112,7 +117,7 @@ void ReleaseSide::show(const ShownRelease& shown) {
     for (const library::ReleaseSource& s : view.sources) {
         QString block =
             QString("<span style='color:%1'>%2</span><br>%3").arg(quiet, html(day(s.when)), html(qs(s.what)));
-        if (!s.link.empty())
+        if (isAddress(s.link))
             block += QString("<br><a href='%1' style='color:%2'>%3</a>")
                          .arg(html(qs(s.link)), theme::colours().fjord.name(), html(qs(s.link)));
         if (!s.taken.empty())
@@ -154,9 +159,9 @@ void ReleaseSide::show(const ShownRelease& shown) {
     QStringList links;
     for (const std::string& link : view.release.links) {
         const QString shown = html(breakable(qs(link)));
-        links << (qs(link).startsWith("http") ? QString("<a href='%1' style='color:%2'>%3</a>")
-                                                    .arg(html(qs(link)), theme::colours().fjord.name(), shown)
-                                              : shown);
+        links << (isAddress(link) ? QString("<a href='%1' style='color:%2'>%3</a>")
+                                        .arg(html(qs(link)), theme::colours().fjord.name(), shown)
+                                  : shown);
     }
     links_->setText(links.join("<br>"));
     links_->setVisible(!links.isEmpty());

@@ -5,19 +5,20 @@
 
 #include <QTableView>
 
-#include "app/control/releases_controller.h"
+#include <optional>
+
+#include "app/releases/release_track_model.h"
 
 namespace moorfrost::app {
-
-class ReleaseTrackModel;
 
 class ReleaseTracks : public QTableView {
     Q_OBJECT
 public:
-    enum Column { Number, Title, Length, Recording, Files, ColumnCount };
+    using Column = ReleaseTrackModel::Column;
+    using enum ReleaseTrackModel::Column;
 
     explicit ReleaseTracks(QWidget* parent = nullptr);
-    /// `list`: by which editions are counted; may be nullptr.
+    /// As ReleaseTrackModel::show(). While one types, when that has ended.
     void show(const ShownRelease& release, ReleasesController::List list);
     QString textOf(size_t track, Column column) const; // of all media together
     /// Behind the chosen one, or at the end.
@@ -40,16 +41,20 @@ protected:
     void keyPressEvent(QKeyEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
+    void closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint hint) override;
 
 private:
     void fit();
     void changeCredit();
     std::vector<int> chosenRows() const;
+    void choose(int first, int last); // rows
 
+    struct Pending {
+        ShownRelease release;
+        ReleasesController::List list;
+    };
     ReleaseTrackModel* model_;
+    std::optional<Pending> pending_; // to be shown when the editor is closed
 };
-
-/// "3:41" or "3:41.5" as milliseconds; 0 for blank; -1 where it is no length.
-int64_t lengthFromTyping(const QString& text);
 
 } // namespace moorfrost::app

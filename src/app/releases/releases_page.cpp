@@ -120,6 +120,7 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parent) : QWidget(parent), 
             });
     connect(tracks_, &ReleaseTracks::mediaWanted, this,
             [this](const std::vector<library::MediumToKeep>& media, const QString& title) {
+                ++run_; // what is being read is older than this
                 use_.releases.setMedia(shown_.view.ref, media, title);
             });
     connect(tracks_, &ReleaseTracks::playRequested, this, &ReleasesPage::playRequested);
@@ -202,7 +203,6 @@ QWidget* ReleasesPage::sheet() {
         showHead();
     });
     tracks_ = new ReleaseTracks;
-    missing_ = button({}, "flat");
     addTrack_ = button(tr("Add a track"), "flat");
     connect(addTrack_, &QPushButton::clicked, tracks_, &ReleaseTracks::addTrack);
     auto* below = new QHBoxLayout;
@@ -240,7 +240,9 @@ void ReleasesPage::refresh() {
     lines_->show(list, search_->text(), static_cast<library::ReleaseOrder>(order_->currentIndex()));
     if (wanted_ && list) {
         const size_t entry = list->find(*wanted_);
-        if (entry != SIZE_MAX) {
+        if (entry == SIZE_MAX && use_.releases.isTrue()) {
+            wanted_.reset(); // it is no more
+        } else if (entry != SIZE_MAX) {
             if (!lines_->choose(entry)) { // what is searched hides it
                 search_->clear();
                 lines_->choose(entry);

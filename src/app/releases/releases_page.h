@@ -92,7 +92,7 @@ private:
     QLineEdit* search_;
     ShortLabel* count_;
     Choice* order_;
-    QPushButton *new_, *proposals_, *fill_, *compare_, *write_, *play_, *more_, *addTrack_, *missing_;
+    QPushButton *new_, *proposals_, *fill_, *compare_, *write_, *play_, *more_, *addTrack_;
     ReleaseLines* lines_;
     QStackedWidget* stack_;
     EmptyHint* empty_;

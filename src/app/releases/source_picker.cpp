@@ -147,11 +147,12 @@ void SourcePicker::openFile(const Path& path) {
     file_ = shownName(path);
     // UTF-16 tells itself by its mark; what is no UTF-8 is taken for Western European.
     const std::string plain = bytes.toStdString();
+    const bool cut = bytes.size() == most; // maybe in the middle of a letter
     const bool wide = bytes.startsWith("\xFF\xFE") || bytes.startsWith("\xFE\xFF");
     text_->setPlainText(
         wide ? QString::fromUtf16(reinterpret_cast<const char16_t*>(bytes.constData()), bytes.size() / 2)
-        : text::isUtf8(plain) ? QString::fromUtf8(bytes)
-                              : QString::fromLatin1(bytes));
+        : cut || text::isUtf8(plain) ? QString::fromUtf8(bytes)
+                                     : QString::fromLatin1(bytes));
 }
 
 void SourcePicker::readText() {
