@@ -190,6 +190,7 @@ private slots:
         QVERIFY(f->editFact("barcode"));
         f->findChild<QLineEdit*>()->setText("2000014000056");
         QTest::keyClick(f->findChild<QLineEdit*>(), Qt::Key_Return);
+        QTRY_VERIFY(!f->findChild<QLineEdit*>()); // it closes behind the key
         QVERIFY(f->editFact("edition"));
         QPointer<QLineEdit> open = f->findChild<QLineEdit*>();
         QTest::keyClicks(open, "first pre");

@@ -1,9 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The library page's side of collections: the panel at the side, the list that is shown, what is done in it.
 #include <QMenu>
-#include <QMouseEvent>
-#include <QScrollBar>
-#include <QSettings>
 #include <QShortcut>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -180,45 +177,6 @@ std::vector<FileId> LibraryPage::filesInSight() const {
         for (const library::Row row : model_->rows())
             out.push_back(searcher->idOf(row));
     return out;
-}
-
-bool LibraryPage::foldsFamilies() const {
-    return QSettings().value("library/fold families", true).toBool();
-}
-
-void LibraryPage::setFoldsFamilies(bool on) {
-    QSettings().setValue("library/fold families", on);
-    search();
-}
-
-void LibraryPage::turnFamily(int row) {
-    if (row < 0 || row >= model_->rowCount() || !fold_.isLead(model_->rows()[static_cast<size_t>(row)]))
-        return;
-    const library::Row lead = model_->rows()[static_cast<size_t>(row)];
-    const int scrolled = view_->verticalScrollBar()->value();
-    fold_.turn(lead);
-    model_->setRows(model_->searcher(), fold_.shown(folded_), {});
-    const auto at = std::ranges::find(model_->rows(), lead);
-    const QModelIndex index = model_->index(static_cast<int>(at - model_->rows().begin()), 0);
-    view_->selectionModel()->setCurrentIndex(index,
-                                             QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
-    view_->verticalScrollBar()->setValue(scrolled);
-}
-
-/// The mark of a family, at the right of the title.
-bool LibraryPage::eventFilter(QObject* object, QEvent* event) {
-    constexpr int markWidth = 40;
-    if (object == view_->viewport() && event->type() == QEvent::MouseButtonPress) {
-        const QPoint at = static_cast<QMouseEvent*>(event)->position().toPoint();
-        const QModelIndex index = view_->indexAt(at);
-        const QVariant family = index.isValid() ? index.data(FileTable::FamilyRole) : QVariant();
-        if (family.isValid() && family.toInt() != FileTable::versionBelow &&
-            at.x() > view_->visualRect(index).right() - markWidth) {
-            turnFamily(index.row());
-            return true;
-        }
-    }
-    return QWidget::eventFilter(object, event);
 }
 
 void LibraryPage::showFile(FileId id) {

@@ -11,17 +11,14 @@
 #include "app/library/find_again_dialog.h"
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
-#include "app/library/versions_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/judging_box.h"
 #include "core/library/mirror.h"
-#include "core/library/sound_groups.h"
 
 namespace moorfrost::app {
 
 namespace {
 constexpr size_t mostWithKind = 2000; // chosen files that get a kind at a time
-constexpr size_t mostListened = 200;  // chosen files that are compared by their sound
 } // namespace
 
 void LibraryPage::showMenu(const QPoint& at) {
@@ -131,36 +128,6 @@ void LibraryPage::addRecordingMenu(QMenu& menu) {
                     use_.recordings.forgetAbsent(absent);
             })
         ->setEnabled(!absent.empty());
-}
-
-void LibraryPage::settleVersions(const std::vector<FileId>& files) {
-    if (!searcher_)
-        return;
-    use_.jobs.start(
-        this, {ss(tr("Looking for versions"))},
-        [file = use_.library.file(), searcher = searcher_, files, sounds = use_.sounds.store()](
-            std::stop_token stop, work::Progress&) -> Result<std::vector<VersionGroup>> {
-            // A few are listened to as well.
-            const bool listens = sounds && !files.empty() && files.size() <= mostListened;
-            return versionGroups(
-                file, *searcher, files,
-                [&](FileId one, FileId other) {
-                    return listens ? library::linkBetween(*sounds, one, other).z : 0.0;
-                },
-                stop);
-        },
-        [this](Result<std::vector<VersionGroup>> groups) {
-            if (!groups) {
-                if (groups.error().kind != ErrorKind::Cancelled)
-                    use_.messages.say(groups.error());
-                return;
-            }
-            if (groups->size() == 1 && groups->front().members.empty())
-                return use_.messages.say(tr("No names in the library look like versions of one recording."));
-            VersionsDialog dialog(*groups, this);
-            if (dialog.exec() == QDialog::Accepted)
-                use_.recordings.settleFamilies(dialog.families(), dialog.alone());
-        });
 }
 
 void LibraryPage::mirrorToTags() {

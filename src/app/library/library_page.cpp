@@ -138,18 +138,7 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
         });
     }
     connect(view_, &SheetView::menuRequested, this, &LibraryPage::showMenu);
-    view_->viewport()->installEventFilter(this);
-    for (const auto& [keys, opens] :
-         {std::pair(QKeySequence(Qt::Key_Plus), true), {QKeySequence(Qt::Key_Minus), false}}) {
-        auto* turn = new QShortcut(keys, view_);
-        turn->setContext(Qt::WidgetShortcut);
-        connect(turn, &QShortcut::activated, this, [this, opens = opens] {
-            const int row = view_->currentIndex().row();
-            if (row >= 0 && row < model_->rowCount() &&
-                fold_.isOpen(model_->rows()[static_cast<size_t>(row)]) != opens)
-                turnFamily(row);
-        });
-    }
+    connectFamilies();
     connect(grid_, &SleeveGrid::menuRequested, this, &LibraryPage::showMenu);
     connect(grid_, &SleeveGrid::chosenChanged, this, &LibraryPage::showDetails);
     connect(grid_, &SleeveGrid::playRequested, this, &LibraryPage::playRequested);

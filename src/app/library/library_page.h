@@ -158,6 +158,7 @@ private:
     QWidget* sidePanel();
     QWidget* tracksPanel();
     void connectCollections();
+    void connectFamilies();
     std::vector<size_t> chosenPlaces() const;
     void showListLine();
 
