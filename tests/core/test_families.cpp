@@ -3,6 +3,7 @@
 #include <QtTest>
 
 #include "core/library/families/families.h"
+#include "core/library/recordings.h"
 #include "support/edition_world.h"
 #include "support/sample_files.h"
 #include "support/search_records.h"
@@ -126,6 +127,31 @@ private slots:
         QVERIFY(!library::keepFamilies(*store, {{{files[0], "lead", ""}, {files[1], "weather", ""}}}));
         QVERIFY(!library::keepFamilies(*store, {{{files[0], "lead", ""}, {999, "live", ""}}}));
         QVERIFY(family(files[0]).id.empty());
+    }
+
+    /// A file that is parted from the lead is another version: there is one lead.
+    void partedFromTheLead() {
+        test::Sandbox box;
+        auto store = std::move(*library::Store::open(box / "library.db"));
+        const int64_t shelf = store->shelves().add("Archive", box / "shelf");
+        std::vector<FileId> files;
+        for (const char* name : {"lanterns.wav", "lanterns.flac", "lanterns_instr.wav"}) {
+            files::ScannedFile f;
+            f.path = box / "shelf" / name;
+            f.state = {1, 2};
+            f.tags = tags::TagFile();
+            files.push_back(store->files().save(f, shelf));
+        }
+        QVERIFY(library::mergeRecordings(*store, {files[0], files[1]}));
+        QVERIFY(library::keepFamilies(
+            *store, {{{files[0], library::leadVersion, ""}, {files[2], "instrumental", ""}}}));
+        QVERIFY(library::partFiles(*store, {files[1]}));
+        const auto family = library::familyOf(*store, store->recordings().placeOf(files[0]).recording);
+        QCOMPARE(family.members.size(), size_t{3});
+        QCOMPARE(std::ranges::count(family.members, std::string(library::leadVersion),
+                                    &library::FamilyMember::kind),
+                 1);
+        QCOMPARE(family.members[0].files.front(), files[0]);
     }
 
     void aFolderOfBouncesFindsItsLead() {
