@@ -38,6 +38,7 @@ References referencesOf(library::Store& store, const Options& options) {
         if (e.kind == EntryKind::Library) {
             auto shelves = std::make_unique<library::LibraryReference>(e.name);
             shelves->setLibrary(shelved);
+            shelves->setKept([&store] { return library::keptReleases(store); });
             shelves->setSounds(std::make_shared<sound::SoundStore>(library::soundsOf(store.file())));
             out.all.push_back(std::move(shelves));
             continue;

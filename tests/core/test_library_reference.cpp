@@ -5,10 +5,12 @@
 
 #include "core/bench/taking.h"
 #include "core/library/library_reference.h"
+#include "core/library/releases/release_changes.h"
 #include "core/matching/identify.h"
 #include "core/matching/same_edition.h"
 #include "core/matching/single_file.h"
 #include "support/reference_shelf.h"
+#include "support/sample_files.h"
 #include "support/search_records.h"
 
 using namespace moorfrost;
@@ -189,6 +191,66 @@ private slots:
         QVERIFY(it != other.candidates.end());
         QCOMPARE(it->also, std::vector<std::string>{"cairn"});
         QCOMPARE(other.candidates.size(), alone.candidates.size());
+    }
+
+    /// An edition that was entered by hand answers, too: a sleeve that comes later is found to be it.
+    void editionsWithoutFilesAreTold() {
+        test::Sandbox box;
+        auto store = std::move(*Store::open(box / "library.db"));
+        const reference::Release& tape = named("night-post-cassette");
+        ReleaseFilling filling;
+        for (const FactDef& def : releaseFacts())
+            if (auto values = factOf(tape, def.key); !values.empty())
+                filling.facts[def.key] = values;
+        filling.media.emplace();
+        for (const reference::Medium& m : tape.media) {
+            MediumToKeep& medium = filling.media->emplace_back();
+            medium.carrier = m.carrier;
+            for (const reference::Track& t : m.tracks)
+                medium.tracks.emplace_back(t, 0);
+        }
+        std::vector<FileRecord> there;
+        shelve("salt-road-cd", "/archive/Salt Road", there);
+        LibraryReference library("Your library");
+        library.setKept([&] { return keptReleases(*store); });
+        asked(library, there);
+        const matching::SleeveClues clues = matching::cluesOf(filesOf(tape, "/in/night post"));
+        QVERIFY(matching::identify(clues, {&library}, {}, {}).candidates.empty());
+        ChangeOutcome outcome;
+        const auto id = makeRelease(*store, filling, nullptr, outcome);
+        QVERIFY(id);
+        library.keptChanged();
+        const auto found = matching::identify(clues, {&library}, {}, {});
+        QVERIFY(!found.candidates.empty());
+        const matching::Candidate& c = found.candidates.front();
+        QCOMPARE(c.number(), numberInTags(*id));
+        QCOMPARE(c.release.title, tape.title);
+        QCOMPARE(c.release.trackCount(), tape.trackCount());
+        QCOMPARE(c.release.carrier(), tape.carrier());
+        QCOMPARE(c.release.barcode, tape.barcode);
+        // By what it is called in the answer, and by what the tags keep.
+        QVERIFY(library.fetch(c.release.id, {}));
+        QVERIFY(library.fetch(c.release.id.substr(std::string("library:").size()), {}));
+        // What is said of a release on the shelves is told, too.
+        ReleaseRef road;
+        for (const FileRecord& f : there) {
+            files::ScannedFile scanned;
+            scanned.path = f.path;
+            scanned.state = {1, 2};
+            scanned.tags = f.tags;
+            road.files.push_back(store->files().save(scanned, 0));
+        }
+        std::vector<FileRecord> kept;
+        for (const FileId file : road.files)
+            kept.push_back(*store->files().find(file));
+        QVERIFY(setReleaseFact(*store, road, "barcode", {"2000014000056"}));
+        asked(library, kept);
+        reference::Question byCode;
+        byCode.barcode = "2000014000056";
+        const auto byBarcode = library.find(byCode, {});
+        QVERIFY(byBarcode && !byBarcode->empty());
+        QCOMPARE(byBarcode->front().title, named("salt-road-cd").title);
+        QCOMPARE(byBarcode->front().trackCount(), named("salt-road-cd").trackCount());
     }
 
     void whenEditionsAreTheSame() {

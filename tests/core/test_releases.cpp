@@ -8,6 +8,9 @@
 #include "core/library/releases/label_numbers.h"
 #include "core/library/releases/release_changes.h"
 #include "core/library/releases/release_list.h"
+#include "core/library/releases/release_pictures.h"
+#include "core/library/releases/release_places.h"
+#include "core/tags/kept_pictures.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -325,6 +328,126 @@ private slots:
                  {{"album", {"Night Post EP"}}, {"track", {"5"}}, {"title", {"Slack Water"}}}, 90);
         const auto later = library::ReleaseList::make(searcher(), library::keptReleases(*store_));
         QCOMPARE(later->ofFile(fifth), later->find(cd));
+    }
+
+    /// An edition that was entered without files gets them when a sleeve was found to be it.
+    void filesComeToAnEditionByItsNumber() {
+        library::ChangeOutcome outcome;
+        library::ReleaseFilling filling;
+        filling.facts = {{"title", {"Slack Water"}}};
+        filling.media = {{"Cassette",
+                          "",
+                          {},
+                          {{{"A1", "Slack Water", {}, 200000}, 0},
+                           {{"A2", "Gorse", {}, 90000}, 0},
+                           {{"B1", "Tide Table", {}, 90000}, 0}}}};
+        const auto tape = library::makeRelease(*store_, filling, nullptr, outcome);
+        QVERIFY(tape);
+        QCOMPARE(library::releaseOfNumber(library::numberInTags(*tape)), *tape);
+        for (const char* no : {"", "library:release-", "library:release-12x", "cairn:release-1"})
+            QCOMPARE(library::releaseOfNumber(no), int64_t{0});
+        auto track = [&](int number, const char* title, const char* album) {
+            return file(std::string(album) + "/" + std::to_string(number) + ".flac",
+                        {{"album", {album}},
+                         {"title", {title}},
+                         {"track", {std::to_string(number)}},
+                         {"reference release", {library::numberInTags(*tape)}}},
+                        200);
+        };
+        const std::vector<FileId> own = {track(1, "Slack Water", "Slack Water"),
+                                         track(3, "Tide Tabel", "Slack Water")};
+        // The same number may come from another library.
+        const FileId stranger = track(1, "Quite another", "Harbour Day");
+        const auto list = library::ReleaseList::make(searcher(), library::keptReleases(*store_));
+        const size_t entry = list->find({*tape, {}});
+        QCOMPARE(list->ofFile(own[0]), entry);
+        QCOMPARE(list->ofFile(own[1]), entry);
+        QVERIFY(list->ofFile(stranger) != entry);
+        const ReleaseView view = library::releaseView(*store_, list->entries()[entry].ref);
+        QCOMPARE(view.media[0].tracks.size(), size_t{3});
+        QCOMPARE(view.media[0].tracks[0].files, std::vector<FileId>{own[0]});
+        QCOMPARE(view.media[0].tracks[2].files, std::vector<FileId>{own[1]});
+        QCOMPARE(view.media[0].tracks[0].printed.position, std::string("A1"));
+        QCOMPARE(view.missing(), size_t{1});
+        QVERIFY(view.unplaced.empty());
+    }
+
+    void picturesByTheirType() {
+        tags::PictureInfo front{"front cover", "image/png", "", 600, 600, 81234, 77},
+            back{"back cover", "image/png", "with the list", 600, 600, 9000, 78};
+        FileId withPicture = 0;
+        {
+            files::ScannedFile f;
+            f.path = *box_ / "shelf/Salt Road/1.flac";
+            f.state = {1, 2};
+            f.tags = tags::TagFile();
+            f.tags->fields = {{"album", {"Salt Road"}}};
+            f.tags->pictures = {back, {"front cover", "image/png", "", 100, 100, 5000, 79}};
+            withPicture = store_->files().save(f, shelf_);
+        }
+        ReleaseRef ref{0, {withPicture}};
+        auto types = [&] {
+            Texts out;
+            for (const auto& p : library::releaseView(*store_, ref).pictures)
+                out.push_back(p.info.type + (p.holder == 0 ? " added" : ""));
+            return out;
+        };
+        QCOMPARE(types(), (Texts{"front cover", "back cover"}));
+        QVERIFY(!library::addReleasePictures(*store_, ref, {{"weather", "image/png", "", 1, 1, 1, 1}}));
+        const auto added = library::addReleasePictures(*store_, ref, {front, back});
+        QVERIFY(added);
+        QCOMPARE(types(), (Texts{"front cover added", "front cover", "back cover added"}));
+        QCOMPARE(library::coverOf(library::releaseView(*store_, ref).pictures)->info.hash, uint64_t{77});
+        const auto list = library::ReleaseList::make(searcher(), library::keptReleases(*store_));
+        QCOMPARE(list->entries()[list->find(ref)].picture.hash, uint64_t{77});
+        QVERIFY(library::setReleasePictureType(*store_, ref, front, "medium"));
+        QCOMPARE(types(), (Texts{"front cover", "back cover added", "medium added"}));
+        QVERIFY(!library::removeReleasePicture(*store_, ref, front)); // it is of another type now
+        front.type = "medium";
+        const auto removed = library::removeReleasePicture(*store_, ref, front);
+        QVERIFY(removed);
+        QCOMPARE(types(), (Texts{"front cover", "back cover added"}));
+        // What can be taken back is kept.
+        QVERIFY(library::releasePictureNames(*store_).contains(tags::keptName(front)));
+        QVERIFY(library::releasePictureNames(*store_).contains(tags::keptName(back)));
+        QVERIFY(library::takeBackChange(*store_, removed->change));
+        QCOMPARE(types().size(), size_t{3});
+    }
+
+    void whereARecordingStands() {
+        ReleaseRef cd{0, single_};
+        library::ChangeOutcome outcome;
+        library::ReleaseFilling filling;
+        filling.facts = {
+            {"title", {"Night Post EP"}}, {"labels", {"Gannet Row\x1fGR 014 C"}}, {"dates", {"1997\x1fGB"}}};
+        filling.media = library::mediaOf(library::releaseView(*store_, cd));
+        (*filling.media)[0].carrier = "Cassette";
+        (*filling.media)[0].tracks[2].first.position = "B1";
+        const auto tape = library::makeRelease(*store_, filling, &cd, outcome);
+        QVERIFY(tape);
+        auto places = library::releasePlaces(*store_, single_[2]);
+        QCOMPARE(places.size(), size_t{2});
+        QCOMPARE(places[0].ref.id, *tape); // the earlier
+        QCOMPARE(places[0].position, std::string("B1"));
+        QCOMPARE(places[0].carrier, std::string("Cassette"));
+        QCOMPARE(places[0].edition, std::string("Gannet Row \u00B7 GR 014 C \u00B7 1997"));
+        QVERIFY(!places[0].hasFile);
+        QCOMPARE(places[1].ref.id, cd.id);
+        QCOMPARE(places[1].position, std::string("3"));
+        QCOMPARE(places[1].edition, std::string("Gannet Row \u00B7 GR 014 \u00B7 1998"));
+        QVERIFY(places[1].hasFile);
+        // A label that is said does not hide the date that the files tell.
+        QVERIFY(library::setReleaseFact(*store_, cd, "labels", {"Fellside Reissues"}));
+        QCOMPARE(library::releasePlaces(*store_, single_[2])[1].edition,
+                 std::string("Fellside Reissues \u00B7 1998"));
+        // A file without an album stands nowhere; a copy of a file does not stand there twice.
+        const FileId loose = file("loose.flac", {{"title", {"Loose"}}}, 60);
+        QVERIFY(library::releasePlaces(*store_, loose).empty());
+        const tags::Fields fields{{"album", {"Salt Road"}}, {"track", {"1"}}};
+        const FileId one = file("a/1.flac", fields, 60), other = file("b/1.mp3", fields, 60);
+        QVERIFY(library::mergeRecordings(*store_, {one, other}));
+        QCOMPARE(library::releasePlaces(*store_, other).size(), size_t{1});
+        QVERIFY(library::releasePlaces(*store_, 9999).empty());
     }
 
     void aNumberThatDoesNotFitItsLabel() {

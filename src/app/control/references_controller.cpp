@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "app/shell/text_utils.h"
+#include "core/base/log.h"
 #include "core/library/library_reference.h"
 #include "core/reference/answer_cache.h"
 #include "core/reference/http_reference.h"
@@ -17,11 +18,20 @@ using reference::EntryKind;
 
 ReferencesController::ReferencesController(LibraryAccess& library, LibraryIndex& index,
                                            const SoundPrints& sounds, LibrarySettings& settings,
-                                           Messages& messages)
+                                           KeptChanges& changes, Messages& messages)
     : library_(library), settings_(settings), messages_(messages),
       shelves_(std::make_shared<library::LibraryReference>(ss(tr("Your library")))) {
     shelves_->setSounds(sounds.store());
     connect(&index, &LibraryIndex::changed, this, [this, &index] { shelves_->setLibrary(index.searcher()); });
+    shelves_->setKept([file = library.file()] {
+        const auto store = library::Store::open(file); // in the job that asks
+        if (!store) {
+            log::error(log::About::Library, "releases could not be read: {}", store.error().message);
+            return library::KeptReleases();
+        }
+        return library::keptReleases(**store);
+    });
+    connect(&changes, &KeptChanges::releasesChanged, this, [this] { shelves_->keptChanged(); });
     Path answers = library.file();
     answers += ".answers";
     cache_ = std::make_shared<reference::AnswerCache>(answers);

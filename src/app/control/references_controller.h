@@ -6,6 +6,7 @@
 
 #include <memory>
 
+#include "app/control/kept_changes.h"
 #include "app/control/library_index.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
@@ -28,7 +29,7 @@ class ReferencesController : public QObject {
     Q_OBJECT
 public:
     ReferencesController(LibraryAccess& library, LibraryIndex& index, const SoundPrints& sounds,
-                         LibrarySettings& settings, Messages& messages);
+                         LibrarySettings& settings, KeptChanges& changes, Messages& messages);
     ~ReferencesController() override;
 
     /// In the order of the user; those that are off, too.

@@ -24,7 +24,7 @@ Controllers::Controllers(const Path& file)
       customFields(settings, files, drafts, index, messages), values(index, files, drafts, jobs),
       places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
       sleeves(batch.batch(), files, drafts, places, kinds, standards, settings),
-      sounds(library, index, files, jobs), references(library, index, sounds, settings, messages),
+      sounds(library, index, files, jobs), references(library, index, sounds, settings, kept, messages),
       releaseSources(references, jobs, messages),
       identify(library, index, settings, files, drafts, batch, sleeves, sounds, references, jobs, messages),
       strays(files, drafts, batch, sleeves, sounds, references, identify, jobs, messages),

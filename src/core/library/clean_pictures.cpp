@@ -2,7 +2,7 @@
 #include "core/library/clean_pictures.h"
 
 #include "core/base/log.h"
-#include "core/library/store/store.h"
+#include "core/library/releases/release_pictures.h"
 
 namespace moorfrost::library {
 
@@ -19,6 +19,7 @@ Result<uint64_t> cleanPictures(const Path& library) {
         return store.error();
     std::set<std::string> needed = (*store)->drafts().pictureNames();
     needed.merge((*store)->journal().pictureNames());
+    needed.merge(releasePictureNames(**store));
     const uint64_t freed = pictures.keepOnly(needed, day);
     if (freed > 0)
         log::info(log::About::Library, "{} bytes of pictures that nobody needs were removed", freed);

@@ -10,7 +10,6 @@
 
 #include "core/base/bytes_hash.h"
 #include "core/library/search/phrases.h"
-#include "core/library/search/release_rows.h"
 #include "core/matching/clues.h"
 #include "core/reference/catalogue.h"
 #include "core/text/text.h"
@@ -97,6 +96,7 @@ reference::Track trackOf(const Searcher& library, Row row) {
 }
 
 constexpr size_t mostTitles = 6, mostIsrcs = 60, mostRows = 400;
+constexpr int mostMedia = 500;
 constexpr double byCode = 4, byTracks = 1.2; // as the catalogue has it
 
 } // namespace
@@ -118,13 +118,69 @@ Release releaseOf(const Searcher& library, const std::vector<Row>& rows) {
     return out;
 }
 
+/// What is said of it lies over what its files tell.
+void layFacts(Release& out, const Facts& facts) {
+    for (const FactDef& def : releaseFacts())
+        if (const auto fact = facts.find(def.key); fact != facts.end())
+            putFact(out, def.key, fact->second.values);
+    if (const auto set = facts.find(setFact); set != facts.end() && !set->second.values.empty())
+        out.editionSet = set->second.values.front();
+}
+
 /// The library, gone through: what its releases are called, and which rows they are. Tracks are told when
 /// they are asked for.
 struct LibraryReference::Known {
     std::shared_ptr<const Searcher> library;
     reference::Catalogue catalogue;     // without tracks
     std::vector<std::vector<Row>> rows; // of each of its releases
+    std::vector<ReleaseId> ids;         // 0: only files tell of it
+    KeptReleases kept;
     std::unordered_map<Row, uint32_t> releaseOfRow = {};
+
+    /// All there is to tell of one of them.
+    Release tell(size_t release) const {
+        Release out = releaseOf(*library, rows[release]);
+        if (const ReleaseId id = ids[release]; id != 0) {
+            layFacts(out, kept.facts.at(id));
+            if (rows[release].empty())
+                out.id = numberInTags(id);
+            layMedia(out, id);
+        }
+        return out;
+    }
+    /// Tracks that are kept; their recordings are told where they have a file that is told in the same place.
+    void layMedia(Release& out, ReleaseId id) const {
+        const auto tracks = kept.tracks.find(id);
+        if (tracks != kept.tracks.end())
+            for (const auto& [medium, some] : tracks->second) {
+                if (medium < 0 || medium >= mostMedia)
+                    continue;
+                if (out.media.size() <= static_cast<size_t>(medium))
+                    out.media.resize(static_cast<size_t>(medium) + 1);
+                std::vector<reference::Track> before;
+                before.swap(out.media[static_cast<size_t>(medium)].tracks);
+                for (const KeptTrack& t : some) {
+                    reference::Track track = trackFrom(t.content);
+                    const auto same = std::ranges::find_if(before, [&](const reference::Track& b) {
+                        return text::fold(b.title) == text::fold(track.title);
+                    });
+                    track.recording = same == before.end() ? "" : same->recording;
+                    out.media[static_cast<size_t>(medium)].tracks.push_back(std::move(track));
+                }
+            }
+        const auto carriers = kept.facts.at(id).find(mediaFact);
+        if (carriers == kept.facts.at(id).end())
+            return;
+        Release said;
+        putFact(said, mediaFact, carriers->second.values);
+        if (out.media.size() < said.media.size())
+            out.media.resize(said.media.size());
+        for (size_t i = 0; i < said.media.size(); ++i) {
+            out.media[i].carrier = said.media[i].carrier;
+            out.media[i].title = said.media[i].title;
+            out.media[i].discTable = said.media[i].discTable;
+        }
+    }
 
     /// The releases that questions about single tracks mean, with what that is worth.
     void addTracks(const reference::Question& question, std::map<size_t, double>& scores) const {
@@ -156,49 +212,83 @@ void LibraryReference::setLibrary(std::shared_ptr<const Searcher> library) {
     if (library == library_)
         return;
     library_ = std::move(library);
+    ++version_;
     known_.reset(); // it holds the library as it was
+}
+
+void LibraryReference::setKept(std::function<KeptReleases()> read) {
+    std::lock_guard lock(mutex_);
+    readKept_ = std::move(read);
+    ++version_;
+    known_.reset();
+}
+
+void LibraryReference::keptChanged() {
+    std::lock_guard lock(mutex_);
+    ++version_;
+    known_.reset();
 }
 
 std::shared_ptr<const LibraryReference::Known> LibraryReference::known(std::stop_token stop) {
     std::lock_guard building(building_);
     std::shared_ptr<const Searcher> library;
+    std::function<KeptReleases()> readKept;
+    uint64_t version = 0;
     {
         std::lock_guard lock(mutex_);
         if (known_ || !library_)
             return known_ ? known_ : std::make_shared<Known>(nullptr, reference::Catalogue({}));
         library = library_;
+        readKept = readKept_;
+        version = version_;
     }
-    const std::vector<std::vector<Row>> rows = rowsByRelease(*library, stop);
+    KeptReleases kept = readKept ? readKept() : KeptReleases();
+    const ReleaseGroups groups = releaseGroups(*library, kept, stop);
     if (stop.stop_requested())
         return nullptr;
     std::vector<Release> releases;
     std::vector<std::vector<Row>> rowsOf;
+    std::vector<ReleaseId> ids;
     std::unordered_map<std::string, size_t> places;
-    for (const std::vector<Row>& all : rows) {
-        if (stop.stop_requested())
-            return nullptr;
+    auto add = [&](const std::vector<Row>& all, ReleaseId id) {
         std::vector<Row> some;
         std::ranges::copy_if(all, std::back_inserter(some),
                              [&](Row row) { return !library->has(row, Absent); });
-        if (some.empty())
-            continue;
-        Release head = headOf(*library, some.front());
+        if (some.empty() && id == 0)
+            return;
+        Release head = some.empty() ? Release() : headOf(*library, some.front());
+        if (id != 0)
+            layFacts(head, kept.facts.at(id));
+        if (some.empty()) {
+            if (head.title.empty())
+                return; // there is nothing to find it by
+            head.id = numberInTags(id);
+        }
         const auto [at, isNew] = places.try_emplace(head.id, releases.size());
         if (isNew) {
             releases.push_back(std::move(head));
             rowsOf.push_back(std::move(some));
+            ids.push_back(id);
         } else if (some.size() > rowsOf[at->second].size()) { // the fuller copy stands for all
             releases[at->second] = std::move(head);
             rowsOf[at->second] = std::move(some);
+            ids[at->second] = id;
         }
+    };
+    for (const auto& [id, rows] : groups.kept)
+        add(rows, id);
+    for (const std::vector<Row>& rows : groups.told) {
+        if (stop.stop_requested())
+            return nullptr;
+        add(rows, 0);
     }
-    auto fresh =
-        std::make_shared<Known>(library, reference::Catalogue(std::move(releases)), std::move(rowsOf));
+    auto fresh = std::make_shared<Known>(library, reference::Catalogue(std::move(releases)),
+                                         std::move(rowsOf), std::move(ids), std::move(kept));
     for (uint32_t r = 0; r < fresh->rows.size(); ++r)
         for (Row row : fresh->rows[r])
             fresh->releaseOfRow[row] = r;
     std::lock_guard lock(mutex_);
-    if (library_ == library)
+    if (version_ == version)
         known_ = fresh;
     return fresh;
 }
@@ -221,7 +311,7 @@ Result<std::vector<Release>> LibraryReference::find(const reference::Question& q
         order.emplace_back(-score, release);
     std::ranges::sort(order);
     for (size_t i = question.from; i < std::min(end, order.size()); ++i)
-        out.push_back(releaseOf(*here->library, here->rows[order[i].second]));
+        out.push_back(here->tell(order[i].second));
     return out;
 }
 
@@ -230,10 +320,11 @@ Result<Release> LibraryReference::fetch(const std::string& id, std::stop_token s
     if (!here)
         return Error{ErrorKind::Cancelled, {}, "It was stopped."};
     const Release* release = here->catalogue.find(id);
+    if (!release) // as it stands in tags
+        release = here->catalogue.find(key() + ":" + id);
     if (!release)
         return Error{ErrorKind::NotFound, {}, name_ + " does not have it."};
-    return releaseOf(*here->library,
-                     here->rows[static_cast<size_t>(release - here->catalogue.releases().data())]);
+    return here->tell(static_cast<size_t>(release - here->catalogue.releases().data()));
 }
 
 void LibraryReference::setSounds(std::shared_ptr<sound::SoundStore> sounds) {
@@ -270,7 +361,7 @@ Result<reference::Heard> LibraryReference::hear(const std::vector<sound::Fingerp
                 releases.insert(on->second);
         }
     for (uint32_t r : releases)
-        out.releases.push_back(releaseOf(*here->library, here->rows[r]));
+        out.releases.push_back(here->tell(r));
     return out;
 }
 

@@ -1,12 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The library as a reference: what stands on its shelves, release by release, can be asked as any other
-// catalogue. Any thread, several at once.
+// The library as a reference: its releases, those on the shelves and those that were entered without files,
+// can be asked as any other catalogue. Any thread, several at once.
 #pragma once
 
+#include <functional>
 #include <memory>
 #include <mutex>
 
-#include "core/library/search/searcher.h"
+#include "core/library/releases/release_groups.h"
 #include "core/reference/reference.h"
 #include "core/sound/store.h"
 
@@ -19,6 +20,11 @@ public:
 
     /// What is asked from now on; nullptr: nothing is known of it yet.
     void setLibrary(std::shared_ptr<const Searcher> library);
+
+    /// Where what is kept of releases is read when it is needed; empty: nothing is kept.
+    void setKept(std::function<KeptReleases()> read);
+    /// It is something else from now on.
+    void keptChanged();
 
     /// By which files of the library are told by their sound; nullptr: by none.
     void setSounds(std::shared_ptr<sound::SoundStore> sounds);
@@ -45,6 +51,8 @@ private:
     std::mutex mutex_;    // of what follows
     std::shared_ptr<const Searcher> library_;
     std::shared_ptr<const Known> known_;
+    std::function<KeptReleases()> readKept_;
+    uint64_t version_ = 0; // of the library and of what is kept
     std::shared_ptr<sound::SoundStore> sounds_;
 };
 

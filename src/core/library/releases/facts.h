@@ -36,7 +36,8 @@ const FactDef* factByName(std::string_view name);
 inline constexpr const char* mediaFact = "media"; // carrier, title and disc table of each medium
 inline constexpr const char* setFact = "set";     // the number of its edition set
 inline constexpr const char* apartFact = "apart"; // numbers of releases that it is no edition of one set with
-inline constexpr const char* sourceFact = "source"; // ReleaseSource, the latest first
+inline constexpr const char* picturesFact = "pictures"; // that were added (releases/release_pictures)
+inline constexpr const char* sourceFact = "source";     // ReleaseSource, the latest first
 
 /// A fact of a release as the texts that are kept: a value each; parts of one value have partBreak between
 /// them ("Gannet Row" and "GR 014"). {} where it is not told.

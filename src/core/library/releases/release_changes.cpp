@@ -27,32 +27,6 @@ int64_t nowSeconds() {
     return std::time(nullptr);
 }
 
-/// It is kept from now on. False where there is no such release.
-Status keep(Store& store, KeptChange& change, ReleaseRef& ref) {
-    if (ref.id != 0 && store.releases().has(ref.id))
-        return Done{};
-    std::vector<FileId> files;
-    for (const FileId file : ref.files) {
-        if (!store.files().find(file))
-            continue;
-        // Somebody has kept it since it was shown.
-        if (const ReleaseId has = store.releases().releaseOf(file); has != 0) {
-            ref.id = has;
-            return Done{};
-        }
-        files.push_back(file);
-    }
-    if (ref.id != 0 && files.empty())
-        return invalid("The library has no such release any more.");
-    if (files.empty())
-        return invalid("None of the files of this release is known any more.");
-    ref.id = store.releases().fresh();
-    change.addRelease(ref.id, nowSeconds());
-    for (const FileId file : files)
-        change.setReleaseOf(file, ref.id);
-    return Done{};
-}
-
 std::string titleOf(Store& store, ReleaseId id) {
     std::string title = releaseView(store, {id, {}}).release.title;
     return title.empty() ? std::string("a release without a title") : "\"" + title + "\"";
@@ -156,6 +130,31 @@ void setNumbers(KeptChange& change, ReleaseId id, const char* fact, const std::s
 
 } // namespace
 
+Status keepRelease(Store& store, KeptChange& change, ReleaseRef& ref) {
+    if (ref.id != 0 && store.releases().has(ref.id))
+        return Done{};
+    std::vector<FileId> files;
+    for (const FileId file : ref.files) {
+        if (!store.files().find(file))
+            continue;
+        // Somebody has kept it since it was shown.
+        if (const ReleaseId has = store.releases().releaseOf(file); has != 0) {
+            ref.id = has;
+            return Done{};
+        }
+        files.push_back(file);
+    }
+    if (ref.id != 0 && files.empty())
+        return invalid("The library has no such release any more.");
+    if (files.empty())
+        return invalid("None of the files of this release is known any more.");
+    ref.id = store.releases().fresh();
+    change.addRelease(ref.id, nowSeconds());
+    for (const FileId file : files)
+        change.setReleaseOf(file, ref.id);
+    return Done{};
+}
+
 std::vector<MediumToKeep> mediaOf(const ReleaseView& view) {
     std::vector<MediumToKeep> out;
     for (const MediumView& m : view.media) {
@@ -176,7 +175,7 @@ Result<ChangeOutcome> setReleaseFact(Store& store, ReleaseRef& ref, const std::s
     if (none && (!def || !def->mayBeNone))
         return invalid(fmt::format("{} cannot be known to be none.", labelOf(key)));
     KeptChange change(store);
-    if (const Status is = keep(store, change, ref); !is)
+    if (const Status is = keepRelease(store, change, ref); !is)
         return is.error();
     change.setFact(ref.id, key, Fact{none ? Texts() : values, none, origin, nowSeconds()});
     return change.commit(fmt::format("{} of {}", labelOf(key), titleOf(store, ref.id)));
@@ -184,7 +183,7 @@ Result<ChangeOutcome> setReleaseFact(Store& store, ReleaseRef& ref, const std::s
 
 Result<ChangeOutcome> dropReleaseFact(Store& store, ReleaseRef& ref, const std::string& key) {
     KeptChange change(store);
-    if (const Status is = keep(store, change, ref); !is)
+    if (const Status is = keepRelease(store, change, ref); !is)
         return is.error();
     change.setFact(ref.id, key, std::nullopt);
     return change.commit(fmt::format("{} of {} as its files tell it", labelOf(key), titleOf(store, ref.id)));
@@ -195,7 +194,7 @@ Result<ChangeOutcome> setReleaseMedia(Store& store, ReleaseRef& ref, const std::
     if (const Status sense = mediaMakeSense(media); !sense)
         return sense.error();
     KeptChange change(store);
-    if (const Status is = keep(store, change, ref); !is)
+    if (const Status is = keepRelease(store, change, ref); !is)
         return is.error();
     setMedia(change, releaseView(store, ref), media, typedOrigin);
     return change.commit(title);
@@ -204,7 +203,7 @@ Result<ChangeOutcome> setReleaseMedia(Store& store, ReleaseRef& ref, const std::
 Result<ChangeOutcome> fillRelease(Store& store, ReleaseRef& ref, const ReleaseFilling& filling,
                                   const std::string& title) {
     KeptChange change(store);
-    if (const Status is = keep(store, change, ref); !is)
+    if (const Status is = keepRelease(store, change, ref); !is)
         return is.error();
     if (const Status filled = fill(store, change, ref.id, filling); !filled)
         return filled.error();
@@ -222,7 +221,7 @@ Result<ReleaseId> makeRelease(Store& store, const ReleaseFilling& filling, Relea
     if (const Status filled = fill(store, change, id, filling); !filled)
         return filled.error();
     if (set && (set->id != 0 || !set->files.empty())) {
-        if (const Status is = keep(store, change, *set); !is)
+        if (const Status is = keepRelease(store, change, *set); !is)
             return is.error();
         const std::set<int64_t> has = numbersOf(store, set->id, setFact);
         const int64_t number = has.empty() ? set->id : *has.begin();
@@ -255,7 +254,7 @@ Status join(Store& store, KeptChange& change, const std::vector<ReleaseRef>& rel
     std::set<ReleaseId> members;
     int64_t number = 0;
     for (ReleaseRef ref : releases) {
-        if (const Status is = keep(store, change, ref); !is)
+        if (const Status is = keepRelease(store, change, ref); !is)
             return is;
         members.insert(ref.id);
         for (const int64_t set : numbersOf(store, ref.id, setFact)) {
@@ -315,7 +314,7 @@ Result<ChangeOutcome> keepApart(Store& store, const std::vector<ReleaseRef>& rel
     std::vector<ReleaseRef> refs = releases;
     std::set<ReleaseId> ids;
     for (ReleaseRef& ref : refs) {
-        if (const Status is = keep(store, change, ref); !is)
+        if (const Status is = keepRelease(store, change, ref); !is)
             return is.error();
         ids.insert(ref.id);
     }
@@ -335,7 +334,7 @@ Result<ChangeOutcome> shareRecordings(Store& store, const ReleaseRef& first, con
     KeptChange change(store);
     ReleaseRef a = first, b = second;
     for (ReleaseRef* ref : {&a, &b})
-        if (const Status is = keep(store, change, *ref); !is)
+        if (const Status is = keepRelease(store, change, *ref); !is)
             return is.error();
     if (a.id == b.id)
         return invalid("These are one release.");
@@ -378,23 +377,6 @@ Result<ChangeOutcome> shareRecordings(Store& store, const ReleaseRef& first, con
         }
     }
     return change.commit(fmt::format("Recordings that {} shares", titleOf(store, a.id)));
-}
-
-Result<ChangeOutcome> setTrackRecordings(Store& store, ReleaseRef& ref,
-                                         const std::vector<TrackRecording>& tracks,
-                                         const std::string& title) {
-    KeptChange change(store);
-    if (const Status is = keep(store, change, ref); !is)
-        return is.error();
-    const ReleaseView view = releaseView(store, ref);
-    std::vector<MediumToKeep> media = mediaOf(view);
-    for (const TrackRecording& t : tracks) {
-        if (t.medium >= media.size() || t.number >= media[t.medium].tracks.size())
-            return invalid("The release has no such track any more.");
-        media[t.medium].tracks[t.number].second = t.recording;
-    }
-    setMedia(change, view, media, typedOrigin);
-    return change.commit(title);
 }
 
 } // namespace moorfrost::library

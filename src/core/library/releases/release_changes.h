@@ -11,6 +11,9 @@ namespace moorfrost::library {
 
 inline constexpr const char* typedOrigin = "typed";
 
+/// A part of another change: it is kept from now on. An Error where there is no such release.
+Status keepRelease(Store& store, KeptChange& change, ReleaseRef& ref);
+
 /// A fact that a person gives: these values (none: it is not known), or that it is known to be none.
 /// `ref`: its number comes back in it.
 Result<ChangeOutcome> setReleaseFact(Store& store, ReleaseRef& ref, const std::string& key,
@@ -67,13 +70,5 @@ struct SharedTrack {
 /// edition has files it keeps the recording.
 Result<ChangeOutcome> shareRecordings(Store& store, const ReleaseRef& a, const ReleaseRef& b,
                                       const std::vector<SharedTrack>& tracks);
-
-/// The recording of a track. 0: not known.
-struct TrackRecording {
-    size_t medium = 0, number = 0; // in ReleaseView::media
-    RecordingId recording = 0;
-};
-Result<ChangeOutcome> setTrackRecordings(Store& store, ReleaseRef& ref,
-                                         const std::vector<TrackRecording>& tracks, const std::string& title);
 
 } // namespace moorfrost::library

@@ -6,8 +6,8 @@
 #include <numeric>
 #include <set>
 
+#include "core/library/releases/release_pictures.h"
 #include "core/library/search/joint_field.h"
-#include "core/library/search/release_rows.h"
 #include "core/reference/catalogue.h"
 #include "core/text/text.h"
 
@@ -126,6 +126,11 @@ void lay(ReleaseEntry& out, const Facts& facts) {
         out.edition = r.edition;
     if (has(mediaFact))
         out.carrier = r.carrier();
+    if (const auto it = facts.find(picturesFact); it != facts.end()) {
+        std::vector<ReleasePicture> pictures = picturesOfRelease({}, &it->second);
+        if (const ReleasePicture* cover = coverOf(pictures))
+            out.picture = cover->info;
+    }
     const auto sets = numbers(setFact);
     out.set = sets.empty() ? 0 : sets.front();
     out.apart = numbers(apartFact);
@@ -162,55 +167,14 @@ std::string searchedOf(const ReleaseEntry& e) {
 
 } // namespace
 
-KeptReleases keptReleases(Store& store) {
-    KeptReleases out{
-        store.releases().allFacts(), store.releases().allTracks(), store.releases().allFiles(), {}};
-    for (const ReleaseId id : store.releases().all())
-        out.facts.try_emplace(id);
-    for (const auto& [id, media] : out.tracks)
-        for (const auto& [medium, tracks] : media)
-            for (const KeptTrack& t : tracks)
-                if (t.recording != 0 && !out.fileOf.contains(t.recording))
-                    if (const auto files = store.recordings().filesOf(t.recording); !files.empty())
-                        out.fileOf[t.recording] = files.front();
-    return out;
-}
-
 std::shared_ptr<const ReleaseList> ReleaseList::make(std::shared_ptr<const Searcher> library,
                                                      const KeptReleases& kept, std::stop_token stop) {
     auto list = std::make_shared<ReleaseList>();
-    std::map<ReleaseId, std::vector<Row>> rowsOfKept;
-    std::vector<std::vector<Row>> told;
-    if (library) {
-        for (std::vector<Row>& rows : rowsByRelease(*library, stop)) {
-            // Files that are of a release which is kept are there; the others of the same sleeve go with them
-            // where they are all of one.
-            std::map<ReleaseId, size_t> owners;
-            for (const Row row : rows)
-                if (const auto owner = kept.files.find(library->idOf(row)); owner != kept.files.end())
-                    if (kept.facts.contains(owner->second))
-                        ++owners[owner->second];
-            if (owners.empty()) {
-                told.push_back(std::move(rows));
-                continue;
-            }
-            const auto first = std::ranges::max_element(owners, {}, [](const auto& o) { return o.second; });
-            for (const Row row : rows) {
-                const auto owner = kept.files.find(library->idOf(row));
-                const bool isOwned = owner != kept.files.end() && owners.contains(owner->second);
-                rowsOfKept[isOwned ? owner->second : first->first].push_back(row);
-            }
-        }
-        if (stop.stop_requested())
-            return nullptr;
-        // Files without an album may be of a release, too.
-        for (const auto& [file, id] : kept.files)
-            if (const auto row = library->rowOf(file); row && kept.facts.contains(id)) {
-                auto& rows = rowsOfKept[id];
-                if (std::ranges::find(rows, *row) == rows.end())
-                    rows.push_back(*row);
-            }
-    }
+    ReleaseGroups groups;
+    if (library)
+        groups = releaseGroups(*library, kept, stop);
+    if (stop.stop_requested())
+        return nullptr;
     const auto columns = library ? std::make_unique<Told>(*library) : nullptr;
     auto add = [&](ReleaseId id, const std::vector<Row>& rows) {
         ReleaseEntry entry;
@@ -237,8 +201,8 @@ std::shared_ptr<const ReleaseList> ReleaseList::make(std::shared_ptr<const Searc
         list->entries_.push_back(std::move(entry));
     };
     for (const auto& [id, facts] : kept.facts)
-        add(id, rowsOfKept[id]);
-    for (const std::vector<Row>& rows : told) {
+        add(id, groups.kept[id]);
+    for (const std::vector<Row>& rows : groups.told) {
         if (stop.stop_requested())
             return nullptr;
         add(0, rows);

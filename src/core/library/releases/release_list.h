@@ -7,20 +7,10 @@
 #include <stop_token>
 #include <unordered_map>
 
-#include "core/library/releases/release_view.h"
+#include "core/library/releases/release_groups.h"
 #include "core/library/search/searcher.h"
 
 namespace moorfrost::library {
-
-/// What the store keeps of releases, all of it.
-struct KeptReleases {
-    std::map<ReleaseId, Facts> facts; // of all that are kept; empty where nothing is said
-    std::map<ReleaseId, std::map<int, std::vector<KeptTrack>>> tracks;
-    std::map<FileId, ReleaseId> files;
-    /// Of the recordings that stand on kept tracks, a file: the first.
-    std::map<RecordingId, FileId> fileOf;
-};
-KeptReleases keptReleases(Store& store);
 
 struct ReleaseEntry {
     ReleaseRef ref;
@@ -32,6 +22,7 @@ struct ReleaseEntry {
     ReleaseId set = 0;            // 0: it stands alone
     std::vector<ReleaseId> apart; // kept apart from these
     FileId cover = 0;             // a file with a picture; 0: none
+    tags::PictureInfo picture;    // that was added to it, and goes before that; hash 0: none
     std::vector<std::pair<std::string, int64_t>>
         titles;           // of its tracks, folded, with lengths in ms (0: not known)
     std::string searched; // folded: all that is searched

@@ -6,6 +6,8 @@
 #include <set>
 
 #include "core/library/recordings.h"
+#include "core/library/releases/release_pictures.h"
+#include "core/text/likeness.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -15,7 +17,8 @@ namespace {
 using Texts = std::vector<std::string>;
 
 constexpr int mostNumber = 1000000; // of a disc or a track
-constexpr int mostGaps = 200;       // a total that asks for more is held to be a mistake
+constexpr double sameTrackTitle = 0.4; // in the same place
+constexpr int mostGaps = 200; // a total that asks for more is held to be a mistake
 
 const Texts& valuesOf(const FileOfRelease& file, const char* key) {
     static const Texts none;
@@ -119,6 +122,45 @@ MediumView mediumOf(std::vector<const FileOfRelease*> files) {
     return out;
 }
 
+/// Of its recording.
+void addOtherFiles(Store& store, TrackView& track) {
+    if (track.recording == 0)
+        return;
+    for (const FileId other : store.recordings().filesOf(track.recording))
+        if (std::ranges::find(track.files, other) == track.files.end())
+            track.files.push_back(other);
+}
+
+/// Tracks of which no recording is known are those that files of the release tell in their place.
+void takeOwnFiles(Store& store, MediumView& kept, const MediumView& told) {
+    std::set<RecordingId> placed;
+    for (const TrackView& t : kept.tracks)
+        if (t.recording != 0)
+            placed.insert(t.recording);
+    for (size_t i = 0; i < kept.tracks.size(); ++i) {
+        TrackView& track = kept.tracks[i];
+        if (track.recording != 0)
+            continue;
+        // Tags count through, where the sleeve may say "A1".
+        const std::string number = std::to_string(i + 1), title = text::fold(track.printed.title);
+        for (const TrackView& t : told.tracks) {
+            const bool samePlace =
+                t.printed.position == number || t.printed.position == track.printed.position;
+            if (t.files.empty() || !samePlace || placed.contains(t.recording))
+                continue;
+            if (!title.empty() && text::fold(t.printed.title) != title &&
+                text::likeness(text::Likened(title), text::Likened(t.printed.title)) < sameTrackTitle)
+                continue;
+            track.recording = t.recording;
+            track.files = t.files;
+            addOtherFiles(store, track);
+            if (t.recording != 0)
+                placed.insert(t.recording);
+            break;
+        }
+    }
+}
+
 /// Those of the release first, then the better ones.
 void sortFiles(Store& store, TrackView& track, const std::set<FileId>& own) {
     std::vector<FileRecord> records;
@@ -205,15 +247,20 @@ ReleaseView releaseView(Store& store, const ReleaseRef& ref) {
     if (isKept)
         for (const FileId file : store.releases().filesOf(id))
             own.insert(file);
+    Facts kept = isKept ? store.releases().facts(id) : Facts();
     std::vector<FileOfRelease> files;
+    std::vector<FileRecord> withPictures;
     for (const FileId file : own)
         if (auto record = store.files().find(file)) {
             out.ref.files.push_back(file);
+            if (!record->tags.pictures.empty())
+                withPictures.push_back(*record);
             files.push_back({file, store.recordings().placeOf(file).recording, std::move(record->tags.fields),
                              record->tags.facts.duration});
         }
     ToldByFiles told = toldByFiles(files);
-    Facts kept = isKept ? store.releases().facts(id) : Facts();
+    const auto added = kept.find(picturesFact);
+    out.pictures = picturesOfRelease(withPictures, added == kept.end() ? nullptr : &added->second);
 
     for (const FactDef& def : releaseFacts()) {
         const Texts inFiles = factOf(told.release, def.key);
@@ -257,15 +304,14 @@ ReleaseView releaseView(Store& store, const ReleaseRef& ref) {
                 if (t.recording != 0)
                     track.files = store.recordings().filesOf(t.recording);
             }
-            if (i < told.media.size())
+            if (i < told.media.size()) {
                 medium.carrier = told.media[i].carrier;
+                takeOwnFiles(store, medium, told.media[i]);
+            }
         } else if (i < told.media.size()) {
             medium = std::move(told.media[i]);
             for (TrackView& track : medium.tracks)
-                if (track.recording != 0)
-                    for (const FileId other : store.recordings().filesOf(track.recording))
-                        if (std::ranges::find(track.files, other) == track.files.end())
-                            track.files.push_back(other);
+                addOtherFiles(store, track);
         }
         if (i < carriers.media.size()) {
             medium.carrier = carriers.media[i].carrier;

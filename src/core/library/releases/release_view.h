@@ -35,6 +35,11 @@ struct MediumView {
     bool operator==(const MediumView&) const = default;
 };
 
+struct ReleasePicture {
+    tags::PictureInfo info;
+    FileId holder = 0; // a file that has it; 0: it was added to the release, and is kept beside the library
+};
+
 struct ReleaseView {
     ReleaseRef ref;
     reference::Release release; // all of it, tracks too; Track::recording is our number, or ""
@@ -42,6 +47,7 @@ struct ReleaseView {
     std::vector<MediumView> media;
     ReleaseId set = 0; // 0: it stands alone
     std::vector<ReleaseSource> sources;
+    std::vector<ReleasePicture> pictures; // by type
     /// Where tags of its files say something else than what is kept: by fact, as the tags have it.
     std::map<std::string, std::vector<std::string>, std::less<>> otherInFiles;
     std::vector<FileId> unplaced; // files of it that are no track of it

@@ -92,6 +92,17 @@ std::vector<ChangePart> ChangeTable::parts(int64_t id) {
     return out;
 }
 
+std::vector<ChangePart> ChangeTable::factChanges(const std::string& field) {
+    std::vector<ChangePart> out;
+    Statement s(db_, "SELECT kind, subject, field, before, after, shown FROM library_change_part"
+                     " WHERE kind=? AND field=?");
+    s.bind(nameOf(ChangePart::Kind::Fact)).bind(field);
+    while (s.step())
+        out.push_back({kindFrom(s.view(0)), s.integer(1), s.string(2), listFrom(s.string(3)),
+                       listFrom(s.string(4)), s.string(5)});
+    return out;
+}
+
 void ChangeTable::setTakenBack(int64_t id, bool takenBack) {
     Statement(db_, "UPDATE library_change SET taken_back=? WHERE id=?")
         .bind(takenBack ? 1 : 0)

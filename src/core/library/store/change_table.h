@@ -60,6 +60,8 @@ public:
     std::optional<LibraryChange> find(int64_t id);
     std::vector<ChangePart> parts(int64_t id);
     void setTakenBack(int64_t id, bool takenBack);
+    /// What every change made of this fact of any release.
+    std::vector<ChangePart> factChanges(const std::string& field);
     /// A later change, not taken back, of the same thing.
     std::optional<LibraryChange> laterOn(int64_t id, const ChangePart& part);
 
