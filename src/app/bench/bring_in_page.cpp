@@ -64,7 +64,8 @@ BringInPage::BringInPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
     stack_->addWidget(empty_);
-    details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal, use_.recordings});
+    details_ = new FileDetails(
+        {use_.index, use_.standards, use_.shelves, use_.journal, use_.recordings, use_.releases});
     auto* splitter = new QSplitter;
     splitter->addWidget(tree_);
     splitter->addWidget(details_);

@@ -21,6 +21,7 @@
 #include "app/control/library_index.h"
 #include "app/control/messages.h"
 #include "app/control/recordings_controller.h"
+#include "app/control/releases_controller.h"
 #include "app/control/rip_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
@@ -60,6 +61,7 @@ public:
         Duplicates& duplicates;
         BringIn& bringIn;
         RecordingsController& recordings;
+        ReleasesController& releases;
         DiscsController& discs;
         DiscPictures& discPictures;
         RipController& rips;

@@ -398,13 +398,7 @@ void PictureBox::addFromFiles() {
     // Where the sound lies is where its pictures are.
     const FilePtr first = files_.empty() ? nullptr : use_.files.file(files_.front());
     const QString from = first ? QString::fromStdString(first->path.parent_path().native()) : QString();
-    const QStringList chosen =
-        QFileDialog::getOpenFileNames(this, tr("Add pictures"), from,
-                                      tr("Pictures (*.jpg *.jpeg *.png *.gif *.bmp *.webp);;All files (*)"));
-    std::vector<Path> files;
-    for (const QString& name : chosen)
-        files.emplace_back(QFile::encodeName(name).toStdString());
-    use_.pictures.addFiles(files, files_);
+    use_.pictures.addFiles(askForPictures(this, tr("Add pictures"), from), files_);
 }
 
 bool PictureBox::take(const QMimeData* data, const QString& from) {

@@ -307,6 +307,16 @@ QString detailText(const PicturesController::Detail& detail, const tags::Picture
                      .arg(std::min(picture.width, picture.height));
 }
 
+std::vector<Path> askForPictures(QWidget* parent, const QString& title, const QString& from) {
+    const QStringList chosen = QFileDialog::getOpenFileNames(
+        parent, title, from,
+        PictureDialog::tr("Pictures (*.jpg *.jpeg *.png *.gif *.bmp *.webp);;All files (*)"));
+    std::vector<Path> files;
+    for (const QString& name : chosen)
+        files.emplace_back(QFile::encodeName(name).toStdString());
+    return files;
+}
+
 bool askToReplace(PicturesController& pictures, const tags::PictureInfo& picture,
                   const std::vector<FileId>& having, QWidget* parent) {
     const QString name = QFileDialog::getOpenFileName(

@@ -20,6 +20,8 @@ class PictureMat;
 
 /// In words; "" where nothing can be told.
 QString detailText(const PicturesController::Detail& detail, const tags::PictureInfo& picture);
+/// Asks for picture files; none if it was not to be done after all. `from`: the folder to begin with.
+std::vector<Path> askForPictures(QWidget* parent, const QString& title, const QString& from = {});
 /// Asks for a picture that takes the place of this one in the files that have it; false if none was chosen.
 bool askToReplace(PicturesController& pictures, const tags::PictureInfo& picture,
                   const std::vector<FileId>& having, QWidget* parent);

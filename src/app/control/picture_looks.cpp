@@ -75,7 +75,12 @@ PicturesController::Detail detailIn(const Path& file, uint64_t hash, const Pictu
 std::function<std::pair<Path, uint64_t>()> PicturesController::placeOf(const PictureInfo& picture,
                                                                        FileId holder) const {
     const FilePtr f = files_.file(holder);
-    return [kept = store_.fileOf(picture), file = f ? f->path : Path(), hash = picture.hash] {
+    return placeIn(picture, f ? f->path : Path());
+}
+
+std::function<std::pair<Path, uint64_t>()> PicturesController::placeIn(const PictureInfo& picture,
+                                                                       const Path& holder) const {
+    return [kept = store_.fileOf(picture), file = holder, hash = picture.hash] {
         std::error_code error;
         return std::filesystem::exists(kept, error) ? std::pair(kept, uint64_t{0}) : std::pair(file, hash);
     };
@@ -134,10 +139,16 @@ void PicturesController::measure(QObject* asker, const PictureInfo& picture, Fil
 
 void PicturesController::look(QObject* asker, const PictureInfo& picture, FileId holder,
                               std::function<void(Result<Looked>)> then) {
+    const FilePtr f = files_.file(holder);
+    look(asker, picture, f ? f->path : Path(), std::move(then));
+}
+
+void PicturesController::look(QObject* asker, const PictureInfo& picture, const Path& holder,
+                              std::function<void(Result<Looked>)> then) {
     auto looked = std::make_shared<Looked>();
     jobs_.start(
         asker, {ss(tr("Looking at a picture"))},
-        [looked, place = placeOf(picture, holder), picture](std::stop_token, work::Progress&) -> Status {
+        [looked, place = placeIn(picture, holder), picture](std::stop_token, work::Progress&) -> Status {
             const auto [file, hash] = place();
             Result<QImage> image = imageOf(file, hash);
             if (!image)

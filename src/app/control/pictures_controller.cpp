@@ -61,8 +61,8 @@ bool PicturesController::hasDraft(FileId file, const std::string& type) const {
     return !drafts_.showsDisk() && drafts_.session().find(file, tags::pictureKey(type)) != nullptr;
 }
 
-void PicturesController::addFiles(const std::vector<Path>& pictures, const std::vector<FileId>& files,
-                                  const std::string& type) {
+std::vector<PicturesController::Source> PicturesController::sourcesOf(const std::vector<Path>& pictures,
+                                                                      const std::string& type) const {
     std::vector<Source> sources;
     bool hasFront =
         std::ranges::any_of(pictures, [](const Path& p) { return typeByName(p) == "front cover"; });
@@ -72,7 +72,31 @@ void PicturesController::addFiles(const std::vector<Path>& pictures, const std::
             is = std::exchange(hasFront, true) ? "other" : "front cover";
         sources.push_back({file, {}, tr("picture file %1").arg(shownName(file)), is});
     }
-    add(std::move(sources), files);
+    return sources;
+}
+
+void PicturesController::addFiles(const std::vector<Path>& pictures, const std::vector<FileId>& files,
+                                  const std::string& type) {
+    add(sourcesOf(pictures, type), files);
+}
+
+void PicturesController::readFiles(QObject* asker, const std::vector<Path>& pictures,
+                                   std::function<void(const std::vector<PictureInfo>&)> then) {
+    readSources(asker, sourcesOf(pictures, {}),
+                [then = std::move(then)](const std::vector<Added>& added) { then(picturesOf(added)); });
+}
+
+void PicturesController::readBytes(QObject* asker, const QByteArray& bytes, const QString& from,
+                                   std::function<void(const std::vector<PictureInfo>&)> then) {
+    readSources(asker, {{{}, bytes, from, {}}},
+                [then = std::move(then)](const std::vector<Added>& added) { then(picturesOf(added)); });
+}
+
+std::vector<PictureInfo> PicturesController::picturesOf(const std::vector<Added>& added) {
+    std::vector<PictureInfo> out;
+    for (const Added& a : added)
+        out.push_back(a.picture);
+    return out;
 }
 
 void PicturesController::addBytes(const QByteArray& bytes, const QString& from,
@@ -83,12 +107,18 @@ void PicturesController::addBytes(const QByteArray& bytes, const QString& from,
 void PicturesController::add(std::vector<Source> sources, const std::vector<FileId>& files) {
     if (files.empty() || sources.empty())
         return;
+    readSources(this, std::move(sources),
+                [this, files](const std::vector<Added>& added) { take(added, files); });
+}
+
+void PicturesController::readSources(QObject* asker, std::vector<Source> sources,
+                                     std::function<void(const std::vector<Added>&)> then) {
     struct Read {
         std::vector<Added> added;
         std::vector<std::string> refused;
     };
     jobs_.start(
-        this, {ss(tr("Reading pictures"))},
+        asker, {ss(tr("Reading pictures"))},
         [sources = std::move(sources), store = store_](std::stop_token stop,
                                                        work::Progress&) -> Result<Read> {
             Read out;
@@ -116,12 +146,12 @@ void PicturesController::add(std::vector<Source> sources, const std::vector<File
             }
             return out;
         },
-        [this, files](const Result<Read>& read) {
+        [this, then = std::move(then)](const Result<Read>& read) {
             if (!read) {
                 messages_.say(read.error());
                 return;
             }
-            take(read->added, files);
+            then(read->added);
             for (const std::string& why : read->refused)
                 messages_.say(qs(why), true);
         });

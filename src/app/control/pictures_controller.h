@@ -76,6 +76,15 @@ public:
     };
     void fit(QObject* asker, const tags::PictureInfo& picture, FileId holder, const pictures::FitRule& rule,
              std::function<void(Result<FitLooked>)> then);
+    /// The same, where a file has it that is not worked on.
+    void look(QObject* asker, const tags::PictureInfo& picture, const Path& holder,
+              std::function<void(Result<Looked>)> then);
+    /// Picture files, read and kept, each of the type that its name tells. What is no picture has been said.
+    void readFiles(QObject* asker, const std::vector<Path>& pictures,
+                   std::function<void(const std::vector<tags::PictureInfo>&)> then);
+    /// The same with what is in memory, as a front cover.
+    void readBytes(QObject* asker, const QByteArray& bytes, const QString& from,
+                   std::function<void(const std::vector<tags::PictureInfo>&)> then);
     /// What was made to fit takes the place of the picture.
     void takeFitted(const tags::PictureInfo& picture, const pictures::Fitted& fitted,
                     const std::vector<FileId>& files);
@@ -99,6 +108,13 @@ private:
     };
     /// Tells, in a job, where its bytes are: in a kept file (hash 0), else in a file of sound.
     std::function<std::pair<Path, uint64_t>()> placeOf(const tags::PictureInfo& picture, FileId holder) const;
+    std::function<std::pair<Path, uint64_t>()> placeIn(const tags::PictureInfo& picture,
+                                                       const Path& holder) const;
+    std::vector<Source> sourcesOf(const std::vector<Path>& pictures, const std::string& type) const;
+    static std::vector<tags::PictureInfo> picturesOf(const std::vector<Added>& added);
+    /// In a job; what cannot be taken has been said.
+    void readSources(QObject* asker, std::vector<Source> sources,
+                     std::function<void(const std::vector<Added>&)> then);
     void replace(const tags::PictureInfo& old, const Result<tags::PictureInfo>& with, const QString& action,
                  const QString& from, const std::vector<FileId>& files);
     void add(std::vector<Source> sources, const std::vector<FileId>& files);

@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "app/shell/text_utils.h"
+#include "core/library/releases/release_pictures.h"
 
 namespace moorfrost::app {
 
@@ -91,6 +92,16 @@ void ReleasesController::read(QObject* asker, const Ref& ref, std::function<void
         });
 }
 
+void ReleasesController::readPlaces(QObject* asker, FileId file,
+                                    std::function<void(std::vector<library::ReleasePlace>)> then) {
+    library_.read(
+        asker, [file](Store& store) { return library::releasePlaces(store, file); },
+        [then](Result<std::vector<library::ReleasePlace>> places) {
+            if (places)
+                then(std::move(*places));
+        });
+}
+
 void ReleasesController::change(KeptChanges::Work work, const QString& title) {
     changes_.make(std::move(work), title, [this](bool done) {
         if (!done)
@@ -131,14 +142,34 @@ void ReleasesController::setMedia(const Ref& ref, const std::vector<library::Med
         title);
 }
 
-void ReleasesController::setRecordings(const Ref& ref, const std::vector<library::TrackRecording>& tracks,
-                                       const QString& title) {
+void ReleasesController::addPictures(const Ref& ref, const std::vector<tags::PictureInfo>& pictures) {
+    if (pictures.empty())
+        return;
     change(
         [=](Store& store) {
             Ref kept = ref;
-            return library::setTrackRecordings(store, kept, tracks, ss(title));
+            return library::addReleasePictures(store, kept, pictures);
         },
-        title);
+        tr("Picture of a release"));
+}
+
+void ReleasesController::removePicture(const Ref& ref, const tags::PictureInfo& picture) {
+    change(
+        [=](Store& store) {
+            Ref kept = ref;
+            return library::removeReleasePicture(store, kept, picture);
+        },
+        tr("Remove a picture of a release"));
+}
+
+void ReleasesController::setPictureType(const Ref& ref, const tags::PictureInfo& picture,
+                                        const std::string& type) {
+    change(
+        [=](Store& store) {
+            Ref kept = ref;
+            return library::setReleasePictureType(store, kept, picture, type);
+        },
+        tr("Type of a picture of a release"));
 }
 
 void ReleasesController::share(const Ref& a, const Ref& b, const std::vector<library::SharedTrack>& tracks) {

@@ -11,6 +11,7 @@
 #include "core/library/releases/edition_sets.h"
 #include "core/library/releases/release_changes.h"
 #include "core/library/releases/release_list.h"
+#include "core/library/releases/release_places.h"
 
 namespace moorfrost::app {
 
@@ -38,13 +39,18 @@ public:
     /// Not called if it cannot be read, which has been said.
     void read(QObject* asker, const Ref& ref, std::function<void(ShownRelease)> then);
 
+    /// Where the recording of a file stands. Not called if it cannot be read, which has been said.
+    void readPlaces(QObject* asker, FileId file,
+                    std::function<void(std::vector<library::ReleasePlace>)> then);
+
     void setFact(const Ref& ref, const std::string& key, const std::vector<std::string>& values,
                  bool none = false);
     /// The files tell it again.
     void dropFact(const Ref& ref, const std::string& key);
     void setMedia(const Ref& ref, const std::vector<library::MediumToKeep>& media, const QString& title);
-    void setRecordings(const Ref& ref, const std::vector<library::TrackRecording>& tracks,
-                       const QString& title);
+    void addPictures(const Ref& ref, const std::vector<tags::PictureInfo>& pictures);
+    void removePicture(const Ref& ref, const tags::PictureInfo& picture);
+    void setPictureType(const Ref& ref, const tags::PictureInfo& picture, const std::string& type);
     void share(const Ref& a, const Ref& b, const std::vector<library::SharedTrack>& tracks);
     void fill(const Ref& ref, const library::ReleaseFilling& filling, const QString& title);
     /// `set`: whose edition it is; without number and files: of none. `then`: its number.
@@ -56,11 +62,15 @@ public:
     void joinSets(const std::vector<std::vector<Ref>>& sets);
     void keepApart(const std::vector<Ref>& releases);
 
+    /// A person wants to see it.
+    void wantShown(const Ref& ref) { emit showWanted(ref); }
+
     /// Editions that may be of one set: of which list these are entries, nullptr where none was gone through.
     const std::vector<library::SetProposal>& proposals() const { return proposals_; }
     List proposalsOf() const { return proposalsOf_; }
 
 signals:
+    void showWanted(const moorfrost::library::ReleaseRef& ref);
     /// The list is another; what is kept of any release may be.
     void changed();
     void proposalsChanged();

@@ -29,6 +29,8 @@ QString factText(const std::string& field, const std::vector<std::string>& texts
         return ChangeTexts::tr("with others");
     if (field == library::apartFact)
         return ChangeTexts::tr("from %n other(s)", "", static_cast<int>(values.size()));
+    if (field == library::picturesFact)
+        return ChangeTexts::tr("%n picture(s)", "", static_cast<int>(values.size()));
     if (field == library::sourceFact)
         return qs(library::sourceFrom(values.front()).what);
     return qs(library::shownFact(field, values));
@@ -37,10 +39,11 @@ QString factText(const std::string& field, const std::vector<std::string>& texts
 QString factName(const std::string& field) {
     if (const library::FactDef* def = library::factByKey(field))
         return ChangeTexts::tr(def->label);
-    return field == library::mediaFact   ? ChangeTexts::tr("Carrier")
-           : field == library::setFact   ? ChangeTexts::tr("In a set")
-           : field == library::apartFact ? ChangeTexts::tr("Kept apart")
-                                         : ChangeTexts::tr("Source");
+    return field == library::mediaFact      ? ChangeTexts::tr("Carrier")
+           : field == library::setFact      ? ChangeTexts::tr("In a set")
+           : field == library::apartFact    ? ChangeTexts::tr("Kept apart")
+           : field == library::picturesFact ? ChangeTexts::tr("Pictures")
+                                            : ChangeTexts::tr("Source");
 }
 
 } // namespace

@@ -17,7 +17,7 @@ namespace moorfrost::app {
 
 namespace {
 
-enum Role { SecondRole = Qt::UserRole + 1, FileRole, EditionRole };
+enum Role { SecondRole = Qt::UserRole + 1, EntryRole, EditionRole };
 constexpr int lineHeight = 54, coverSide = 38, leftEdge = 12;
 
 QString joined(std::initializer_list<QString> parts) {
@@ -70,8 +70,8 @@ public:
                 return joined({qs(e.date), qs(e.edition),
                                ReleaseLines::tr("%n track(s)", "", static_cast<int>(e.tracks))});
             return joined({qs(e.artist), qs(e.carrier), qs(e.date).left(4), qs(e.number)});
-        case FileRole:
-            return QVariant::fromValue<qlonglong>(e.cover);
+        case EntryRole:
+            return QVariant::fromValue<qulonglong>(line.entry);
         case EditionRole:
             return edition;
         case Qt::AccessibleTextRole:
@@ -91,7 +91,7 @@ namespace {
 
 class LineDelegate : public QStyledItemDelegate {
 public:
-    LineDelegate(std::function<QPixmap(FileId)> cover, QObject* parent)
+    LineDelegate(std::function<QPixmap(size_t)> cover, QObject* parent)
         : QStyledItemDelegate(parent), cover_(std::move(cover)) {}
     QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override {
         return {120, lineHeight};
@@ -104,7 +104,7 @@ public:
         const QRect cover(r.left() + leftEdge, r.top() + (r.height() - coverSide) / 2, coverSide, coverSide);
         const bool edition = index.data(EditionRole).toBool();
         if (!edition) {
-            const QPixmap picture = cover_(index.data(FileRole).toLongLong());
+            const QPixmap picture = cover_(index.data(EntryRole).toULongLong());
             if (picture.isNull())
                 paint::blankCover(*p, cover, "release");
             else
@@ -128,7 +128,7 @@ public:
     }
 
 private:
-    std::function<QPixmap(FileId)> cover_;
+    std::function<QPixmap(size_t)> cover_;
 };
 
 } // namespace
@@ -147,8 +147,13 @@ ReleaseLines::ReleaseLines(QWidget* parent) : QListView(parent), model_(new Rele
     connect(&Covers::instance(), &Covers::ready, viewport(), qOverload<>(&QWidget::update));
 }
 
-void ReleaseLines::setCovers(std::function<QPixmap(FileId)> cover) {
-    setItemDelegate(new LineDelegate(std::move(cover), this));
+void ReleaseLines::setCovers(std::function<QPixmap(const library::ReleaseEntry&)> cover) {
+    setItemDelegate(new LineDelegate(
+        [this, cover = std::move(cover)](size_t entry) {
+            const auto& list = model_->list();
+            return list && entry < list->entries().size() ? cover(list->entries()[entry]) : QPixmap();
+        },
+        this));
 }
 
 void ReleaseLines::show(ReleasesController::List list, const QString& words, library::ReleaseOrder order) {

@@ -16,8 +16,8 @@ class ReleaseLines : public QListView {
     Q_OBJECT
 public:
     explicit ReleaseLines(QWidget* parent = nullptr);
-    /// `cover`: the picture of a file, null until it is there.
-    void setCovers(std::function<QPixmap(FileId)> cover);
+    /// `cover`: the picture of a release, null until it is there.
+    void setCovers(std::function<QPixmap(const library::ReleaseEntry&)> cover);
     /// What was chosen stays chosen where it is still there.
     void show(ReleasesController::List list, const QString& words, library::ReleaseOrder order);
     /// SIZE_MAX: none.

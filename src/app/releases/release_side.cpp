@@ -46,7 +46,7 @@ QLabel* wrapped() {
 
 } // namespace
 
-ReleaseSide::ReleaseSide(QWidget* parent) : QFrame(parent) {
+ReleaseSide::ReleaseSide(QWidget* pictures, QWidget* parent) : QFrame(parent) {
     setObjectName("side");
     origins_ = wrapped();
     notes_ = wrapped();
@@ -84,6 +84,7 @@ ReleaseSide::ReleaseSide(QWidget* parent) : QFrame(parent) {
     alikeBox_->hide();
     connect(sameSet_, &QPushButton::clicked, this, [this] { emit sameSetWanted(other_); });
     connect(notSame_, &QPushButton::clicked, this, [this] { emit notSameWanted(other_); });
+    layout->addWidget(pictures);
     auto* head = new QHBoxLayout;
     head->addWidget(label(tr("Notes and links"), "strong"));
     head->addStretch();

@@ -15,7 +15,8 @@ namespace moorfrost::app {
 class ReleaseSide : public QFrame {
     Q_OBJECT
 public:
-    explicit ReleaseSide(QWidget* parent = nullptr);
+    /// `pictures`: that stand between what is told and the notes.
+    explicit ReleaseSide(QWidget* pictures, QWidget* parent = nullptr);
     void show(const ShownRelease& release);
     QString originsText() const;
     QPushButton* notesButton() { return notesButton_; }

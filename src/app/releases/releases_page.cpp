@@ -11,6 +11,7 @@
 
 #include "app/releases/fact_table.h"
 #include "app/releases/release_lines.h"
+#include "app/releases/release_pictures_box.h"
 #include "app/releases/release_side.h"
 #include "app/releases/release_tracks.h"
 #include "app/shell/text_utils.h"
@@ -18,6 +19,7 @@
 #include "app/widgets/covers.h"
 #include "app/widgets/paint.h"
 #include "core/library/releases/label_numbers.h"
+#include "core/library/releases/release_pictures.h"
 
 namespace moorfrost::app {
 
@@ -39,9 +41,11 @@ QScrollArea* scrolling(QWidget* content) {
 
 ReleasesPage::ReleasesPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     lines_ = new ReleaseLines;
-    lines_->setCovers([this](FileId id) {
+    lines_->setCovers([this](const library::ReleaseEntry& entry) {
+        if (entry.picture.hash != 0)
+            return Covers::instance().picture(entry.picture, use_.pictures.folder(), {}, 38);
         const auto searcher = use_.index.searcher();
-        const auto row = id != 0 && searcher ? searcher->rowOf(id) : std::nullopt;
+        const auto row = entry.cover != 0 && searcher ? searcher->rowOf(entry.cover) : std::nullopt;
         return row ? Covers::instance().cover(searcher->pathOf(*row), 38) : QPixmap();
     });
     auto* left = new QFrame;
@@ -60,7 +64,8 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     caption->addWidget(order_);
     leftLayout->addLayout(caption);
     leftLayout->addWidget(lines_, 1);
-    side_ = new ReleaseSide;
+    pictures_ = new ReleasePicturesBox({use_.files, use_.pictures, use_.releases});
+    side_ = new ReleaseSide(pictures_);
     sideBox_ = scrolling(side_);
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
@@ -301,6 +306,7 @@ void ReleasesPage::show(ShownRelease release) {
     facts_->show(shown_, odd);
     tracks_->show(shown_, use_.releases.list());
     side_->show(shown_);
+    pictures_->show(shown_);
     side_->setVisible(true);
     showHead();
     showAlike();
@@ -334,6 +340,8 @@ void ReleasesPage::showHead() {
                 state << tr("one of %n edition(s)", "", static_cast<int>(list->editionsOf(entry).size()));
     state_->setText(state.join(" \u00B7 "));
     QPixmap cover;
+    if (const library::ReleasePicture* front = library::coverOf(view.pictures); front && front->holder == 0)
+        cover = Covers::instance().picture(front->info, use_.pictures.folder(), {}, coverSide);
     for (const auto& medium : view.media)
         for (const auto& track : medium.tracks)
             for (const FileId id : track.files)

@@ -10,6 +10,7 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
+#include "app/control/pictures_controller.h"
 #include "app/control/release_sources.h"
 #include "app/control/releases_controller.h"
 #include "app/control/sleeve_views.h"
@@ -22,6 +23,7 @@ namespace moorfrost::app {
 class FactTable;
 class NewReleaseDialog;
 class ReleaseLines;
+class ReleasePicturesBox;
 class ReleaseSide;
 class ReleaseTracks;
 
@@ -39,6 +41,7 @@ public:
         SleeveViews& sleeves;
         ReleaseSources& sources;
         ReleasesController& releases;
+        PicturesController& pictures;
         SoundPrints& sounds;
     };
     explicit ReleasesPage(const Uses& use, QWidget* parent = nullptr);
@@ -48,6 +51,7 @@ public:
     FactTable* facts() { return facts_; }
     ReleaseTracks* tracks() { return tracks_; }
     ReleaseSide* side() { return side_; }
+    ReleasePicturesBox* pictures() { return pictures_; }
     QPushButton* proposalsButton() { return proposals_; }
     QString told() const { return count_->text(); }
     QString titleText() const { return title_->text(); }
@@ -100,6 +104,7 @@ private:
     QLabel *cover_, *title_, *line_, *state_;
     FactTable* facts_;
     ReleaseTracks* tracks_;
+    ReleasePicturesBox* pictures_;
     ReleaseSide* side_;
     QWidget* sideBox_;
     ShownRelease shown_;

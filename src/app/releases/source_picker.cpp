@@ -222,7 +222,7 @@ QWidget* SourcePicker::releasePage() {
     releaseWords_->setPlaceholderText(tr("Search the releases"));
     releaseWords_->setAccessibleName(tr("Search the releases"));
     lines_ = new ReleaseLines;
-    lines_->setCovers([](FileId) { return QPixmap(); });
+    lines_->setCovers([](const library::ReleaseEntry&) { return QPixmap(); });
     lines_->setSelectionMode(QAbstractItemView::SingleSelection);
     auto show = [this] {
         lines_->show(use_.releases.list(), releaseWords_->text(), library::ReleaseOrder::Title);

@@ -16,6 +16,7 @@
 #include "app/widgets/covers.h"
 #include "app/widgets/judging_box.h"
 #include "app/widgets/paint.h"
+#include "app/widgets/places_box.h"
 #include "app/widgets/sheet.h"
 #include "core/text/encodings.h"
 
@@ -60,6 +61,13 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
     mend_->setParent(this);
     mend_->setToolTip(tr("Shows what the text would be in that encoding. Only drafts are made."));
     mend_->hide();
+    placesPart_ = new QWidget(this);
+    auto* places = new QVBoxLayout(placesPart_);
+    places->setContentsMargins(0, 8, 0, 0);
+    places->setSpacing(4);
+    places_ = new PlacesBox(use_.releases);
+    places->addWidget(label(tr("Stands on"), "caption"));
+    places->addWidget(places_);
     recordingPart_ = new QWidget(this);
     auto* recording = new QVBoxLayout(recordingPart_);
     recording->setContentsMargins(0, 8, 0, 0);
@@ -112,6 +120,14 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
                     showRecording(view);
             });
     });
+    connect(&use_.releases, &ReleasesController::changed, this, [this] {
+        if (file_)
+            use_.releases.readPlaces(this, file_->id,
+                                     [this, file = file_](const std::vector<library::ReleasePlace>& places) {
+                                         if (file_ == file && grid_->indexOf(placesPart_) >= 0)
+                                             showPlaces(places);
+                                     });
+    });
     showFile(nullptr);
 }
 
@@ -134,7 +150,7 @@ void FileDetails::showFile(FilePtr file, int more) {
     file_ = std::move(file);
     if (!file_ || file_->id != judging_->file()) // its recording is read first
         judging_->leave();
-    for (QWidget* own : std::initializer_list<QWidget*>{mend_, recordingPart_}) {
+    for (QWidget* own : std::initializer_list<QWidget*>{mend_, recordingPart_, placesPart_}) {
         grid_->removeWidget(own);
         own->hide();
     }
@@ -170,7 +186,9 @@ void FileDetails::showFile(FilePtr file, int more) {
         showSound();
     showPlace();
     const int atRecording = row_++; // it comes when it was read; the history behind it
+    const int atPlaces = row_++;
     askForRecording(atRecording);
+    askForPlaces(atPlaces);
     askForHistory();
 }
 
@@ -182,6 +200,23 @@ void FileDetails::askForRecording(int row) {
                              grid_->addWidget(recordingPart_, row, 0, 1, 2);
                              showRecording(view);
                          });
+}
+
+void FileDetails::askForPlaces(int row) {
+    use_.releases.readPlaces(
+        this, file_->id, [this, row, asked = asked_ + 1](const std::vector<library::ReleasePlace>& places) {
+            if (!file_ || asked_ != asked)
+                return;
+            placesRow_ = row;
+            showPlaces(places);
+        });
+}
+
+void FileDetails::showPlaces(const std::vector<library::ReleasePlace>& places) {
+    places_->show(places);
+    grid_->removeWidget(placesPart_);
+    grid_->addWidget(placesPart_, placesRow_, 0, 1, 2);
+    placesPart_->setVisible(!places.empty());
 }
 
 void FileDetails::showRecording(const library::RecordingView& view) {
@@ -397,6 +432,8 @@ QString FileDetails::text() const {
             all << l->text().remove(QChar(0x200B));
     if (!recordingPart_->isHidden())
         all << recordingCaption_->text() << recording_->text();
+    if (!placesPart_->isHidden())
+        all << places_->text();
     return all.join("\n");
 }
 

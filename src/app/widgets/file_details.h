@@ -8,6 +8,7 @@
 #include "app/control/journal_controller.h"
 #include "app/control/library_index.h"
 #include "app/control/recordings_controller.h"
+#include "app/control/releases_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/standards.h"
 #include "app/widgets/recording_box.h"
@@ -20,6 +21,7 @@ class QVBoxLayout;
 namespace moorfrost::app {
 
 class JudgingBox;
+class PlacesBox;
 
 class FileDetails : public QFrame {
     Q_OBJECT
@@ -31,6 +33,7 @@ public:
         ShelvesController& shelves;
         JournalController& journal;
         RecordingsController& recordings;
+        ReleasesController& releases;
     };
 
     explicit FileDetails(const Uses& use, QWidget* parent = nullptr);
@@ -42,6 +45,7 @@ public:
     QString text() const;
     QPushButton* mendButton() { return mend_; }
     RecordingBox* recording() { return recording_; }
+    PlacesBox* places() { return places_; }
     JudgingBox* judging() { return judging_; }
     /// Below what it is called, above what is said of it.
     void addBelowTitle(QWidget* widget);
@@ -63,6 +67,8 @@ private:
     void showPlace();
     void askForRecording(int row);
     void showRecording(const library::RecordingView& view);
+    void askForPlaces(int row);
+    void showPlaces(const std::vector<library::ReleasePlace>& places);
     void askForHistory();
     void showHistory(const std::vector<library::Event>& events);
     void showCover();
@@ -77,9 +83,11 @@ private:
     QWidget* recordingPart_; // caption and box
     QLabel* recordingCaption_;
     RecordingBox* recording_;
+    QWidget* placesPart_; // caption and box
+    PlacesBox* places_;
     QWidget* judgingPart_; // caption and box
     JudgingBox* judging_;
-    int row_ = 0;
+    int row_ = 0, placesRow_ = 0;
     int asked_ = 0; // counts the files that were asked about: only the last answers are shown
 };
 
