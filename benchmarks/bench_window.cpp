@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The real window on a big library (moorfrost-bench-library leaves one): from the start to the first rows,
-// keystrokes until they are painted, scrolling, jumping, selecting everything, sleeves.
+// keystrokes until they are painted, scrolling, jumping, selecting everything, sleeves, releases.
 // moorfrost-bench-window LIBRARY
 #include <QElapsedTimer>
 #include <QPushButton>
@@ -11,6 +11,8 @@
 
 #include "app/library/library_page.h"
 #include "app/library/sleeve_grid.h"
+#include "app/releases/release_lines.h"
+#include "app/releases/releases_page.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 #include "benchmarks/measure.h"
@@ -132,6 +134,70 @@ int main(int argc, char** argv) {
         grid.add(since(clock));
     }
     std::printf("a jump among the sleeves, painted          %s\n", grid.shown().c_str());
+    settle();
+
+    clock.restart();
+    window.showWorkspace(app::MainWindow::Releases);
+    app::ReleasesPage* releases = window.releases();
+    until([&] { return releases->isTrue() && session.jobs.isIdle() && releases->shown(); });
+    const auto list = session.releases.list();
+    std::printf("all as releases, listed and proposed       %.0f ms (%zu releases)\n", since(clock),
+                list->entries().size());
+    auto shows = [&](const library::ReleaseRef& ref) {
+        clock.restart();
+        releases->showRelease(ref);
+        until([&] {
+            return releases->isTrue() && releases->shown() && (releases->shown()->view.ref.id == ref.id) &&
+                   (ref.id != 0 || releases->shown()->view.ref.files == ref.files);
+        });
+        releases->repaint();
+    };
+    bench::Times opened;
+    for (int i = 0; i < 100; ++i) {
+        library::ReleaseRef ref = list->entries()[random() % list->entries().size()].ref;
+        std::ranges::sort(ref.files);
+        shows(ref);
+        opened.add(since(clock));
+    }
+    std::printf("a release opened, painted                  %s\n", opened.shown().c_str());
+    bench::Times found;
+    for (const std::string& query : bench::InventedLibrary::queries(24, random))
+        for (size_t n = 1; n <= query.size(); ++n) {
+            clock.restart();
+            releases->searchBox()->setText(QString::fromStdString(query.substr(0, n)));
+            releases->lines()->viewport()->repaint();
+            found.add(since(clock));
+        }
+    std::printf("a keystroke among the releases, painted    %s\n", found.shown().c_str());
+    releases->searchBox()->clear();
+    settle();
+    library::ReleaseFilling filling;
+    filling.facts["title"] = {"The long one"};
+    for (int medium = 0; medium < 12; ++medium) {
+        filling.media.emplace(filling.media.value_or(std::vector<library::MediumToKeep>()));
+        library::MediumToKeep& m = filling.media->emplace_back();
+        m.carrier = "CD";
+        for (int track = 0; track < 25; ++track)
+            m.tracks.emplace_back(reference::Track{std::to_string(track + 1),
+                                                   "Track " + std::to_string(medium * 25 + track + 1),
+                                                   {},
+                                                   200000},
+                                  0);
+    }
+    library::ReleaseId id = 0;
+    session.releases.make(filling, {}, [&](library::ReleaseId made) { id = made; });
+    until([&] { return id != 0; });
+    settle();
+    bench::Times longOne;
+    for (int i = 0; i < 10; ++i) {
+        shows(list->entries()[random() % list->entries().size()].ref);
+        settle();
+        shows({id, {}});
+        longOne.add(since(clock));
+    }
+    std::printf("a release of 300 tracks opened, painted    %s\n", longOne.shown().c_str());
+    session.releases.remove(id, "The long one");
+    settle();
     std::printf("memory                                     %.0f MB, at most %.0f MB\n",
                 bench::memoryInUse("VmRSS:"), bench::memoryInUse("VmHWM:"));
     return 0;

@@ -15,6 +15,17 @@
         <source>%n track(s)</source>
         <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n picture(s)</source>
+        <translation><numerusform>%n picture</numerusform><numerusform>%n pictures</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>FamilyTexts</name>
+    <message numerus="yes">
+        <source>%n of the tracks have versions. What goes along?</source>
+        <translation><numerusform>%n of the tracks have versions. What goes along?</numerusform><numerusform>%n of the tracks have versions. What goes along?</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::BenchPage</name>
@@ -706,7 +717,7 @@
     </message>
 </context>
 <context>
-    <name>moorfrost::app::ReleaseTracks</name>
+    <name>moorfrost::app::ReleaseTrackModel</name>
     <message numerus="yes">
         <source>%n edition(s)</source>
         <translation><numerusform>%n edition</numerusform><numerusform>%n editions</numerusform></translation>

@@ -61,7 +61,7 @@ int families(const Options& options) {
     auto familyOf = [&](FileId file) {
         return library::familyOf(*store, store->recordings().placeOf(file).recording).id;
     };
-    const auto proposals = library::proposeFamilies(*library::searchOf(*store).searcher, only, familyOf);
+    const auto proposals = library::proposeFamilies(*library::searchOf(*store).searcher, only, {}, familyOf);
     std::vector<std::vector<library::VersionToKeep>> kept;
     for (const library::FamilyProposal& p : proposals) {
         Json out;

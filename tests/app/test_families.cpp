@@ -2,10 +2,19 @@
 // Versions of a recording in the library: settled in the dialog, under their lead in the table.
 #include <QtTest>
 
+#include <QCheckBox>
+#include <QDialogButtonBox>
+#include <QDropEvent>
+#include <QMimeData>
+#include <QPushButton>
+#include <QRadioButton>
 #include <QTableView>
 #include <QTreeWidget>
 
+#include "app/bench/bench_page.h"
+#include "app/library/collections/collection_tree.h"
 #include "app/library/copy_fields_dialog.h"
+#include "app/library/families_in_lists.h"
 #include "app/library/library_page.h"
 #include "app/library/track_model.h"
 #include "app/library/versions_dialog.h"
@@ -105,6 +114,156 @@ private slots:
         settle();
     }
 
+    /// The whole folder of bounces on the bench, before anything of it stands on a shelf.
+    void theBouncesOnTheBenchBecomeAFamily() {
+        for (const char* name :
+             {"LANTERNS_stem_keys.wav", "mix7_FINAL2.wav", "mix7_FINAL2_instr.wav", "mix7_vox_only.wav"})
+            test::makeSound(*box_ / "in/bounces", name, 40 + static_cast<uint32_t>(std::strlen(name)));
+        driver_->controllers().batch.create("Autumn");
+        settle();
+        driver_->bringIn({*box_ / "in"});
+        driver_->window().showWorkspace(MainWindow::Bench);
+        driver_->window().bench()->showStep(BenchPage::Describe);
+        settle();
+        answer([](VersionsDialog* d) {
+            // By name: the mixes, and the stem with the song that stands on a shelf.
+            QCOMPARE(d->families().size(), size_t{2});
+            for (int i = 0; i < 2; ++i)
+                for (int k = 0; k < d->tree()->topLevelItem(i)->childCount(); ++k)
+                    d->tree()->topLevelItem(i)->child(k)->setSelected(true);
+            d->familyButton()->click();
+            QCOMPARE(d->families().size(), size_t{1});
+            QCOMPARE(d->families()[0].size(), size_t{5});
+            d->takeButton()->click();
+        });
+        QTest::keyClick(&driver_->window(), Qt::Key_V, Qt::ControlModifier | Qt::AltModifier);
+        settle();
+        const FileId stem = driver_->fileNamed("LANTERNS_stem_keys.wav");
+        QCOMPARE(membersOf(stem), size_t{5});
+        driver_->controllers().undo.undo();
+        settle();
+        QCOMPARE(membersOf(stem), size_t{0});
+    }
+
+    /// From outside, on the lead: they come to the bench, and are asked what they are.
+    void filesThatAreDroppedOnAFamily() {
+        answer([](VersionsDialog* d) { d->takeButton()->click(); });
+        page()->settleVersions({fileOf("Lanterns"), fileOf("Lanterns (Instrumental)")});
+        settle();
+        QCOMPARE(model()->rowCount(), 5); // the radio edit goes with them
+        const Path remix = test::makeSound(*box_ / "out", "wrenlow remix.wav", 60),
+                   odd = test::makeSound(*box_ / "out", "mix 9.wav", 61);
+        driver_->controllers().batch.create("Autumn");
+        settle();
+        driver_->window().showWorkspace(MainWindow::Library);
+        settle();
+        const auto drop = [&](const QString& title, const Path& file) {
+            const QRect cell = page()->table()->visualRect(model()->index(rowOf(title), titleColumn()));
+            QMimeData data;
+            data.setUrls({QUrl::fromLocalFile(QString::fromStdString(file.native()))});
+            QWidget* onto = page()->table()->viewport();
+            QDragEnterEvent enter(cell.center(), Qt::CopyAction | Qt::LinkAction, &data, Qt::LeftButton, {});
+            QApplication::sendEvent(onto, &enter);
+            QVERIFY(enter.isAccepted());
+            QDropEvent event(QPointF(cell.center()), Qt::CopyAction | Qt::LinkAction, &data, Qt::LeftButton,
+                             {});
+            QApplication::sendEvent(onto, &event);
+            QVERIFY(event.isAccepted());
+        };
+        answer([](VersionsDialog* d) {
+            QCOMPARE(d->families().size(), size_t{1});
+            QCOMPARE(d->families()[0].size(), size_t{4});
+            QCOMPARE(d->families()[0][3].kind, std::string(library::otherVersion));
+            d->takeButton()->click();
+        });
+        drop("Lanterns", odd);
+        settle();
+        settle();
+        QCOMPARE(driver_->window().workspace(), MainWindow::Bench);
+        QCOMPARE(membersOf(driver_->fileNamed("mix 9.wav")), size_t{4});
+        // Beside families it only comes to the bench: nothing is asked.
+        driver_->window().showWorkspace(MainWindow::Library);
+        settle();
+        drop("Gorse", remix);
+        settle();
+        QCOMPARE(driver_->window().workspace(), MainWindow::Bench);
+        QCOMPARE(membersOf(driver_->fileNamed("wrenlow remix.wav")), size_t{0});
+    }
+
+    /// What goes along into a list is asked once, and remembered; there they stand under their lead again.
+    void versionsInLists() {
+        page()->table()->selectAll();
+        answer([](VersionsDialog* d) { d->takeButton()->click(); });
+        page()->settleVersions(page()->chosenFiles());
+        settle();
+        QCOMPARE(model()->rowCount(), 2);
+        auto& collections = driver_->controllers().collections;
+        library::CollectionId list = 0;
+        library::Collection fresh;
+        fresh.name = "Evening";
+        fresh.kind = library::Collection::Kind::List;
+        collections.make(fresh, 0, {}, [&](library::CollectionId id) { list = id; });
+        settle();
+        QVERIFY(list != 0);
+        auto entries = [&] {
+            const auto count = collections.tree().counts.find(list);
+            return count == collections.tree().counts.end() ? size_t{0} : count->second;
+        };
+        auto addLead = [&] {
+            emit page()->collections()->addWanted(list, {fileOf("Lanterns")});
+            settle();
+        };
+        auto ask = [this](int choice, bool always) {
+            test::answer<QDialog>(this, [choice, always](QDialog* d) {
+                const auto choices = d->findChildren<QRadioButton*>();
+                QCOMPARE(choices.size(), 3);
+                choices[choice]->setChecked(true);
+                d->findChild<QCheckBox*>()->setChecked(always);
+                d->findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok)->click();
+            });
+        };
+        test::answer<QDialog>(this, [](QDialog* d) { d->reject(); });
+        addLead();
+        QCOMPARE(entries(), size_t{0});
+        ask(0, false);
+        addLead();
+        QCOMPARE(entries(), size_t{1});
+        ask(2, true);
+        addLead();
+        QCOMPARE(entries(), size_t{1 + 6});
+        addLead(); // not asked any more
+        QCOMPARE(entries(), size_t{1 + 6 + 6});
+        QCOMPARE(familiesInLists(), GoesAlong::Stems);
+        // One that is chosen by itself is meant.
+        page()->setFoldsFamilies(false);
+        settle();
+        emit page()->collections()->addWanted(list, {fileOf("Gorse"), fileOf("Lanterns (Instrumental)")});
+        settle();
+        QCOMPARE(entries(), size_t{15});
+        page()->setFoldsFamilies(true);
+        collections.removeFrom(list, {0, 7, 8, 9, 10, 11, 12}); // the lead stands there once
+        settle();
+        page()->showList(list);
+        settle();
+        QCOMPARE(titles(), (QStringList{"Lanterns", "Gorse", "Lanterns (Instrumental)"}));
+        QCOMPARE(model()->index(0, titleColumn()).data(FileTable::FamilyRole).toInt(), -5);
+        // Opened in place; closed, it goes with all that is under it.
+        page()->turnFamily(0);
+        QCOMPARE(model()->rowCount(), 8);
+        page()->turnFamily(0);
+        page()->table()->selectRow(0);
+        page()->moveInList(1);
+        settle();
+        QCOMPARE(titles(), (QStringList{"Gorse", "Lanterns"})); // what follows it stands under it, too
+        page()->table()->selectRow(rowOf("Lanterns"));
+        page()->removeFromList();
+        settle();
+        QCOMPARE(entries(), size_t{1});
+        driver_->controllers().undo.undo();
+        settle();
+        QCOMPARE(entries(), size_t{8});
+    }
+
     void proposedForTheWholeLibraryAndSettledByKeys() {
         answer([](VersionsDialog* d) {
             QVERIFY(!d->families().empty());
@@ -194,6 +353,17 @@ private:
             if (model()->index(r, titleColumn()).data().toString() == title)
                 return r;
         return -1;
+    }
+    QStringList titles() {
+        QStringList out;
+        for (int r = 0; r < model()->rowCount(); ++r)
+            out << model()->index(r, titleColumn()).data().toString();
+        return out;
+    }
+    /// Of the family of a file; 0: it is in none.
+    size_t membersOf(FileId file) {
+        auto store = std::move(*library::Store::open(driver_->controllers().library.file()));
+        return library::familyOf(*store, store->recordings().placeOf(file).recording).members.size();
     }
     FileId fileOf(const QString& title) { return model()->fileAt(rowOf(title)); }
     void answer(std::function<void(VersionsDialog*)> how) {

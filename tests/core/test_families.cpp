@@ -86,6 +86,31 @@ private slots:
         QVERIFY(right * 10 >= wanted * 9);
     }
 
+    /// Bounces that are still on the bench, and the song that stands on a shelf.
+    void versionsThatAreNoPartOfTheLibrary() {
+        const library::Searcher searcher(library::columnsOf(
+            {library::record(1, {{"title", {"Lanterns"}}, {"artist", {"Kestrel & Rook"}}}, "/archive/a.flac"),
+             library::record(2, {{"title", {"Gorse"}}}, "/archive/b.flac")}));
+        const std::vector<library::NamedFile> beside = {
+            {11, "", "", "/in/bounces/LANTERNS_stem_bass.wav", 180},
+            {12, "", "", "/in/bounces/LANTERNS_acappella.wav", 180},
+            {13, "", "", "/in/bounces/mix7_FINAL2.wav", 200},
+            {14, "", "", "/in/bounces/mix7_FINAL2_instr.wav", 200},
+            {15, "Lanterns (Live)", "Kestrel & Rook feat. Wren-Low", "/in/live.wav", 210}};
+        const auto found = library::proposeFamilies(searcher, {11, 12, 13, 14, 15}, beside);
+        QCOMPARE(found.size(), size_t{3});
+        std::map<FileId, std::map<FileId, std::string>> byLead;
+        for (const auto& p : found)
+            for (const auto& v : p.versions)
+                byLead[p.versions.front().file][v.file] = v.kind;
+        QCOMPARE(byLead[13][14], std::string("instrumental"));
+        QVERIFY(byLead.contains(1)); // two of them, by the name alone and by the artist
+        QVERIFY(!byLead.contains(2));
+        // Without files of the library they are still versions of one another.
+        const library::Searcher none(library::columnsOf({}));
+        QCOMPARE(library::proposeFamilies(none, {11, 12}, beside).size(), size_t{1});
+    }
+
     void settledAndTakenBack() {
         test::Sandbox box;
         auto store = std::move(*library::Store::open(box / "library.db"));
@@ -171,7 +196,7 @@ private slots:
         QCOMPARE(proposals[0].versions[0], (library::VersionToKeep{1, library::leadVersion, ""}));
         QVERIFY(proposals[0].hasLead);
         // Those that are in one family already are not proposed again.
-        QVERIFY(library::proposeFamilies(searcher, {2, 3, 4, 5}, [](FileId) {
+        QVERIFY(library::proposeFamilies(searcher, {2, 3, 4, 5}, {}, [](FileId) {
                     return std::string("1");
                 }).empty());
     }

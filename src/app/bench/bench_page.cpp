@@ -126,10 +126,10 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     sideLayout->addWidget(sleeves_, 1);
 
     bringIn_ = new BringInPage(
-        {use_.messages,  use_.jobs,         use_.library, use_.files,      use_.drafts, use_.index,
-         use_.standards, use_.shelves,      use_.journal, use_.batch,      use_.kinds,  use_.sleeves,
-         use_.along,     use_.duplicates,   use_.bringIn, use_.recordings, use_.discs,  use_.discPictures,
-         use_.rips,      use_.driveOffsets, use_.worse,   use_.settings});
+        {use_.messages,     use_.jobs,       use_.library,      use_.files,      use_.drafts,   use_.index,
+         use_.standards,    use_.shelves,    use_.journal,      use_.batch,      use_.kinds,    use_.sleeves,
+         use_.along,        use_.duplicates, use_.bringIn,      use_.recordings, use_.releases, use_.discs,
+         use_.discPictures, use_.rips,       use_.driveOffsets, use_.worse,      use_.settings});
     identify_ = new IdentifyPage({use_.files, use_.drafts, use_.sleeves, use_.references, use_.identify,
                                   use_.strays, use_.releasePictures});
     describe_ = new DescribePage({use_.messages, use_.jobs, use_.settings, use_.files, use_.drafts,
@@ -215,6 +215,13 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
                                                       : std::vector<FileId>();
     });
     connect(bringIn_, &BringInPage::menuOpens, tools_, &SleeveTools::addFileActions);
+    auto addVersions = [this](QMenu& menu) {
+        if (const std::vector<FileId> files = chosenFiles(); !files.empty())
+            menu.addAction(tr("Versions\u2026"), QKeySequence("Ctrl+Alt+V"), this,
+                           [this, files] { emit versionsWanted(files); });
+    };
+    connect(bringIn_, &BringInPage::menuOpens, this, addVersions);
+    connect(describe_, &DescribePage::menuOpens, this, addVersions);
     showStep(BringIn);
     refreshBatches();
 }
@@ -230,6 +237,14 @@ std::vector<FileId> BenchPage::filesInSight() const {
     for (int row = 0; row < model->rowCount(); ++row)
         out.push_back(model->fileAt(row));
     return out;
+}
+
+std::vector<FileId> BenchPage::chosenFiles() const {
+    const QWidget* page = stack_->currentWidget();
+    std::vector<FileId> out = page == bringIn_    ? bringIn_->chosen()
+                              : page == describe_ ? describe_->sheet()->chosenFiles()
+                                                  : std::vector<FileId>();
+    return out.size() < 2 ? filesInSight() : out; // one is where the hand is
 }
 
 void BenchPage::showStep(Step step) {

@@ -25,6 +25,7 @@
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/release_pictures.h"
+#include "app/control/releases_controller.h"
 #include "app/control/rip_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
@@ -91,6 +92,7 @@ public:
         Duplicates& duplicates;
         BringIn& bringIn;
         RecordingsController& recordings;
+        ReleasesController& releases;
         UndoHistory& undo;
         PicturesController& pictures;
         ReferencesController& references;
@@ -122,6 +124,8 @@ public:
     bool showsFolders() const;
     /// Of the step that is shown, in its order: what is played one after the other.
     std::vector<FileId> filesInSight() const;
+    /// Several that are selected there, else all in sight.
+    std::vector<FileId> chosenFiles() const;
     void newBatch();
     void describeBatch();
     void forgetBatch();
@@ -129,6 +133,8 @@ public:
 signals:
     void playRequested(moorfrost::app::FileId id);
     void standardsWanted();
+    /// These are to be settled as versions of recordings.
+    void versionsWanted(const std::vector<moorfrost::app::FileId>& files);
 
 private:
     void refreshCounts();

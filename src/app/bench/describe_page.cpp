@@ -350,6 +350,7 @@ void DescribePage::showMenu(const QPoint& at) {
     if (view_->currentIndex().isValid())
         menu.addAction(tr("Play\tSpace"),
                        [this] { emit playRequested(model_->fileAt(view_->currentIndex().row())); });
+    emit menuOpens(menu);
     std::vector<FileId> inBatch = target(); // what is looked at in its folder may be in none
     std::erase_if(inBatch, [this](FileId id) { return !use_.batch.batch().places().contains(id); });
     if (!inBatch.empty())

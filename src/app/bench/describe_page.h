@@ -84,6 +84,8 @@ public:
 
 signals:
     void playRequested(moorfrost::app::FileId id);
+    /// What others have to offer for the chosen files goes in.
+    void menuOpens(QMenu& menu);
     /// A place is to be looked through, folder by folder.
     void foldersWanted();
 

@@ -43,15 +43,61 @@ FamilyRows foldFamilies(const library::Searcher& searcher, std::vector<Row>& row
     return out;
 }
 
-std::vector<Row> FamilyFold::shown(const std::vector<Row>& folded) const {
-    std::vector<Row> out;
-    out.reserve(folded.size());
-    for (const Row row : folded) {
-        out.push_back(row);
-        if (isOpen(row))
-            out.insert(out.end(), rows_.under.at(row).begin(), rows_.under.at(row).end());
+FamilyRows foldList(const library::Searcher& searcher, std::vector<Row>& rows, std::vector<size_t>& places) {
+    FamilyRows out;
+    const library::JointField &families = searcher.field(library::familyColumn),
+                              &versions = searcher.field(library::versionColumn);
+    if (families.listCount() < 2)
+        return out;
+    std::unordered_map<Row, size_t> times;
+    for (const Row row : rows)
+        ++times[row];
+    std::vector<Row> keptRows;
+    std::vector<size_t> keptPlaces;
+    std::optional<Row> lead; // directly before
+    for (size_t i = 0; i < rows.size(); ++i) {
+        const Row row = rows[i];
+        const uint32_t family = families.listOf(row);
+        const bool leads = family != 0 && versions.text(versions.listOf(row)) == library::leadVersion;
+        if (lead && family != 0 && !leads && families.listOf(*lead) == family) {
+            out.under[*lead].push_back(row);
+            out.places[*lead].push_back(places[i]);
+            out.families[*lead] = families.text(family);
+            if (times[row] == 1) // else it stands elsewhere by itself, too
+                out.leadOf[row] = *lead;
+            continue;
+        }
+        // A lead that stands there twice is left as it is: it would be opened in both places.
+        lead = leads && times[row] == 1 ? std::optional(row) : std::nullopt;
+        keptRows.push_back(row);
+        keptPlaces.push_back(places[i]);
+    }
+    rows = std::move(keptRows);
+    places = std::move(keptPlaces);
+    return out;
+}
+
+FamilyFold::Shown FamilyFold::shown(const Shown& folded) const {
+    Shown out;
+    out.rows.reserve(folded.rows.size());
+    for (size_t i = 0; i < folded.rows.size(); ++i) {
+        const Row row = folded.rows[i];
+        out.rows.push_back(row);
+        if (!folded.places.empty())
+            out.places.push_back(folded.places[i]);
+        if (!isOpen(row))
+            continue;
+        out.rows.insert(out.rows.end(), rows_.under.at(row).begin(), rows_.under.at(row).end());
+        if (const auto places = rows_.places.find(row); places != rows_.places.end())
+            out.places.insert(out.places.end(), places->second.begin(), places->second.end());
     }
     return out;
+}
+
+FamilyFold::Shown FamilyFold::hidden(Row lead) const {
+    const auto places = rows_.places.find(lead);
+    return places == rows_.places.end() || isOpen(lead) ? Shown()
+                                                        : Shown{rows_.under.at(lead), places->second};
 }
 
 bool FamilyFold::isOpen(Row row) const {

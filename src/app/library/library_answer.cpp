@@ -70,6 +70,8 @@ LibraryRows rowsFor(const LibraryQuestion& q, const library::Searcher& searcher,
     out.found = out.rows.size();
     if (q.folds && !q.list)
         out.families = foldFamilies(searcher, out.rows);
+    else if (q.folds && q.sorting.empty())
+        out.families = foldList(searcher, out.rows, out.places);
     if (q.asSleeves)
         out.sleeves = library::sleevesOf(searcher, searcher.ordered(rows, {}), q.group);
     out.nanoseconds = std::chrono::nanoseconds(Clock::now() - start).count();

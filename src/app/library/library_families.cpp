@@ -1,21 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Versions of recordings in the library: under their lead in the table, and settled in a dialog.
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QScrollBar>
 #include <QSettings>
 #include <QShortcut>
 
+#include "app/library/families_in_lists.h"
 #include "app/library/library_page.h"
+#include "app/library/settle_versions.h"
 #include "app/library/track_model.h"
-#include "app/library/versions_dialog.h"
-#include "app/shell/text_utils.h"
-#include "core/library/sound_groups.h"
+#include "app/widgets/file_drag.h"
 
 namespace moorfrost::app {
-
-namespace {
-constexpr size_t mostListened = 200; // chosen files that are compared by their sound
-} // namespace
 
 void LibraryPage::connectFamilies() {
     view_->viewport()->installEventFilter(this);
@@ -47,7 +44,8 @@ void LibraryPage::turnFamily(int row) {
     const library::Row lead = model_->rows()[static_cast<size_t>(row)];
     const int scrolled = view_->verticalScrollBar()->value();
     fold_.turn(lead);
-    model_->setRows(model_->searcher(), fold_.shown(folded_), {});
+    FamilyFold::Shown shown = fold_.shown(folded_);
+    model_->setRows(model_->searcher(), std::move(shown.rows), std::move(shown.places));
     const auto at = std::ranges::find(model_->rows(), lead);
     const QModelIndex index = model_->index(static_cast<int>(at - model_->rows().begin()), 0);
     view_->selectionModel()->setCurrentIndex(index,
@@ -55,10 +53,17 @@ void LibraryPage::turnFamily(int row) {
     view_->verticalScrollBar()->setValue(scrolled);
 }
 
-/// The mark of a family, at the right of the title.
+/// Clicks on the mark of a family, at the right of the title; files from outside that are dropped on one.
 bool LibraryPage::eventFilter(QObject* object, QEvent* event) {
     constexpr int markWidth = 40;
-    if (object == view_->viewport() && event->type() == QEvent::MouseButtonPress) {
+    if (object != view_->viewport())
+        return QWidget::eventFilter(object, event);
+    auto familyAt = [this](const QPoint& at) {
+        const QModelIndex index = view_->indexAt(at);
+        return index.isValid() ? model_->familyMark(index.row()) : QVariant();
+    };
+    switch (event->type()) {
+    case QEvent::MouseButtonPress: {
         const QPoint at = static_cast<QMouseEvent*>(event)->position().toPoint();
         const QModelIndex index = view_->indexAt(at);
         const QVariant family = index.isValid() ? index.data(FileTable::FamilyRole) : QVariant();
@@ -67,38 +72,52 @@ bool LibraryPage::eventFilter(QObject* object, QEvent* event) {
             turnFamily(index.row());
             return true;
         }
+        break;
+    }
+    case QEvent::DragEnter:
+    case QEvent::DragMove: {
+        auto* drag = static_cast<QDragMoveEvent*>(event);
+        if (!drag->mimeData()->hasUrls() || drag->mimeData()->hasFormat(drag::mimeType))
+            break;
+        // The hand shows whether they would be versions.
+        drag->setDropAction(familyAt(drag->position().toPoint()).isValid() &&
+                                    drag->possibleActions().testFlag(Qt::LinkAction)
+                                ? Qt::LinkAction
+                                : Qt::CopyAction);
+        drag->accept();
+        return true;
+    }
+    case QEvent::Drop: {
+        auto* drop = static_cast<QDropEvent*>(event);
+        if (!drop->mimeData()->hasUrls() || drop->mimeData()->hasFormat(drag::mimeType))
+            break;
+        const QPoint at = drop->position().toPoint();
+        const FileId into = familyAt(at).isValid() ? model_->fileAt(view_->indexAt(at).row()) : 0;
+        drop->accept();
+        // After the drag has ended: another page is shown.
+        QMetaObject::invokeMethod(
+            this,
+            [this, paths = drag::pathsOf(drop->mimeData()), into] {
+                if (!paths.empty())
+                    emit pathsDropped(paths, into);
+            },
+            Qt::QueuedConnection);
+        return true;
+    }
+    default:
+        break;
     }
     return QWidget::eventFilter(object, event);
 }
 
 void LibraryPage::settleVersions(const std::vector<FileId>& files) {
-    if (!searcher_)
-        return;
-    use_.jobs.start(
-        this, {ss(tr("Looking for versions"))},
-        [file = use_.library.file(), searcher = searcher_, files, sounds = use_.sounds.store()](
-            std::stop_token stop, work::Progress&) -> Result<std::vector<VersionGroup>> {
-            // A few are listened to as well.
-            const bool listens = sounds && !files.empty() && files.size() <= mostListened;
-            return versionGroups(
-                file, *searcher, files,
-                [&](FileId one, FileId other) {
-                    return listens ? library::linkBetween(*sounds, one, other).z : 0.0;
-                },
-                stop);
-        },
-        [this](Result<std::vector<VersionGroup>> groups) {
-            if (!groups) {
-                if (groups.error().kind != ErrorKind::Cancelled)
-                    use_.messages.say(groups.error());
-                return;
-            }
-            if (groups->size() == 1 && groups->front().members.empty())
-                return use_.messages.say(tr("No names in the library look like versions of one recording."));
-            VersionsDialog dialog(*groups, this);
-            if (dialog.exec() == QDialog::Accepted)
-                use_.recordings.settleFamilies(dialog.families(), dialog.alone());
-        });
+    app::settleVersions({use_.messages, use_.jobs, use_.library, use_.index, use_.files, use_.drafts,
+                         use_.recordings, use_.sounds},
+                        files, 0, this);
+}
+
+std::optional<std::vector<FileId>> LibraryPage::alongWith(const std::vector<FileId>& files) {
+    return searcher_ ? withVersions(*searcher_, files, this) : files;
 }
 
 } // namespace moorfrost::app

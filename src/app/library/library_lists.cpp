@@ -67,7 +67,8 @@ QWidget* LibraryPage::sidePanel() {
                                       return title.isEmpty()    ? shownName(searcher_->pathOf(*row))
                                              : artist.isEmpty() ? title
                                                                 : tr("%1 \u00B7 %2").arg(title, artist);
-                                  }},
+                                  },
+                                  [this](const std::vector<FileId>& files) { return alongWith(files); }},
                                  this);
     connect(add, &QToolButton::clicked, this, [this, add] {
         QMenu menu(this);
@@ -131,10 +132,13 @@ void LibraryPage::connectCollections() {
             [this](int row, const std::vector<FileId>& files, const std::vector<size_t>& places) {
                 if (!list_->files())
                     return;
-                const auto& all = model_->places();
+                const auto& shown = model_->places();
                 const size_t to =
-                    static_cast<size_t>(row) < all.size() ? all[static_cast<size_t>(row)] : SIZE_MAX;
-                places.empty() ? list_->add(files, to) : list_->move(places, to);
+                    static_cast<size_t>(row) < shown.size() ? shown[static_cast<size_t>(row)] : SIZE_MAX;
+                if (!places.empty())
+                    list_->move(places, to);
+                else if (const auto all = alongWith(files))
+                    list_->add(*all, to);
             });
     auto key = [this](const QKeySequence& keys, auto slot) {
         auto* shortcut = new QShortcut(keys, view_);
@@ -218,8 +222,12 @@ std::vector<size_t> LibraryPage::chosenPlaces() const {
     if (showsSleeves() || !list_->files() || shown_.list != list_->files())
         return out;
     for (const auto& [from, to] : view_->chosenRows())
-        for (int row = from; row <= to && static_cast<size_t>(row) < model_->places().size(); ++row)
+        for (int row = from; row <= to && static_cast<size_t>(row) < model_->places().size(); ++row) {
             out.push_back(model_->places()[static_cast<size_t>(row)]);
+            // What is under a closed lead goes with it.
+            const auto under = fold_.hidden(model_->rows()[static_cast<size_t>(row)]).places;
+            out.insert(out.end(), under.begin(), under.end());
+        }
     return out;
 }
 
@@ -235,17 +243,28 @@ void LibraryPage::moveInList(int by) {
     if (!listSorting_.empty())
         return use_.messages.say(
             tr("The list is sorted by a column. Show it as arranged first, then tracks can be moved."));
-    if (by < 0 && places.front() > 0)
-        list_->move(places, places.front() - 1);
-    else if (by > 0 && places.back() + 1 < totals_.count)
+    // Past what is shown before or behind them, with all that is under it.
+    const std::vector<size_t>& shown = model_->places();
+    const auto first = std::ranges::find(shown, places.front());
+    if (by < 0) {
+        if (first != shown.begin() && first != shown.end())
+            list_->move(places, *std::prev(first));
+        else if (first == shown.begin() && places.front() > 0)
+            list_->move(places, places.front() - 1);
+        return;
+    }
+    const auto last = std::ranges::find_if(shown, [&](size_t place) { return place > places.back(); });
+    if (last != shown.end())
+        list_->move(places, std::next(last) == shown.end() ? totals_.count : *std::next(last));
+    else if (places.back() + 1 < totals_.count)
         list_->move(places, places.back() + 2);
 }
 
 void LibraryPage::exportPlaylist() {
     if (list_->files())
         menus_->exportList(list_->id());
-    else
-        menus_->exportPlaylist(tr("Playlist"), chosenFiles());
+    else if (const auto files = alongWith(chosenFiles()))
+        menus_->exportPlaylist(tr("Playlist"), *files);
 }
 
 std::vector<SavedSearch> LibraryPage::savedSearches() const {

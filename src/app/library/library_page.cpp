@@ -95,7 +95,8 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     list_ = new ShownList(use_.collections);
     list_->setParent(this);
     listLine_ = new ListLine;
-    details_ = new FileDetails({use_.index, use_.standards, use_.shelves, use_.journal, use_.recordings});
+    details_ = new FileDetails(
+        {use_.index, use_.standards, use_.shelves, use_.journal, use_.recordings, use_.releases});
     strip_ = new TrackStrip({use_.peaks, use_.recordings, use_.player});
     details_->addBelowTitle(strip_);
     connect(strip_, &TrackStrip::playWanted, this, &LibraryPage::playFromRequested);
@@ -376,9 +377,11 @@ void LibraryPage::take(const LibraryQuestion& question, std::shared_ptr<const li
                        LibraryRows answer) {
     const auto hits = static_cast<int>(answer.found);
     fold_.set(std::move(answer.families));
-    folded_ = std::move(answer.rows);
-    answer.rows = fold_.shown(folded_);
-    if (answer.rows.size() != folded_.size())
+    folded_ = {std::move(answer.rows), std::move(answer.places)};
+    FamilyFold::Shown shown = fold_.shown(folded_);
+    answer.rows = std::move(shown.rows);
+    answer.places = std::move(shown.places);
+    if (answer.rows.size() != folded_.rows.size())
         answer.chosen = placesOf(question.chosen, *searcher, answer.rows);
     const bool same =
         searcher == model_->searcher() && answer.rows == model_->rows() && answer.places == model_->places();

@@ -22,6 +22,7 @@
 #include "app/control/peaks.h"
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
+#include "app/control/releases_controller.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sound_groups_controller.h"
 #include "app/control/standards.h"
@@ -69,6 +70,7 @@ public:
         ContentKinds& kinds;
         CustomFields& customFields;
         RecordingsController& recordings;
+        ReleasesController& releases;
         CollectionsController& collections;
         SoundPrints& sounds;
         SoundGroupsController& soundGroups;
@@ -129,6 +131,8 @@ signals:
     void playRequested(moorfrost::app::FileId id);
     void playFromRequested(moorfrost::app::FileId id, double seconds);
     void benchWanted();
+    /// From outside. `into`: they are versions of this one's family; 0: they were dropped beside families.
+    void pathsDropped(const std::vector<moorfrost::Path>& paths, moorfrost::app::FileId into);
     /// The two that are chosen, by ear.
     void compareWanted();
 
@@ -159,6 +163,8 @@ private:
     QWidget* tracksPanel();
     void connectCollections();
     void connectFamilies();
+    /// With the versions that go along; nullopt: not at all.
+    std::optional<std::vector<FileId>> alongWith(const std::vector<FileId>& files);
     std::vector<size_t> chosenPlaces() const;
     void showListLine();
 
@@ -193,7 +199,7 @@ private:
     FileId wanted_ = 0;                 // to be shown when the answer is there
     int detailsRun_ = 0;                // the same for details
     FamilyFold fold_;
-    std::vector<library::Row> folded_; // the rows without what stands below leads
+    FamilyFold::Shown folded_; // the rows without what stands below leads
     bool answered_ = false, searched_ = false;
 };
 

@@ -46,9 +46,19 @@ std::unique_ptr<QMimeData> TrackModel::dragged(const std::vector<std::pair<int, 
     for (const auto& [from, to] : rows)
         for (int row = from; row <= to; ++row) {
             files.push_back(fileAt(row));
-            if (!places_.empty())
-                places +=
-                    QByteArray::number(static_cast<qulonglong>(places_[static_cast<size_t>(row)])) + ' ';
+            if (places_.empty())
+                continue;
+            auto add = [&](size_t place) {
+                places += QByteArray::number(static_cast<qulonglong>(place)) + ' ';
+            };
+            add(places_[static_cast<size_t>(row)]);
+            // What is under a closed lead goes with it.
+            if (!fold_)
+                continue;
+            const FamilyFold::Shown under = fold_->hidden(rows_[static_cast<size_t>(row)]);
+            for (const library::Row version : under.rows)
+                files.push_back(searcher_->idOf(version));
+            std::ranges::for_each(under.places, add);
         }
     auto data = drag::dataOf(files);
     if (!places_.empty())
@@ -73,6 +83,15 @@ bool TrackModel::dropMimeData(const QMimeData* data, Qt::DropAction, int row, in
         },
         Qt::QueuedConnection);
     return false; // nothing of what is dragged is to be removed by the view
+}
+
+QVariant TrackModel::familyMark(int at) const {
+    if (!fold_)
+        return {};
+    const library::Row row = rows_[static_cast<size_t>(at)];
+    if (const auto count = static_cast<int>(fold_->count(row)); count > 0)
+        return fold_->isOpen(row) ? count : -count;
+    return fold_->leadOf(row) ? QVariant(versionBelow) : QVariant();
 }
 
 FileId TrackModel::fileAt(int row) const {
@@ -130,14 +149,12 @@ QVariant TrackModel::data(const QModelIndex& index, int role) const {
         return false;
     case AbsentRole:
         return searcher_->has(rows_[static_cast<size_t>(index.row())], library::Absent);
-    case FamilyRole: {
-        if (!fold_ || key != "title")
-            return {};
-        const library::Row row = rows_[static_cast<size_t>(index.row())];
-        if (const auto count = static_cast<int>(fold_->count(row)); count > 0)
-            return fold_->isOpen(row) ? count : -count;
-        return fold_->leadOf(row) ? QVariant(versionBelow) : QVariant();
-    }
+    case FamilyRole:
+        return key == "title" ? familyMark(index.row()) : QVariant();
+    case StandInRole:
+        return key == "title"
+                   ? QVariant(shownName(searcher_->pathOf(rows_[static_cast<size_t>(index.row())])))
+                   : QVariant();
     case KeyRole:
         return qs(key);
     case Qt::ToolTipRole: {

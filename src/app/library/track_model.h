@@ -31,6 +31,9 @@ public:
     const std::vector<library::Row>& rows() const { return rows_; }
     const std::shared_ptr<const library::Searcher>& searcher() const { return searcher_; }
 
+    /// FamilyRole of the row, whatever the column.
+    QVariant familyMark(int row) const;
+
     FileId fileAt(int row) const override;
     std::vector<std::string> ownColumns() const override {
         return {readyColumn, ratingColumn, noteColumn, playoutColumn, usedColumn, lastUsedColumn};

@@ -22,7 +22,6 @@ using library::FileId;
 
 enum Column { Title, Kind, Detail, Length, Place };
 constexpr int fileRole = Qt::UserRole, kindRole = Qt::UserRole + 1;
-constexpr double ticked = 0.8;
 
 QString kindShown(const std::string& kind) {
     return kind == library::leadVersion ? VersionsDialog::tr("lead version")
@@ -48,99 +47,6 @@ public:
 };
 
 } // namespace
-
-Result<std::vector<VersionGroup>> versionGroups(const Path& file, const library::Searcher& searcher,
-                                                const std::vector<FileId>& files,
-                                                const std::function<double(FileId, FileId)>& soundAlike,
-                                                std::stop_token stop) {
-    auto opened = library::Store::open(file);
-    if (!opened)
-        return opened.error();
-    library::Store& store = **opened;
-    std::vector<VersionGroup> out;
-    std::set<FileId> placed;
-    auto member = [&](FileId id, const std::string& kind, const std::string& detail) {
-        VersionGroup::Member m{id, {}, {}, 0, kind, detail};
-        if (const auto row = searcher.rowOf(id)) {
-            m.title = qs(searcher.text(*row, "title"));
-            const Path path = searcher.pathOf(*row);
-            m.place = shownPath(path);
-            if (m.title.isEmpty())
-                m.title = shownName(path);
-            m.seconds = searcher.durationOf(*row);
-        }
-        placed.insert(id);
-        return m;
-    };
-    std::map<FileId, std::string> inFamily;
-    std::set<std::string> shown;
-    auto addFamily = [&](const library::Family& family) {
-        if (family.id.empty() || !shown.insert(family.id).second)
-            return;
-        VersionGroup group;
-        group.kept = true;
-        for (const library::FamilyMember& m : family.members) {
-            if (!m.files.empty())
-                group.members.push_back(member(m.files.front(), m.kind, m.detail));
-            for (const FileId id : m.files)
-                inFamily[id] = family.id;
-        }
-        out.push_back(std::move(group));
-    };
-    for (const FileId id : files)
-        addFamily(library::familyOf(store, store.recordings().placeOf(id).recording));
-    if (files.empty())
-        for (const library::Family& family : library::allFamilies(store))
-            for (const library::FamilyMember& m : family.members)
-                for (const FileId id : m.files)
-                    inFamily[id] = family.id;
-    auto familyOf = [&](FileId id) {
-        const auto it = inFamily.find(id);
-        return it == inFamily.end() ? std::string() : it->second;
-    };
-    for (const library::FamilyProposal& p :
-         library::proposeFamilies(searcher, files, familyOf, soundAlike, stop)) {
-        // What comes to a family that is there already is shown in it.
-        VersionGroup* into = nullptr;
-        for (const library::VersionToKeep& v : p.versions)
-            if (const std::string family = familyOf(v.file); !family.empty() && !into)
-                for (VersionGroup& group : out)
-                    if (group.kept && std::ranges::any_of(group.members, [&](const auto& m) {
-                            return familyOf(m.file) == family;
-                        }))
-                        into = &group;
-        // Bounces of one song and its versions on a release have one lead: they are one family.
-        if (!into && p.hasLead)
-            for (VersionGroup& group : out)
-                if (!group.members.empty() && group.members.front().file == p.versions.front().file)
-                    into = &group;
-        VersionGroup fresh;
-        VersionGroup& group = into ? *into : fresh;
-        for (const library::VersionToKeep& v : p.versions)
-            if (!placed.contains(v.file))
-                group.members.push_back(
-                    member(v.file, into && v.kind == library::leadVersion ? library::otherVersion : v.kind,
-                           v.detail));
-        if (into)
-            continue;
-        fresh.why = qs(p.why);
-        fresh.taken = p.sure >= ticked || !files.empty();
-        if (fresh.members.size() > 1)
-            out.push_back(std::move(fresh));
-        else
-            for (const auto& m : fresh.members)
-                placed.erase(m.file);
-    }
-    if (stop.stop_requested())
-        return Error{ErrorKind::Cancelled, {}, "It was stopped."};
-    VersionGroup alone;
-    for (const FileId id : files)
-        if (!placed.contains(id))
-            alone.members.push_back(member(id, {}, {}));
-    alone.taken = false;
-    out.push_back(std::move(alone)); // the last one
-    return out;
-}
 
 VersionsDialog::VersionsDialog(const std::vector<VersionGroup>& groups, QWidget* parent) : QDialog(parent) {
     setWindowTitle(tr("Versions of recordings"));
@@ -227,7 +133,7 @@ QTreeWidgetItem* VersionsDialog::addFamily(const QString& title, bool tick, cons
     item->setFont(Title, theme::uiFont(13, QFont::DemiBold));
     item->setForeground(Place, theme::colours().second);
     // In front of those that stand alone.
-    tree_->insertTopLevelItem(std::max(0, tree_->topLevelItemCount() - (arranging_ ? 0 : 1)), item);
+    tree_->insertTopLevelItem(std::max(0, tree_->topLevelItemCount() - (alone_ ? 1 : 0)), item);
     item->setExpanded(true);
     return item;
 }
@@ -256,13 +162,20 @@ void VersionsDialog::makeFamily() {
     const auto lines = chosen();
     if (lines.size() < 2)
         return;
+    arranging_ = true; // what is chosen changes as they go: a family that is still empty is to stay
     QTreeWidgetItem* family = addFamily(lines.front()->text(Title), true, {});
     for (QTreeWidgetItem* line : lines) {
         line->parent()->removeChild(line);
         family->addChild(line);
     }
-    if (std::ranges::none_of(
-            lines, [](auto* l) { return l->data(Title, kindRole).toString() == library::leadVersion; })) {
+    arranging_ = false;
+    std::vector<QTreeWidgetItem*> leads;
+    std::ranges::copy_if(lines, std::back_inserter(leads),
+                         [](auto* l) { return l->data(Title, kindRole).toString() == library::leadVersion; });
+    if (!leads.empty()) { // of several families: the first leads all of them
+        tree_->setCurrentItem(leads.front(), 0, QItemSelectionModel::NoUpdate);
+        makeLead();
+    } else {
         // The one whose name tells no version.
         const auto plain = std::ranges::find_if(
             lines, [](auto* l) { return l->data(Title, kindRole).toString().isEmpty(); });
@@ -298,10 +211,12 @@ void VersionsDialog::setKind(const std::string& kind) {
 }
 
 void VersionsDialog::takeOut() {
+    arranging_ = true;
     for (QTreeWidgetItem* line : chosen()) {
         line->parent()->removeChild(line);
         alone_->addChild(line);
     }
+    arranging_ = false;
     tell();
 }
 

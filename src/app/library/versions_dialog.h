@@ -6,29 +6,10 @@
 #include <QDialog>
 #include <QTreeWidget>
 
+#include "app/library/version_groups.h"
 #include "app/widgets/controls.h"
-#include "core/library/families/families.h"
 
 namespace moorfrost::app {
-
-/// A family, or what stands alone, as the dialog begins with it.
-struct VersionGroup {
-    struct Member {
-        library::FileId file = 0;
-        QString title, place;
-        double seconds = 0;
-        std::string kind, detail;
-    };
-    std::vector<Member> members;
-    bool kept = false; // it is one already
-    bool taken = true; // a proposal that is ticked
-    QString why;
-};
-/// What the library keeps of these files and what their names propose; without files: proposals of the whole
-/// library. Opens the library itself, for a job.
-Result<std::vector<VersionGroup>> versionGroups(
-    const Path& library, const library::Searcher& searcher, const std::vector<library::FileId>& files,
-    const std::function<double(library::FileId, library::FileId)>& soundAlike, std::stop_token stop);
 
 class VersionsDialog : public QDialog {
     Q_OBJECT
@@ -57,7 +38,7 @@ private:
     std::vector<QTreeWidgetItem*> chosen() const; // lines of versions
 
     QTreeWidget* tree_;
-    QTreeWidgetItem* alone_;
+    QTreeWidgetItem* alone_ = nullptr;
     QPushButton *family_, *lead_, *kind_, *out_, *take_;
     QLabel* summary_;
     bool arranging_ = false;

@@ -22,6 +22,7 @@
 #include "app/bench/review_page.h"
 #include "app/journal/journal_page.h"
 #include "app/journal/recovery_page.h"
+#include "app/library/arriving_versions.h"
 #include "app/library/compare_by_ear.h"
 #include "app/library/library_page.h"
 #include "app/releases/release_lines.h"
@@ -33,6 +34,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/covers.h"
+#include "app/widgets/file_drag.h"
 #include "core/library/store/keeping.h"
 #include <QSlider>
 
@@ -44,22 +46,22 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     setWindowTitle("Moorfrost");
     setAcceptDrops(true);
     setMinimumSize(720, 480);
-    bench_ = new BenchPage({c_.messages,     c_.jobs,         c_.library,
-                            c_.settings,     c_.files,        c_.drafts,
-                            c_.index,        c_.standards,    c_.shelves,
-                            c_.journal,      c_.batch,        c_.kinds,
-                            c_.customFields, c_.chains,       c_.values,
-                            c_.places,       c_.sleeves,      c_.along,
-                            c_.duplicates,   c_.bringIn,      c_.recordings,
-                            c_.undo,         c_.pictures,     c_.references,
-                            c_.identify,     c_.strays,       c_.releasePictures,
-                            c_.folders,      c_.discs,        c_.discPictures,
-                            c_.rips,         c_.driveOffsets, c_.worse});
-    library_ = new LibraryPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
-                                c_.standards, c_.shelves, c_.journal, c_.batch, c_.kinds, c_.customFields,
-                                c_.recordings, c_.collections, c_.sounds, c_.soundGroups, c_.peaks, player_});
-    releases_ = new ReleasesPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts,
-                                  c_.index, c_.sleeves, c_.releaseSources, c_.releases, c_.sounds});
+    bench_ = new BenchPage({c_.messages,     c_.jobs,     c_.library,      c_.settings,
+                            c_.files,        c_.drafts,   c_.index,        c_.standards,
+                            c_.shelves,      c_.journal,  c_.batch,        c_.kinds,
+                            c_.customFields, c_.chains,   c_.values,       c_.places,
+                            c_.sleeves,      c_.along,    c_.duplicates,   c_.bringIn,
+                            c_.recordings,   c_.releases, c_.undo,         c_.pictures,
+                            c_.references,   c_.identify, c_.strays,       c_.releasePictures,
+                            c_.folders,      c_.discs,    c_.discPictures, c_.rips,
+                            c_.driveOffsets, c_.worse});
+    library_ = new LibraryPage({c_.messages,    c_.jobs,   c_.library,      c_.settings,   c_.files,
+                                c_.drafts,      c_.index,  c_.standards,    c_.shelves,    c_.journal,
+                                c_.batch,       c_.kinds,  c_.customFields, c_.recordings, c_.releases,
+                                c_.collections, c_.sounds, c_.soundGroups,  c_.peaks,      player_});
+    releases_ =
+        new ReleasesPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
+                          c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds});
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});
@@ -159,6 +161,17 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     connect(foot_->playerBar(), &PlayerBar::fileWanted, this, [this](FileId id) {
         showWorkspace(Library);
         library_->showFile(id);
+    });
+    arriving_ = new ArrivingVersions(settling(), c_.batch, c_.bringIn, this);
+    connect(bench_, &BenchPage::versionsWanted, this, &MainWindow::settleAtBench);
+    connect(library_, &LibraryPage::pathsDropped, this, [this](const std::vector<Path>& paths, FileId into) {
+        if (into != 0)
+            arriving_->expect(into, paths);
+        bringIn(paths);
+    });
+    connect(&c_.releases, &ReleasesController::showWanted, this, [this](const library::ReleaseRef& ref) {
+        showWorkspace(Releases);
+        releases_->showRelease(ref);
     });
     connect(releases_, &ReleasesPage::playRequested, this, &MainWindow::play);
     connect(releases_, &ReleasesPage::libraryWanted, this, [this](FileId id) {
@@ -376,17 +389,26 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
 }
 
 void MainWindow::dropEvent(QDropEvent* event) {
-    std::vector<Path> paths;
-    for (const QUrl& url : event->mimeData()->urls())
-        if (url.isLocalFile()) // the bytes of the path, which need not be UTF-8
-            paths.emplace_back(
-                QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
+    const std::vector<Path> paths = drag::pathsOf(event->mimeData());
     if (paths.empty())
         return;
     event->acceptProposedAction();
+    bringIn(paths);
+}
+
+void MainWindow::bringIn(const std::vector<Path>& paths) {
     showWorkspace(Bench);
     bench_->showStep(BenchPage::BringIn);
     c_.bringIn.start(paths, bench_->bringIn()->withSubfolders());
+}
+
+SettleUses MainWindow::settling() {
+    return {c_.messages, c_.jobs, c_.library, c_.index, c_.files, c_.drafts, c_.recordings, c_.sounds};
+}
+
+void MainWindow::settleAtBench(const std::vector<FileId>& files) {
+    if (!files.empty())
+        settleVersions(settling(), files, 0, this);
 }
 
 /// Return presses the button of the foot that has the keyboard, as in dialogs. Not those of the pages: when

@@ -7,6 +7,7 @@
 #include <QStackedWidget>
 #include <QToolButton>
 
+#include "app/library/settle_versions.h"
 #include "app/listen/desktop_player.h"
 #include "app/listen/play_queue.h"
 #include "app/shell/controllers.h"
@@ -17,6 +18,7 @@ namespace moorfrost::app {
 class BenchPage;
 class Foot;
 class JobShelf;
+class ArrivingVersions;
 class JournalPage;
 class LibraryTroubleBar;
 class LibraryPage;
@@ -69,6 +71,10 @@ private:
     void play(FileId id);
     void changeVolume(int by);
     void compareByEar();
+    void bringIn(const std::vector<Path>& paths);
+    SettleUses settling();
+    /// As versions of recordings.
+    void settleAtBench(const std::vector<FileId>& files);
     void writeOrReview();
     void explainScreen();
 
@@ -82,6 +88,7 @@ private:
     BenchPage* bench_;
     LibraryPage* library_;
     ReleasesPage* releases_;
+    ArrivingVersions* arriving_;
     JournalPage* journal_;
     SettingsPage* settings_;
     ReviewPage* review_;

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Every command of the main window: in the menu, with its keys, and for the finder.
+#include <QActionGroup>
 #include <QApplication>
 #include <QLineEdit>
 #include <QMenu>
@@ -11,6 +12,7 @@
 #include "app/bench/sleeve_tools.h"
 #include "app/bench/spelling_hint.h"
 #include "app/library/collections/collection_menus.h"
+#include "app/library/families_in_lists.h"
 #include "app/library/library_page.h"
 #include "app/listen/track_strip.h"
 #include "app/releases/releases_page.h"
@@ -246,6 +248,8 @@ void MainWindow::makeActions() {
     add(tr("Versions of the chosen tracks\u2026"), QKeySequence("Ctrl+Alt+V"), [this] {
         if (workspace() == Library && !library_->chosenFiles().empty())
             library_->settleVersions(library_->chosenFiles());
+        else if (workspace() == Bench)
+            settleAtBench(bench_->chosenFiles());
     });
     add(tr("Find versions in the whole library\u2026"), {}, [this] {
         showWorkspace(Library);
@@ -255,6 +259,18 @@ void MainWindow::makeActions() {
                          [this] { library_->setFoldsFamilies(!library_->foldsFamilies()); });
     folds->setCheckable(true);
     folds->setChecked(library_->foldsFamilies());
+    auto* goesAlong = new QActionGroup(this);
+    for (const auto& [goes, text] : {std::pair(GoesAlong::Ask, tr("Versions in lists: ask each time")),
+                                     {GoesAlong::LeadOnly, tr("Versions in lists: the lead only")},
+                                     {GoesAlong::Versions, tr("Versions in lists: with versions")},
+                                     {GoesAlong::Stems, tr("Versions in lists: with versions and stems")}}) {
+        QAction* action = add(text, {}, [goes = goes] { setFamiliesInLists(goes); });
+        action->setCheckable(true);
+        goesAlong->addAction(action);
+        // It may be chosen in the question, too.
+        connect(section, &QMenu::aboutToShow, action,
+                [action, goes = goes] { action->setChecked(familiesInLists() == goes); });
+    }
     add(tr("Leave the list"), {}, [this] { library_->showList(0); });
     add(tr("Choose facets\u2026"), {}, [this] {
         showWorkspace(Library);

@@ -39,11 +39,17 @@ void CellDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     }
     const tags::FieldDef* def = tags::fieldByKey(key);
     bool mono = key == nameColumn || key == placeColumn || (def && def->kind == tags::FieldKind::Code);
-    const Face face = mono ? Mono : key == "title" ? Strong : Plain;
+    QString t = index.data().toString();
+    const QString standIn = t.isEmpty() && !odd ? index.data(FileTable::StandInRole).toString() : QString();
+    const Face face = mono ? Mono : key == "title" && standIn.isEmpty() ? Strong : Plain;
     p->setFont(fontOf(face));
     const bool absent = index.data(FileTable::AbsentRole).toBool();
-    p->setPen(odd ? c.rowan : absent ? c.second : key == nameColumn || !mono ? c.ink : c.second);
-    QString t = index.data().toString();
+    p->setPen(odd                            ? c.rowan
+              : absent || !standIn.isEmpty() ? c.second
+              : key == nameColumn || !mono   ? c.ink
+                                             : c.second);
+    if (!standIn.isEmpty())
+        t = standIn;
     if (odd)
         t = QString(QChar(0x2260)) + " " + (t.isEmpty() ? QObject::tr("blank") : t);
     if (t.isEmpty() && !absent)

@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Files of the batch, as they are dragged within the window.
+// Files of the batch, as they are dragged within the window; and those that are dropped on it.
 #pragma once
 
 #include <QMimeData>
+#include <QUrl>
 
 #include <memory>
 
@@ -26,6 +27,16 @@ inline std::vector<FileId> filesOf(const QMimeData* data) {
     for (const QByteArray& number : data->data(mimeType).split(' '))
         if (!number.isEmpty())
             out.push_back(number.toLongLong());
+    return out;
+}
+
+/// Files and folders from outside: the bytes of their paths, which need not be UTF-8.
+inline std::vector<Path> pathsOf(const QMimeData* data) {
+    std::vector<Path> out;
+    for (const QUrl& url : data->urls())
+        if (url.isLocalFile())
+            out.emplace_back(
+                QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
     return out;
 }
 

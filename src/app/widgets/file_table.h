@@ -52,7 +52,16 @@ public:
     /// FamilyRole: int; of a lead how many versions stand below it (open) or are hidden under it (as a
     /// negative number); versionBelow: it stands below its lead.
     static constexpr int versionBelow = 1 << 20;
-    enum Role { DraftRole = Qt::UserRole + 1, OddRole, KeyRole, MarksRole, AbsentRole, FamilyRole };
+    /// StandInRole: of a blank title, what the file is called, to be shown as what it is.
+    enum Role {
+        DraftRole = Qt::UserRole + 1,
+        OddRole,
+        KeyRole,
+        MarksRole,
+        AbsentRole,
+        FamilyRole,
+        StandInRole
+    };
     using QAbstractTableModel::QAbstractTableModel;
 
     virtual FileId fileAt(int row) const = 0;

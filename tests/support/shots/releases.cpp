@@ -114,6 +114,7 @@ void releases(Shots& shots) {
     rest();
     w.library()->table()->setCurrentIndex(w.library()->table()->model()->index(0, 0));
     w.library()->turnFamily(0);
+    rest();
     shots.take(&w, "family");
     w.library()->searchBox()->setText("");
     rest();

@@ -31,6 +31,7 @@ CollectionMenus::CollectionMenus(CollectionsController& collections, Messages& m
     : QObject(window), collections_(collections), messages_(messages), tree_(tree), sight_(std::move(sight)),
       window_(window) {
     connect(tree_, &CollectionTree::menuWanted, this, &CollectionMenus::showMenu);
+    connect(tree_, &CollectionTree::addWanted, this, &CollectionMenus::addTo);
     connect(
         tree_, &CollectionTree::listWanted, this,
         [this](const std::vector<FileId>& files, CollectionId folder) { make(Kind::List, files, folder); });
@@ -50,11 +51,19 @@ void CollectionMenus::make(Kind kind, const std::vector<FileId>& files, Collecti
                             window_);
     if (dialog.exec() != QDialog::Accepted)
         return;
-    collections_.make(dialog.collection(), folder, files,
+    const auto all = sight_.along(files);
+    if (!all)
+        return;
+    collections_.make(dialog.collection(), folder, *all,
                       [self = QPointer(this), isList = kind == Kind::List](CollectionId id) {
                           if (self && isList)
                               emit self->made(id);
                       });
+}
+
+void CollectionMenus::addTo(CollectionId list, const std::vector<FileId>& files) {
+    if (const auto all = sight_.along(files))
+        collections_.add(list, *all);
 }
 
 void CollectionMenus::saveSearch() {
@@ -131,7 +140,7 @@ void CollectionMenus::addLists(QMenu& menu, CollectionId folder, const std::vect
         if (c->kind == Kind::Folder)
             addLists(*menu.addMenu(name), id, files);
         else
-            menu.addAction(name, this, [this, id, files] { collections_.add(id, files); });
+            menu.addAction(name, this, [this, id, files] { addTo(id, files); });
     }
 }
 

@@ -14,11 +14,14 @@ namespace moorfrost::app {
 class CollectionMenus : public QObject {
     Q_OBJECT
 public:
-    /// `query`: what is asked now; `files`: what is chosen; `nameOf`: what a file is called.
+    using Along = std::function<std::optional<std::vector<FileId>>(const std::vector<FileId>&)>;
+    /// `query`: what is asked now; `files`: what is chosen; `nameOf`: what a file is called; `along`: with
+    /// what goes along when files are put into a list.
     struct Sight {
         std::function<std::string()> query;
         std::function<std::vector<FileId>()> files;
         std::function<QString(FileId)> nameOf;
+        Along along;
     };
     CollectionMenus(CollectionsController& collections, Messages& messages, CollectionTree* tree, Sight sight,
                     QWidget* window);
@@ -44,6 +47,7 @@ signals:
     void made(moorfrost::library::CollectionId id);
 
 private:
+    void addTo(library::CollectionId list, const std::vector<FileId>& files);
     void addLists(QMenu& menu, library::CollectionId folder, const std::vector<FileId>& files);
 
     CollectionsController& collections_;

@@ -360,11 +360,16 @@ void CollectionTree::dropEvent(QDropEvent* event) {
         const QTreeWidgetItem* item = itemAt(event->position().toPoint());
         const CollectionId id = item ? item->data(0, IdRole).toLongLong() : 0;
         const Collection* on = collections_.tree().find(id);
-        if (on && on->kind != Kind::Folder)
-            collections_.add(id, files);
-        else // a question is asked: not while the drag still goes on
-            QMetaObject::invokeMethod(
-                this, [this, files, id] { emit listWanted(files, id); }, Qt::QueuedConnection);
+        // Something may be asked: not while the drag still goes on.
+        QMetaObject::invokeMethod(
+            this,
+            [this, files, id, isList = on && on->kind != Kind::Folder] {
+                if (isList)
+                    emit addWanted(id, files);
+                else
+                    emit listWanted(files, id);
+            },
+            Qt::QueuedConnection);
         return;
     }
     const QList<QByteArray> numbers = data->data(collectionMime).split(' ');

@@ -35,7 +35,8 @@ signals:
     void listChosen(moorfrost::library::CollectionId list);
     void searchChosen(moorfrost::library::CollectionId search);
     void menuWanted(const QPoint& global);
-    /// Tracks were dropped beside all lists, into a folder: a list is to be made of them.
+    /// Tracks were dropped on a list; beside all lists, into a folder: a list is to be made of them.
+    void addWanted(moorfrost::library::CollectionId list, const std::vector<moorfrost::app::FileId>& files);
     void listWanted(const std::vector<moorfrost::app::FileId>& files,
                     moorfrost::library::CollectionId folder);
 

@@ -213,7 +213,7 @@ Result<ChangeOutcome> leaveFamily(Store& store, const std::vector<FileId>& files
 namespace {
 
 struct Candidate {
-    Row row = 0;
+    FileId file = 0;
     VersionName name;
     double seconds = 0;
 };
@@ -231,9 +231,26 @@ double lengthFit(const std::string& kind, double lead, double version) {
     return ratio > 0.3 && ratio < 3.5 ? 0.95 : 0.6;
 }
 
+/// "Kestrel & Rook feat. Wren-Low": the version is theirs.
+std::string whose(const std::string& artist) {
+    std::string out = text::fold(artist);
+    for (const char* with : {" feat. ", " feat ", " ft. ", " featuring "})
+        if (const size_t at = out.find(with); at != std::string::npos)
+            out.resize(at);
+    return out;
+}
+
+/// As the columns of the search have it.
+std::string folderOf(const Path& path) {
+    const std::string& all = path.native();
+    const size_t slash = all.rfind('/');
+    return slash == std::string::npos ? std::string() : all.substr(0, std::max<size_t>(slash, 1));
+}
+
 } // namespace
 
 std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::vector<FileId>& only,
+                                            const std::vector<NamedFile>& beside,
                                             const std::function<std::string(FileId)>& inFamily,
                                             const std::function<double(FileId, FileId)>& soundAlike,
                                             std::stop_token stop) {
@@ -246,7 +263,7 @@ std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::
     library.all().each([&](Row row) {
         if (stop.stop_requested())
             return;
-        Candidate c{row, {}, library.durationOf(row)};
+        Candidate c{library.idOf(row), {}, library.durationOf(row)};
         const uint32_t title = titles.listOf(row);
         if (title != 0) {
             if (!names[title])
@@ -262,17 +279,18 @@ std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::
         if (artist == 0) {
             key += "/" + folders.text(folders.listOf(row)); // of whom is not known: those that lie together
         } else {
-            if (!folded[artist]) {
-                folded[artist] = text::fold(artists.text(artist));
-                // "Kestrel & Rook feat. Wren-Low": the version is theirs.
-                for (const char* with : {" feat. ", " feat ", " ft. ", " featuring "})
-                    if (const size_t at = folded[artist]->find(with); at != std::string::npos)
-                        folded[artist]->resize(at);
-            }
+            if (!folded[artist])
+                folded[artist] = whose(artists.text(artist));
             key += *folded[artist];
         }
         groups[key].push_back(std::move(c));
     });
+    for (const NamedFile& f : beside) {
+        Candidate c{f.file, readVersionName(f.title.empty() ? f.path.stem().native() : f.title), f.seconds};
+        if (!c.name.core.empty())
+            groups[c.name.core + "\n" + (f.artist.empty() ? "/" + folderOf(f.path) : whose(f.artist))]
+                .push_back(std::move(c));
+    }
     if (stop.stop_requested())
         return {};
     std::set<FileId> chosen(only.begin(), only.end());
@@ -286,9 +304,8 @@ std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::
     for (const auto& [key, group] : groups) {
         if (stop.stop_requested())
             return {};
-        if (!chosen.empty() && std::ranges::none_of(group, [&](const Candidate& c) {
-                return chosen.contains(library.idOf(c.row));
-            }))
+        if (!chosen.empty() &&
+            std::ranges::none_of(group, [&](const Candidate& c) { return chosen.contains(c.file); }))
             continue;
         std::vector<const Candidate*> leads, versions;
         for (const Candidate& c : group)
@@ -308,7 +325,7 @@ std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::
         if (leads.size() > 1) {
             double best = -1;
             for (const Candidate* l : leads) {
-                double fit = chosen.contains(library.idOf(l->row)) ? 0.5 : 0;
+                double fit = chosen.contains(l->file) ? 0.5 : 0;
                 for (const Candidate* v : versions)
                     fit += lengthFit(v->name.kind, l->seconds, v->seconds);
                 if (fit > best + 1e-6) {
@@ -324,7 +341,7 @@ std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::
         std::set<std::string> families;
         bool gets = false;
         auto add = [&](const Candidate& c, const std::string& kind) {
-            const FileId file = library.idOf(c.row);
+            const FileId file = c.file;
             const std::string family = inFamily ? inFamily(file) : std::string();
             gets |= family.empty();
             families.insert(family);
@@ -338,12 +355,10 @@ std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::
         });
         for (const Candidate* v : versions) {
             // The same on another release is the same recording, not another version.
-            if (!seen.emplace(v->name.kind, text::fold(v->name.detail)).second &&
-                !chosen.contains(library.idOf(v->row)))
+            if (!seen.emplace(v->name.kind, text::fold(v->name.detail)).second && !chosen.contains(v->file))
                 continue;
             double fit = lead ? lengthFit(v->name.kind, lead->seconds, v->seconds) : 0.8;
-            if (lead && soundAlike &&
-                soundAlike(library.idOf(lead->row), library.idOf(v->row)) >= sound::possibly) {
+            if (lead && soundAlike && soundAlike(lead->file, v->file) >= sound::possibly) {
                 fit = 1;
                 ++heard;
             }

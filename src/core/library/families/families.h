@@ -50,11 +50,20 @@ struct FamilyProposal {
     double sure = 0; // 0 to 1
     std::string why; // in words, for people
 };
-/// Of the whole library, or of the files in `only` with those of the library that may lead them. `inFamily`:
+/// A file that the searcher does not know: of a batch.
+struct NamedFile {
+    FileId file = 0;
+    std::string title, artist; // as they will be; may be ""
+    Path path;
+    double seconds = 0;
+};
+/// Of the whole library, or of the files in `only` with those of the library that may lead them; files
+/// `beside` the library go with it. `inFamily`:
 /// whether a file is in one already: such a group is proposed only where it gets somebody. `soundAlike`: how
 /// sure two files have the same sound (sound/compare.h), may be empty; asked for within a group only. The
 /// surest first; after a stop of no use.
 std::vector<FamilyProposal> proposeFamilies(const Searcher& library, const std::vector<FileId>& only = {},
+                                            const std::vector<NamedFile>& beside = {},
                                             const std::function<std::string(FileId)>& inFamily = {},
                                             const std::function<double(FileId, FileId)>& soundAlike = {},
                                             std::stop_token stop = {});
