@@ -370,6 +370,11 @@ private slots:
         QCOMPARE(view.media[0].tracks[0].printed.position, std::string("A1"));
         QCOMPARE(view.missing(), size_t{1});
         QVERIFY(view.unplaced.empty());
+        // Another title, and they are still its files.
+        ReleaseRef ref{*tape, {}};
+        QVERIFY(library::setReleaseFact(*store_, ref, "title", {"Quite otherwise"}));
+        const auto later = library::ReleaseList::make(searcher(), library::keptReleases(*store_));
+        QCOMPARE(later->ofFile(own[0]), later->find({*tape, {}}));
     }
 
     void picturesByTheirType() {

@@ -32,6 +32,7 @@ constexpr int side = 44;
 
 ReleasePicturesBox::ReleasePicturesBox(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     setAcceptDrops(true);
+    setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
     list_ = new QListWidget;
     list_->setAccessibleName(tr("Pictures of the release"));
     list_->setIconSize(QSize(side, side));

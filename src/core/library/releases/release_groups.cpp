@@ -8,6 +8,7 @@
 #include "core/library/search/release_rows.h"
 #include "core/matching/clues.h"
 #include "core/text/likeness.h"
+#include "core/text/text.h"
 
 namespace moorfrost::library {
 
@@ -58,10 +59,18 @@ ReleaseGroups releaseGroups(const Searcher& library, const KeptReleases& kept, s
         if (facts == kept.facts.end())
             return 0;
         const auto title = facts->second.find("title");
-        const bool same = title != facts->second.end() && !title->second.values.empty() &&
-                          text::likeness(text::Likened(title->second.values.front()),
-                                         text::Likened(library.text(row, "album"))) > sameTitle;
-        return same ? id : 0;
+        if (title != facts->second.end() && !title->second.values.empty() &&
+            text::likeness(text::Likened(title->second.values.front()),
+                           text::Likened(library.text(row, "album"))) > sameTitle)
+            return id;
+        // It may be called otherwise since: its tracks are what they were.
+        const std::string track = text::fold(library.text(row, "title"));
+        if (const auto tracks = kept.tracks.find(id); tracks != kept.tracks.end() && !track.empty())
+            for (const auto& [medium, some] : tracks->second)
+                for (const KeptTrack& t : some)
+                    if (text::fold(trackFrom(t.content).title) == track)
+                        return id;
+        return 0;
     };
     for (std::vector<Row>& rows : rowsByRelease(library, stop)) {
         // Files that are of a release which is kept are there; the others of the same sleeve go with them
