@@ -16,9 +16,9 @@ namespace {
 
 using Texts = std::vector<std::string>;
 
-constexpr int mostNumber = 1000000; // of a disc or a track
+constexpr int mostNumber = 1000000;    // of a disc or a track
 constexpr double sameTrackTitle = 0.4; // in the same place
-constexpr int mostGaps = 200; // a total that asks for more is held to be a mistake
+constexpr int mostGaps = 200;          // a total that asks for more is held to be a mistake
 
 const Texts& valuesOf(const FileOfRelease& file, const char* key) {
     static const Texts none;
