@@ -66,10 +66,37 @@ std::string whyNotBarcode(std::string_view value) {
     return (10 - sum % 10) % 10 == code.back() - '0' ? "" : "the check digit of the barcode is wrong";
 }
 
+std::string whyNotIpi(std::string_view value) {
+    const std::string code = without(value, "-. ");
+    if (code.empty() || code.size() > 11 || !allDigits(code))
+        return "an IPI name number has 11 digits";
+    const std::string full = std::string(11 - code.size(), '0') + code; // zeroes in front are often left out
+    int sum = 0;                                                        // weights 10 to 2
+    for (size_t i = 0; i < 9; ++i)
+        sum += (full[i] - '0') * static_cast<int>(10 - i);
+    const int rest = sum % 101;
+    const int check = rest == 0 ? 0 : (101 - rest) % 100;
+    return check == (full[9] - '0') * 10 + (full[10] - '0') ? ""
+                                                            : "the check digits of the IPI number are wrong";
+}
+
+std::string whyNotIsni(std::string_view value) {
+    const std::string code = without(value, "- ");
+    const std::string_view c = code;
+    if (c.size() != 16 || !allDigits(c.substr(0, 15)) || !(isDigit(c[15]) || c[15] == 'X' || c[15] == 'x'))
+        return "an ISNI has 16 digits, the last of which may be X";
+    int sum = 0; // ISO/IEC 7064, MOD 11-2
+    for (size_t i = 0; i < 15; ++i)
+        sum = (sum + (c[i] - '0')) * 2 % 11;
+    const int check = (12 - sum) % 11;
+    const int is = isDigit(c[15]) ? c[15] - '0' : 10;
+    return check == is ? "" : "the check character of the ISNI is wrong";
+}
+
 } // namespace
 
 bool hasForm(std::string_view key) {
-    return key == "isrc" || key == "iswc" || key == "barcode";
+    return key == "isrc" || key == "iswc" || key == "barcode" || key == "ipi" || key == "isni";
 }
 
 std::string whyNotCode(std::string_view key, std::string_view value) {
@@ -77,6 +104,10 @@ std::string whyNotCode(std::string_view key, std::string_view value) {
         return whyNotIsrc(value);
     if (key == "iswc")
         return whyNotIswc(value);
+    if (key == "ipi")
+        return whyNotIpi(value);
+    if (key == "isni")
+        return whyNotIsni(value);
     if (key == "barcode")
         return whyNotBarcode(value);
     return {};

@@ -113,6 +113,19 @@ Texts releaseTexts(int64_t id) {
     return id == 0 ? Texts() : Texts{std::to_string(id)};
 }
 
+Texts cardTexts(const CardTable::Row& row) {
+    return row.since == 0 ? Texts()
+                          : Texts{std::to_string(row.since), std::to_string(static_cast<int>(row.kind))};
+}
+
+/// By the name or the title that is kept.
+std::string shownCard(Store& store, CardId id) {
+    for (const char* key : {"name", "title"})
+        if (const auto fact = store.cards().fact(id, key); fact && !fact->values.empty())
+            return fact->values.front();
+    return {};
+}
+
 std::string shownFile(Store& store, FileId id) {
     const auto file = store.files().find(id);
     if (!file)
@@ -165,6 +178,10 @@ Texts now(Store& store, const ChangePart& part, const Texts& as) {
         return trackTexts(store.releases().tracks(part.subject, static_cast<int>(number(part.field))));
     case Kind::OfRelease:
         return releaseTexts(store.releases().releaseOf(part.subject));
+    case Kind::Card:
+        return cardTexts(store.cards().find(part.subject));
+    case Kind::CardFact:
+        return factTexts(store.cards().fact(part.subject, part.field));
     }
     return {};
 }
@@ -236,6 +253,19 @@ void set(Store& store, const ChangePart& part, const Texts& instead, const Texts
     case Kind::OfRelease:
         store.releases().putFile(part.subject, values.empty() ? 0 : number(values.front()));
         outcome.releases = true;
+        break;
+    case Kind::Card:
+        if (values.size() < 2)
+            store.cards().remove(part.subject);
+        else
+            store.cards().add(part.subject,
+                              static_cast<CardKind>(std::clamp<int64_t>(number(values[1]), 0, cardKinds - 1)),
+                              number(values[0]));
+        outcome.cards = true;
+        break;
+    case Kind::CardFact:
+        store.cards().setFact(part.subject, part.field, factFrom(values));
+        outcome.cards = true;
         break;
     }
 }
@@ -338,6 +368,22 @@ void KeptChange::setReleaseOf(FileId file, ReleaseId id) {
          shownFile(store_, file)});
 }
 
+void KeptChange::addCard(CardId id, CardKind kind, int64_t since) {
+    add({Kind::Card, id, {}, cardTexts(store_.cards().find(id)), cardTexts({kind, since}), {}});
+}
+
+void KeptChange::removeCard(CardId id) {
+    const std::string name = shownCard(store_, id);
+    for (const auto& [field, fact] : store_.cards().facts(id))
+        setCardFact(id, field, std::nullopt);
+    add({Kind::Card, id, {}, cardTexts(store_.cards().find(id)), {}, name});
+}
+
+void KeptChange::setCardFact(CardId id, const std::string& field, const std::optional<Fact>& fact) {
+    add({Kind::CardFact, id, field, factTexts(store_.cards().fact(id, field)), factTexts(fact),
+         shownCard(store_, id)});
+}
+
 void KeptChange::add(ChangePart part) {
     const bool isSplice = part.kind == Kind::Entries;
     if (isSplice ? part.before == part.after : now(store_, part, part.after) == part.after)
@@ -348,8 +394,12 @@ void KeptChange::add(ChangePart part) {
 
 ChangeOutcome KeptChange::commit(const std::string& title) {
     for (ChangePart& part : parts_) // what is called by what was said of it later
-        if (part.kind == Kind::Release && part.shown.empty())
-            part.shown = shownRelease(store_, part.subject);
+        if (part.shown.empty()) {
+            if (part.kind == Kind::Release)
+                part.shown = shownRelease(store_, part.subject);
+            else if (part.kind == Kind::Card || part.kind == Kind::CardFact)
+                part.shown = shownCard(store_, part.subject);
+        }
     if (!parts_.empty())
         outcome_.change = store_.changes().add(title, parts_);
     transaction_.commit();

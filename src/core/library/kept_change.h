@@ -18,6 +18,7 @@ struct ChangeOutcome {
     std::vector<FileId> touched; // files of which something else is kept now
     bool collections = false;    // folders, lists or what is in them are otherwise
     bool releases = false;       // something else is kept of releases
+    bool cards = false;          // and of parties, works, agreements
 };
 
 class KeptChange {
@@ -44,6 +45,11 @@ public:
     void setTracks(ReleaseId id, int medium, const std::vector<KeptTrack>& tracks);
     /// 0: the file is of none.
     void setReleaseOf(FileId file, ReleaseId id);
+    /// A card of this number is kept from now on; nothing of it yet.
+    void addCard(CardId id, CardKind kind, int64_t since);
+    /// With all that is kept of it.
+    void removeCard(CardId id);
+    void setCardFact(CardId id, const std::string& field, const std::optional<Fact>& fact);
     ChangeOutcome commit(const std::string& title);
 
 private:

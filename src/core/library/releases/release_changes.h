@@ -9,8 +9,6 @@
 
 namespace moorfrost::library {
 
-inline constexpr const char* typedOrigin = "typed";
-
 /// A part of another change: it is kept from now on. An Error where there is no such release.
 Status keepRelease(Store& store, KeptChange& change, ReleaseRef& ref);
 

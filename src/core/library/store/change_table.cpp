@@ -12,8 +12,9 @@ using nlohmann::json;
 
 namespace {
 
-constexpr std::array kindNames = {"value",   "member",  "best", "file",   "collection", "children",
-                                  "entries", "release", "fact", "tracks", "of release"};
+constexpr std::array kindNames = {"value",      "member",  "best",     "file", "collection",
+                                  "children",   "entries", "release",  "fact", "tracks",
+                                  "of release", "card",    "card fact"};
 
 const char* nameOf(ChangePart::Kind kind) {
     return kindNames[static_cast<size_t>(kind)];
@@ -100,6 +101,20 @@ std::vector<ChangePart> ChangeTable::factChanges(const std::string& field) {
     while (s.step())
         out.push_back({kindFrom(s.view(0)), s.integer(1), s.string(2), listFrom(s.string(3)),
                        listFrom(s.string(4)), s.string(5)});
+    return out;
+}
+
+std::vector<std::pair<LibraryChange, ChangePart>>
+ChangeTable::ofSubject(ChangePart::Kind kind, int64_t subject, const std::string& field) {
+    std::vector<std::pair<LibraryChange, ChangePart>> out;
+    Statement s(db_, "SELECT change, kind, subject, field, before, after, shown FROM library_change_part"
+                     " WHERE kind=? AND subject=? AND field=? ORDER BY change DESC, number DESC");
+    s.bind(nameOf(kind)).bind(subject).bind(field);
+    while (s.step())
+        if (auto change = find(s.integer(0)))
+            out.emplace_back(std::move(*change),
+                             ChangePart{kindFrom(s.view(1)), s.integer(2), s.string(3), listFrom(s.string(4)),
+                                        listFrom(s.string(5)), s.string(6)});
     return out;
 }
 

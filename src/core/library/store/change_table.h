@@ -19,7 +19,8 @@ namespace moorfrost::library {
 /// what stands in a list from the place `field` on, "recording file" each. Release: since when it is kept
 /// (nothing: it is not). Fact: of a release, "1" where it is known to be none, origin, time, values (nothing:
 /// none is kept). Tracks: of the medium `field` of a release, recording and content of each. OfRelease: the
-/// release of a file (nothing: none).
+/// release of a file (nothing: none). Card: since when it is kept and its kind, as a number (nothing: it is
+/// not). CardFact: as Fact, of a card.
 struct ChangePart {
     enum class Kind {
         Value,
@@ -32,11 +33,13 @@ struct ChangePart {
         Release,
         Fact,
         Tracks,
-        OfRelease
+        OfRelease,
+        Card,
+        CardFact
     };
     Kind kind = Kind::Value;
     int64_t subject =
-        0; // a recording (Value, Best), a file (Member, File, OfRelease), a collection or a release
+        0; // a recording (Value, Best), a file (Member, File, OfRelease), a collection, a release or a card
     std::string field;
     std::vector<std::string> before, after;
     std::string shown; // what it is, for people, as it was called then
@@ -62,6 +65,9 @@ public:
     void setTakenBack(int64_t id, bool takenBack);
     /// What every change made of this fact of any release.
     std::vector<ChangePart> factChanges(const std::string& field);
+    /// What changes made of one thing, the latest first.
+    std::vector<std::pair<LibraryChange, ChangePart>> ofSubject(ChangePart::Kind kind, int64_t subject,
+                                                                const std::string& field);
     /// A later change, not taken back, of the same thing.
     std::optional<LibraryChange> laterOn(int64_t id, const ChangePart& part);
 

@@ -106,6 +106,42 @@ void RecordingTable::choose(RecordingId recording, FileId file) {
     s.bind(recording).run();
 }
 
+namespace {
+
+/// The name of a field itself, not a parameter: only so are the few of some fields found without going
+/// through all values.
+std::string quoted(const std::string& field) {
+    std::string out = "'";
+    for (const char c : field)
+        out += c == '\'' ? "''" : std::string(1, c);
+    return out + "'";
+}
+
+} // namespace
+
+std::vector<RecordingId> RecordingTable::withValue(const std::string& field, const std::string& value) {
+    std::vector<RecordingId> out;
+    Statement s(db_, "SELECT DISTINCT recording FROM recording_value WHERE field=" + quoted(field) +
+                         " AND value=? ORDER BY recording");
+    s.bind(value);
+    while (s.step())
+        out.push_back(s.integer(0));
+    return out;
+}
+
+std::vector<std::pair<RecordingId, std::vector<std::string>>>
+RecordingTable::allWith(const std::string& field) {
+    std::vector<std::pair<RecordingId, std::vector<std::string>>> out;
+    Statement s(db_, "SELECT recording, value FROM recording_value WHERE field=" + quoted(field) +
+                         " ORDER BY recording, position");
+    while (s.step()) {
+        if (out.empty() || out.back().first != s.integer(0))
+            out.emplace_back(s.integer(0), std::vector<std::string>());
+        out.back().second.push_back(s.string(1));
+    }
+    return out;
+}
+
 std::vector<std::string> RecordingTable::values(RecordingId recording, const std::string& field) {
     std::vector<std::string> out;
     Statement s(db_, "SELECT value FROM recording_value WHERE recording=? AND field=? ORDER BY position");

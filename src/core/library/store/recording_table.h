@@ -43,6 +43,10 @@ public:
     FileId chosenOf(RecordingId recording);
     void choose(RecordingId recording, FileId file);
 
+    /// Recordings of which this is one of the values.
+    std::vector<RecordingId> withValue(const std::string& field, const std::string& value);
+    /// Of all recordings that have this value, in the order of their numbers.
+    std::vector<std::pair<RecordingId, std::vector<std::string>>> allWith(const std::string& field);
     std::vector<std::string> values(RecordingId recording, const std::string& field);
     /// By field.
     std::map<std::string, std::vector<std::string>> allValues(RecordingId recording);

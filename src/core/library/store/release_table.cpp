@@ -1,34 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/library/store/release_table.h"
 
-#include <nlohmann/json.hpp>
-
 namespace moorfrost::library {
-
-namespace {
-
-using nlohmann::json;
-
-std::string valuesText(const std::vector<std::string>& values) {
-    return json(values).dump(-1, ' ', false, json::error_handler_t::replace);
-}
-
-std::vector<std::string> valuesFrom(std::string_view text) {
-    const json list = json::parse(text, nullptr, false);
-    std::vector<std::string> out;
-    if (list.is_array())
-        for (const json& v : list)
-            if (v.is_string())
-                out.push_back(v.get<std::string>());
-    return out;
-}
-
-/// Of the columns value, none, origin, when, from `first` on.
-Fact factFrom(const Statement& s, int first) {
-    return {valuesFrom(s.view(first)), s.integer(first + 1) != 0, s.string(first + 2), s.integer(first + 3)};
-}
-
-} // namespace
 
 std::vector<ReleaseId> ReleaseTable::all() {
     std::vector<ReleaseId> out;
@@ -61,53 +34,6 @@ int64_t ReleaseTable::sinceOf(ReleaseId id) {
 
 void ReleaseTable::remove(ReleaseId id) {
     Statement(db_, "DELETE FROM release WHERE id=?").bind(id).run();
-}
-
-Facts ReleaseTable::facts(ReleaseId id) {
-    Facts out;
-    Statement s(db_, "SELECT field, value, none, origin, \"when\" FROM release_fact WHERE release=?");
-    s.bind(id);
-    while (s.step())
-        out[s.string(0)] = factFrom(s, 1);
-    return out;
-}
-
-std::map<ReleaseId, Facts> ReleaseTable::allFacts() {
-    std::map<ReleaseId, Facts> out;
-    Statement s(db_, "SELECT release, field, value, none, origin, \"when\" FROM release_fact");
-    while (s.step())
-        out[s.integer(0)][s.string(1)] = factFrom(s, 2);
-    return out;
-}
-
-std::optional<Fact> ReleaseTable::fact(ReleaseId id, const std::string& field) {
-    Statement s(db_, "SELECT value, none, origin, \"when\" FROM release_fact WHERE release=? AND field=?");
-    return s.bind(id).bind(field).step() ? std::optional(factFrom(s, 0)) : std::nullopt;
-}
-
-void ReleaseTable::setFact(ReleaseId id, const std::string& field, const std::optional<Fact>& fact) {
-    if (!fact) {
-        Statement(db_, "DELETE FROM release_fact WHERE release=? AND field=?").bind(id).bind(field).run();
-        return;
-    }
-    Statement(db_, "INSERT OR REPLACE INTO release_fact (release, field, value, none, origin, \"when\")"
-                   " VALUES (?,?,?,?,?,?)")
-        .bind(id)
-        .bind(field)
-        .bind(valuesText(fact->values))
-        .bind(fact->none ? 1 : 0)
-        .bind(fact->origin)
-        .bind(fact->when)
-        .run();
-}
-
-std::vector<ReleaseId> ReleaseTable::inSet(ReleaseId set) {
-    std::vector<ReleaseId> out;
-    Statement s(db_, "SELECT release FROM release_fact WHERE field='set' AND value=? ORDER BY release");
-    s.bind(valuesText({std::to_string(set)}));
-    while (s.step())
-        out.push_back(s.integer(0));
-    return out;
 }
 
 std::map<int, std::vector<KeptTrack>> ReleaseTable::tracks(ReleaseId id) {

@@ -9,21 +9,12 @@
 #include <string>
 #include <vector>
 
+#include "core/library/store/fact_rows.h"
 #include "core/library/store/recording_table.h"
 
 namespace moorfrost::library {
 
 using ReleaseId = int64_t;
-
-/// What is kept of one matter of a release, and where it came from.
-struct Fact {
-    std::vector<std::string> values; // library/releases/facts.h
-    bool none = false;               // known to be none ("no barcode"): not the same as not known
-    std::string origin;              // "typed", "Cairn, edition 4417" ...
-    int64_t when = 0;                // seconds since 1970
-    bool operator==(const Fact&) const = default;
-};
-using Facts = std::map<std::string, Fact, std::less<>>;
 
 /// A place on a medium.
 struct KeptTrack {
@@ -40,7 +31,7 @@ struct TrackPlace {
 
 class ReleaseTable {
 public:
-    explicit ReleaseTable(Database& db) : db_(db) {}
+    explicit ReleaseTable(Database& db) : db_(db), facts_(db, "release_fact", "release") {}
 
     std::vector<ReleaseId> all();
     bool has(ReleaseId id);
@@ -51,12 +42,14 @@ public:
     int64_t sinceOf(ReleaseId id);
     void remove(ReleaseId id);
 
-    Facts facts(ReleaseId id);
-    std::map<ReleaseId, Facts> allFacts();
-    std::optional<Fact> fact(ReleaseId id, const std::string& field);
-    void setFact(ReleaseId id, const std::string& field, const std::optional<Fact>& fact);
+    Facts facts(ReleaseId id) { return facts_.of(id); }
+    std::map<ReleaseId, Facts> allFacts() { return facts_.all(); }
+    std::optional<Fact> fact(ReleaseId id, const std::string& field) { return facts_.find(id, field); }
+    void setFact(ReleaseId id, const std::string& field, const std::optional<Fact>& fact) {
+        facts_.set(id, field, fact);
+    }
     /// Those whose fact "set" is this number.
-    std::vector<ReleaseId> inSet(ReleaseId set);
+    std::vector<ReleaseId> inSet(ReleaseId set) { return facts_.with("set", {std::to_string(set)}); }
 
     /// Of each medium of which tracks are kept.
     std::map<int, std::vector<KeptTrack>> tracks(ReleaseId id);
@@ -74,6 +67,7 @@ public:
 
 private:
     Database& db_;
+    FactRows facts_;
 };
 
 } // namespace moorfrost::library

@@ -337,6 +337,16 @@ const std::vector<Migration>& migrations() {
             WHERE recording_file.recording = old.recording
             ON CONFLICT (file) DO UPDATE SET generation = excluded.generation; END;
         )"},
+        // 13 -> 14. Parties, works and agreements, each with its facts. Nothing of them goes by a cascade.
+        {R"(
+        CREATE TABLE card (id INTEGER PRIMARY KEY, kind INTEGER NOT NULL, since INTEGER NOT NULL);
+        CREATE INDEX card_kind ON card (kind);
+        CREATE TABLE card_fact (
+            card INTEGER NOT NULL, field TEXT NOT NULL, value TEXT NOT NULL, none INTEGER NOT NULL,
+            origin TEXT NOT NULL, "when" INTEGER NOT NULL, PRIMARY KEY (card, field)) WITHOUT ROWID;
+        CREATE INDEX recording_value_work ON recording_value (value, recording) WHERE field = 'work';
+        CREATE INDEX recording_value_master ON recording_value (recording) WHERE field = 'master';
+        )"},
     };
     return list;
 }

@@ -7,6 +7,7 @@
 #include <memory>
 
 #include "core/library/store/batch_table.h"
+#include "core/library/store/card_table.h"
 #include "core/library/store/change_table.h"
 #include "core/library/store/collection_table.h"
 #include "core/library/store/draft_table.h"
@@ -49,6 +50,7 @@ public:
     ChangeTable& changes() { return changes_; }
     CollectionTable& collections() { return collections_; }
     ReleaseTable& releases() { return releases_; }
+    CardTable& cards() { return cards_; }
 
     /// Known from now on, and in that batch; 0 for none.
     std::vector<FileId> saveFiles(const std::vector<files::ScannedFile>& files, int64_t batch,
@@ -79,6 +81,7 @@ private:
     ChangeTable changes_{db_};
     CollectionTable collections_{db_};
     ReleaseTable releases_{db_};
+    CardTable cards_{db_};
 };
 
 } // namespace moorfrost::library

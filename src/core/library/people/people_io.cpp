@@ -1,0 +1,541 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/people/people_io.h"
+
+#include <algorithm>
+#include <ctime>
+#include <set>
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+#include "core/exchange/csv.h"
+#include "core/reference/catalogue.h"
+#include "core/text/text.h"
+
+namespace moorfrost::library {
+
+namespace {
+
+using Json = nlohmann::ordered_json;
+using Strings = std::vector<std::string>;
+
+std::string dumped(const Json& json, int indent = -1) {
+    return json.dump(indent, ' ', false, Json::error_handler_t::replace);
+}
+
+int64_t number(const std::string& text) {
+    return std::strtoll(text.c_str(), nullptr, 10);
+}
+
+/// Digits without the zeroes in front.
+std::string plainNumber(const std::string& code) {
+    std::string out = reference::plainCode(code);
+    out.erase(0, std::min(out.find_first_not_of('0'), out.size()));
+    return out;
+}
+
+Json shareJson(const Share& s, const People& people) {
+    Json out;
+    if (s.party != 0)
+        out["party"] = s.party;
+    const std::string name = s.party != 0 ? people.nameOf(s.party) : s.name;
+    if (!name.empty())
+        out["name"] = name;
+    if (!s.roles.empty())
+        out["roles"] = s.roles;
+    if (s.part) {
+        out["share"] = s.part->text();
+        out["percent"] = s.part->percent();
+    }
+    if (!s.forWhom.empty()) {
+        out["for"] = Json::array();
+        for (const CardId id : s.forWhom)
+            out["for"].push_back(people.nameOf(id));
+    }
+    if (!s.territory.empty())
+        out["territory"] = s.territory;
+    if (!s.from.empty())
+        out["from"] = s.from;
+    return out;
+}
+
+Json sharesJson(const std::vector<Share>& shares, const People& people) {
+    Json out = Json::array();
+    for (const Share& s : shares)
+        out.push_back(shareJson(s, people));
+    return out;
+}
+
+Json sumsJson(const std::vector<Share>& shares) {
+    Json out = Json::array();
+    for (const SideSum& s : sumsOf(shares, {}))
+        out.push_back({{"territory", s.territory},
+                       {"sum", s.sum.text()},
+                       {"whole", s.isWhole()},
+                       {"says", sumSentence(s, shares.size())}});
+    return out;
+}
+
+Json factsJson(CardKind kind, const Facts& facts, const People& people) {
+    Json out;
+    for (const CardFactDef& def : cardFacts(kind)) {
+        const auto fact = facts.find(std::string_view(def.key));
+        if (fact == facts.end() || def.kind == CardFactKind::Shares)
+            continue;
+        const Strings& values = fact->second.values;
+        if (fact->second.none) {
+            out[def.key] = nullptr; // known to be none
+            continue;
+        }
+        switch (def.kind) {
+        case CardFactKind::List:
+            out[def.key] = values;
+            break;
+        case CardFactKind::Parties:
+            out[def.key] = Json::array();
+            for (const std::string& one : values)
+                out[def.key].push_back(people.nameOf(number(one)));
+            break;
+        case CardFactKind::Contacts:
+            out[def.key] = Json::array();
+            for (const std::string& one : values) {
+                const Contact c = contactFrom(one);
+                out[def.key].push_back({{"kind", c.kind}, {"value", c.value}, {"purpose", c.purpose}});
+            }
+            break;
+        default:
+            if (!values.empty())
+                out[def.key] = values.front();
+        }
+    }
+    return out;
+}
+
+Json workJson(Store& store, CardId id, const Facts& facts, const People& people, const CardView& view) {
+    Json out = {{"id", id}};
+    out.update(factsJson(CardKind::Work, facts, people));
+    for (const Side side : allSides)
+        if (const auto shares = view.shares(side); !shares.empty()) {
+            out[sideKey(side)] = sharesJson(shares, people);
+            out[std::string(sideKey(side)) + "_sums"] = sumsJson(shares);
+        }
+    if (!view.recordings.empty()) {
+        out["recordings"] = Json::array();
+        for (const auto& [recording, r] : view.recordings) {
+            Json one = {{"recording", recording}, {"title", r.title}};
+            if (!r.version.empty())
+                one["version"] = r.version;
+            if (const auto file = store.files().find(r.file))
+                one["path"] = text::forDisplay(file->path.native());
+            out["recordings"].push_back(std::move(one));
+        }
+    }
+    if (const size_t at = people.work(id); at != SIZE_MAX) {
+        out["missing"] = Json::array();
+        for (const Gap& gap : people.works()[at].gaps)
+            out["missing"].push_back(gap.sentence);
+    }
+    if (!view.claims.empty()) {
+        out["claims"] = Json::array();
+        for (const Claim& c : view.claims)
+            out["claims"].push_back(
+                {{"side", sideKey(c.side)}, {"source", c.origin}, {"shares", sharesJson(c.shares, people)}});
+    }
+    return out;
+}
+
+} // namespace
+
+std::string cardJson(Store& store, const CardView& view, const People& people) {
+    if (view.kind == CardKind::Work)
+        return dumped(workJson(store, view.id, view.facts, people, view));
+    Json out = {{"id", view.id}};
+    out.update(factsJson(view.kind, view.facts, people));
+    if (view.kind == CardKind::Party) {
+        out["songs"] = Json::array();
+        for (const PartyShare& s : people.sharesOf(view.id)) {
+            Json one = shareJson(s.share, people);
+            one.erase("party");
+            one.erase("name");
+            const size_t at = people.work(s.work);
+            Json song = {{"work", s.work}, {"title", at == SIZE_MAX ? "" : people.works()[at].title}};
+            song.update(one);
+            out["songs"].push_back(std::move(song));
+        }
+    }
+    return dumped(out);
+}
+
+std::string peopleJson(Store& store) {
+    const KeptCards kept = keptCards(store);
+    const auto people = People::make(kept);
+    Json out = {{"parties", Json::array()}, {"works", Json::array()}};
+    for (const auto& [id, facts] : kept.parties) {
+        Json one = {{"id", id}};
+        one.update(factsJson(CardKind::Party, facts, *people));
+        out["parties"].push_back(std::move(one));
+    }
+    for (const auto& [id, facts] : kept.works)
+        out["works"].push_back(workJson(store, id, facts, *people, cardView(store, id)));
+    return dumped(out, 1) + "\n";
+}
+
+std::string sharesCsv(Store& store) {
+    const KeptCards kept = keptCards(store);
+    const auto people = People::make(kept);
+    std::string out = exchange::csvLine(
+        {"work", "iswc", "side", "name", "role", "ipi", "share", "administers", "territory", "from"});
+    for (const WorkEntry& w : people->works()) {
+        const CardView view = cardView(store, w.id);
+        for (const Side side : allSides)
+            for (const Share& s : view.shares(side)) {
+                const size_t at = people->party(s.party);
+                Strings whom;
+                for (const CardId id : s.forWhom)
+                    whom.push_back(people->nameOf(id));
+                out += exchange::csvLine(
+                    {w.title, w.iswc, sideKey(side), s.party != 0 ? people->nameOf(s.party) : s.name,
+                     fmt::format("{}", fmt::join(s.roles, "; ")),
+                     at == SIZE_MAX ? "" : people->parties()[at].ipi, s.part ? s.part->text() : "",
+                     fmt::format("{}", fmt::join(whom, "; ")), s.territory, s.from});
+            }
+    }
+    return out;
+}
+
+namespace {
+
+/// Brings in what somebody else tells, in one change.
+class Importer {
+public:
+    Importer(Store& store, const std::string& origin, PeopleImport& came)
+        : store_(store), change_(store), origin_(origin), came_(came) {
+        for (auto& [id, facts] : store.cards().allFacts(CardKind::Party))
+            know(id, facts);
+        for (const auto& [id, facts] : store.cards().allFacts(CardKind::Work))
+            knowWork(id, facts);
+    }
+
+    Result<ChangeOutcome> commit() { return change_.commit(fmt::format("People and shares of {}", origin_)); }
+
+    /// By its numbers, else its name; entered where nobody is it. 0 after noting a trouble.
+    CardId party(const CardValues& said) {
+        const std::string name = first(said, "name");
+        for (const char* key : {"ipi", "isni"})
+            if (const std::string code = plainNumber(first(said, key)); !code.empty())
+                if (const auto known = byNumber_.find(key + code); known != byNumber_.end())
+                    return fill(known->second, said);
+        if (const auto known = byName_.find(text::fold(name)); known != byName_.end() && known->second != 0)
+            return fill(known->second, said);
+        if (text::trim(name).empty()) {
+            came_.troubles.emplace_back("Somebody without a name was left out.");
+            return 0;
+        }
+        CardValues facts;
+        for (const auto& [key, values] : said)
+            if (const std::string why = whyNotCardFact(CardKind::Party, key, values); why.empty())
+                facts[key] = values;
+            else
+                came_.troubles.push_back(fmt::format("{}: {}", text::clipBytes(name, 80), why));
+        if (!facts.contains("name"))
+            return 0;
+        const CardId id = add(CardKind::Party, facts);
+        know(id, store_.cards().facts(id));
+        ++came_.parties;
+        return id;
+    }
+
+    /// By its ISWC, else by title and writers; new where there is none.
+    CardId work(const CardValues& said, const std::vector<Share>& writers) {
+        const std::string title = first(said, "title");
+        if (const std::string code = plainNumber(first(said, "iswc")); !code.empty())
+            if (const auto known = workByCode_.find(code); known != workByCode_.end())
+                return known->second;
+        std::set<CardId> who;
+        for (const Share& s : writers)
+            who.insert(s.party);
+        for (const auto& [id, theirs] : workByTitle_[text::fold(title)]) {
+            const bool common = std::ranges::any_of(who, [&](CardId w) { return theirs.contains(w); });
+            if (common || who.empty() || theirs.empty())
+                return id;
+        }
+        CardValues facts;
+        for (const auto& [key, values] : said)
+            if (const std::string why = whyNotCardFact(CardKind::Work, key, values); why.empty())
+                facts[key] = values;
+            else
+                came_.troubles.push_back(fmt::format("{}: {}", text::clipBytes(title, 80), why));
+        if (!facts.contains("title"))
+            return 0;
+        const CardId id = add(CardKind::Work, facts);
+        knowWork(id, store_.cards().facts(id));
+        workByTitle_[text::fold(title)].back().second = who;
+        ++came_.works;
+        return id;
+    }
+
+    void shares(CardId work, Side side, const std::vector<Share>& said, const std::string& title) {
+        if (said.empty())
+            return;
+        if (const std::string why = whyNotShares(side, said); !why.empty()) {
+            came_.troubles.push_back(
+                fmt::format("{}, {}: {}", text::clipBytes(title, 80), sideKey(side), why));
+            return;
+        }
+        const auto kept = store_.cards().fact(work, sideKey(side));
+        if (!kept) {
+            change_.setCardFact(work, sideKey(side),
+                                Fact{shareTexts(said), false, origin_, std::time(nullptr)});
+            ++came_.shares;
+        } else if (sameShares(sharesFrom(kept->values), said)) {
+            ++came_.same;
+        } else {
+            keepClaim(store_, change_, work, {side, origin_, std::time(nullptr), said});
+            ++came_.claims;
+        }
+    }
+
+private:
+    static std::string first(const CardValues& values, const char* key) {
+        const auto it = values.find(key);
+        return it == values.end() || it->second.empty() ? std::string() : it->second.front();
+    }
+    CardId add(CardKind kind, const CardValues& facts) {
+        const CardId id = store_.cards().fresh();
+        change_.addCard(id, kind, std::time(nullptr));
+        for (const auto& [key, values] : facts)
+            change_.setCardFact(id, key, Fact{values, false, origin_, std::time(nullptr)});
+        return id;
+    }
+    /// What is not known of it is told now.
+    CardId fill(CardId id, const CardValues& said) {
+        const Facts facts = store_.cards().facts(id);
+        for (const auto& [key, values] : said)
+            if (!facts.contains(key) && whyNotCardFact(CardKind::Party, key, values).empty() &&
+                !values.empty())
+                change_.setCardFact(id, key, Fact{values, false, origin_, std::time(nullptr)});
+        return id;
+    }
+    void know(CardId id, const Facts& facts) {
+        std::set<std::string> called = {text::fold(nameOfCard(CardKind::Party, facts))};
+        for (const std::string& how : factValues(facts, "spellings"))
+            called.insert(text::fold(how));
+        for (const std::string& how : called)
+            if (const auto [at, isNew] = byName_.try_emplace(how, id); !isNew && at->second != id)
+                at->second = 0; // several are called so
+        for (const char* key : {"ipi", "isni"})
+            if (const std::string code = plainNumber(firstFact(facts, key)); !code.empty())
+                byNumber_.try_emplace(key + code, id);
+    }
+    void knowWork(CardId id, const Facts& facts) {
+        std::set<CardId> who;
+        for (const Share& s : sharesFrom(factValues(facts, "writers")))
+            who.insert(s.party);
+        workByTitle_[text::fold(nameOfCard(CardKind::Work, facts))].emplace_back(id, who);
+        if (const std::string code = plainNumber(firstFact(facts, "iswc")); !code.empty())
+            workByCode_.try_emplace(code, id);
+    }
+
+    Store& store_;
+    KeptChange change_;
+    std::string origin_;
+    PeopleImport& came_;
+    std::map<std::string, CardId> byName_, byNumber_, workByCode_;
+    std::map<std::string, std::vector<std::pair<CardId, std::set<CardId>>>> workByTitle_;
+};
+
+std::string textOf(const Json& json) {
+    return json.is_string()           ? json.get<std::string>()
+           : json.is_number_integer() ? std::to_string(json.get<int64_t>())
+                                      : "";
+}
+
+Strings listOf(const Json& json) {
+    Strings out;
+    if (json.is_string())
+        return {json.get<std::string>()};
+    if (json.is_array())
+        for (const Json& one : json)
+            if (one.is_string())
+                out.push_back(one.get<std::string>());
+    return out;
+}
+
+CardValues valuesFrom(const Json& json, CardKind kind) {
+    CardValues out;
+    for (const CardFactDef& def : cardFacts(kind)) {
+        const auto it = json.find(def.key);
+        if (it == json.end() || def.kind == CardFactKind::Shares || def.kind == CardFactKind::Parties)
+            continue;
+        if (def.kind == CardFactKind::Contacts) {
+            if (it->is_array())
+                for (const Json& c : *it)
+                    if (c.is_object())
+                        out[def.key].push_back(
+                            contactText({textOf(c.value("kind", Json())), textOf(c.value("value", Json())),
+                                         textOf(c.value("purpose", Json()))}));
+        } else if (Strings values = listOf(*it); !values.empty()) {
+            out[def.key] = std::move(values);
+        }
+    }
+    return out;
+}
+
+/// A part as a fraction, or as people type it; a trouble where it is none.
+std::optional<Fraction> partFrom(const std::string& typed, const std::string& where, PeopleImport& came) {
+    if (typed.empty())
+        return std::nullopt;
+    if (auto exact = Fraction::fromText(typed);
+        exact && (typed.find('/') != std::string::npos || typed == "1"))
+        return exact;
+    const auto read = shareFromTyping(typed);
+    if (!read) {
+        came.troubles.push_back(fmt::format("{}: {}", where, read.error().message));
+        return std::nullopt;
+    }
+    return read->part;
+}
+
+Error invalid(std::string sentence) {
+    return {ErrorKind::Invalid, {}, std::move(sentence)};
+}
+
+Result<ChangeOutcome> importJson(Store& store, std::string_view text, const std::string& origin,
+                                 PeopleImport& came) {
+    const Json all = Json::parse(text, nullptr, false);
+    if (!all.is_object() || (!all.contains("parties") && !all.contains("works")))
+        return invalid("These are no people and works: {\"parties\": [...], \"works\": [...]} is expected.");
+    Importer importer(store, origin, came);
+    std::map<std::string, CardId> partyOf; // by the number it has there
+    for (const Json& one : all.value("parties", Json::array()))
+        if (one.is_object())
+            if (const CardId id = importer.party(valuesFrom(one, CardKind::Party)); id != 0)
+                partyOf[textOf(one.value("id", Json()))] = id;
+    auto named = [&](const Json& share) -> CardId {
+        const auto there = partyOf.find(textOf(share.value("party", Json())));
+        if (there != partyOf.end() && !there->first.empty())
+            return there->second;
+        const std::string name = textOf(share.value("name", Json()));
+        return name.empty() ? 0 : importer.party({{"name", {name}}});
+    };
+    for (const Json& one : all.value("works", Json::array())) {
+        if (!one.is_object())
+            continue;
+        const std::string title = textOf(one.value("title", Json()));
+        std::map<Side, std::vector<Share>> sides;
+        for (const Side side : {Side::Writers, Side::Publishers})
+            for (const Json& s : one.value(sideKey(side), Json::array())) {
+                if (!s.is_object())
+                    continue;
+                Share share;
+                share.party = named(s);
+                share.roles = listOf(s.value("roles", Json()));
+                share.part = partFrom(textOf(s.value("share", Json())), title, came);
+                for (const std::string& whom : listOf(s.value("for", Json())))
+                    if (const CardId id = importer.party({{"name", {whom}}}); id != 0)
+                        share.forWhom.push_back(id);
+                share.territory = textOf(s.value("territory", Json()));
+                share.from = textOf(s.value("from", Json()));
+                sides[side].push_back(std::move(share));
+            }
+        const CardId work = importer.work(valuesFrom(one, CardKind::Work), sides[Side::Writers]);
+        if (work == 0)
+            continue;
+        for (const auto& [side, shares] : sides)
+            importer.shares(work, side, shares, title);
+    }
+    return importer.commit();
+}
+
+Result<ChangeOutcome> importCsv(Store& store, std::string_view text, const std::string& origin,
+                                PeopleImport& came) {
+    const auto rows = exchange::readCsv(text);
+    if (!rows)
+        return rows.error();
+    std::map<std::string, size_t> columns;
+    if (!rows->empty())
+        for (size_t i = 0; i < rows->front().size(); ++i)
+            columns.try_emplace(text::fold(text::trim(rows->front()[i])), i);
+    if (!columns.contains("work") || !columns.contains("name"))
+        return invalid("These are no shares: a first row with the headings work and name is expected.");
+    Importer importer(store, origin, came);
+    struct Song {
+        CardValues facts;
+        std::map<Side, std::vector<Share>> sides;
+    };
+    std::vector<std::pair<std::string, Song>> songs; // in the order of the rows
+    std::map<std::string, size_t> known;
+    for (size_t r = 1; r < rows->size(); ++r) {
+        const exchange::CsvRow& row = (*rows)[r];
+        auto cell = [&](const char* name) {
+            const auto at = columns.find(name);
+            return at == columns.end() || at->second >= row.size() ? std::string()
+                                                                   : text::trim(row[at->second]);
+        };
+        const std::string title = cell("work"), sideText = text::fold(cell("side"));
+        const std::string where = fmt::format("Row {}", r + 1);
+        if (title.empty()) {
+            came.troubles.push_back(where + ": it names no work.");
+            continue;
+        }
+        if (!sideText.empty() && sideText != "writers" && sideText != "publishers") {
+            came.troubles.push_back(fmt::format("{}: \"{}\" is neither writers nor publishers.", where,
+                                                text::clipBytes(sideText, 40)));
+            continue;
+        }
+        const Side side = sideText == "publishers" ? Side::Publishers : Side::Writers;
+        Share share;
+        if (const std::string name = cell("name");
+            !name.empty() && text::fold(name) != "held by the writer") {
+            CardValues party = {{"name", {name}}};
+            if (const std::string ipi = cell("ipi"); !ipi.empty())
+                party["ipi"] = {ipi};
+            share.party = importer.party(party);
+        } else if (side == Side::Writers) {
+            came.troubles.push_back(where + ": it names nobody.");
+            continue;
+        }
+        for (const std::string& role : text::split(cell("role"), ";"))
+            if (std::string clean = text::trim(role); !clean.empty())
+                share.roles.push_back(std::move(clean));
+        share.part = partFrom(cell("share"), where, came);
+        for (const std::string& whom : text::split(cell("administers"), ";"))
+            if (const std::string clean = text::trim(whom); !clean.empty())
+                if (const CardId id = importer.party({{"name", {clean}}}); id != 0)
+                    share.forWhom.push_back(id);
+        share.territory = cell("territory");
+        share.from = cell("from");
+        const std::string iswc = cell("iswc");
+        const auto [at, isNew] = known.try_emplace(iswc.empty() ? text::fold(title) : iswc, songs.size());
+        if (isNew) {
+            songs.emplace_back(title, Song{{{"title", {title}}}, {}});
+            if (!iswc.empty())
+                songs.back().second.facts["iswc"] = {iswc};
+        }
+        songs[at->second].second.sides[side].push_back(std::move(share));
+    }
+    for (auto& [title, song] : songs) {
+        const CardId work = importer.work(song.facts, song.sides[Side::Writers]);
+        if (work == 0)
+            continue;
+        for (const auto& [side, shares] : song.sides)
+            importer.shares(work, side, shares, title);
+    }
+    return importer.commit();
+}
+
+} // namespace
+
+Result<ChangeOutcome> importPeople(Store& store, std::string_view text, const std::string& origin,
+                                   PeopleImport& came) {
+    came = {};
+    if (!text::isUtf8(text))
+        return invalid("This is no text in UTF-8.");
+    const size_t first = text.find_first_not_of("\xEF\xBB\xBF \t\r\n");
+    if (first == std::string_view::npos)
+        return invalid("It is empty.");
+    return text[first] == '{' ? importJson(store, text.substr(first), origin, came)
+                              : importCsv(store, text, origin, came);
+}
+
+} // namespace moorfrost::library
