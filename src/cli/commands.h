@@ -53,12 +53,17 @@ struct Options {
     bool absolute = false;            // places in a playlist
     bool eject = false;
     bool json = false;
+    std::vector<std::string> writers, publishers; // name=share=roles
+    bool csv = false;
 };
 
 int scan(const Options& options);
 int releases(const Options& options);
 int release(const Options& options);
 int families(const Options& options);
+int party(const Options& options);
+int work(const Options& options);
+int shares(const Options& options);
 int setFields(const Options& options);
 int step(const Options& options);
 int runChain(const Options& options);

@@ -84,6 +84,37 @@ int main(int argc, char** argv) {
     versions->add_flag_callback(
         "--keep", [&o] { o.step = "keep"; }, "Keep what is proposed");
     versions->add_flag("--json", o.json, "As it is anyway");
+    CLI::App* somebody =
+        add("party", "Persons, groups, organisations: listed, shown, entered, merged", party);
+    somebody->add_option("what", o.step, "list, show, new, set, merge, remove")
+        ->required()
+        ->check(CLI::IsMember({"list", "show", "new", "set", "merge", "remove"}));
+    somebody->add_option("party", o.paths,
+                         "Its number or name; of merge: the one that stays, then the others; of list: words");
+    somebody->add_option("--set", o.fields,
+                         "Of new and set: fact=value, such as ipi=99900001057; several times");
+    somebody->add_flag("--json", o.json, "As it is anyway");
+    CLI::App* song = add("work", "Works: listed, shown, entered, with their shares", work);
+    song->add_option("what", o.step, "list, show, new, set, of, remove")
+        ->required()
+        ->check(CLI::IsMember({"list", "show", "new", "set", "of", "remove"}));
+    song->add_option(
+        "work", o.paths,
+        "Its number or title; of \"of\": files whose recordings get their works; of list: words");
+    song->add_option("--set", o.fields,
+                     "Of new and set: fact=value, such as iswc=T-999.000.104-6; several times");
+    song->add_option("--writer", o.writers,
+                     "Of new and set: \"Mara Kestrel=1/2=author, composer\"; once for each, all of them");
+    song->add_option("--publisher", o.publishers, "The same of publishers");
+    song->add_flag("--json", o.json, "As it is anyway");
+    CLI::App* parts = add("shares", "Check shares; people, works and shares out and in", shares);
+    parts->add_option("what", o.step, "check, export, import")
+        ->required()
+        ->check(CLI::IsMember({"check", "export", "import"}));
+    parts->add_option("name", o.name, "Of check: words of title or names; of import: the file, or -");
+    parts->add_flag("--csv", o.csv, "Of export: shares, a row each; else all as JSON");
+    parts->add_option("--from", o.from, "Of import: what the source is called; else as the file");
+    parts->add_flag("--json", o.json, "As it is anyway");
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {
         sub->add_option(

@@ -17,10 +17,11 @@ struct CliAnswer {
     int code = -1;
     QList<QJsonObject> lines;
     QString messages;
+    QByteArray out; // all that was printed
 };
 
-/// moorfrost-cli on the library "library.db" in the folder.
-inline CliAnswer runCli(const Path& folder, const QList<QByteArray>& arguments) {
+/// moorfrost-cli on the library "library.db" in the folder. `isJson`: it prints an object a line.
+inline CliAnswer runCli(const Path& folder, const QList<QByteArray>& arguments, bool isJson = true) {
     // Arguments as bytes: through a shell-free file of NUL-terminated words.
     QStringList words;
     QProcess process;
@@ -42,8 +43,9 @@ inline CliAnswer runCli(const Path& folder, const QList<QByteArray>& arguments) 
     process.waitForFinished(60000);
     answer.code = process.exitCode();
     answer.messages = QString::fromUtf8(process.readAllStandardError());
-    for (const QByteArray& line : process.readAllStandardOutput().split('\n'))
-        if (!line.isEmpty()) {
+    answer.out = process.readAllStandardOutput();
+    for (const QByteArray& line : answer.out.split('\n'))
+        if (isJson && !line.isEmpty()) {
             QJsonDocument document = QJsonDocument::fromJson(line);
             if (!document.isObject())
                 qFatal("not JSON: %s", line.constData());

@@ -1,0 +1,124 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Parties, works and shares by moorfrost-cli; out and in as JSON and CSV.
+#include <QtTest>
+
+#include <QJsonArray>
+
+#include <fstream>
+
+#include "core/exchange/csv.h"
+#include "core/library/store/store.h"
+#include "support/cli.h"
+
+using namespace moorfrost;
+
+class TestCliPeople : public QObject {
+    Q_OBJECT
+
+    std::unique_ptr<test::Sandbox> box_;
+
+    test::CliAnswer run(const QList<QByteArray>& arguments) { return test::runCli(box_->root(), arguments); }
+    QByteArray printed(const QList<QByteArray>& arguments) {
+        return test::runCli(box_->root(), arguments, false).out;
+    }
+    QByteArray path(const char* name) { return QByteArray::fromStdString((*box_ / name).native()); }
+
+private slots:
+    void init() { box_ = std::make_unique<test::Sandbox>(); }
+
+    void enteredShownAndMerged() {
+        auto mara = run({"party", "new", "--set", "name=Mara Kestrel", "--set", "kind=person", "--set",
+                         "contacts=licences: licences@example.org"});
+        QCOMPARE(mara.code, 0);
+        QCOMPARE(mara.lines[0]["name"].toString(), QString("Mara Kestrel"));
+        QCOMPARE(mara.lines[0]["contacts"].toArray()[0].toObject()["kind"].toString(), QString("mail"));
+        QCOMPARE(run({"party", "set", "Mara Kestrel", "--set", "spellings=M. Kestrel; Kestrel, M."}).code, 0);
+        QCOMPARE(run({"party", "show", "m. kestrel"}).lines[0]["spellings"].toArray().size(), 2);
+        auto work = run({"work", "new", "--set", "title=Lanterns", "--writer",
+                         "M. Kestrel=1/2=author, composer", "--writer", "Rook, Tom=1/3=composer"});
+        QCOMPARE(work.code, 0);
+        QCOMPARE(work.lines[0]["writers"].toArray()[0].toObject()["name"].toString(),
+                 QString("Mara Kestrel"));
+        QVERIFY(work.lines[0]["writers_sums"].toArray()[0].toObject()["says"].toString().contains(
+            "16 2/3 % is open"));
+        auto check = run({"shares", "check"});
+        QCOMPARE(check.code, 1);
+        QVERIFY(!check.lines[0]["missing"].toArray().isEmpty());
+        QCOMPARE(run({"party", "new", "--set", "name=Tom Rook"}).code, 0);
+        QCOMPARE(run({"party", "list"}).lines.size(), 3);
+        QCOMPARE(run({"party", "merge", "Tom Rook", "Rook, Tom"}).code, 0);
+        QCOMPARE(run({"party", "list", "rook"}).lines.size(), 1);
+        QCOMPARE(run({"party", "show", "Tom Rook"}).lines[0]["songs"].toArray().size(), 1);
+        // What makes no sense.
+        QCOMPARE(run({"party", "remove", "Tom Rook"}).code, 1);
+        QCOMPARE(run({"party", "show", "Nobody"}).code, 1);
+        QCOMPARE(run({"party", "new"}).code, 2);
+        QCOMPARE(run({"party", "set", "Tom Rook", "--set", "weather=cold"}).code, 2);
+        QCOMPARE(run({"work", "set", "Lanterns", "--writer", "Tom Rook=4/3"}).code, 2);
+        QCOMPARE(run({"work", "show", "9999"}).code, 1);
+        QCOMPARE(run({"work", "remove", "Lanterns"}).code, 0);
+    }
+
+    void outAndIn() {
+        QCOMPARE(run({"party", "new", "--set", "name=Mara Kestrel", "--set", "ipi=99900001057"}).code, 0);
+        QCOMPARE(run({"work", "new", "--set", "title=Lanterns", "--set", "keywords=night; winter", "--writer",
+                      "Mara Kestrel=2/3=author", "--writer", "Tom Rook=1/3=composer", "--publisher",
+                      "Fellside Songs=1=original publisher"})
+                     .code,
+                 0);
+        const QByteArray json = printed({"shares", "export"}), csv = printed({"shares", "export", "--csv"});
+        QVERIFY(csv.contains("Lanterns,,writers,Mara Kestrel,author,99900001057,2/3"));
+        auto into = [&](const char* file, const QByteArray& text) {
+            box_ = std::make_unique<test::Sandbox>(); // another library
+            std::ofstream(*box_ / file) << text.toStdString();
+            return run({"shares", "import", path(file)});
+        };
+        for (const auto& [file, text] : {std::pair("people.json", json), {"shares.csv", csv}}) {
+            auto came = into(file, text);
+            QCOMPARE(came.code, 0);
+            QCOMPARE(came.lines[0]["new_parties"].toInt(), 3);
+            QCOMPARE(came.lines[0]["new_works"].toInt(), 1);
+            QCOMPARE(came.lines[0]["sides_taken"].toInt(), 2);
+            QCOMPARE(printed({"shares", "export", "--csv"}), csv);
+            // Again: nothing is new.
+            came = run({"shares", "import", path(file)});
+            QCOMPARE(came.lines[0]["new_parties"].toInt(), 0);
+            QCOMPARE(came.lines[0]["sides_the_same"].toInt(), 2);
+        }
+        // Another source says otherwise: it stands beside.
+        std::ofstream(*box_ / "letter.csv")
+            << "work;name;share;ipi\nLanterns;M. Kestrel;70 %;99900001057\n"
+               "Lanterns;Tom Rook;30 %;\nLanterns;;10;\n;Somebody;1/2;\nUndertow;Isla;7/0;\n";
+        const auto letter = run({"shares", "import", path("letter.csv"), "--from", "a letter"});
+        QCOMPARE(letter.code, 1); // three rows made no sense
+        QCOMPARE(letter.lines[0]["sides_that_differ"].toInt(), 1);
+        QVERIFY(letter.messages.contains("Row 4") && letter.messages.contains("Row 5") &&
+                letter.messages.contains("divided"));
+        QCOMPARE(
+            run({"work", "show", "Lanterns"}).lines[0]["claims"].toArray()[0].toObject()["source"].toString(),
+            QString("a letter"));
+        for (const char* bad : {"", "{}", "[1]", "a,b\n1,2\n", "work,name\n\"never ends\n", "\xff\xfe"}) {
+            std::ofstream(*box_ / "bad") << bad;
+            QVERIFY2(run({"shares", "import", path("bad")}).code != 0, bad);
+        }
+    }
+
+    void rowsOfASheet() {
+        using exchange::readCsv;
+        const auto rows = readCsv("\xEF\xBB\xBF"
+                                  "a,\"b \"\"c\"\"\",\r\n\r\n\"two\nlines\",x\n\"\"\n");
+        QVERIFY(rows);
+        QCOMPARE(rows->size(), size_t{3});
+        QCOMPARE((*rows)[0], (exchange::CsvRow{"a", "b \"c\"", ""}));
+        QCOMPARE((*rows)[1], (exchange::CsvRow{"two\nlines", "x"}));
+        QCOMPARE((*rows)[2], exchange::CsvRow{""});
+        QCOMPARE((*readCsv("a\tb;c\td"))[0].size(), size_t{3});
+        QVERIFY(!readCsv("a,\"b"));
+        QVERIFY(!readCsv("1\n2\n3\n", 2));
+        QCOMPARE(exchange::csvLine({"=1+1", "-5", "a,b", "say \"x\"", "@home"}),
+                 std::string("'=1+1,-5,\"a,b\",\"say \"\"x\"\"\",'@home\r\n"));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestCliPeople)
+#include "test_cli_people.moc"
