@@ -19,6 +19,14 @@
         <source>%n picture(s)</source>
         <translation><numerusform>%n picture</numerusform><numerusform>%n pictures</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n share(s): %1</source>
+        <translation><numerusform>%n share: %1</numerusform><numerusform>%n shares: %1</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n value(s)</source>
+        <translation><numerusform>%n value</numerusform><numerusform>%n values</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>FamilyTexts</name>
@@ -153,6 +161,13 @@
     <message numerus="yes">
         <source>%n value(s)</source>
         <translation><numerusform>%n value</numerusform><numerusform>%n values</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::CopySharesDialog</name>
+    <message numerus="yes">
+        <source>Shares of another song for %n chosen one(s)</source>
+        <translation><numerusform>Shares of another song for %n chosen one</numerusform><numerusform>Shares of another song for %n chosen ones</numerusform></translation>
     </message>
 </context>
 <context>
@@ -485,6 +500,10 @@
         <source>Of %n track(s):</source>
         <translation><numerusform>Of %n track:</numerusform><numerusform>Of %n tracks:</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>%n new work(s). Ctrl+Z takes them back.</source>
+        <translation><numerusform>%n new work. Ctrl+Z takes them back.</numerusform><numerusform>%n new works. Ctrl+Z takes them back.</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::LibraryTroubleBar</name>
@@ -528,6 +547,24 @@
     <message numerus="yes">
         <source>%n track(s), with the recordings that are here</source>
         <translation><numerusform>%n track, with the recordings that are here</numerusform><numerusform>%n tracks, with the recordings that are here</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PartySide</name>
+    <message numerus="yes">
+        <source>%1, in %n file(s)</source>
+        <translation><numerusform>%1, in %n file</numerusform><numerusform>%1, in %n files</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PeoplePage</name>
+    <message numerus="yes">
+        <source>%n song(s)</source>
+        <translation><numerusform>%n song</numerusform><numerusform>%n songs</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n more fact(s), not known</source>
+        <translation><numerusform>%n more fact, not known</numerusform><numerusform>%n more facts, not known</numerusform></translation>
     </message>
 </context>
 <context>
@@ -1020,6 +1057,25 @@
     <message numerus="yes">
         <source>%n stray(s). Those that are taken go to the sleeve of their release.</source>
         <translation><numerusform>%n stray. Those that are taken go to the sleeve of their release.</numerusform><numerusform>%n strays. Those that are taken go to the sleeve of their release.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::WorksPage</name>
+    <message numerus="yes">
+        <source>%n work(s)</source>
+        <translation><numerusform>%n work</numerusform><numerusform>%n works</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n recording(s)</source>
+        <translation><numerusform>%n recording</numerusform><numerusform>%n recordings</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n more fact(s), not known</source>
+        <translation><numerusform>%n more fact, not known</numerusform><numerusform>%n more facts, not known</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n new work(s). Ctrl+Z takes them back.</source>
+        <translation><numerusform>%n new work. Ctrl+Z takes them back.</numerusform><numerusform>%n new works. Ctrl+Z takes them back.</numerusform></translation>
     </message>
 </context>
 <context>

@@ -23,6 +23,8 @@ void KeptChanges::follow(const Outcome& outcome) {
         emit collectionsChanged();
     if (outcome.releases)
         emit releasesChanged();
+    if (outcome.cards)
+        emit cardsChanged();
     emit changed(outcome.touched);
 }
 

@@ -43,6 +43,7 @@ signals:
     void changed(const std::vector<moorfrost::library::FileId>& files);
     void collectionsChanged();
     void releasesChanged();
+    void cardsChanged();
     /// There is something else to undo or redo; `recorded`: a new action of a person.
     void historyChanged(bool recorded);
 

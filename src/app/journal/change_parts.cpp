@@ -6,6 +6,7 @@
 #include "app/control/content_kinds.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/judging_box.h"
+#include "core/library/people/share.h"
 #include "core/library/releases/facts.h"
 
 namespace moorfrost::app {
@@ -34,6 +35,40 @@ QString factText(const std::string& field, const std::vector<std::string>& texts
     if (field == library::sourceFact)
         return qs(library::sourceFrom(values.front()).what);
     return qs(library::shownFact(field, values));
+}
+
+const library::CardFactDef* cardFactDef(const std::string& field) {
+    for (const auto kind : {library::CardKind::Party, library::CardKind::Work, library::CardKind::Agreement})
+        if (const library::CardFactDef* def = library::cardFact(kind, field))
+            return def;
+    return nullptr;
+}
+
+/// As factText(), of a party, a work or an agreement.
+QString cardFactText(const std::string& field, const std::vector<std::string>& texts) {
+    if (texts.size() < 3)
+        return ChangeTexts::tr("nothing");
+    if (texts[0] == "1")
+        return ChangeTexts::tr("there is none");
+    const std::vector<std::string> values(texts.begin() + 3, texts.end());
+    const library::CardFactDef* def = cardFactDef(field);
+    if (def && def->kind == library::CardFactKind::Shares) {
+        QStringList parts;
+        for (const library::Share& s : library::sharesFrom(values))
+            parts << (s.part ? qs(s.part->percent()) : ChangeTexts::tr("not known"));
+        return ChangeTexts::tr("%n share(s): %1", "", static_cast<int>(values.size())).arg(parts.join(", "));
+    }
+    if (!def || def->kind == library::CardFactKind::Parties)
+        return ChangeTexts::tr("%n value(s)", "", static_cast<int>(values.size()));
+    for (const auto kind : {library::CardKind::Party, library::CardKind::Work, library::CardKind::Agreement})
+        if (library::cardFact(kind, field))
+            return qs(library::cardLine(kind, field, values));
+    return {};
+}
+
+QString cardFactName(const std::string& field) {
+    const library::CardFactDef* def = cardFactDef(field);
+    return def ? ChangeTexts::tr(def->label) : ChangeTexts::tr("What sources say");
 }
 
 QString factName(const std::string& field) {
@@ -84,6 +119,10 @@ QString partText(const library::ChangePart& part, const std::vector<std::string>
                               : ChangeTexts::tr("%n track(s)", "", static_cast<int>(values.size()));
     case Kind::OfRelease:
         return values.empty() ? ChangeTexts::tr("no") : ChangeTexts::tr("yes");
+    case Kind::Card:
+        return values.empty() ? ChangeTexts::tr("nothing is kept of it") : ChangeTexts::tr("kept");
+    case Kind::CardFact:
+        return cardFactText(part.field, values);
     }
     return {};
 }
@@ -113,6 +152,10 @@ QString partName(const library::ChangePart& part) {
         return ChangeTexts::tr("Tracks of medium %1").arg(std::atoi(part.field.c_str()) + 1);
     case Kind::OfRelease:
         return ChangeTexts::tr("Is of the release");
+    case Kind::Card:
+        return ChangeTexts::tr("Card");
+    case Kind::CardFact:
+        return cardFactName(part.field);
     }
     return {};
 }

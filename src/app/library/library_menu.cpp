@@ -84,6 +84,13 @@ void LibraryPage::addJudgingMenu(QMenu& menu) {
 void LibraryPage::addRecordingMenu(QMenu& menu) {
     const std::vector<FileId> files = chosenFiles();
     menu.addAction(tr("Versions\u2026"), this, [this, files] { settleVersions(files); });
+    menu.addAction(files.size() == 1 ? tr("Its work") : tr("Their works"), this, [this, files] {
+        use_.people.makeWorksOf(files, [this, file = files.front()](size_t made) {
+            if (made > 0)
+                use_.messages.say(tr("%n new work(s). Ctrl+Z takes them back.", "", static_cast<int>(made)));
+            use_.people.showWorkOf(file);
+        });
+    });
     if (files.size() > 1)
         menu.addAction(tr("Copy fields from the first to the others\u2026"), this, [this, files] {
             use_.files.takeUp(this, files, [self = QPointer(this), files] {

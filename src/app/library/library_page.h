@@ -20,6 +20,7 @@
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
 #include "app/control/peaks.h"
+#include "app/control/people_controller.h"
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
 #include "app/control/releases_controller.h"
@@ -71,6 +72,7 @@ public:
         CustomFields& customFields;
         RecordingsController& recordings;
         ReleasesController& releases;
+        PeopleController& people;
         CollectionsController& collections;
         SoundPrints& sounds;
         SoundGroupsController& soundGroups;

@@ -9,7 +9,7 @@
 
 #include <utility>
 
-#include "app/releases/fact_table.h"
+#include "app/releases/release_facts.h"
 #include "app/releases/release_lines.h"
 #include "app/releases/release_pictures_box.h"
 #include "app/releases/release_side.h"
@@ -17,6 +17,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/covers.h"
+#include "app/widgets/fact_table.h"
 #include "app/widgets/paint.h"
 #include "core/library/releases/label_numbers.h"
 #include "core/library/releases/release_pictures.h"
@@ -39,7 +40,7 @@ QScrollArea* scrolling(QWidget* content) {
 
 } // namespace
 
-ReleasesPage::ReleasesPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
+ReleasesPage::ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent) : QWidget(parent), use_(use) {
     lines_ = new ReleaseLines;
     lines_->setCovers([this](const library::ReleaseEntry& entry) {
         if (entry.picture.hash != 0)
@@ -84,7 +85,7 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
-    layout->addWidget(head());
+    layout->addWidget(head(parts));
     layout->addWidget(splitter, 1);
 
     connect(search_, &QLineEdit::textChanged, this, &ReleasesPage::refresh);
@@ -131,7 +132,7 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     refresh();
 }
 
-QWidget* ReleasesPage::head() {
+QWidget* ReleasesPage::head(QWidget* parts) {
     search_ = new QLineEdit;
     search_->setPlaceholderText(tr("Search: title, number, barcode, artist \u2026"));
     search_->setAccessibleName(tr("Search the releases"));
@@ -156,6 +157,7 @@ QWidget* ReleasesPage::head() {
     row->addWidget(search_, 2);
     row->addWidget(count_, 2);
     row->addStretch();
+    row->addWidget(parts);
     row->addWidget(proposals_);
     row->addWidget(new_);
     return bar("head", row, 46);
@@ -303,7 +305,7 @@ void ReleasesPage::show(ShownRelease release) {
     if (const auto list = use_.releases.list())
         if (const size_t entry = list->find(shown_.view.ref); entry != SIZE_MAX)
             odd = library::whyOddNumber(*list, list->entries()[entry]);
-    facts_->show(shown_, odd);
+    facts_->show(releaseFactRows(shown_, odd));
     tracks_->show(shown_, use_.releases.list());
     side_->show(shown_);
     pictures_->show(shown_);

@@ -44,7 +44,8 @@ public:
         PicturesController& pictures;
         SoundPrints& sounds;
     };
-    explicit ReleasesPage(const Uses& use, QWidget* parent = nullptr);
+    /// `parts`: the buttons of the parts of the workspace, for its head.
+    ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent = nullptr);
 
     QLineEdit* searchBox() { return search_; }
     ReleaseLines* lines() { return lines_; }
@@ -81,7 +82,7 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
-    QWidget* head();
+    QWidget* head(QWidget* parts);
     QWidget* sheet();
     void refresh();
     void read();

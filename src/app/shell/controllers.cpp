@@ -16,9 +16,10 @@ Controllers::Controllers(const Path& file)
       kept(library, files, messages, [this] { return stamp(); }), recordings(library, kept, messages),
       collections(library, kept, jobs, messages), drafts(library, files, [this] { return stamp(); }),
       undo(drafts, kept), pictures(library, files, drafts, jobs, messages), index(jobs, library),
-      releases(library, kept, index, jobs, messages), standards(settings, messages),
-      shelves(library, settings, lasting, jobs, messages), shelfWatch(shelves, jobs, messages),
-      journal(library), batch(library, settings, files, drafts, standards, jobs),
+      releases(library, kept, index, jobs, messages), people(library, kept, index, jobs, messages),
+      standards(settings, messages), shelves(library, settings, lasting, jobs, messages),
+      shelfWatch(shelves, jobs, messages), journal(library),
+      batch(library, settings, files, drafts, standards, jobs),
       kinds(library, files, recordings, jobs,
             [this](FileId id) { return batch.batch().places().contains(id); }),
       customFields(settings, files, drafts, index, messages), values(index, files, drafts, jobs),
@@ -141,13 +142,12 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,       &library,      &settings,        &files,   &kept,
-            &recordings, &collections,  &drafts,          &undo,    &pictures,
-            &index,      &releases,     &standards,       &shelves, &journal,
-            &batch,      &kinds,        &places,          &sleeves, &references,
-            &identify,   &strays,       &releasePictures, &along,   &duplicates,
-            &sameSound,  &bringIn,      &folders,         &discs,   &discPictures,
-            &writing,    &driveOffsets, &worse,           &rips,    &care};
+    return {&jobs,         &library,    &settings,     &files,    &kept,    &recordings,
+            &collections,  &drafts,     &undo,         &pictures, &index,   &releases,
+            &people,       &standards,  &shelves,      &journal,  &batch,   &kinds,
+            &places,       &sleeves,    &references,   &identify, &strays,  &releasePictures,
+            &along,        &duplicates, &sameSound,    &bringIn,  &folders, &discs,
+            &discPictures, &writing,    &driveOffsets, &worse,    &rips,    &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

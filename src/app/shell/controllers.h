@@ -26,6 +26,7 @@
 #include "app/control/loudness_levels.h"
 #include "app/control/messages.h"
 #include "app/control/peaks.h"
+#include "app/control/people_controller.h"
 #include "app/control/pictures_controller.h"
 #include "app/control/places_controller.h"
 #include "app/control/recordings_controller.h"
@@ -80,6 +81,7 @@ public:
     PicturesController pictures;
     LibraryIndex index;
     ReleasesController releases;
+    PeopleController people;
     Standards standards;
     ShelvesController shelves;
     ShelfWatch shelfWatch;

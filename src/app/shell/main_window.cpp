@@ -25,7 +25,9 @@
 #include "app/library/arriving_versions.h"
 #include "app/library/compare_by_ear.h"
 #include "app/library/library_page.h"
-#include "app/releases/release_lines.h"
+#include "app/people/people_page.h"
+#include "app/people/release_parts.h"
+#include "app/people/works_page.h"
 #include "app/releases/releases_page.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/foot.h"
@@ -55,13 +57,16 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                             c_.references,   c_.identify, c_.strays,       c_.releasePictures,
                             c_.folders,      c_.discs,    c_.discPictures, c_.rips,
                             c_.driveOffsets, c_.worse});
-    library_ = new LibraryPage({c_.messages,    c_.jobs,   c_.library,      c_.settings,   c_.files,
-                                c_.drafts,      c_.index,  c_.standards,    c_.shelves,    c_.journal,
-                                c_.batch,       c_.kinds,  c_.customFields, c_.recordings, c_.releases,
-                                c_.collections, c_.sounds, c_.soundGroups,  c_.peaks,      player_});
-    releases_ =
-        new ReleasesPage({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
-                          c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds});
+    library_ =
+        new LibraryPage({c_.messages,     c_.jobs,       c_.library,  c_.settings, c_.files,       c_.drafts,
+                         c_.index,        c_.standards,  c_.shelves,  c_.journal,  c_.batch,       c_.kinds,
+                         c_.customFields, c_.recordings, c_.releases, c_.people,   c_.collections, c_.sounds,
+                         c_.soundGroups,  c_.peaks,      player_});
+    releaseParts_ =
+        new ReleaseParts({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
+                          c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds},
+                         c_.people);
+    releases_ = releaseParts_->editions();
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});
@@ -69,7 +74,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
         {c_.files, c_.drafts, c_.shelves, c_.journal, c_.places, c_.sleeves, c_.writing, c_.pictures});
     recovery_ = new RecoveryPage({c_.shelves, c_.care});
     stack_ = new QStackedWidget;
-    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, releases_, journal_, settings_,
+    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, releaseParts_, journal_, settings_,
                                                          review_, recovery_})
         stack_->addWidget(page);
 
@@ -171,8 +176,26 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     });
     connect(&c_.releases, &ReleasesController::showWanted, this, [this](const library::ReleaseRef& ref) {
         showWorkspace(Releases);
+        releaseParts_->showPart(PartButtons::Editions);
         releases_->showRelease(ref);
     });
+    connect(&c_.people, &PeopleController::showWanted, this,
+            [this](library::CardId card, library::CardKind kind) {
+                showWorkspace(Releases);
+                if (kind == library::CardKind::Party) {
+                    releaseParts_->showPart(PartButtons::People);
+                    releaseParts_->people()->showParty(card);
+                } else {
+                    releaseParts_->showPart(PartButtons::Works);
+                    releaseParts_->works()->showWork(card);
+                }
+            });
+    auto toLibrary = [this](FileId id) {
+        showWorkspace(Library);
+        library_->showFile(id);
+    };
+    connect(releaseParts_->works(), &WorksPage::libraryWanted, this, toLibrary);
+    connect(releaseParts_->works(), &WorksPage::playRequested, this, &MainWindow::play);
     connect(releases_, &ReleasesPage::playRequested, this, &MainWindow::play);
     connect(releases_, &ReleasesPage::libraryWanted, this, [this](FileId id) {
         showWorkspace(Library);
@@ -235,7 +258,7 @@ void MainWindow::showWorkspace(Workspace workspace) {
     if (workspace == Library)
         library_->searchBox()->setFocus();
     if (workspace == Releases)
-        releases_->lines()->setFocus();
+        releaseParts_->takeKeyboard();
     // What had the keyboard is hidden now: it must not have gone on to "Drop all" or "Take back".
     if (auto* button = qobject_cast<QAbstractButton*>(focusWidget()); !focusWidget() || button) {
         if (workspace == Review && (!button || review_->isAncestorOf(button)))
@@ -294,9 +317,10 @@ void MainWindow::tellDamage(const QString& sentence) {
 
 void MainWindow::play(FileId id) {
     // What stands around it is what follows.
-    std::vector<FileId> list = workspace() == Library    ? library_->filesInSight()
-                               : workspace() == Releases ? releases_->filesInSight()
-                                                         : bench_->filesInSight();
+    std::vector<FileId> list = workspace() == Library ? library_->filesInSight()
+                               : workspace() == Releases && releaseParts_->part() == PartButtons::Editions
+                                   ? releases_->filesInSight()
+                                   : bench_->filesInSight();
     auto at = std::ranges::find(list, id);
     if (at == list.end()) {
         list = {id};

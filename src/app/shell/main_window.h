@@ -23,6 +23,7 @@ class JournalPage;
 class LibraryTroubleBar;
 class LibraryPage;
 class RecoveryPage;
+class ReleaseParts;
 class ReleasesPage;
 class ReviewPage;
 class SettingsPage;
@@ -42,6 +43,7 @@ public:
     BenchPage* bench() { return bench_; }
     LibraryPage* library() { return library_; }
     ReleasesPage* releases() { return releases_; }
+    ReleaseParts* releaseParts() { return releaseParts_; }
     JournalPage* journal() { return journal_; }
     ReviewPage* review() { return review_; }
     RecoveryPage* recovery() { return recovery_; }
@@ -87,7 +89,8 @@ private:
     QToolButton* menuButton_;
     BenchPage* bench_;
     LibraryPage* library_;
-    ReleasesPage* releases_;
+    ReleaseParts* releaseParts_;
+    ReleasesPage* releases_; // of these
     ArrivingVersions* arriving_;
     JournalPage* journal_;
     SettingsPage* settings_;

@@ -15,6 +15,9 @@
 #include "app/library/families_in_lists.h"
 #include "app/library/library_page.h"
 #include "app/listen/track_strip.h"
+#include "app/people/people_page.h"
+#include "app/people/release_parts.h"
+#include "app/people/works_page.h"
 #include "app/releases/releases_page.h"
 #include "app/shell/command_finder.h"
 #include "app/shell/foot.h"
@@ -290,26 +293,43 @@ void MainWindow::makeActions() {
     open(tr("Releases"));
     add(tr("New release\u2026"), QKeySequence("Ctrl+Alt+N"), [this] {
         showWorkspace(Releases);
+        releaseParts_->showPart(PartButtons::Editions);
         releases_->newRelease();
     });
     add(tr("Another edition of this release\u2026"), {}, [this] {
-        if (workspace() == Releases)
+        if (workspace() == Releases && releaseParts_->part() == PartButtons::Editions)
             releases_->newEdition();
     });
     add(tr("Fill the release from a source\u2026"), {}, [this] {
-        if (workspace() == Releases)
+        if (workspace() == Releases && releaseParts_->part() == PartButtons::Editions)
             releases_->fillShown();
     });
     add(tr("Compare with another edition\u2026"), {}, [this] {
-        if (workspace() == Releases)
+        if (workspace() == Releases && releaseParts_->part() == PartButtons::Editions)
             releases_->compareShown();
     });
+    add(tr("New party\u2026"), {}, [this] {
+        releaseParts_->showPart(PartButtons::People);
+        showWorkspace(Releases);
+        releaseParts_->people()->newParty();
+    });
+    add(tr("New work\u2026"), {}, [this] {
+        releaseParts_->showPart(PartButtons::Works);
+        showWorkspace(Releases);
+        releaseParts_->works()->newWork();
+    });
+    add(tr("Works of all recordings"), {}, [this] {
+        releaseParts_->showPart(PartButtons::Works);
+        showWorkspace(Releases);
+        releaseParts_->works()->makeAll();
+    });
     add(tr("Write the release to its files"), {}, [this] {
-        if (workspace() == Releases)
+        if (workspace() == Releases && releaseParts_->part() == PartButtons::Editions)
             releases_->writeToFiles();
     });
     add(tr("Proposals for sets of editions\u2026"), {}, [this] {
         showWorkspace(Releases);
+        releaseParts_->showPart(PartButtons::Editions);
         releases_->showProposals();
     });
     open(tr("Play"));
@@ -346,6 +366,14 @@ void MainWindow::makeActions() {
     add(tr("Previous part of the page"), QKeySequence("Shift+F6"), [this] { goToPart(this, -1); });
     add(tr("Go to Bench"), QKeySequence("Ctrl+1"), [this] { showWorkspace(Bench); });
     add(tr("Go to Library"), QKeySequence("Ctrl+2"), [this] { showWorkspace(Library); });
+    add(tr("Go to the people"), QKeySequence("Ctrl+Alt+P"), [this] {
+        releaseParts_->showPart(PartButtons::People);
+        showWorkspace(Releases);
+    });
+    add(tr("Go to the works"), QKeySequence("Ctrl+Alt+W"), [this] {
+        releaseParts_->showPart(PartButtons::Works);
+        showWorkspace(Releases);
+    });
     add(tr("Go to Releases"), QKeySequence("Ctrl+3"), [this] { showWorkspace(Releases); });
     add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });
     add(tr("Go to Settings"), QKeySequence("Ctrl+7"), [this] { showWorkspace(Settings); });

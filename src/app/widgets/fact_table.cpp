@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/releases/fact_table.h"
+#include "app/widgets/fact_table.h"
 
+#include <QCompleter>
 #include <QContextMenuEvent>
-#include <QDateTime>
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QLineEdit>
@@ -10,10 +10,8 @@
 #include <QPainter>
 #include <QStyledItemDelegate>
 
-#include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/paint.h"
-#include "core/library/releases/facts.h"
 
 namespace moorfrost::app {
 
@@ -23,81 +21,17 @@ enum Column { Caption, Value, Origin, ColumnCount };
 enum Role { OddRole = Qt::UserRole + 1, UnknownRole, CodeRole };
 constexpr int lineHeight = 28, captionWidth = 118, originWidth = 172;
 
-/// Facts that have a row even where nothing is known of them.
-bool isUsual(std::string_view key) {
-    return key == "labels" || key == "dates" || key == "barcode" || key == library::mediaFact;
-}
-
-QString hintFor(const std::string& key) {
-    const library::FactDef* def = library::factByKey(key);
-    if (!def)
-        return FactTable::tr("CD, Vinyl, Cassette, File \u2026");
-    switch (def->kind) {
-    case library::FactKind::Labels:
-        return FactTable::tr("Label = number; another label = its number");
-    case library::FactKind::Dates:
-        return FactTable::tr("1998-10-05 GB; 1998-11-02 NO");
-    case library::FactKind::Credit:
-        return FactTable::tr("Name [ & ] Name: what joins the names stands in brackets");
-    case library::FactKind::List:
-        return FactTable::tr("one; another");
-    default:
-        return key == "barcode" ? FactTable::tr("13, 12 or 8 digits") : QString();
-    }
-}
-
 } // namespace
-
-QString originText(const library::Fact& fact) {
-    const QString what = fact.origin == library::readFromFiles ? FactTable::tr("read from the files")
-                         : fact.origin == library::typedOrigin ? FactTable::tr("typed")
-                                                               : qs(fact.origin);
-    if (fact.when == 0)
-        return what;
-    return FactTable::tr("%1, %2").arg(
-        what, QLocale().toString(QDateTime::fromSecsSinceEpoch(fact.when).date(), "d MMM"));
-}
 
 class FactModel : public QAbstractTableModel {
 public:
     FactModel(FactTable* table) : QAbstractTableModel(table), table_(table) {}
 
-    struct Row {
-        std::string key;
-        QString caption;
-        std::vector<std::string> values;
-        std::optional<library::Fact> fact;
-        std::vector<std::string> inFiles; // where the files say something else
-        std::string odd;
-        bool editable = true;
-    };
+    using Row = FactRow;
 
-    void show(const ShownRelease& release, const std::string& oddNumber) {
-        const library::ReleaseView& view = release.view;
+    void show(std::vector<FactRow> rows) {
         beginResetModel();
-        all_.clear();
-        auto add = [&](const std::string& key, const QString& caption) {
-            Row row{key, caption, library::factOf(view.release, key), {}, {}, {}, true};
-            if (const auto fact = view.facts.find(key); fact != view.facts.end())
-                row.fact = fact->second;
-            if (const auto other = view.otherInFiles.find(key); other != view.otherInFiles.end())
-                row.inFiles = other->second;
-            row.odd = key == "labels" ? oddNumber : library::whatIsOdd(key, row.values);
-            return row;
-        };
-        for (const library::FactDef& def : library::releaseFacts()) {
-            if (def.key == std::string("notes") || def.key == std::string("links"))
-                continue; // beside it
-            all_.push_back(add(def.key, FactTable::tr(def.label)));
-            if (def.key == std::string("barcode")) {
-                Row carrier = add(library::mediaFact, FactTable::tr("Carrier"));
-                carrier.editable = view.media.size() <= 1;
-                if (view.release.carrier().empty())
-                    carrier.values.clear();
-                all_.push_back(carrier);
-            }
-        }
-        carrier_ = qs(view.release.carrier());
+        all_ = std::move(rows);
         fill();
         endResetModel();
     }
@@ -137,49 +71,46 @@ public:
     }
     QVariant data(const QModelIndex& index, int role) const override {
         const Row& r = *rows_[static_cast<size_t>(index.row())];
-        const bool known = !r.values.empty();
-        const bool none = r.fact && r.fact->none;
         switch (role) {
         case Qt::DisplayRole:
             if (index.column() == Caption)
                 return r.caption;
             if (index.column() == Value)
-                return none                          ? FactTable::tr("there is none")
-                       : !known                      ? FactTable::tr("not known")
-                       : r.key == library::mediaFact ? carrier_
-                                                     : qs(library::shownFact(r.key, r.values));
-            if (!r.inFiles.empty())
-                return FactTable::tr("the files say otherwise");
-            return r.fact && (known || none) ? originText(*r.fact) : QString();
+                return r.none    ? FactTable::tr("there is none")
+                       : r.known ? r.shown
+                                 : FactTable::tr("not known");
+            return !r.inFiles.isEmpty() ? FactTable::tr("the files say otherwise")
+                   : r.known || r.none  ? r.origin
+                                        : QString();
         case Qt::EditRole:
-            return r.key == library::mediaFact ? carrier_ : qs(library::typingLine(r.key, r.values));
+            return r.typing;
         case Qt::ToolTipRole: {
             QStringList lines;
-            if (index.column() != Origin && known)
-                lines << data(this->index(index.row(), Value), Qt::DisplayRole).toString();
-            if (r.fact && (known || none))
-                lines << FactTable::tr("Where it came from: %1").arg(originText(*r.fact));
-            if (!r.odd.empty())
-                lines << qs(r.odd);
-            if (!r.inFiles.empty())
-                lines << FactTable::tr("In the files: %1").arg(qs(library::shownFact(r.key, r.inFiles)));
-            if (!r.editable)
-                lines << FactTable::tr("Each medium has its own: change it at the head of its tracks");
+            if (index.column() != Origin && r.known)
+                lines << r.shown;
+            if ((r.known || r.none) && !r.origin.isEmpty())
+                lines
+                    << FactTable::tr("Where it came from: %1").arg(r.whence.isEmpty() ? r.origin : r.whence);
+            for (const QString& more : {r.odd, r.note})
+                if (!more.isEmpty())
+                    lines << more;
+            if (!r.inFiles.isEmpty())
+                lines << FactTable::tr("In the files: %1").arg(r.inFiles);
             return lines.join("\n");
         }
         case Qt::AccessibleTextRole: {
             QString text =
                 r.caption + ": " + data(this->index(index.row(), Value), Qt::DisplayRole).toString();
-            if (!r.odd.empty())
-                text += ", " + qs(r.odd);
+            if (!r.odd.isEmpty())
+                text += ", " + r.odd;
             return text + ", " + data(this->index(index.row(), Origin), Qt::DisplayRole).toString();
         }
         case OddRole:
-            return index.column() == Origin ? !r.inFiles.empty() : !r.odd.empty();
+            return index.column() == Origin ? !r.inFiles.isEmpty() : !r.odd.isEmpty();
         case UnknownRole:
-            return !known;
+            return !r.known;
         case CodeRole:
-            return r.key == "barcode" && known;
+            return r.isCode && r.known;
         default:
             return {};
         }
@@ -195,14 +126,13 @@ private:
     void fill() {
         rows_.clear();
         for (const Row& r : all_)
-            if (showsAll_ || !r.values.empty() || (r.fact && r.fact->none) || isUsual(r.key))
+            if (showsAll_ || r.known || r.none || r.isUsual)
                 rows_.push_back(&r);
     }
 
     FactTable* table_;
     std::vector<Row> all_;
     std::vector<const Row*> rows_;
-    QString carrier_;
     bool showsAll_ = false;
 };
 
@@ -216,9 +146,15 @@ public:
         auto* line = new QLineEdit(parent);
         const auto* model = static_cast<const FactModel*>(index.model());
         const FactModel::Row* row = model->row(index.row());
-        line->setPlaceholderText(hintFor(row->key));
-        line->setToolTip(hintFor(row->key));
+        line->setPlaceholderText(row->hint);
+        line->setToolTip(row->hint);
         line->setAccessibleName(row->caption);
+        if (!row->choices.isEmpty()) {
+            auto* completer = new QCompleter(row->choices, line);
+            completer->setCaseSensitivity(Qt::CaseInsensitive);
+            completer->setFilterMode(Qt::MatchContains);
+            line->setCompleter(completer);
+        }
         return line;
     }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
@@ -272,18 +208,18 @@ FactTable::FactTable(QWidget* parent) : QTableView(parent), model_(new FactModel
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-    setAccessibleName(tr("What is known of the edition"));
+    setAccessibleName(tr("What is known"));
 }
 
-void FactTable::show(const ShownRelease& release, const std::string& oddNumber) {
+void FactTable::show(std::vector<FactRow> rows) {
     if (state() == EditingState) { // nobody's editor is closed under the hands
-        pending_.emplace(release, oddNumber);
+        pending_ = std::move(rows);
         return;
     }
     pending_.reset();
     const FactModel::Row* had = model_->row(currentIndex().row());
     const std::string key = had ? had->key : std::string();
-    model_->show(release, oddNumber);
+    model_->show(std::move(rows));
     if (const int row = model_->rowOf(key); row >= 0)
         setCurrentIndex(model_->index(row, Value));
     fit();
@@ -292,8 +228,8 @@ void FactTable::show(const ShownRelease& release, const std::string& oddNumber) 
 void FactTable::closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint hint) {
     QTableView::closeEditor(editor, hint);
     if (pending_ && state() != EditingState) {
-        const auto [release, oddNumber] = std::move(*pending_);
-        show(release, oddNumber);
+        std::vector<FactRow> rows = std::move(*pending_);
+        show(std::move(rows));
     }
 }
 
@@ -367,19 +303,16 @@ void FactTable::contextMenuEvent(QContextMenuEvent* event) {
         return;
     setCurrentIndex(model_->index(at.row(), Value));
     const std::string key = row->key;
-    const library::FactDef* def = library::factByKey(key);
-    const bool kept = row->fact && row->fact->origin != library::readFromFiles;
     QMenu menu(this);
     menu.addAction(tr("Change"), this, [this, key] { editFact(key); })->setEnabled(row->editable);
-    if (def && def->mayBeNone)
+    if (row->mayBeNone)
         menu.addAction(tr("There is none"), this, [this, key] { emit noneWanted(key); });
     menu.addAction(tr("Not known"), this, [this, key] { emit typed(key, {}); })
-        ->setEnabled(!row->values.empty() && key != "title");
-    if (kept)
+        ->setEnabled(row->known && row->mayBeUnknown);
+    if (row->mayBeDropped)
         menu.addAction(tr("As the files tell it"), this, [this, key] { emit dropWanted(key); });
-    if (!row->inFiles.empty())
-        menu.addAction(tr("In the files: %1").arg(qs(library::shownFact(key, row->inFiles))))
-            ->setEnabled(false);
+    if (!row->inFiles.isEmpty())
+        menu.addAction(tr("In the files: %1").arg(row->inFiles))->setEnabled(false);
     menu.exec(event->reason() == QContextMenuEvent::Mouse
                   ? event->globalPos()
                   : viewport()->mapToGlobal(visualRect(at).bottomLeft()));

@@ -1,0 +1,153 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/people/work_side.h"
+
+#include <QDateTime>
+#include <QLocale>
+#include <QRegularExpression>
+#include <QVBoxLayout>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "core/library/families/version_names.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+QString coloured(const QString& text, const QColor& colour) {
+    return QString("<span style='color:%1'>%2</span>").arg(colour.name(), text.toHtmlEscaped());
+}
+
+QString partOf(const library::Share& s) {
+    return s.part ? qs(s.part->percent()) : WorkSide::tr("not known");
+}
+
+} // namespace
+
+WorkSide::WorkSide(QWidget* parent) : QFrame(parent) {
+    setObjectName("side");
+    rows_ = new QVBoxLayout(this);
+    rows_->setContentsMargins(14, 12, 14, 12);
+    rows_->setSpacing(6);
+}
+
+void WorkSide::caption(const QString& text) {
+    if (rows_->count() > 0)
+        rows_->addSpacing(10);
+    rows_->addWidget(label(text, "strong"));
+}
+
+QLabel* WorkSide::line(const QString& html) {
+    auto* out = new QLabel(html);
+    out->setTextFormat(Qt::RichText);
+    out->setWordWrap(true);
+    out->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    rows_->addWidget(out);
+    return out;
+}
+
+void WorkSide::showGaps(const library::WorkEntry* entry) {
+    caption(tr("What is missing"));
+    if (!entry)
+        return;
+    const auto& c = theme::colours();
+    if (entry->gaps.empty())
+        line(coloured(tr("Nothing: it is complete."), c.moss));
+    for (const library::Gap& gap : entry->gaps) {
+        QLabel* l = line(QString("%1 <a href='gap' style='color:%2; text-decoration:none'>%3</a>")
+                             .arg(coloured(gap.isHard ? QStringLiteral("\u25CF") : QStringLiteral("\u25CB"),
+                                           gap.isHard ? c.rowan : c.lichen),
+                                  c.ink.name(), qs(gap.sentence).toHtmlEscaped()));
+        l->setToolTip(tr("Go there"));
+        connect(l, &QLabel::linkActivated, this, [this, gap] { emit gapChosen(gap); });
+    }
+}
+
+void WorkSide::showClaims(const library::CardView& view, const PeopleController::List& people) {
+    if (view.claims.empty())
+        return;
+    caption(tr("Two sources disagree"));
+    const auto& c = theme::colours();
+    auto nameOf = [&](library::CardId id) { return people ? people->nameOf(id) : std::string(); };
+    for (const library::Claim& claim : view.claims) {
+        const auto fact = view.facts.find(std::string_view(library::sideKey(claim.side)));
+        const std::vector<library::Share> kept = view.shares(claim.side);
+        QStringList lines;
+        auto whose = [&](const std::vector<library::Share>& shares) {
+            QStringList out;
+            for (const library::Share& s : shares)
+                out << tr("%1 %2").arg(qs(library::shownParty(s, nameOf)), partOf(s));
+            return out.join(", ");
+        };
+        const QString keptWhen =
+            fact == view.facts.end() || fact->second.when == 0
+                ? QString()
+                : QLocale().toString(QDateTime::fromSecsSinceEpoch(fact->second.when).date(), "d MMM");
+        line(QString("%1 %2<br>%3")
+                 .arg(coloured(QStringLiteral("\u25CF"), c.fjord), whose(kept).toHtmlEscaped(),
+                      coloured(fact == view.facts.end() ? QString()
+                                                        : qs(fact->second.origin) + ", " + keptWhen,
+                               c.second)));
+        line(QString("%1 %2<br>%3")
+                 .arg(coloured(QStringLiteral("\u25CB"), c.second), whose(claim.shares).toHtmlEscaped(),
+                      coloured(
+                          qs(claim.origin) + ", " +
+                              QLocale().toString(QDateTime::fromSecsSinceEpoch(claim.when).date(), "d MMM"),
+                          c.second)));
+        auto* keep = button(tr("Keep"));
+        keep->setToolTip(tr("What is kept stays; the other source is not asked again"));
+        auto* take = button(tr("Take the other"));
+        connect(keep, &QPushButton::clicked, this, [this, claim] { emit settled(claim, false); });
+        connect(take, &QPushButton::clicked, this, [this, claim] { emit settled(claim, true); });
+        rows_->addWidget(flowing({keep, take}));
+    }
+}
+
+void WorkSide::showRecordings(const library::CardView& view) {
+    caption(tr("Recordings"));
+    const auto& c = theme::colours();
+    if (view.recordings.empty())
+        line(coloured(tr("None. In the library, tracks get their works by a right click."), c.second));
+    for (const auto& [id, r] : view.recordings) {
+        QString version = r.version == library::leadVersion ? tr("lead") : qs(r.version);
+        if (!r.detail.empty())
+            version += " " + qs(r.detail);
+        QStringList below;
+        for (const QString& part : {version, shownLength(r.seconds)})
+            if (!part.trimmed().isEmpty())
+                below << part.trimmed();
+        QLabel* l = line(QString("<a href='recording' style='color:%1; text-decoration:none'>%2</a><br>%3")
+                             .arg(c.fjord.name(), qs(r.title).toHtmlEscaped(),
+                                  coloured(below.join(" \u00B7 "), c.second)));
+        connect(l, &QLabel::linkActivated, this, [this, file = r.file] { emit recordingWanted(file); });
+    }
+    if (const size_t others = view.otherOwners(); others > 0)
+        line(coloured(tr("Of %1 of them others own the master.").arg(others), c.second));
+    const size_t without = view.withoutOwners();
+    if (without > 0 && without < view.recordings.size())
+        line(coloured(tr("Of %1 of them no owner is named.").arg(without), c.second));
+}
+
+void WorkSide::show(const library::CardView& view, const library::WorkEntry* entry,
+                    const PeopleController::List& people) {
+    while (QLayoutItem* item = rows_->takeAt(0)) {
+        if (item->widget())
+            item->widget()->deleteLater(); // one of them may have asked for this
+        delete item;
+    }
+    showGaps(entry);
+    showClaims(view, people);
+    showRecordings(view);
+    rows_->addStretch();
+}
+
+QString WorkSide::text() const {
+    QStringList out;
+    for (int i = 0; i < rows_->count(); ++i)
+        if (auto* l = qobject_cast<QLabel*>(rows_->itemAt(i)->widget()))
+            out << QString(l->text()).replace("<br>", ", ").remove(QRegularExpression("<[^>]*>"));
+    return out.join("\n");
+}
+
+} // namespace moorfrost::app

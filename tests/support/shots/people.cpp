@@ -1,0 +1,83 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/people/people_page.h"
+#include "app/people/release_parts.h"
+#include "app/people/works_page.h"
+#include "app/shell/main_window.h"
+#include "support/shots/shots.h"
+
+namespace moorfrost::shots {
+
+using namespace moorfrost::app;
+using library::CardKind;
+using library::Fraction;
+using library::Share;
+using library::Side;
+
+/// The songs of "Lanterns" (releases() has put them on a shelf) with their writers, publishers and owners.
+void people(Shots& shots) {
+    Driver& d = shots.driver;
+    MainWindow& w = d.window();
+    PeopleController& c = d.controllers().people;
+    w.showWorkspace(MainWindow::Releases);
+    w.releaseParts()->showPart(PartButtons::Works);
+    WorksPage* page = w.releaseParts()->works();
+    auto rest = [&] {
+        for (int i = 0; i < 3; ++i)
+            d.settle();
+    };
+    rest();
+    page->makeAll();
+    rest();
+    auto party = [&](const char* name, const char* kind, const char* ipi) {
+        library::CardValues facts = {{"name", {name}}, {"kind", {kind}}};
+        if (*ipi)
+            facts["ipi"] = {ipi};
+        library::CardId id = 0;
+        c.make(CardKind::Party, facts, [&](library::CardId made) { id = made; });
+        rest();
+        return id;
+    };
+    const library::CardId mara = party("Mara Kestrel", "person", "99900001057"),
+                          tom = party("Tom Rook", "person", "99900002054"),
+                          isla = party("Isla Varnholt", "person", ""),
+                          songs = party("Fellside Songs", "organisation", "99900003051"),
+                          owner = party("Fellside Reissues", "organisation", ""),
+                          duo = party("Kestrel & Rook", "group", "");
+    c.setFact(mara, CardKind::Party, "spellings", {"M. Kestrel", "Kestrel, M."});
+    c.setFact(mara, CardKind::Party, "roles", {"author", "composer", "singer"});
+    c.setFact(mara, CardKind::Party, "contacts",
+              {library::contactText({"mail", "licences@example.org", "licences"})});
+    party("Rook, Tom", "person", "");
+    library::CardId work = 0;
+    FileId lead = 0;
+    const auto list = c.list();
+    for (const library::WorkEntry& e : list->works())
+        if (e.title == "Lanterns") {
+            work = e.id;
+            lead = e.lead;
+        }
+    c.setFact(work, CardKind::Work, "language", {"en"});
+    c.setFact(work, CardKind::Work, "keywords", {"night", "harbour", "slow build", "winter"});
+    c.setShares({work}, Side::Writers,
+                {{mara, {}, {"author", "composer"}, Fraction(1, 2)},
+                 {tom, {}, {"composer"}, Fraction(1, 3)},
+                 {isla, {}, {"composer"}, Fraction(1, 6)}},
+                "Writers");
+    c.setShares({work}, Side::Publishers,
+                {{songs, {}, {"original publisher"}, Fraction(2, 3), {mara, isla}},
+                 {0, {}, {}, Fraction(1, 3), {tom}}},
+                "Publishers");
+    c.setOwners({lead}, {{owner, {}, {"owner"}, Fraction(3, 5)}, {duo, {}, {"owner"}, Fraction(3, 10)}},
+                "Owners");
+    rest();
+    page->showWork(work);
+    rest();
+    shots.take(&w, "works");
+    w.releaseParts()->showPart(PartButtons::People);
+    w.releaseParts()->people()->showParty(mara);
+    rest();
+    shots.take(&w, "people");
+    w.releaseParts()->showPart(PartButtons::Editions);
+}
+
+} // namespace moorfrost::shots
