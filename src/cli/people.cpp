@@ -8,7 +8,9 @@
 
 #include "cli/common.h"
 #include "cli/json_out.h"
-#include "core/library/people/people_io.h"
+#include "core/library/people/people_in.h"
+#include "core/library/people/people_out.h"
+#include "core/library/people/works_of.h"
 #include "core/text/text.h"
 
 namespace moorfrost::cli {

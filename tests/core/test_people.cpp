@@ -10,6 +10,7 @@
 #include "core/audit/codes.h"
 #include "core/library/families/families.h"
 #include "core/library/people/people.h"
+#include "core/library/people/works_of.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -243,6 +244,17 @@ private slots:
                                 "Mara Kestrel has no IPI number", "Tom Rook has no IPI number", "No ISWC"}));
         QCOMPARE(people->findWorks("rook lant", People::WorkOrder::Title).size(), size_t{1});
         QCOMPARE(people->parties()[people->party(songs)].shares, size_t{1});
+        // Owners have a share, too.
+        const FileId lead = song("Lanterns.flac", {{"title", {"Lanterns"}}});
+        QVERIFY(setWorks(*store_, {lead}, {*work}, "x"));
+        QVERIFY(setOwners(*store_, {lead}, {{mara, {}, {"owner"}, Fraction(1, 1)}}, "x"));
+        QCOMPARE(People::make(keptCards(*store_))->sharesOf(mara).size(), size_t{2});
+        // Who is called as several are is not entered once more.
+        const CardId second = party("Tom Rook");
+        const auto doubtful =
+            setShares(*store_, {*work}, Side::Writers, {{0, "tom rook", {}, Fraction(1, 1)}}, "x");
+        QVERIFY(!doubtful && doubtful.error().message.find("Several") != std::string::npos);
+        QVERIFY(removeCard(*store_, second));
         // Who is named is not removed.
         const auto no = removeCard(*store_, tom);
         QVERIFY(!no);
@@ -284,6 +296,18 @@ private slots:
         QVERIFY(takeBackChange(*store_, merged->change));
         QCOMPARE(sharesFrom(store_->cards().fact(*work, "writers")->values)[0].party, other);
         QVERIFY(!store_->cards().fact(tom, "ipi"));
+        // Whom the other one was represented by: not by itself, nor by one that is no more; and claims
+        // follow.
+        const CardId third = party("T Rook");
+        QVERIFY(setCardFact(*store_, third, "represented", {std::to_string(tom), std::to_string(mara)}));
+        QVERIFY(addClaim(*store_, *work, {Side::Writers, "a letter", 5, {{third, {}, {}, Fraction(1, 2)}}}));
+        QVERIFY(!removeCard(*store_, third)); // the claim names it
+        const auto again = mergeParties(*store_, tom, {third});
+        QVERIFY(again);
+        QCOMPARE(store_->cards().fact(tom, "represented")->values, Strings{std::to_string(mara)});
+        QCOMPARE(claimsFrom(store_->cards().fact(*work, claimsFact)->values)[0].shares[0].party, tom);
+        QVERIFY(takeBackChange(*store_, again->change));
+        QVERIFY(setCardFact(*store_, third, "ipi", {ipiOf(999000040)}));
         // Two numbers are two people.
         QVERIFY(setCardFact(*store_, tom, "ipi", {ipiOf(999000030)}));
         QVERIFY(proposeSameParties(*People::make(keptCards(*store_))).empty());
@@ -314,6 +338,8 @@ private slots:
         const auto people = People::make(keptCards(*store_));
         const size_t at = people->work(std::stoll(workOf(lead)));
         QCOMPARE(people->works()[at].title, std::string("Lanterns"));
+        // With the writers of the lead, whichever of them was asked for.
+        QCOMPARE(people->works()[at].by, std::string("Mara Kestrel, Wren-Low"));
         QCOMPARE(people->works()[at].recordings.size(), size_t{2});
         QCOMPARE(people->works()[at].lead, lead);
         // Again: nothing is new.
@@ -324,6 +350,20 @@ private slots:
         QVERIFY(makeWorksOf(*store_, {again}, made));
         QCOMPARE(made, size_t{0});
         QCOMPARE(workOf(again), workOf(gorse));
+        // Many songs are called so: where no writer is told the artist tells them apart.
+        const FileId one = song("7.flac", {{"title", {"Intro"}}, {"artist", {"Wren-Low"}}}),
+                     two = song("8.flac", {{"title", {"Intro"}}, {"artist", {"Isla Varnholt"}}}),
+                     live = song("9.flac", {{"title", {"Intro"}}, {"artist", {"Wren-Low"}}}),
+                     bare = song("10.flac", {{"title", {"Intro"}}});
+        QVERIFY(makeWorksOf(*store_, {one, two, live, bare}, made));
+        QCOMPARE(made, size_t{3});
+        QCOMPARE(workOf(one), workOf(live));
+        QVERIFY(workOf(one) != workOf(two) && workOf(bare) != workOf(one));
+        // What tags hold need not make sense.
+        const FileId odd =
+            song("11.flac", {{"title", {"Two\nlines"}}, {"lyrics", {std::string(300000, 'x')}}});
+        QVERIFY(makeWorksOf(*store_, {odd}, made));
+        QCOMPARE(made, size_t{1});
     }
 
     void sourcesThatDisagree() {

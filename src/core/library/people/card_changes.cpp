@@ -6,65 +6,17 @@
 #include <set>
 
 #include <fmt/format.h>
-#include <nlohmann/json.hpp>
 
-#include "core/library/families/families.h"
+#include "core/library/people/card_parts.h"
+#include "core/library/people/claims.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
 
 namespace {
 
-using nlohmann::json;
 using Strings = std::vector<std::string>;
-
-Error invalid(std::string sentence) {
-    return {ErrorKind::Invalid, {}, std::move(sentence)};
-}
-
-Error gone() {
-    return invalid("It is not in the library any more.");
-}
-
-Fact factOf(const Strings& values, const std::string& origin, bool none = false) {
-    return {none ? Strings() : values, none, origin, std::time(nullptr)};
-}
-
-std::string nameOf(Store& store, CardId card) {
-    const std::string name = nameOfCard(store.cards().find(card).kind, store.cards().facts(card));
-    return name.empty() ? std::string("without a name") : "\"" + name + "\"";
-}
-
-Strings numbers(const std::vector<CardId>& ids) {
-    Strings out;
-    for (const CardId id : ids)
-        out.push_back(std::to_string(id));
-    return out;
-}
-
-std::vector<CardId> numbersFrom(const Strings& texts) {
-    std::vector<CardId> out;
-    for (const std::string& one : texts)
-        out.push_back(std::strtoll(one.c_str(), nullptr, 10));
-    return out;
-}
-
-Result<CardId> add(Store& store, KeptChange& change, CardKind kind, const CardValues& facts,
-                   const std::string& origin) {
-    for (const auto& [key, values] : facts)
-        if (std::string why = whyNotCardFact(kind, key, values); !why.empty())
-            return invalid(std::move(why));
-    const char* name = kind == CardKind::Party ? "name" : "title";
-    const auto named = facts.find(name);
-    if (named == facts.end() || named->second.empty())
-        return invalid(kind == CardKind::Party ? "Everybody has a name." : "It needs a title.");
-    const CardId id = store.cards().fresh();
-    change.addCard(id, kind, std::time(nullptr));
-    for (const auto& [key, values] : facts)
-        if (!values.empty())
-            change.setCardFact(id, key, factOf(values, origin));
-    return id;
-}
+using namespace cards;
 
 /// Facts that name cards by their number, of all kinds of cards.
 constexpr std::array partyFacts = {std::pair(CardKind::Party, "represented"),
@@ -92,6 +44,10 @@ size_t timesNamed(Store& store, CardId card) {
         for (const Share& s : sharesFrom(fact.values))
             out += names(s, one);
     });
+    for (const auto& [work, facts] : store.cards().allFacts(CardKind::Work))
+        for (const Claim& claim : claimsFrom(factValues(facts, claimsFact)))
+            for (const Share& s : claim.shares)
+                out += names(s, one);
     for (const auto& [recording, values] : store.recordings().allWith(masterField))
         for (const Share& s : sharesFrom(values))
             out += names(s, one);
@@ -120,7 +76,7 @@ Result<std::vector<CardId>> makeCards(Store& store, CardKind kind, const std::ve
     KeptChange change(store);
     std::vector<CardId> out;
     for (const CardValues& facts : cards) {
-        const auto id = add(store, change, kind, facts, origin);
+        const auto id = addCard(store, change, kind, facts, origin);
         if (!id)
             return id.error();
         out.push_back(*id);
@@ -176,9 +132,9 @@ Result<ChangeOutcome> mergeParties(Store& store, CardId into, const std::vector<
         return invalid("To merge, choose two or more.");
     for (const CardId id : gone)
         if (!store.cards().has(id, CardKind::Party))
-            return moorfrost::library::gone();
+            return cards::gone();
     if (!store.cards().has(into, CardKind::Party))
-        return moorfrost::library::gone();
+        return cards::gone();
     KeptChange change(store);
     const std::string name = nameOf(store, into);
     auto turned = [&](std::vector<Share> shares) {
@@ -200,6 +156,20 @@ Result<ChangeOutcome> mergeParties(Store& store, CardId into, const std::vector<
             change.setCardFact(work, sideKey(side),
                                Fact{shareTexts(turned(before)), fact.none, fact.origin, fact.when});
     });
+    for (const auto& [work, facts] : store.cards().allFacts(CardKind::Work)) {
+        std::vector<Claim> claims = claimsFrom(factValues(facts, claimsFact));
+        bool otherwise = false;
+        for (Claim& claim : claims)
+            if (std::ranges::any_of(claim.shares, [&](const Share& s) { return names(s, gone); })) {
+                claim.shares = turned(claim.shares);
+                otherwise = true;
+            }
+        if (otherwise) {
+            Fact fact = facts.find(std::string_view(claimsFact))->second;
+            fact.values = claimTexts(claims);
+            change.setCardFact(work, claimsFact, fact);
+        }
+    }
     for (const auto& [recording, values] : store.recordings().allWith(masterField)) {
         const std::vector<Share> before = sharesFrom(values);
         if (std::ranges::any_of(before, [&](const Share& s) { return names(s, gone); }))
@@ -235,9 +205,18 @@ Result<ChangeOutcome> mergeParties(Store& store, CardId into, const std::vector<
         spelled(nameOfCard(CardKind::Party, other));
         for (const std::string& how : factValues(other, "spellings"))
             spelled(how);
-        for (const auto& [key, fact] : other) {
+        for (auto [key, fact] : other) {
             if (key == "spellings" || key == "name" || key == "sort")
                 continue;
+            if (key == "represented") { // by the one that they all are: by nobody
+                std::vector<CardId> by;
+                for (const CardId one : numbersFrom(fact.values))
+                    if (one != into && !gone.contains(one))
+                        by.push_back(one);
+                fact.values = numbers(by);
+                if (by.empty() && !fact.none)
+                    continue;
+            }
             const CardFactDef* def = cardFact(CardKind::Party, key);
             const bool isList =
                 def && (def->kind == CardFactKind::List || def->kind == CardFactKind::Contacts ||
@@ -265,21 +244,6 @@ Result<ChangeOutcome> mergeParties(Store& store, CardId into, const std::vector<
 
 namespace {
 
-/// By what they are called or spelled, folded; of several of one name none.
-std::map<std::string, CardId> partiesByName(Store& store) {
-    std::map<std::string, CardId> out;
-    for (const auto& [id, facts] : store.cards().allFacts(CardKind::Party)) {
-        std::set<std::string> called = {text::fold(nameOfCard(CardKind::Party, facts))};
-        for (const std::string& how : factValues(facts, "spellings"))
-            called.insert(text::fold(how));
-        for (const std::string& how : called)
-            if (const auto [at, isNew] = out.try_emplace(how, id); !isNew)
-                at->second = 0;
-    }
-    std::erase_if(out, [](const auto& p) { return p.second == 0; });
-    return out;
-}
-
 /// Who is named without being known is entered.
 Result<std::vector<Share>> entered(Store& store, KeptChange& change, Side side, std::vector<Share> shares) {
     std::map<std::string, CardId> known;
@@ -290,11 +254,15 @@ Result<std::vector<Share>> entered(Store& store, KeptChange& change, Side side, 
             continue;
         const std::string name = text::trim(s.name);
         auto at = known.find(text::fold(name));
+        if (at != known.end() && at->second == 0)
+            return invalid(fmt::format("Several are called \"{}\". Merge them under People, or type another "
+                                       "spelling of the one that is meant.",
+                                       text::clipBytes(name, 80)));
         if (at == known.end()) {
             CardValues facts = {{"name", {name}}};
             if (side != Side::Owners)
                 facts["kind"] = {side == Side::Writers ? "person" : "organisation"};
-            const auto fresh = add(store, change, CardKind::Party, facts, typedOrigin);
+            const auto fresh = addCard(store, change, CardKind::Party, facts, typedOrigin);
             if (!fresh)
                 return fresh.error();
             at = known.emplace(text::fold(name), *fresh).first;
@@ -349,197 +317,6 @@ Result<ChangeOutcome> setWorks(Store& store, const std::vector<FileId>& files,
         if (store.files().find(file))
             change.setValues(store.recordings().ensure(file), workField, numbers(works));
     return change.commit(title);
-}
-
-namespace {
-
-/// The people that tags name in a role; what several fields name once with all roles.
-std::vector<Share> writersInTags(const tags::Fields& fields, const std::map<std::string, CardId>& partyOf) {
-    std::vector<Share> out;
-    for (const auto& [field, role] : {std::pair("lyricist", "author"), std::pair("composer", "composer"),
-                                      std::pair("arranger", "arranger")}) {
-        const auto values = fields.find(field);
-        if (values == fields.end())
-            continue;
-        for (const std::string& name : values->second) {
-            const auto known = partyOf.find(text::fold(name));
-            const CardId party = known == partyOf.end() ? 0 : known->second;
-            const auto same = std::ranges::find_if(out, [&](const Share& s) {
-                return party != 0 ? s.party == party : text::fold(s.name) == text::fold(name);
-            });
-            if (same != out.end())
-                same->roles.emplace_back(role);
-            else
-                out.push_back({party, party == 0 ? name : std::string(), {role}, std::nullopt});
-        }
-    }
-    return out;
-}
-
-} // namespace
-
-Result<ChangeOutcome> makeWorksOf(Store& store, const std::vector<FileId>& files, size_t& made) {
-    made = 0;
-    KeptChange change(store);
-    const std::map<std::string, CardId> partyOf = partiesByName(store);
-    std::map<std::string, std::vector<std::pair<CardId, std::set<std::string>>>> byTitle; // with its writers
-    auto writersOf = [&](const std::vector<Share>& shares) {
-        std::set<std::string> out;
-        for (const Share& s : shares)
-            out.insert(s.party != 0 ? std::to_string(s.party) : text::fold(s.name));
-        return out;
-    };
-    for (const auto& [id, facts] : store.cards().allFacts(CardKind::Work))
-        byTitle[text::fold(nameOfCard(CardKind::Work, facts))].emplace_back(
-            id, writersOf(sharesFrom(factValues(facts, sideKey(Side::Writers)))));
-    std::set<RecordingId> done;
-    size_t recordings = 0;
-    for (const FileId file : files) {
-        const auto record = store.files().find(file);
-        if (!record)
-            continue;
-        const RecordingId recording = store.recordings().ensure(file);
-        if (!done.insert(recording).second || !store.recordings().values(recording, workField).empty())
-            continue;
-        // All versions of a recording are of one song.
-        std::vector<RecordingId> versions = {recording};
-        CardId work = 0;
-        std::string title = tags::firstValue(record->tags.fields, "title");
-        for (const FamilyMember& m : familyOf(store, recording).members) {
-            if (m.recording != recording && done.insert(m.recording).second)
-                versions.push_back(m.recording);
-            if (const auto works = numbersFrom(store.recordings().values(m.recording, workField));
-                !works.empty() && work == 0)
-                work = works.front();
-            if (m.kind == leadVersion && !m.files.empty())
-                if (const auto lead = store.files().find(m.files.front()))
-                    if (const std::string of = tags::firstValue(lead->tags.fields, "title"); !of.empty())
-                        title = of;
-        }
-        if (title.empty())
-            title = text::forDisplay(record->path.stem().native());
-        const std::vector<Share> writers = writersInTags(record->tags.fields, partyOf);
-        auto& known = byTitle[text::fold(title)];
-        if (work == 0) {
-            const std::set<std::string> who = writersOf(writers);
-            for (const auto& [id, theirs] : known)
-                if (work == 0 && (who == theirs || (!who.empty() && std::ranges::includes(theirs, who))))
-                    work = id;
-        }
-        if (work == 0) {
-            CardValues facts = {{"title", {title}}};
-            if (const std::string iswc = tags::firstValue(record->tags.fields, "iswc"); !iswc.empty())
-                facts["iswc"] = {iswc};
-            if (const std::string language = tags::firstValue(record->tags.fields, "language");
-                !language.empty())
-                facts["language"] = {language};
-            if (const std::string lyrics = tags::firstValue(record->tags.fields, "lyrics"); !lyrics.empty())
-                facts["lyrics"] = {lyrics};
-            if (!writers.empty())
-                facts[sideKey(Side::Writers)] = shareTexts(writers);
-            const auto fresh = add(store, change, CardKind::Work, facts, "read from the files");
-            if (!fresh)
-                return fresh.error();
-            work = *fresh;
-            known.emplace_back(work, writersOf(writers));
-            ++made;
-        }
-        for (const RecordingId one : versions)
-            if (store.recordings().values(one, workField).empty()) {
-                change.setValues(one, workField, {std::to_string(work)});
-                ++recordings;
-            }
-    }
-    return change.commit(fmt::format("Songs of {} recordings", recordings));
-}
-
-std::vector<Claim> claimsFrom(const Strings& texts) {
-    std::vector<Claim> out;
-    for (const std::string& text : texts) {
-        const json all = json::parse(text, nullptr, false);
-        if (!all.is_object())
-            continue;
-        Claim& claim = out.emplace_back();
-        claim.side = all.value("side", 0) == 1 ? Side::Publishers : Side::Writers;
-        claim.origin = all.value("origin", std::string());
-        claim.when = all.value("when", int64_t{0});
-        for (const json& one : all.value("shares", json::array()))
-            if (one.is_string())
-                claim.shares.push_back(shareFrom(one.get<std::string>()));
-    }
-    return out;
-}
-
-Strings claimTexts(const std::vector<Claim>& claims) {
-    Strings out;
-    for (const Claim& c : claims)
-        out.push_back(json({{"side", c.side == Side::Publishers ? 1 : 0},
-                            {"origin", c.origin},
-                            {"when", c.when},
-                            {"shares", shareTexts(c.shares)}})
-                          .dump(-1, ' ', false, json::error_handler_t::replace));
-    return out;
-}
-
-namespace {
-
-void setClaims(KeptChange& change, CardId work, const std::vector<Claim>& claims, const std::string& origin) {
-    change.setCardFact(work, claimsFact,
-                       claims.empty() ? std::nullopt : std::optional(factOf(claimTexts(claims), origin)));
-}
-
-} // namespace
-
-bool sameShares(const std::vector<Share>& a, const std::vector<Share>& b) {
-    auto plain = [](const std::vector<Share>& shares) {
-        std::multiset<std::string> out;
-        for (const Share& s : shares)
-            out.insert((s.party != 0 ? std::to_string(s.party) : text::fold(s.name)) + " " +
-                       (s.part ? s.part->text() : "?") + " " + s.territory);
-        return out;
-    };
-    return plain(a) == plain(b);
-}
-
-void keepClaim(Store& store, KeptChange& change, CardId work, const Claim& claim) {
-    const auto fact = store.cards().fact(work, claimsFact);
-    std::vector<Claim> claims = fact ? claimsFrom(fact->values) : std::vector<Claim>();
-    std::erase_if(claims, [&](const Claim& c) { return c.side == claim.side && c.origin == claim.origin; });
-    claims.push_back(claim);
-    if (claims.back().when == 0)
-        claims.back().when = std::time(nullptr);
-    setClaims(change, work, claims, claim.origin);
-}
-
-Result<ChangeOutcome> addClaim(Store& store, CardId work, const Claim& claim) {
-    if (!store.cards().has(work, CardKind::Work))
-        return gone();
-    if (std::string why = whyNotShares(claim.side, claim.shares); !why.empty())
-        return invalid(std::move(why));
-    KeptChange change(store);
-    const auto kept = store.cards().fact(work, sideKey(claim.side));
-    const std::string title = fmt::format("{}: shares of {}", claim.origin, nameOf(store, work));
-    if (!kept) {
-        change.setCardFact(work, sideKey(claim.side), factOf(shareTexts(claim.shares), claim.origin));
-        return change.commit(title);
-    }
-    if (!sameShares(sharesFrom(kept->values), claim.shares))
-        keepClaim(store, change, work, claim);
-    return change.commit(title);
-}
-
-Result<ChangeOutcome> settleClaim(Store& store, CardId work, const Claim& claim, bool take) {
-    const auto fact = store.cards().fact(work, claimsFact);
-    std::vector<Claim> claims = fact ? claimsFrom(fact->values) : std::vector<Claim>();
-    if (std::erase(claims, claim) == 0)
-        return invalid("This was settled already.");
-    KeptChange change(store);
-    if (take)
-        change.setCardFact(work, sideKey(claim.side), factOf(shareTexts(claim.shares), claim.origin));
-    setClaims(change, work, claims, typedOrigin);
-    const std::string name = nameOf(store, work);
-    return change.commit(take ? fmt::format("Shares of {} as {} has them", name, claim.origin)
-                              : fmt::format("Shares of {} stay, whatever {} says", name, claim.origin));
 }
 
 } // namespace moorfrost::library

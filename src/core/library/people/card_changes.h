@@ -12,8 +12,6 @@ namespace moorfrost::library {
 /// The value of a recording that names its works, by their numbers; and the one that says who owns it.
 inline constexpr const char* workField = "work";
 inline constexpr const char* masterField = "master";
-/// Of a work: what sources say otherwise of its shares (Claim).
-inline constexpr const char* claimsFact = "claims";
 
 using CardValues = std::map<std::string, std::vector<std::string>>;
 
@@ -44,28 +42,5 @@ Result<ChangeOutcome> setOwners(Store& store, const std::vector<FileId>& files,
 /// Of which works the recordings of these files are.
 Result<ChangeOutcome> setWorks(Store& store, const std::vector<FileId>& files,
                                const std::vector<CardId>& works, const std::string& title);
-/// Each recording of these files that has no work yet gets one: that of its family, else the one of its title
-/// and writers, else a new one, with the writers that the tags name. `made`: how many are new.
-Result<ChangeOutcome> makeWorksOf(Store& store, const std::vector<FileId>& files, size_t& made);
-
-/// What a source says otherwise than what is kept.
-struct Claim {
-    Side side = Side::Writers;
-    std::string origin;
-    int64_t when = 0;
-    std::vector<Share> shares;
-    bool operator==(const Claim&) const = default;
-};
-std::vector<Claim> claimsFrom(const std::vector<std::string>& texts);
-std::vector<std::string> claimTexts(const std::vector<Claim>& claims);
-/// A source tells shares: taken where nothing is known of the side, dropped where it says the same, kept
-/// beside what is known where it says something else.
-Result<ChangeOutcome> addClaim(Store& store, CardId work, const Claim& claim);
-/// Whether they say the same: by whom, how much, where. Roles and dates may be told with more or less care.
-bool sameShares(const std::vector<Share>& a, const std::vector<Share>& b);
-/// A part of another change: it stands beside what is kept, in the place of what its source said before.
-void keepClaim(Store& store, KeptChange& change, CardId work, const Claim& claim);
-/// One is taken (`take`), or left; it is not asked again.
-Result<ChangeOutcome> settleClaim(Store& store, CardId work, const Claim& claim, bool take);
 
 } // namespace moorfrost::library

@@ -3,26 +3,58 @@
 
 #include <algorithm>
 
+#include "core/library/families/families.h"
+#include "core/library/recordings.h"
+#include "core/text/text.h"
+
 namespace moorfrost::library {
+
+namespace {
+
+RecordingOfWork recordingOfWork(Store& store, RecordingId id) {
+    RecordingOfWork r;
+    r.id = id;
+    const std::vector<FileId> files = store.recordings().filesOf(id);
+    if (!files.empty()) {
+        const RecordingView view = recordingOf(store, files.front());
+        if (!view.files.empty()) {
+            const FileRecord& best = view.files.front();
+            r.file = best.id;
+            r.title = tags::firstValue(best.tags.fields, "title");
+            if (r.title.empty())
+                r.title = text::forDisplay(best.path.stem().native());
+            r.seconds = best.tags.facts.duration;
+        }
+    }
+    if (const std::vector<std::string> family = store.recordings().values(id, familyField);
+        family.size() > 1) {
+        r.version = family[1];
+        r.detail = family.size() > 2 ? family[2] : std::string();
+    }
+    r.owners = sharesFrom(store.recordings().values(id, masterField));
+    return r;
+}
+
+} // namespace
 
 std::vector<Share> CardView::shares(Side side) const {
     if (side != Side::Owners)
         return sharesFrom(factValues(facts, sideKey(side)));
-    for (const auto& [id, recording] : recordings)
-        if (!recording.owners.empty())
-            return recording.owners;
+    for (const RecordingOfWork& r : recordings)
+        if (!r.owners.empty())
+            return r.owners;
     return {};
 }
 
 size_t CardView::otherOwners() const {
     const std::vector<Share> lead = shares(Side::Owners);
     return static_cast<size_t>(std::ranges::count_if(
-        recordings, [&](const auto& r) { return !r.second.owners.empty() && r.second.owners != lead; }));
+        recordings, [&](const RecordingOfWork& r) { return !r.owners.empty() && r.owners != lead; }));
 }
 
 size_t CardView::withoutOwners() const {
     return static_cast<size_t>(
-        std::ranges::count_if(recordings, [](const auto& r) { return r.second.owners.empty(); }));
+        std::ranges::count_if(recordings, [](const RecordingOfWork& r) { return r.owners.empty(); }));
 }
 
 CardView cardView(Store& store, CardId card) {
@@ -36,10 +68,9 @@ CardView cardView(Store& store, CardId card) {
     if (row.kind == CardKind::Work) {
         out.claims = claimsFrom(factValues(out.facts, claimsFact));
         for (const RecordingId id : store.recordings().withValue(workField, std::to_string(card)))
-            out.recordings.emplace_back(id, keptRecording(store, id));
-        std::ranges::stable_sort(out.recordings, [](const auto& a, const auto& b) {
-            return versionOrder(a.second.version) < versionOrder(b.second.version);
-        });
+            out.recordings.push_back(recordingOfWork(store, id));
+        std::ranges::stable_sort(out.recordings, {},
+                                 [](const RecordingOfWork& r) { return versionOrder(r.version); });
     }
     const std::string number = std::to_string(card);
     for (const auto& [id, facts] : store.cards().allFacts(CardKind::Agreement)) {

@@ -7,12 +7,23 @@
 
 namespace moorfrost::library {
 
+/// A recording of a work.
+struct RecordingOfWork {
+    RecordingId id = 0;
+    FileId file = 0;     // its best
+    std::string title;   // of that
+    std::string version; // of its family: leadVersion, "instrumental" ...; "" for none
+    std::string detail;
+    double seconds = 0;
+    std::vector<Share> owners;
+};
+
 struct CardView {
     CardId id = 0; // 0: it is no more
     CardKind kind = CardKind::Party;
     Facts facts;
     /// Of a work, the lead first.
-    std::vector<std::pair<RecordingId, KeptCards::Recording>> recordings;
+    std::vector<RecordingOfWork> recordings;
     /// That name it, the latest first.
     std::vector<std::pair<CardId, Facts>> agreements;
     std::vector<Claim> claims; // of a work

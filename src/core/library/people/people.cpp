@@ -7,7 +7,6 @@
 #include <fmt/format.h>
 
 #include "core/library/families/families.h"
-#include "core/library/recordings.h"
 #include "core/reference/catalogue.h"
 #include "core/text/likeness.h"
 #include "core/text/text.h"
@@ -56,28 +55,6 @@ size_t versionOrder(const std::string& version) {
                              : 2 + static_cast<size_t>(std::ranges::find(kinds, version) - kinds.begin());
 }
 
-KeptCards::Recording keptRecording(Store& store, RecordingId id) {
-    KeptCards::Recording r;
-    const std::vector<FileId> files = store.recordings().filesOf(id);
-    if (!files.empty()) {
-        const RecordingView view = recordingOf(store, files.front());
-        if (!view.files.empty()) {
-            const FileRecord& best = view.files.front();
-            r.file = best.id;
-            r.title = tags::firstValue(best.tags.fields, "title");
-            if (r.title.empty())
-                r.title = text::forDisplay(best.path.stem().native());
-            r.seconds = best.tags.facts.duration;
-        }
-    }
-    if (const Strings family = store.recordings().values(id, familyField); family.size() > 1) {
-        r.version = family[1];
-        r.detail = family.size() > 2 ? family[2] : std::string();
-    }
-    r.owners = sharesFrom(store.recordings().values(id, masterField));
-    return r;
-}
-
 KeptCards keptCards(Store& store) {
     KeptCards out;
     out.parties = store.cards().allFacts(CardKind::Party);
@@ -85,8 +62,13 @@ KeptCards keptCards(Store& store) {
     out.agreements = store.cards().allFacts(CardKind::Agreement);
     auto recording = [&](RecordingId id) -> KeptCards::Recording& {
         const auto [at, isNew] = out.recordings.try_emplace(id);
-        if (isNew)
-            at->second = keptRecording(store, id);
+        if (!isNew)
+            return at->second;
+        // No file is read here: there may be as many recordings as the library has.
+        if (const std::vector<FileId> files = store.recordings().filesOf(id); !files.empty())
+            at->second.file = files.front();
+        if (const Strings family = store.recordings().values(id, familyField); family.size() > 1)
+            at->second.version = family[1];
         return at->second;
     };
     for (const auto& [id, works] : store.recordings().allWith(workField)) {
@@ -95,7 +77,7 @@ KeptCards keptCards(Store& store) {
             out.recordingsOf[std::strtoll(work.c_str(), nullptr, 10)].push_back(id);
     }
     for (const auto& [id, owners] : store.recordings().allWith(masterField))
-        recording(id);
+        recording(id).owners = sharesFrom(owners);
     for (auto& [work, recordings] : out.recordingsOf)
         std::ranges::stable_sort(recordings, {}, [&](RecordingId id) {
             return std::pair(versionOrder(out.recordings.at(id).version), id);
@@ -175,7 +157,7 @@ std::shared_ptr<const People> People::make(const KeptCards& kept, std::stop_toke
         for (const CardId party : who)
             ++shareCounts[party];
         for (const auto& [side, shares] :
-             {std::pair(Side::Writers, &writers), {Side::Publishers, &publishers}})
+             {std::pair(Side::Writers, &writers), {Side::Publishers, &publishers}, {Side::Owners, &owners}})
             for (const Share& s : *shares)
                 if (s.party != 0)
                     out->sharesOf_[s.party].push_back({id, side, s});
@@ -323,13 +305,23 @@ std::vector<People::Alike> People::alike(std::string_view name, size_t most) con
     constexpr size_t mostCompared = 400;
     const text::Likened wanted(name);
     std::unordered_map<uint32_t, int> counts;
-    for (const uint16_t g : wanted.groups)
-        if (const auto it = byLetters_.find(g); it != byLetters_.end())
-            for (const uint32_t party : it->second)
-                ++counts[party];
+    // Letters that many names have tell little, and cost most.
+    const size_t often = std::max<size_t>(2000, parties_.size() / 20);
+    size_t asked = 0;
+    for (const bool all : {false, true}) {
+        for (const uint16_t g : wanted.groups)
+            if (const auto it = byLetters_.find(g);
+                it != byLetters_.end() && (all || it->second.size() <= often)) {
+                ++asked;
+                for (const uint32_t party : it->second)
+                    ++counts[party];
+            }
+        if (asked > 0)
+            break;
+    }
     std::vector<std::pair<int, uint32_t>> order;
     for (const auto& [party, count] : counts)
-        if (count * 3 >= static_cast<int>(wanted.groups.size()))
+        if (count * 3 >= static_cast<int>(asked))
             order.emplace_back(-count, party);
     const size_t some = std::min(mostCompared, order.size());
     std::ranges::partial_sort(order, order.begin() + static_cast<std::ptrdiff_t>(some));

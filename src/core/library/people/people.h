@@ -7,7 +7,7 @@
 #include <stop_token>
 #include <unordered_map>
 
-#include "core/library/people/card_changes.h"
+#include "core/library/people/claims.h"
 
 namespace moorfrost::library {
 
@@ -15,18 +15,14 @@ namespace moorfrost::library {
 struct KeptCards {
     std::map<CardId, Facts> parties, works, agreements;
     struct Recording {
-        FileId file = 0;     // its best
-        std::string title;   // of that
+        FileId file = 0;     // one of its files
         std::string version; // of its family: leadVersion, "instrumental" ...; "" for none
-        std::string detail;
-        double seconds = 0;
         std::vector<Share> owners;
     };
     std::map<RecordingId, Recording> recordings;             // that have a work or an owner
     std::map<CardId, std::vector<RecordingId>> recordingsOf; // of works; the lead first
 };
 KeptCards keptCards(Store& store);
-KeptCards::Recording keptRecording(Store& store, RecordingId recording);
 /// In the order in which versions of a family stand; the lead first, what is in none behind it.
 size_t versionOrder(const std::string& version);
 
@@ -62,10 +58,10 @@ struct WorkEntry {
     std::string state() const;
 };
 
-/// A share of a party.
+/// A share of a party: of a work, or of the master of its lead recording.
 struct PartyShare {
     CardId work = 0;
-    Side side = Side::Writers; // or Publishers
+    Side side = Side::Writers;
     Share share;
 };
 

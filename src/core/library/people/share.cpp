@@ -144,27 +144,37 @@ bool SideSum::isTooMuch() const {
     return Fraction(1, 1) < sum;
 }
 
-std::vector<SideSum> sumsOf(const std::vector<Share>& shares, const std::string& on) {
+std::vector<Share> sharesThatHold(const std::vector<Share>& shares, const std::string& on) {
     const std::string day = on.empty() ? today() : on;
     // Of each party and territory what began last counts; several shares that began together count all.
     std::map<std::pair<std::string, std::string>, std::string> latest;
+    for (const Share& s : shares)
+        if (s.from <= day) {
+            auto& from = latest[{whoIs(s), s.territory}];
+            from = std::max(from, s.from);
+        }
+    std::vector<Share> out;
+    for (const Share& s : shares)
+        if (s.from <= day && s.from == latest[{whoIs(s), s.territory}])
+            out.push_back(s);
+    return out;
+}
+
+std::vector<SideSum> sumsOf(const std::vector<Share>& shares, const std::string& on) {
+    const std::vector<Share> held = sharesThatHold(shares, on);
+    std::set<std::pair<std::string, std::string>> named; // who, where
     std::set<std::string> territories{""};
-    for (const Share& s : shares) {
-        if (s.from > day)
-            continue;
-        auto& from = latest[{whoIs(s), s.territory}];
-        from = std::max(from, s.from);
+    for (const Share& s : held) {
+        named.insert({whoIs(s), s.territory});
         territories.insert(s.territory);
     }
     std::vector<SideSum> out;
     for (const std::string& territory : territories) {
         SideSum sum;
         sum.territory = territory;
-        for (const Share& s : shares) {
-            const std::string who = whoIs(s);
-            const bool own = !territory.empty() && latest.contains({who, territory});
-            if (s.from > day || s.territory != (own ? territory : std::string()) ||
-                s.from != latest[{who, s.territory}])
+        for (const Share& s : held) {
+            const bool own = !territory.empty() && named.contains({whoIs(s), territory});
+            if (s.territory != (own ? territory : std::string()))
                 continue;
             if (s.part)
                 sum.sum = sum.sum + *s.part;
@@ -194,9 +204,10 @@ std::string sumSentence(const SideSum& sum, size_t shares) {
 }
 
 std::string shownParty(const Share& share, const std::function<std::string(CardId)>& nameOf) {
-    if (share.party != 0)
-        if (std::string name = nameOf(share.party); !name.empty())
-            return name;
+    if (share.party != 0) {
+        std::string name = nameOf(share.party);
+        return name.empty() ? "somebody who is no longer known" : name;
+    }
     return share.name.empty() ? "held by the writer" : share.name;
 }
 

@@ -51,6 +51,9 @@ struct SideSum {
 /// rest of the parties what is said for the world. `on`: at this date ("": today's, all that have begun).
 std::vector<SideSum> sumsOf(const std::vector<Share>& shares, const std::string& on);
 
+/// Those that count in these sums: what has begun, and nothing else of the same party has taken its place.
+std::vector<Share> sharesThatHold(const std::vector<Share>& shares, const std::string& on);
+
 /// In plain words: "Adds up exactly.", "10 % is open: no one is named for it.", "15 % too much: they add up
 /// to 115 %.", "The part of 2 is not known."
 std::string sumSentence(const SideSum& sum, size_t shares);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "core/library/people/people_io.h"
+#include "core/library/people/people_in.h"
 
 #include <algorithm>
 #include <ctime>
@@ -16,16 +16,8 @@ namespace moorfrost::library {
 
 namespace {
 
-using Json = nlohmann::ordered_json;
+using Json = nlohmann::json;
 using Strings = std::vector<std::string>;
-
-std::string dumped(const Json& json, int indent = -1) {
-    return json.dump(indent, ' ', false, Json::error_handler_t::replace);
-}
-
-int64_t number(const std::string& text) {
-    return std::strtoll(text.c_str(), nullptr, 10);
-}
 
 /// Digits without the zeroes in front.
 std::string plainNumber(const std::string& code) {
@@ -33,177 +25,6 @@ std::string plainNumber(const std::string& code) {
     out.erase(0, std::min(out.find_first_not_of('0'), out.size()));
     return out;
 }
-
-Json shareJson(const Share& s, const People& people) {
-    Json out;
-    if (s.party != 0)
-        out["party"] = s.party;
-    const std::string name = s.party != 0 ? people.nameOf(s.party) : s.name;
-    if (!name.empty())
-        out["name"] = name;
-    if (!s.roles.empty())
-        out["roles"] = s.roles;
-    if (s.part) {
-        out["share"] = s.part->text();
-        out["percent"] = s.part->percent();
-    }
-    if (!s.forWhom.empty()) {
-        out["for"] = Json::array();
-        for (const CardId id : s.forWhom)
-            out["for"].push_back(people.nameOf(id));
-    }
-    if (!s.territory.empty())
-        out["territory"] = s.territory;
-    if (!s.from.empty())
-        out["from"] = s.from;
-    return out;
-}
-
-Json sharesJson(const std::vector<Share>& shares, const People& people) {
-    Json out = Json::array();
-    for (const Share& s : shares)
-        out.push_back(shareJson(s, people));
-    return out;
-}
-
-Json sumsJson(const std::vector<Share>& shares) {
-    Json out = Json::array();
-    for (const SideSum& s : sumsOf(shares, {}))
-        out.push_back({{"territory", s.territory},
-                       {"sum", s.sum.text()},
-                       {"whole", s.isWhole()},
-                       {"says", sumSentence(s, shares.size())}});
-    return out;
-}
-
-Json factsJson(CardKind kind, const Facts& facts, const People& people) {
-    Json out;
-    for (const CardFactDef& def : cardFacts(kind)) {
-        const auto fact = facts.find(std::string_view(def.key));
-        if (fact == facts.end() || def.kind == CardFactKind::Shares)
-            continue;
-        const Strings& values = fact->second.values;
-        if (fact->second.none) {
-            out[def.key] = nullptr; // known to be none
-            continue;
-        }
-        switch (def.kind) {
-        case CardFactKind::List:
-            out[def.key] = values;
-            break;
-        case CardFactKind::Parties:
-            out[def.key] = Json::array();
-            for (const std::string& one : values)
-                out[def.key].push_back(people.nameOf(number(one)));
-            break;
-        case CardFactKind::Contacts:
-            out[def.key] = Json::array();
-            for (const std::string& one : values) {
-                const Contact c = contactFrom(one);
-                out[def.key].push_back({{"kind", c.kind}, {"value", c.value}, {"purpose", c.purpose}});
-            }
-            break;
-        default:
-            if (!values.empty())
-                out[def.key] = values.front();
-        }
-    }
-    return out;
-}
-
-Json workJson(Store& store, CardId id, const Facts& facts, const People& people, const CardView& view) {
-    Json out = {{"id", id}};
-    out.update(factsJson(CardKind::Work, facts, people));
-    for (const Side side : allSides)
-        if (const auto shares = view.shares(side); !shares.empty()) {
-            out[sideKey(side)] = sharesJson(shares, people);
-            out[std::string(sideKey(side)) + "_sums"] = sumsJson(shares);
-        }
-    if (!view.recordings.empty()) {
-        out["recordings"] = Json::array();
-        for (const auto& [recording, r] : view.recordings) {
-            Json one = {{"recording", recording}, {"title", r.title}};
-            if (!r.version.empty())
-                one["version"] = r.version;
-            if (const auto file = store.files().find(r.file))
-                one["path"] = text::forDisplay(file->path.native());
-            out["recordings"].push_back(std::move(one));
-        }
-    }
-    if (const size_t at = people.work(id); at != SIZE_MAX) {
-        out["missing"] = Json::array();
-        for (const Gap& gap : people.works()[at].gaps)
-            out["missing"].push_back(gap.sentence);
-    }
-    if (!view.claims.empty()) {
-        out["claims"] = Json::array();
-        for (const Claim& c : view.claims)
-            out["claims"].push_back(
-                {{"side", sideKey(c.side)}, {"source", c.origin}, {"shares", sharesJson(c.shares, people)}});
-    }
-    return out;
-}
-
-} // namespace
-
-std::string cardJson(Store& store, const CardView& view, const People& people) {
-    if (view.kind == CardKind::Work)
-        return dumped(workJson(store, view.id, view.facts, people, view));
-    Json out = {{"id", view.id}};
-    out.update(factsJson(view.kind, view.facts, people));
-    if (view.kind == CardKind::Party) {
-        out["songs"] = Json::array();
-        for (const PartyShare& s : people.sharesOf(view.id)) {
-            Json one = shareJson(s.share, people);
-            one.erase("party");
-            one.erase("name");
-            const size_t at = people.work(s.work);
-            Json song = {{"work", s.work}, {"title", at == SIZE_MAX ? "" : people.works()[at].title}};
-            song.update(one);
-            out["songs"].push_back(std::move(song));
-        }
-    }
-    return dumped(out);
-}
-
-std::string peopleJson(Store& store) {
-    const KeptCards kept = keptCards(store);
-    const auto people = People::make(kept);
-    Json out = {{"parties", Json::array()}, {"works", Json::array()}};
-    for (const auto& [id, facts] : kept.parties) {
-        Json one = {{"id", id}};
-        one.update(factsJson(CardKind::Party, facts, *people));
-        out["parties"].push_back(std::move(one));
-    }
-    for (const auto& [id, facts] : kept.works)
-        out["works"].push_back(workJson(store, id, facts, *people, cardView(store, id)));
-    return dumped(out, 1) + "\n";
-}
-
-std::string sharesCsv(Store& store) {
-    const KeptCards kept = keptCards(store);
-    const auto people = People::make(kept);
-    std::string out = exchange::csvLine(
-        {"work", "iswc", "side", "name", "role", "ipi", "share", "administers", "territory", "from"});
-    for (const WorkEntry& w : people->works()) {
-        const CardView view = cardView(store, w.id);
-        for (const Side side : allSides)
-            for (const Share& s : view.shares(side)) {
-                const size_t at = people->party(s.party);
-                Strings whom;
-                for (const CardId id : s.forWhom)
-                    whom.push_back(people->nameOf(id));
-                out += exchange::csvLine(
-                    {w.title, w.iswc, sideKey(side), s.party != 0 ? people->nameOf(s.party) : s.name,
-                     fmt::format("{}", fmt::join(s.roles, "; ")),
-                     at == SIZE_MAX ? "" : people->parties()[at].ipi, s.part ? s.part->text() : "",
-                     fmt::format("{}", fmt::join(whom, "; ")), s.territory, s.from});
-            }
-    }
-    return out;
-}
-
-namespace {
 
 /// Brings in what somebody else tells, in one change.
 class Importer {
@@ -225,8 +46,13 @@ public:
             if (const std::string code = plainNumber(first(said, key)); !code.empty())
                 if (const auto known = byNumber_.find(key + code); known != byNumber_.end())
                     return fill(known->second, said);
-        if (const auto known = byName_.find(text::fold(name)); known != byName_.end() && known->second != 0)
-            return fill(known->second, said);
+        if (const auto known = byName_.find(text::fold(name)); known != byName_.end()) {
+            if (known->second != 0)
+                return fill(known->second, said);
+            came_.troubles.push_back(fmt::format("Several are called \"{}\": it is not known which is meant.",
+                                                 text::clipBytes(name, 80)));
+            return 0;
+        }
         if (text::trim(name).empty()) {
             came_.troubles.emplace_back("Somebody without a name was left out.");
             return 0;
@@ -245,18 +71,27 @@ public:
         return id;
     }
 
+    /// By whom, unless that is known.
+    void represent(CardId party, const std::vector<CardId>& by) {
+        Strings numbers;
+        for (const CardId id : by)
+            numbers.push_back(std::to_string(id));
+        if (!numbers.empty() && !store_.cards().fact(party, "represented"))
+            change_.setCardFact(party, "represented", Fact{numbers, false, origin_, std::time(nullptr)});
+    }
+
     /// By its ISWC, else by title and writers; new where there is none.
     CardId work(const CardValues& said, const std::vector<Share>& writers) {
         const std::string title = first(said, "title");
         if (const std::string code = plainNumber(first(said, "iswc")); !code.empty())
             if (const auto known = workByCode_.find(code); known != workByCode_.end())
                 return known->second;
-        std::set<CardId> who;
-        for (const Share& s : writers)
-            who.insert(s.party);
-        for (const auto& [id, theirs] : workByTitle_[text::fold(title)]) {
+        const std::set<CardId> who = named(writers);
+        auto& known = workByTitle_[text::fold(title)];
+        for (const auto& [id, theirs] : known) {
             const bool common = std::ranges::any_of(who, [&](CardId w) { return theirs.contains(w); });
-            if (common || who.empty() || theirs.empty())
+            // Where no writer tells: many songs may be called so.
+            if (common || ((who.empty() || theirs.empty()) && known.size() == 1))
                 return id;
         }
         CardValues facts;
@@ -274,9 +109,11 @@ public:
         return id;
     }
 
-    void shares(CardId work, Side side, const std::vector<Share>& said, const std::string& title) {
+    void take(CardId work, Side side, const std::vector<Share>& said, const std::string& title) {
         if (said.empty())
             return;
+        if (side == Side::Owners)
+            return owners(work, said, title);
         if (const std::string why = whyNotShares(side, said); !why.empty()) {
             came_.troubles.push_back(
                 fmt::format("{}, {}: {}", text::clipBytes(title, 80), sideKey(side), why));
@@ -295,7 +132,45 @@ public:
         }
     }
 
+    /// Of the master of the recordings of a work.
+    void owners(CardId work, const std::vector<Share>& said, const std::string& title) {
+        if (said.empty())
+            return;
+        if (const std::string why = whyNotShares(Side::Owners, said); !why.empty()) {
+            came_.troubles.push_back(fmt::format("{}, owners: {}", text::clipBytes(title, 80), why));
+            return;
+        }
+        const std::vector<RecordingId> recordings =
+            store_.recordings().withValue(workField, std::to_string(work));
+        bool taken = false, same = false, other = false;
+        for (const RecordingId recording : recordings) {
+            const std::vector<Share> kept = sharesFrom(store_.recordings().values(recording, masterField));
+            if (kept.empty()) {
+                change_.setValues(recording, masterField, shareTexts(said));
+                taken = true;
+            } else {
+                (sameShares(kept, said) ? same : other) = true;
+            }
+        }
+        came_.shares += taken;
+        came_.same += same && !taken && !other;
+        if (recordings.empty() || (other && !taken && !same))
+            came_.troubles.push_back(
+                recordings.empty()
+                    ? fmt::format("{}: its owners were left out, there is no recording of it here.",
+                                  text::clipBytes(title, 80))
+                    : fmt::format("{}: others own its recordings here. They stay.",
+                                  text::clipBytes(title, 80)));
+    }
+
 private:
+    static std::set<CardId> named(const std::vector<Share>& shares) {
+        std::set<CardId> out;
+        for (const Share& s : shares)
+            if (s.party != 0)
+                out.insert(s.party);
+        return out;
+    }
     static std::string first(const CardValues& values, const char* key) {
         const auto it = values.find(key);
         return it == values.end() || it->second.empty() ? std::string() : it->second.front();
@@ -328,10 +203,8 @@ private:
                 byNumber_.try_emplace(key + code, id);
     }
     void knowWork(CardId id, const Facts& facts) {
-        std::set<CardId> who;
-        for (const Share& s : sharesFrom(factValues(facts, "writers")))
-            who.insert(s.party);
-        workByTitle_[text::fold(nameOfCard(CardKind::Work, facts))].emplace_back(id, who);
+        workByTitle_[text::fold(nameOfCard(CardKind::Work, facts))].emplace_back(
+            id, named(sharesFrom(factValues(facts, "writers"))));
         if (const std::string code = plainNumber(firstFact(facts, "iswc")); !code.empty())
             workByCode_.try_emplace(code, id);
     }
@@ -385,9 +258,9 @@ CardValues valuesFrom(const Json& json, CardKind kind) {
 std::optional<Fraction> partFrom(const std::string& typed, const std::string& where, PeopleImport& came) {
     if (typed.empty())
         return std::nullopt;
-    if (auto exact = Fraction::fromText(typed);
-        exact && (typed.find('/') != std::string::npos || typed == "1"))
-        return exact;
+    if (typed.find('/') != std::string::npos)
+        if (const auto exact = Fraction::fromText(typed)) // of any length
+            return exact;
     const auto read = shareFromTyping(typed);
     if (!read) {
         came.troubles.push_back(fmt::format("{}: {}", where, read.error().message));
@@ -411,6 +284,15 @@ Result<ChangeOutcome> importJson(Store& store, std::string_view text, const std:
         if (one.is_object())
             if (const CardId id = importer.party(valuesFrom(one, CardKind::Party)); id != 0)
                 partyOf[textOf(one.value("id", Json()))] = id;
+    for (const Json& one : all.value("parties", Json::array()))
+        if (one.is_object())
+            if (const auto known = partyOf.find(textOf(one.value("id", Json()))); known != partyOf.end()) {
+                std::vector<CardId> by;
+                for (const std::string& name : listOf(one.value("represented", Json())))
+                    if (const CardId id = importer.party({{"name", {name}}}); id != 0 && id != known->second)
+                        by.push_back(id);
+                importer.represent(known->second, by);
+            }
     auto named = [&](const Json& share) -> CardId {
         const auto there = partyOf.find(textOf(share.value("party", Json())));
         if (there != partyOf.end() && !there->first.empty())
@@ -423,12 +305,14 @@ Result<ChangeOutcome> importJson(Store& store, std::string_view text, const std:
             continue;
         const std::string title = textOf(one.value("title", Json()));
         std::map<Side, std::vector<Share>> sides;
-        for (const Side side : {Side::Writers, Side::Publishers})
+        for (const Side side : allSides)
             for (const Json& s : one.value(sideKey(side), Json::array())) {
                 if (!s.is_object())
                     continue;
                 Share share;
                 share.party = named(s);
+                if (share.party == 0)
+                    share.name = textOf(s.value("name", Json()));
                 share.roles = listOf(s.value("roles", Json()));
                 share.part = partFrom(textOf(s.value("share", Json())), title, came);
                 for (const std::string& whom : listOf(s.value("for", Json())))
@@ -442,7 +326,7 @@ Result<ChangeOutcome> importJson(Store& store, std::string_view text, const std:
         if (work == 0)
             continue;
         for (const auto& [side, shares] : sides)
-            importer.shares(work, side, shares, title);
+            importer.take(work, side, shares, title);
     }
     return importer.commit();
 }
@@ -478,12 +362,14 @@ Result<ChangeOutcome> importCsv(Store& store, std::string_view text, const std::
             came.troubles.push_back(where + ": it names no work.");
             continue;
         }
-        if (!sideText.empty() && sideText != "writers" && sideText != "publishers") {
-            came.troubles.push_back(fmt::format("{}: \"{}\" is neither writers nor publishers.", where,
+        if (!sideText.empty() && sideText != "writers" && sideText != "publishers" && sideText != "master") {
+            came.troubles.push_back(fmt::format("{}: \"{}\" is none of: writers, publishers, master.", where,
                                                 text::clipBytes(sideText, 40)));
             continue;
         }
-        const Side side = sideText == "publishers" ? Side::Publishers : Side::Writers;
+        const Side side = sideText == "publishers" ? Side::Publishers
+                          : sideText == "master"   ? Side::Owners
+                                                   : Side::Writers;
         Share share;
         if (const std::string name = cell("name");
             !name.empty() && text::fold(name) != "held by the writer") {
@@ -491,7 +377,9 @@ Result<ChangeOutcome> importCsv(Store& store, std::string_view text, const std::
             if (const std::string ipi = cell("ipi"); !ipi.empty())
                 party["ipi"] = {ipi};
             share.party = importer.party(party);
-        } else if (side == Side::Writers) {
+            if (share.party == 0)
+                share.name = name;
+        } else if (side != Side::Publishers) {
             came.troubles.push_back(where + ": it names nobody.");
             continue;
         }
@@ -505,8 +393,11 @@ Result<ChangeOutcome> importCsv(Store& store, std::string_view text, const std::
                     share.forWhom.push_back(id);
         share.territory = cell("territory");
         share.from = cell("from");
-        const std::string iswc = cell("iswc");
-        const auto [at, isNew] = known.try_emplace(iswc.empty() ? text::fold(title) : iswc, songs.size());
+        const std::string iswc = cell("iswc"), number = cell("number");
+        const auto [at, isNew] = known.try_emplace(!number.empty() ? "#" + number
+                                                   : iswc.empty()  ? text::fold(title)
+                                                                   : iswc,
+                                                   songs.size());
         if (isNew) {
             songs.emplace_back(title, Song{{{"title", {title}}}, {}});
             if (!iswc.empty())
@@ -519,7 +410,7 @@ Result<ChangeOutcome> importCsv(Store& store, std::string_view text, const std::
         if (work == 0)
             continue;
         for (const auto& [side, shares] : song.sides)
-            importer.shares(work, side, shares, title);
+            importer.take(work, side, shares, title);
     }
     return importer.commit();
 }

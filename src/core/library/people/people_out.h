@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// People, works and shares out and in: as JSON (all that is kept), shares as CSV (a row a share). On the
+// thread of the store.
+#pragma once
+
+#include "core/library/people/card_view.h"
+
+namespace moorfrost::library {
+
+/// One object, on one line.
+std::string cardJson(Store& store, const CardView& view, const People& people);
+/// All parties and works: {"parties": [...], "works": [...]}.
+std::string peopleJson(Store& store);
+/// A row a share: work, iswc, side, name, role, ipi, share, administers, territory, from, number (of the
+/// work: several may be called the same).
+std::string sharesCsv(Store& store);
+
+} // namespace moorfrost::library
