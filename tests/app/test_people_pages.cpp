@@ -4,7 +4,9 @@
 #include <QtTest>
 
 #include <QLabel>
+#include <QLineEdit>
 #include <QMessageBox>
+#include <QPointer>
 #include <QPushButton>
 #include <QTreeWidget>
 
@@ -141,6 +143,58 @@ private slots:
         QCOMPARE(writers->textOf(1, ShareTable::Part), QString("1/2"));
     }
 
+    /// Faster than the library answers, and while another song comes into sight.
+    void typedFast() {
+        makeWork("Undertow");
+        ShareTable* writers = works()->table(Side::Writers);
+        add(writers, "Mara Kestrel");
+        add(writers, "Tom Rook");
+        QAbstractItemModel* m = writers->model();
+        m->setData(m->index(0, ShareTable::Part), "2/3");
+        m->setData(m->index(1, ShareTable::Part), "1/3");
+        m->setData(m->index(1, ShareTable::Role), "composer");
+        rest();
+        QCOMPARE(writers->textOf(0, ShareTable::Part), QString("2/3"));
+        QCOMPARE(writers->textOf(1, ShareTable::Part), QString("1/3"));
+        QCOMPARE(writers->textOf(1, ShareTable::Role), QString("composer"));
+        const library::CardId undertow = works()->shown().id;
+        makeWork("Quay Lights");
+        const library::CardId quay = works()->shown().id;
+        works()->showCard(undertow);
+        rest();
+        // It is read later.
+        works()->showCard(quay);
+        QVERIFY(writers->editCell(0, ShareTable::Role));
+        QPointer<QLineEdit> open = writers->findChild<QLineEdit*>();
+        driver_->settle();
+        QVERIFY(open && open->isVisible());
+        QCOMPARE(works()->titleText(), QString("Undertow"));
+        open->setText("author");
+        QTest::keyClick(open, Qt::Key_Return);
+        rest();
+        QCOMPARE(works()->titleText(), QString("Quay Lights"));
+        QCOMPARE(writers->shares().size(), size_t{0});
+        works()->showCard(undertow);
+        rest();
+        QCOMPARE(writers->textOf(0, ShareTable::Role), QString("author"));
+        // And while a question about what was typed is open.
+        works()->showCard(quay);
+        QVERIFY(writers->editCell(1, ShareTable::Part));
+        open = writers->findChild<QLineEdit*>();
+        open->setText("33.33");
+        test::answer<QMessageBox>(this, [this](QMessageBox* box) {
+            driver_->settle();
+            box->defaultButton()->click();
+        });
+        QTest::keyClick(open, Qt::Key_Return);
+        rest();
+        QCOMPARE(works()->titleText(), QString("Quay Lights"));
+        QCOMPARE(writers->shares().size(), size_t{0});
+        works()->showCard(undertow);
+        rest();
+        QCOMPARE(writers->textOf(1, ShareTable::Part), QString("1/3"));
+    }
+
     void theMasterIsOfTheRecording() {
         works();
         window().releaseParts()->showPart(PartButtons::Works);
@@ -185,7 +239,7 @@ private slots:
         QCOMPARE(people()->lines()->lines().size(), size_t{2});
         QTRY_COMPARE(driver_->controllers().people.proposals().size(), size_t{1});
         const auto id = driver_->controllers().people.list()->named("Mara Kestrel");
-        people()->showParty(id);
+        people()->showCard(id);
         rest();
         QCOMPARE(people()->songs()->topLevelItemCount(), 1);
         QTRY_VERIFY2(people()->side()->text().contains("Kestrel, Mara"),
@@ -240,14 +294,14 @@ private:
         driver_->controllers().people.make(library::CardKind::Work, {{"title", {title}}},
                                            [&](library::CardId made) { id = made; });
         rest();
-        works()->showWork(id);
+        works()->showCard(id);
         rest();
         QCOMPARE(works()->titleText(), QString(title));
     }
     void show(const char* title) {
         for (const auto& line : works()->lines()->lines())
             if (line.title == title) {
-                works()->showWork(line.id);
+                works()->showCard(line.id);
                 rest();
                 return;
             }

@@ -2,79 +2,29 @@
 // The Releases workspace: what a person sees and does there.
 #include <QtTest>
 
-#include <QListWidget>
-#include <QMenu>
 #include <QPointer>
 #include <QTreeWidget>
 
-#include "app/bench/bench_page.h"
 #include "app/journal/journal_page.h"
-#include "app/library/library_page.h"
-#include "app/releases/compare_editions.h"
 #include "app/releases/fill_dialog.h"
 #include "app/releases/new_release_dialog.h"
 #include "app/releases/release_lines.h"
-#include "app/releases/release_pictures_box.h"
 #include "app/releases/release_side.h"
 #include "app/releases/release_tracks.h"
 #include "app/releases/releases_page.h"
-#include "app/releases/set_proposals.h"
 #include "app/widgets/fact_table.h"
-#include "app/widgets/file_details.h"
-#include "app/widgets/picture_mat.h"
-#include "app/widgets/places_box.h"
-#include "core/library/releases/release_groups.h"
 #include "support/answer.h"
-#include "support/driver.h"
-#include "support/sample_files.h"
+#include "support/release_desk.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
 
-class TestReleasesPage : public QObject {
+class TestReleasesPage : public QObject, public ReleaseDesk {
     Q_OBJECT
 private slots:
     void initTestCase() { Driver::prepareApplication("light"); }
-    void init() {
-        QSettings().clear();
-        seed_ = 0;
-        box_ = std::make_unique<test::Sandbox>();
-        shelf_ = *box_ / "shelf";
-        const char* titles[] = {"Night Post", "Ferryman's Reel", "Cold Slip", "The Keeper's Wife"};
-        for (int i = 0; i < 4; ++i)
-            song("Night Post EP/0" + std::to_string(i + 1) + ".flac", {{"title", {titles[i]}},
-                                                                       {"artist", {"The Hollow Ferry"}},
-                                                                       {"album", {"Night Post EP"}},
-                                                                       {"album_artist", {"The Hollow Ferry"}},
-                                                                       {"track", {std::to_string(i + 1)}},
-                                                                       {"date", {"1998-10-05"}},
-                                                                       {"country", {"GB"}},
-                                                                       {"label", {"Gannet Row"}},
-                                                                       {"catalogue_number", {"GR 014"}},
-                                                                       {"carrier", {"CD single"}}});
-        for (int i = 0; i < 4; ++i)
-            song("Night Post 2011/0" + std::to_string(i + 1) + ".flac",
-                 {{"title", {titles[i]}},
-                  {"artist", {"The Hollow Ferry"}},
-                  {"album", {"Night Post EP (2011 Remaster)"}},
-                  {"album_artist", {"The Hollow Ferry"}},
-                  {"track", {std::to_string(i + 1)}},
-                  {"date", {"2011"}},
-                  {"catalogue_number", {"FSR 207"}}});
-        song("Salt Road/01.flac",
-             {{"title", {"Salt Road"}}, {"artist", {"Isla Varnholt"}}, {"album", {"Salt Road"}}});
-        driver_ = std::make_unique<Driver>(*box_ / "library.db");
-        driver_->addShelf(shelf_);
-        driver_->controllers().shelves.read(driver_->controllers().shelves.all());
-        driver_->settle();
-        window().showWorkspace(MainWindow::Releases);
-        QTRY_VERIFY_WITH_TIMEOUT(page()->isTrue(), 20000);
-        rest();
-    }
-    void cleanup() {
-        driver_.reset();
-        box_.reset();
-    }
+    void init() { open(); }
+    void cleanup() { close(); }
 
     void everySleeveIsAReleaseFromTheStart() {
         QCOMPARE(page()->lines()->releases(), size_t{3});
@@ -224,6 +174,46 @@ private slots:
     }
 
     /// The cassette beside the CD single, without typing a title of a track.
+    /// Another release comes into sight while somebody types: what is typed is of the one that was there.
+    void typedWhileAnotherComes() {
+        choose("Night Post EP");
+        FactTable* f = page()->facts();
+        ReleaseTracks* t = page()->tracks();
+        const auto list = driver_->controllers().releases.list();
+        auto showOther = [&](const char* title) {
+            for (const library::ReleaseEntry& e : list->entries())
+                if (e.title == title)
+                    page()->showRelease(e.ref); // it is read later
+        };
+        showOther("Salt Road");
+        QVERIFY(f->editFact("barcode"));
+        QPointer<QLineEdit> open = f->findChild<QLineEdit*>();
+        rest();
+        QVERIFY(open && open->isVisible());
+        QCOMPARE(page()->titleText(), QString("Night Post EP"));
+        open->setText("2000014000056");
+        QTest::keyClick(open, Qt::Key_Return);
+        rest();
+        QCOMPARE(page()->titleText(), QString("Salt Road"));
+        QCOMPARE(f->textOf("barcode"), QString("not known"));
+        choose("Night Post EP");
+        QCOMPARE(f->textOf("barcode"), QString("2000014000056"));
+        // The same in the tracks.
+        showOther("Salt Road");
+        t->setCurrentIndex(t->model()->index(1, ReleaseTracks::Title));
+        t->edit(t->currentIndex());
+        open = t->findChild<QLineEdit*>();
+        QVERIFY(open);
+        rest();
+        open->setText("The Reel");
+        QTest::keyClick(open, Qt::Key_Return);
+        rest();
+        QCOMPARE(page()->titleText(), QString("Salt Road"));
+        QCOMPARE(page()->shown()->view.release.trackCount(), size_t{1});
+        choose("Night Post EP");
+        QCOMPARE(t->textOf(1, ReleaseTracks::Title), QString("The Reel"));
+    }
+
     void anotherEditionIsEntered() {
         choose("Night Post EP");
         test::answer<NewReleaseDialog>(this, [](NewReleaseDialog* dialog) {
@@ -280,203 +270,6 @@ private slots:
         QVERIFY(page()->side()->originsText().contains("pasted"));
     }
 
-    void setsAreProposedAndJoined() {
-        QTRY_COMPARE(driver_->controllers().releases.proposals().size(), size_t{1});
-        test::answer<SetProposals>(this, [](SetProposals* dialog) {
-            QCOMPARE(dialog->tree()->topLevelItem(0)->childCount(), 2);
-            QVERIFY(dialog->joinButton()->isEnabled());
-            QTest::mouseClick(dialog->joinButton(), Qt::LeftButton);
-        });
-        page()->showProposals();
-        rest();
-        QCOMPARE(driver_->controllers().releases.list()->sets(), size_t{1});
-        QTRY_VERIFY(driver_->controllers().releases.proposals().empty());
-        // And parted again.
-        const auto list = driver_->controllers().releases.list();
-        driver_->controllers().releases.leaveSet(list->entries()[0].ref.id);
-        rest();
-        QCOMPARE(driver_->controllers().releases.list()->sets(), size_t{0});
-        QVERIFY(driver_->controllers().releases.proposals().empty()); // it is not proposed again
-    }
-
-    void whatIsAlikeStandsBeside() {
-        choose("Night Post EP");
-        QVERIFY(page()->side()->alikeText().contains("Remaster"));
-        QTest::mouseClick(page()->side()->notSameButton(), Qt::LeftButton);
-        rest();
-        QVERIFY(page()->side()->alikeText().isEmpty());
-    }
-
-    void recordingsAreShared() {
-        choose("Night Post EP");
-        const auto a = page()->shown()->view;
-        test::answer<CompareEditions>(this, [](CompareEditions* dialog) {
-            QTRY_VERIFY(dialog->isThere());
-            QCOMPARE(dialog->tracks()->topLevelItemCount(), 4);
-            QVERIFY(!dialog->takeButton()->isEnabled());
-            QTest::mouseClick(dialog->certainButton(), Qt::LeftButton);
-            QCOMPARE(dialog->changes().size(), size_t{4});
-            dialog->tracks()->setCurrentItem(dialog->tracks()->topLevelItem(3));
-            QTest::mouseClick(dialog->apartButton(), Qt::LeftButton);
-            QCOMPARE(dialog->changes().size(), size_t{3});
-            QTest::mouseClick(dialog->takeButton(), Qt::LeftButton);
-        });
-        page()->compareShown();
-        rest();
-        QCOMPARE(page()->shown()->view.media[0].tracks[0].files.size(), size_t{2});
-        QCOMPARE(page()->shown()->view.media[0].tracks[3].files.size(), size_t{1});
-        QVERIFY(page()->tracks()->textOf(0, ReleaseTracks::Recording).contains("2"));
-        driver_->controllers().undo.undo();
-        rest();
-        QCOMPARE(page()->shown()->view.media[0].tracks[0].files.size(), size_t{1});
-    }
-
-    void picturesByType() {
-        choose("Salt Road");
-        QCOMPARE(page()->pictures()->list()->count(), 0);
-        QImage image(300, 300, QImage::Format_RGB32);
-        image.fill(Qt::darkCyan);
-        for (const char* name : {"front.png", "back.png"})
-            QVERIFY(image.save(QString::fromStdString((*box_ / name).native())));
-        image.fill(Qt::darkRed);
-        QVERIFY(image.save(QString::fromStdString((*box_ / "booklet.png").native())));
-        test::writeBytes(*box_ / "no picture.png", "weather");
-        page()->pictures()->add({*box_ / "booklet.png", *box_ / "front.png", *box_ / "no picture.png"});
-        rest();
-        QListWidget* list = page()->pictures()->list();
-        QCOMPARE(list->count(), 2);
-        QVERIFY(list->item(0)->text().startsWith("front cover"));
-        QVERIFY(list->item(1)->text().contains("added"));
-        QVERIFY(window().message().contains("no picture") || window().message().contains("picture"));
-        // By keys: another type, looked at, removed; undone.
-        list->setCurrentRow(1);
-        page()->pictures()->setType("medium");
-        rest();
-        QVERIFY(list->item(1)->text().startsWith("medium"));
-        list->setCurrentRow(1);
-        test::answer<QDialog>(this, [](QDialog* d) {
-            auto* mat = d->findChild<PictureMat*>();
-            QVERIFY(mat);
-            QTRY_VERIFY(!mat->image().isNull());
-            QCOMPARE(mat->image().width(), 300);
-        });
-        list->setFocus();
-        QTest::keyClick(list, Qt::Key_Return);
-        rest(); // the window has the keyboard again
-        list->setFocus();
-        QTest::keyClick(list, Qt::Key_Delete);
-        rest();
-        QCOMPARE(list->count(), 1);
-        driver_->controllers().undo.undo();
-        rest();
-        QCOMPARE(list->count(), 2);
-        // Into the files, as drafts.
-        page()->pictures()->putIntoFiles();
-        rest();
-        const FileId file = page()->shown()->view.ref.files.front();
-        QCOMPARE(driver_->controllers().pictures.of(file).size(), size_t{2});
-        window().showWorkspace(MainWindow::Journal);
-        rest();
-        auto* journal = window().findChild<JournalPage*>();
-        QVERIFY(journal);
-    }
-
-    /// From the details of a file to the releases on which its recording stands.
-    void whereARecordingStands() {
-        choose("Night Post EP");
-        test::answer<NewReleaseDialog>(this, [](NewReleaseDialog* dialog) {
-            dialog->box("labels")->setText("Gannet Row = GR 014 C");
-            QTest::mouseClick(dialog->enterButton(), Qt::LeftButton);
-        });
-        page()->newEdition();
-        rest();
-        const FileId file = page()->shown()->view.media[0].tracks[1].files.front();
-        window().showWorkspace(MainWindow::Library);
-        window().library()->showFile(file);
-        rest();
-        PlacesBox* places = window().library()->details()->places();
-        QTRY_VERIFY(places->isVisible());
-        QVERIFY2(places->text().contains("GR 014 C") && places->text().contains("no file of it"),
-                 qPrintable(places->text()));
-        QVERIFY(window().library()->details()->text().contains("GR 014 C"));
-        const auto rows = places->findChildren<QLabel*>();
-        QCOMPARE(rows.size(), 2);
-        for (QLabel* row : rows)
-            if (row->text().contains("no file of it"))
-                emit row->linkActivated("release");
-        rest();
-        QCOMPARE(window().workspace(), MainWindow::Releases);
-        QCOMPARE(page()->facts()->textOf("labels"), QString("Gannet Row \u00B7 GR 014 C"));
-        // It goes when the edition does.
-        driver_->controllers().undo.undo();
-        rest();
-        window().showWorkspace(MainWindow::Library);
-        window().library()->showFile(file);
-        rest();
-        QTRY_COMPARE(places->findChildren<QLabel*>().size(), 1);
-    }
-
-    /// A sleeve of the bench is held against an edition that was entered without files; put away, it is that.
-    void aSleeveOfTheBenchIsAnEditionThatIsKnown() {
-        library::ReleaseFilling filling;
-        filling.facts = {
-            {"title", {"Slack Water"}}, {"credit", {"Isla Varnholt"}}, {"labels", {"Gannet Row\x1fGR 031"}}};
-        filling.media = {{"Cassette",
-                          "",
-                          {},
-                          {{{"A1", "Slack Water", {}, 2000}, 0}, {{"A2", "Tide Table", {}, 2000}, 0}}}};
-        library::ReleaseId id = 0;
-        Controllers& c = driver_->controllers();
-        c.releases.make(filling, {}, [&](library::ReleaseId made) { id = made; });
-        rest();
-        QVERIFY(id != 0);
-        auto entries = c.references.entries();
-        for (auto& e : entries)
-            e.on = e.kind == reference::EntryKind::Library;
-        c.references.setEntries(entries);
-        const char* titles[] = {"Slack Water", "Tide Table"};
-        for (int i = 0; i < 2; ++i) {
-            const Path file =
-                test::makeSound(*box_ / "in/Slack Water", std::to_string(i + 1) + ".flac", 90 + i);
-            test::tag(file,
-                      {{"title", {titles[i]}}, {"artist", {"Isla Varnholt"}}, {"album", {"Slack Water"}}});
-        }
-        c.batch.create("Autumn");
-        rest();
-        driver_->bringIn({*box_ / "in"});
-        window().showWorkspace(MainWindow::Bench);
-        window().bench()->showStep(BenchPage::Identify);
-        rest();
-        QVERIFY(driver_->chooseSleeve("Slack Water"));
-        QTest::keyClick(&window(), Qt::Key_I, Qt::ControlModifier);
-        rest();
-        const std::string sleeve = c.sleeves.all().front().key;
-        const auto* answer = c.identify.answer(sleeve);
-        QVERIFY(answer && answer->best());
-        QCOMPARE(answer->best()->number(), library::numberInTags(id));
-        QTest::keyClick(&window(), Qt::Key_T, Qt::ControlModifier);
-        rest();
-        const FileId first = driver_->fileNamed("1.flac");
-        QCOMPARE(c.drafts.shownValues(first, "reference release"),
-                 std::vector<std::string>{library::numberInTags(id)});
-        QCOMPARE(c.drafts.shownValues(first, "catalogue_number"), std::vector<std::string>{"GR 031"});
-        // On the shelf (as it is written there) it is the edition's.
-        for (int i = 0; i < 2; ++i)
-            song("Slack Water/" + std::to_string(i + 1) + ".flac",
-                 {{"title", {titles[i]}},
-                  {"artist", {"Isla Varnholt"}},
-                  {"album", {"Slack Water"}},
-                  {"track", {std::to_string(i + 1)}},
-                  {"reference release", {library::numberInTags(id)}}});
-        c.shelves.read(c.shelves.all());
-        rest();
-        window().showWorkspace(MainWindow::Releases);
-        page()->showRelease({id, {}});
-        rest();
-        QCOMPARE(page()->shown()->view.missing(), size_t{0});
-        QCOMPARE(page()->tracks()->textOf(1, ReleaseTracks::Files), QString("FLAC"));
-    }
-
     void whatIsSaidIsWrittenToTheFiles() {
         choose("Night Post EP");
         type("labels", "Gannet Row = GR 014 X");
@@ -488,49 +281,6 @@ private slots:
         QCOMPARE(drafts.shownValues(first, "tracks"), std::vector<std::string>{"4"});
         QVERIFY(window().message().contains("Review"));
     }
-
-private:
-    MainWindow& window() { return driver_->window(); }
-    ReleasesPage* page() { return window().releases(); }
-    void song(const std::string& name, tags::Fields fields) {
-        std::filesystem::create_directories((shelf_ / name).parent_path());
-        test::makeSound((shelf_ / name).parent_path(), Path(name).filename().native(), ++seed_);
-        test::tag(shelf_ / name, fields);
-    }
-    void rest() {
-        driver_->settle();
-        QTRY_VERIFY_WITH_TIMEOUT(driver_->controllers().releases.isTrue(), 20000);
-        driver_->settle();
-    }
-    void choose(const QString& title) {
-        const auto list = driver_->controllers().releases.list();
-        for (size_t i = 0; i < list->entries().size(); ++i)
-            if (QString::fromStdString(list->entries()[i].title) == title) {
-                page()->showRelease(list->entries()[i].ref);
-                rest();
-                return;
-            }
-        QFAIL("no such release");
-    }
-    int rowOf(const std::string& key) {
-        page()->facts()->editFact(key);
-        const int row = page()->facts()->currentIndex().row();
-        page()->facts()->closePersistentEditor(page()->facts()->currentIndex());
-        return row;
-    }
-    void type(const std::string& key, const QString& line) {
-        QVERIFY(page()->facts()->editFact(key));
-        auto* editor = page()->facts()->findChild<QLineEdit*>();
-        QVERIFY(editor);
-        editor->setText(line);
-        QTest::keyClick(editor, Qt::Key_Return);
-        rest();
-    }
-
-    std::unique_ptr<test::Sandbox> box_;
-    std::unique_ptr<Driver> driver_;
-    Path shelf_;
-    uint32_t seed_ = 0;
 };
 
 QTEST_MAIN(TestReleasesPage)

@@ -1,9 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/people_controller.h"
 
-#include <utility>
-
 #include "app/shell/text_utils.h"
+#include "core/library/people/works_of.h"
 
 namespace moorfrost::app {
 
@@ -13,59 +12,30 @@ using library::Store;
 
 PeopleController::PeopleController(LibraryAccess& library, KeptChanges& changes, LibraryIndex& index,
                                    JobList& jobs, Messages& messages)
-    : library_(library), changes_(changes), jobs_(jobs), messages_(messages), index_(index) {
+    : library_(library), changes_(changes), jobs_(jobs), messages_(messages), index_(index),
+      list_(this, library, jobs, messages,
+            {ss(tr("Listing people and works")), &library::keptCards,
+             [] {
+                 return [](const library::KeptCards& kept, std::stop_token stop) {
+                     return library::People::make(kept, stop);
+                 };
+             },
+             [this](bool settled) {
+                 if (settled && list())
+                     propose();
+                 emit changed();
+             }}) {
     connect(&changes_, &KeptChanges::cardsChanged, this, [this] {
-        look();
+        list_.look();
         emit changed(); // what is shown of one is read again at once; the list takes longer
     });
     connect(&changes_, &KeptChanges::changed, this, [this](const std::vector<FileId>& files) {
         if (!files.empty()) { // recordings may be of other works
-            look();
+            list_.look();
             emit changed();
         }
     });
-    connect(&index, &LibraryIndex::changed, this, &PeopleController::look);
-}
-
-void PeopleController::want() {
-    if (!std::exchange(wanted_, true))
-        look();
-}
-
-void PeopleController::look() {
-    if (!wanted_)
-        return;
-    if (making_) {
-        again_ = true;
-        return;
-    }
-    making_ = true;
-    library_.read(
-        this, [](Store& store) { return library::keptCards(store); },
-        [this](Result<library::KeptCards> kept) {
-            if (!kept) {
-                making_ = false;
-                return;
-            }
-            jobs_.start(
-                this, {ss(tr("Listing people and works")), work::Priority::Background},
-                [kept = std::make_shared<library::KeptCards>(std::move(*kept))](
-                    std::stop_token stop, work::Progress&) -> Result<List> {
-                    return library::People::make(*kept, stop);
-                },
-                [this](Result<List> list) {
-                    making_ = false;
-                    if (list && *list)
-                        list_ = std::move(*list);
-                    else if (!list)
-                        messages_.say(list.error());
-                    if (std::exchange(again_, false))
-                        look();
-                    else if (list_)
-                        propose();
-                    emit changed();
-                });
-        });
+    connect(&index, &LibraryIndex::changed, this, [this] { list_.look(); });
 }
 
 library::NamesOfParty PeopleController::namesOf(CardId party) const {
@@ -74,27 +44,17 @@ library::NamesOfParty PeopleController::namesOf(CardId party) const {
 }
 
 void PeopleController::propose() {
-    proposing_.request_stop();
-    proposing_ = std::stop_source();
-    jobs_.start(
-        this, {ss(tr("Looking for parties that are one")), work::Priority::Background},
-        [list = list_, searcher = index_.searcher(),
-         other = proposing_.get_token()](std::stop_token stop, work::Progress&) -> Result<Proposed> {
-            std::stop_source either;
-            const std::stop_callback first(stop, [&] { either.request_stop(); });
-            const std::stop_callback second(other, [&] { either.request_stop(); });
-            Proposed out{library::proposeSameParties(*list, either.get_token()), {}};
+    proposing_.start<Proposed>(
+        this, jobs_, ss(tr("Looking for parties that are one")),
+        [list = list(), searcher = index_.searcher()](std::stop_token stop) {
+            Proposed out{library::proposeSameParties(*list, stop), {}};
             if (searcher)
-                out.names = library::namesInTags(*searcher, *list, either.get_token());
-            if (either.stop_requested())
-                return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+                out.names = library::namesInTags(*searcher, *list, stop);
             return out;
         },
-        [this](Result<Proposed> found) {
-            if (!found)
-                return; // it was stopped: another list is there
-            proposals_ = std::move(found->same);
-            names_ = std::move(found->names);
+        [this](Proposed found) {
+            proposals_ = std::move(found.same);
+            names_ = std::move(found.names);
             emit proposalsChanged();
         });
 }

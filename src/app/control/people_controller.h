@@ -5,8 +5,8 @@
 
 #include <QObject>
 
-#include "app/control/job_list.h"
 #include "app/control/kept_changes.h"
+#include "app/control/kept_list.h"
 #include "app/control/library_index.h"
 #include "core/library/people/card_view.h"
 #include "core/library/people/tag_names.h"
@@ -23,11 +23,11 @@ public:
                      Messages& messages);
 
     /// nullptr until it was made for the first time.
-    List list() const { return list_; }
+    List list() const { return list_.get(); }
     /// From now on the list is kept true.
-    void want();
+    void want() { list_.want(); }
     /// No list is being made, and none is to be.
-    bool isTrue() const { return list_ && !making_ && !again_; }
+    bool isTrue() const { return list_.isTrue(); }
     /// Not called if it cannot be read, which has been said. A card that is no more has the number 0.
     void read(QObject* asker, CardId card, std::function<void(library::CardView)> then);
     void readHistory(QObject* asker, CardId card, const std::string& key,
@@ -70,7 +70,6 @@ private:
         std::vector<library::PartyProposal> same;
         std::map<CardId, library::NamesOfParty> names;
     };
-    void look();
     void propose();
     void change(KeptChanges::Work work, const QString& title);
 
@@ -79,11 +78,10 @@ private:
     JobList& jobs_;
     Messages& messages_;
     LibraryIndex& index_;
-    List list_;
+    KeptList<library::KeptCards, library::People> list_;
     std::vector<library::PartyProposal> proposals_;
     std::map<CardId, library::NamesOfParty> names_;
-    std::stop_source proposing_;
-    bool wanted_ = false, making_ = false, again_ = false;
+    WorkedOut proposing_;
 };
 
 } // namespace moorfrost::app

@@ -13,59 +13,29 @@ using library::Store;
 
 ReleasesController::ReleasesController(LibraryAccess& library, KeptChanges& changes, LibraryIndex& index,
                                        JobList& jobs, Messages& messages)
-    : library_(library), changes_(changes), index_(index), jobs_(jobs), messages_(messages) {
+    : library_(library), changes_(changes), index_(index), jobs_(jobs), messages_(messages),
+      list_(this, library, jobs, messages,
+            {ss(tr("Listing the releases")), &library::keptReleases,
+             [this] {
+                 return
+                     [searcher = index_.searcher()](const library::KeptReleases& kept, std::stop_token stop) {
+                         return library::ReleaseList::make(searcher, kept, stop);
+                     };
+             },
+             [this](bool settled) {
+                 if (settled && list())
+                     propose();
+                 emit changed();
+             }}) {
     connect(&changes_, &KeptChanges::releasesChanged, this, [this] {
-        look();
+        list_.look();
         emit changed(); // what is shown of one is read again at once; the list takes longer
     });
     connect(&changes_, &KeptChanges::changed, this, [this](const std::vector<FileId>& files) {
         if (!files.empty()) // recordings may be others
-            look();
+            list_.look();
     });
-    connect(&index_, &LibraryIndex::changed, this, &ReleasesController::look);
-}
-
-void ReleasesController::want() {
-    if (std::exchange(wanted_, true))
-        return;
-    look();
-}
-
-void ReleasesController::look() {
-    if (!wanted_)
-        return;
-    if (making_) {
-        again_ = true;
-        return;
-    }
-    making_ = true;
-    library_.read(
-        this, [](Store& store) { return library::keptReleases(store); },
-        [this](Result<library::KeptReleases> kept) {
-            if (!kept) {
-                making_ = false;
-                return;
-            }
-            jobs_.start(
-                this, {ss(tr("Listing the releases")), work::Priority::Background},
-                [searcher = index_.searcher(),
-                 kept = std::make_shared<library::KeptReleases>(std::move(*kept))](
-                    std::stop_token stop, work::Progress&) -> Result<List> {
-                    return library::ReleaseList::make(searcher, *kept, stop);
-                },
-                [this](Result<List> list) {
-                    making_ = false;
-                    if (list && *list)
-                        list_ = std::move(*list);
-                    else if (!list)
-                        messages_.say(list.error());
-                    if (std::exchange(again_, false))
-                        look();
-                    else if (list_)
-                        propose();
-                    emit changed();
-                });
-        });
+    connect(&index_, &LibraryIndex::changed, this, [this] { list_.look(); });
 }
 
 void ReleasesController::read(QObject* asker, const Ref& ref, std::function<void(ShownRelease)> then) {
@@ -231,24 +201,12 @@ void ReleasesController::keepApart(const std::vector<Ref>& releases) {
 }
 
 void ReleasesController::propose() {
-    proposing_.request_stop();
-    proposing_ = std::stop_source();
-    jobs_.start(
-        this, {ss(tr("Looking for editions")), work::Priority::Background},
-        [list = list_, other = proposing_.get_token()](
-            std::stop_token stop, work::Progress&) -> Result<std::vector<library::SetProposal>> {
-            std::stop_source either;
-            const std::stop_callback first(stop, [&] { either.request_stop(); });
-            const std::stop_callback second(other, [&] { either.request_stop(); });
-            auto out = library::proposeSets(*list, either.get_token());
-            if (either.stop_requested())
-                return Error{ErrorKind::Cancelled, {}, "It was stopped."};
-            return out;
-        },
-        [this, list = list_](Result<std::vector<library::SetProposal>> proposals) {
-            if (!proposals)
-                return;
-            proposals_ = std::move(*proposals);
+    using Proposals = std::vector<library::SetProposal>;
+    proposing_.start<Proposals>(
+        this, jobs_, ss(tr("Looking for editions")),
+        [list = list()](std::stop_token stop) { return library::proposeSets(*list, stop); },
+        [this, list = list()](Proposals proposals) {
+            proposals_ = std::move(proposals);
             proposalsOf_ = list;
             emit proposalsChanged();
         });

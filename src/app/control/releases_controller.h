@@ -5,8 +5,8 @@
 
 #include <QObject>
 
-#include "app/control/job_list.h"
 #include "app/control/kept_changes.h"
+#include "app/control/kept_list.h"
 #include "app/control/library_index.h"
 #include "core/library/releases/edition_sets.h"
 #include "core/library/releases/release_changes.h"
@@ -31,11 +31,11 @@ public:
                        Messages& messages);
 
     /// nullptr until it was made for the first time.
-    List list() const { return list_; }
+    List list() const { return list_.get(); }
     /// From now on the list is kept true.
-    void want();
+    void want() { list_.want(); }
     /// No list is being made, and none is to be.
-    bool isTrue() const { return list_ && !making_ && !again_; }
+    bool isTrue() const { return list_.isTrue(); }
     /// Not called if it cannot be read, which has been said.
     void read(QObject* asker, const Ref& ref, std::function<void(ShownRelease)> then);
 
@@ -77,7 +77,6 @@ signals:
 
 private:
     void propose();
-    void look();
     void change(KeptChanges::Work work, const QString& title);
 
     LibraryAccess& library_;
@@ -85,11 +84,10 @@ private:
     LibraryIndex& index_;
     JobList& jobs_;
     Messages& messages_;
-    List list_;
+    KeptList<library::KeptReleases, library::ReleaseList> list_;
     std::vector<library::SetProposal> proposals_;
     List proposalsOf_;
-    std::stop_source proposing_; // ends what is proposed of a list that is another by now
-    bool wanted_ = false, making_ = false, again_ = false;
+    WorkedOut proposing_;
 };
 
 } // namespace moorfrost::app

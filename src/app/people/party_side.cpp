@@ -2,8 +2,6 @@
 #include "app/people/party_side.h"
 
 #include <QPushButton>
-#include <QRegularExpression>
-#include <QVBoxLayout>
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -14,10 +12,6 @@ namespace moorfrost::app {
 
 namespace {
 
-QString coloured(const QString& text, const QColor& colour) {
-    return QString("<span style='color:%1'>%2</span>").arg(colour.name(), text.toHtmlEscaped());
-}
-
 QString where(const library::TagName& name) {
     QStringList fields;
     for (const std::string& field : name.fields)
@@ -27,34 +21,8 @@ QString where(const library::TagName& name) {
 
 } // namespace
 
-PartySide::PartySide(QWidget* parent) : QFrame(parent) {
-    setObjectName("side");
-    rows_ = new QVBoxLayout(this);
-    rows_->setContentsMargins(14, 12, 14, 12);
-    rows_->setSpacing(6);
-}
-
-void PartySide::caption(const QString& text) {
-    if (rows_->count() > 0)
-        rows_->addSpacing(10);
-    rows_->addWidget(label(text, "strong"));
-}
-
-QLabel* PartySide::line(const QString& html) {
-    auto* out = new QLabel(html);
-    out->setTextFormat(Qt::RichText);
-    out->setWordWrap(true);
-    out->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
-    rows_->addWidget(out);
-    return out;
-}
-
 void PartySide::show(const library::CardView& view, PeopleController& people) {
-    while (QLayoutItem* item = rows_->takeAt(0)) {
-        if (item->widget())
-            item->widget()->deleteLater(); // one of them may have asked for this
-        delete item;
-    }
+    clear();
     const auto& c = theme::colours();
     const auto list = people.list();
     caption(tr("What is missing"));
@@ -64,8 +32,7 @@ void PartySide::show(const library::CardView& view, PeopleController& people) {
                                         {"contacts", tr("No way to reach them")}})
         if (const auto fact = view.facts.find(std::string_view(key)); fact == view.facts.end()) {
             any = true;
-            QLabel* l = line(QString("%1 <a href='fact' style='color:%2; text-decoration:none'>%3</a>")
-                                 .arg(coloured(QStringLiteral("\u25CB"), c.lichen), c.ink.name(), sentence));
+            QLabel* l = link(sentence, coloured(QStringLiteral("\u25CB"), c.lichen), c.ink);
             l->setToolTip(tr("Enter it"));
             connect(l, &QLabel::linkActivated, this,
                     [this, key = std::string(key)] { emit factWanted(key); });
@@ -77,20 +44,18 @@ void PartySide::show(const library::CardView& view, PeopleController& people) {
             continue;
         const library::CardId other = p.first == view.id ? p.second : p.first;
         caption(tr("May be the same"));
-        QLabel* l =
-            line(QString("<a href='party' style='color:%1; text-decoration:none'>%2</a>")
-                     .arg(c.fjord.name(), (list ? qs(list->nameOf(other)) : QString()).toHtmlEscaped()));
+        QLabel* l = link(list ? qs(list->nameOf(other)) : QString());
         connect(l, &QLabel::linkActivated, this, [this, other] { emit partyWanted(other); });
         line(coloured(qs(p.why), c.second));
         auto* bar = new EvidenceBar;
         bar->setValue(p.sure);
-        rows_->addWidget(bar);
+        add(bar);
         auto* merge = button(tr("They are one"));
         merge->setToolTip(
             tr("All shares are those of this one; it is found by both names. Ctrl+Z takes it back."));
         connect(merge, &QPushButton::clicked, this,
                 [this, id = view.id, other] { emit mergeWanted(id, other); });
-        rows_->addWidget(flowing({merge}));
+        add(flowing({merge}));
     }
     const library::NamesOfParty names = people.namesOf(view.id);
     caption(tr("In the tags of files"));
@@ -105,17 +70,9 @@ void PartySide::show(const library::CardView& view, PeopleController& people) {
         auto* take = button(tr("It is this one"));
         take->setToolTip(tr("From now on \u201C%1\u201D is one of the spellings").arg(qs(name.name)));
         connect(take, &QPushButton::clicked, this, [this, n = name.name] { emit spellingTaken(n); });
-        rows_->addWidget(flowing({take}));
+        add(flowing({take}));
     }
-    rows_->addStretch();
-}
-
-QString PartySide::text() const {
-    QStringList out;
-    for (int i = 0; i < rows_->count(); ++i)
-        if (auto* l = qobject_cast<QLabel*>(rows_->itemAt(i)->widget()))
-            out << QString(l->text()).replace("<br>", ", ").remove(QRegularExpression("<[^>]*>"));
-    return out.join("\n");
+    end();
 }
 
 } // namespace moorfrost::app

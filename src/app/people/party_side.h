@@ -2,21 +2,16 @@
 // Beside a party: who may be the same, how the tags of files spell it, what is missing.
 #pragma once
 
-#include <QFrame>
-#include <QLabel>
-
 #include "app/control/people_controller.h"
-
-class QVBoxLayout;
+#include "app/widgets/side_lines.h"
 
 namespace moorfrost::app {
 
-class PartySide : public QFrame {
+class PartySide : public SideLines {
     Q_OBJECT
 public:
-    explicit PartySide(QWidget* parent = nullptr);
+    using SideLines::SideLines;
     void show(const library::CardView& view, PeopleController& people);
-    QString text() const;
 
 signals:
     void factWanted(const std::string& key);
@@ -24,12 +19,6 @@ signals:
     void partyWanted(moorfrost::library::CardId party);
     /// It is one of its spellings.
     void spellingTaken(const std::string& name);
-
-private:
-    void caption(const QString& text);
-    QLabel* line(const QString& html);
-
-    QVBoxLayout* rows_;
 };
 
 } // namespace moorfrost::app

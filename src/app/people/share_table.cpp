@@ -17,7 +17,6 @@
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
-#include "core/audit/codes.h"
 
 namespace moorfrost::app {
 
@@ -29,245 +28,12 @@ using library::Share;
 using library::Side;
 
 constexpr int lineHeight = 28, barWidth = 96;
-enum Role { FractionRole = Qt::UserRole + 1, SumRole, ToneRole, ChoicesRole };
-enum class Tone { Plain, Missing, Good, Open, TooMuch };
-
-QString joined(const std::vector<std::string>& list) {
-    QStringList out;
-    for (const std::string& one : list)
-        out << qs(one);
-    return out.join(", ");
-}
-
-/// 33 1/3 % is told as the fraction that it is, 60 % as per cent.
-QString partText(const Fraction& part) {
-    const mpz_class below = part.value().get_den();
-    const bool plain = below == 1 || (below != 2 && below != 4 && 100 % below.get_si() == 0) || below > 999;
-    return qs(plain ? part.percent() : part.text());
-}
 
 } // namespace
 
-class ShareModel : public QAbstractTableModel {
-public:
-    explicit ShareModel(ShareTable* table) : QAbstractTableModel(table), table_(table) {}
-
-    void show(std::vector<Share> shares, std::vector<Share> writers, std::vector<Share> publishers,
-              PeopleController::List people) {
-        beginResetModel();
-        shares_ = std::move(shares);
-        writers_ = std::move(writers);
-        publishers_ = std::move(publishers);
-        people_ = std::move(people);
-        adding_ = false;
-        endResetModel();
-    }
-    const std::vector<Share>& shares() const { return shares_; }
-    const std::vector<Share>& writers() const { return writers_; }
-    const PeopleController::List& people() const { return people_; }
-    void setAdding(bool on) {
-        if (on == adding_)
-            return;
-        const int at = static_cast<int>(shares_.size());
-        if (on) {
-            beginInsertRows({}, at, at);
-            adding_ = true;
-            endInsertRows();
-        } else {
-            beginRemoveRows({}, at, at);
-            adding_ = false;
-            endRemoveRows();
-        }
-    }
-    bool isAdding() const { return adding_; }
-    int sumRow() const { return static_cast<int>(shares_.size()) + (adding_ ? 1 : 0); }
-
-    int rowCount(const QModelIndex& parent = {}) const override {
-        return parent.isValid() ? 0 : sumRow() + 1;
-    }
-    int columnCount(const QModelIndex& = {}) const override { return ShareTable::ColumnCount; }
-    QVariant headerData(int section, Qt::Orientation orientation, int role) const override {
-        if (orientation != Qt::Horizontal || role != Qt::DisplayRole)
-            return {};
-        switch (section) {
-        case ShareTable::Name:
-            return ShareTable::tr("Name");
-        case ShareTable::Role:
-            return ShareTable::tr("Role");
-        case ShareTable::Number:
-            return ShareTable::tr("IPI number");
-        case ShareTable::Administered:
-            return table_->side() == Side::Publishers ? ShareTable::tr("Administers")
-                                                      : ShareTable::tr("Administered by");
-        default:
-            return ShareTable::tr("Share");
-        }
-    }
-    Qt::ItemFlags flags(const QModelIndex& index) const override {
-        if (index.row() == sumRow())
-            return Qt::ItemIsEnabled;
-        Qt::ItemFlags out = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
-        const bool known = index.row() < static_cast<int>(shares_.size());
-        const bool party = known && shares_[static_cast<size_t>(index.row())].party != 0;
-        if (index.column() == ShareTable::Name ||
-            (known && index.column() != ShareTable::Number && index.column() != ShareTable::Administered) ||
-            (party && index.column() == ShareTable::Number && table_->side() != Side::Owners) ||
-            (known && index.column() == ShareTable::Administered && table_->side() == Side::Publishers))
-            out |= Qt::ItemIsEditable;
-        return out;
-    }
-    QVariant data(const QModelIndex& index, int role) const override {
-        if (index.row() == sumRow())
-            return sum(index.column(), role);
-        if (index.row() >= static_cast<int>(shares_.size())) // the one that is being added
-            return role == ChoicesRole && index.column() == ShareTable::Name ? names() : QVariant();
-        const Share& s = shares_[static_cast<size_t>(index.row())];
-        switch (role) {
-        case Qt::DisplayRole:
-        case Qt::EditRole:
-            return cell(s, index.column(), role == Qt::EditRole);
-        case Qt::ToolTipRole: {
-            QStringList lines{cell(s, index.column(), false)};
-            if (index.column() == ShareTable::Number)
-                if (const QString odd = oddNumber(s); !odd.isEmpty())
-                    lines << odd;
-            if (!s.territory.empty())
-                lines << ShareTable::tr("in %1").arg(qs(s.territory));
-            if (!s.from.empty())
-                lines << ShareTable::tr("from %1 on").arg(qs(s.from));
-            return lines.join("\n");
-        }
-        case FractionRole:
-            return index.column() == ShareTable::Part && s.part ? QVariant(s.part->rough()) : QVariant();
-        case ToneRole:
-            if (index.column() == ShareTable::Number && table_->side() == Side::Writers)
-                return static_cast<int>(numberOf(s).isEmpty() || !oddNumber(s).isEmpty() ? Tone::Missing
-                                                                                         : Tone::Plain);
-            if (index.column() == ShareTable::Part && !s.part)
-                return static_cast<int>(Tone::Missing);
-            return static_cast<int>(Tone::Plain);
-        case ChoicesRole:
-            return index.column() == ShareTable::Name   ? names()
-                   : index.column() == ShareTable::Role ? roles()
-                                                        : QVariant();
-        default:
-            return {};
-        }
-    }
-    bool setData(const QModelIndex& index, const QVariant& value, int role) override {
-        if (role != Qt::EditRole)
-            return false;
-        const QString text = value.toString().trimmed();
-        const bool adds = index.row() >= static_cast<int>(shares_.size());
-        if (adds ? text.isEmpty() : text == data(index, Qt::EditRole).toString())
-            return false;
-        // After the editor has closed: something may be asked.
-        QMetaObject::invokeMethod(
-            table_,
-            [table = table_, row = index.row(), column = static_cast<ShareTable::Column>(index.column()),
-             text] { table->take(row, column, text); },
-            Qt::QueuedConnection);
-        return true;
-    }
-    QString nameOf(const Share& s) const {
-        return qs(library::shownParty(
-            s, [this](CardId id) { return people_ ? people_->nameOf(id) : std::string(); }));
-    }
-
-private:
-    QString numberOf(const Share& s) const {
-        const size_t at = people_ && s.party != 0 ? people_->party(s.party) : SIZE_MAX;
-        return at == SIZE_MAX ? QString() : qs(people_->parties()[at].ipi);
-    }
-    QString oddNumber(const Share& s) const {
-        const QString number = numberOf(s);
-        return number.isEmpty() ? QString() : qs(audit::whyNotCode("ipi", ss(number)));
-    }
-    QString cell(const Share& s, int column, bool typing) const {
-        switch (column) {
-        case ShareTable::Name:
-            return s.party == 0 && s.name.empty()
-                       ? (typing ? QString() : ShareTable::tr("held by the writer"))
-                       : nameOf(s);
-        case ShareTable::Role: {
-            QString out = joined(s.roles);
-            if (!typing && !s.territory.empty())
-                out += ShareTable::tr(" in %1").arg(qs(s.territory));
-            return out;
-        }
-        case ShareTable::Number: {
-            const QString number = numberOf(s);
-            return number.isEmpty() && !typing && table_->side() == Side::Writers ? ShareTable::tr("missing")
-                                                                                  : number;
-        }
-        case ShareTable::Administered: {
-            QStringList out;
-            if (table_->side() == Side::Publishers) {
-                for (const CardId id : s.forWhom)
-                    if (people_)
-                        out << qs(people_->nameOf(id));
-                return out.isEmpty() || typing ? out.join(", ")
-                                               : ShareTable::tr("for %1").arg(out.join(", "));
-            }
-            for (const Share& p : publishers_)
-                if (std::ranges::find(p.forWhom, s.party) != p.forWhom.end() && s.party != 0 &&
-                    (p.party != 0 || !p.name.empty()))
-                    out << nameOf(p);
-            return out.isEmpty() ? QStringLiteral("\u2013") : out.join(", ");
-        }
-        default:
-            return s.part ? partText(*s.part) : typing ? QString() : ShareTable::tr("not known");
-        }
-    }
-    QVariant sum(int column, int role) const {
-        const auto sums = library::sumsOf(shares_, {});
-        const auto worst = std::ranges::find_if(sums, [](const library::SideSum& s) { return !s.isWhole(); });
-        const library::SideSum& shown = worst == sums.end() ? sums.front() : *worst;
-        if (role == SumRole)
-            return true;
-        if (role == ToneRole)
-            return static_cast<int>(shown.isTooMuch() ? Tone::TooMuch
-                                    : shown.isWhole() ? Tone::Good
-                                                      : Tone::Open);
-        if (role == Qt::DisplayRole && column == ShareTable::Name) {
-            QStringList out;
-            for (const library::SideSum& s : sums)
-                if (!s.isWhole() || sums.size() == 1)
-                    out << qs(library::sumSentence(s, shares_.size()));
-            return out.isEmpty() ? ShareTable::tr("Adds up exactly, everywhere.") : out.join(" ");
-        }
-        if (column == ShareTable::Part && !shares_.empty()) {
-            if (role == Qt::DisplayRole)
-                return qs(shown.sum.percent());
-            if (role == FractionRole)
-                return std::min(1.0, shown.sum.rough());
-        }
-        return {};
-    }
-    QStringList names() const {
-        QStringList out;
-        if (people_)
-            for (const library::PartyEntry& p : people_->parties())
-                out << qs(p.name);
-        return out;
-    }
-    QStringList roles() const {
-        QStringList out;
-        const auto& roles = library::rolesOf(table_->side());
-        for (const std::string& role : roles)
-            out << qs(role);
-        if (table_->side() == Side::Writers)
-            out << "author, composer";
-        return out;
-    }
-
-    ShareTable* table_;
-    std::vector<Share> shares_, writers_, publishers_;
-    PeopleController::List people_;
-    bool adding_ = false;
-};
-
 namespace {
+
+using Tone = ShareModel::Tone;
 
 class ShareDelegate : public QStyledItemDelegate {
 public:
@@ -289,7 +55,8 @@ public:
         default:
             break;
         }
-        if (const QStringList choices = index.data(ChoicesRole).toStringList(); !choices.isEmpty()) {
+        if (const QStringList choices = index.data(ShareModel::ChoicesRole).toStringList();
+            !choices.isEmpty()) {
             auto* completer = new QCompleter(choices, line);
             completer->setCaseSensitivity(Qt::CaseInsensitive);
             completer->setFilterMode(Qt::MatchContains);
@@ -300,8 +67,8 @@ public:
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
         const QRect r = option.rect;
-        const bool sum = index.data(SumRole).toBool();
-        const auto tone = static_cast<Tone>(index.data(ToneRole).toInt());
+        const bool sum = index.data(ShareModel::SumRole).toBool();
+        const auto tone = static_cast<Tone>(index.data(ShareModel::ToneRole).toInt());
         const QColor loud = tone == Tone::Good                               ? c.moss
                             : tone == Tone::Open                             ? c.lichen
                             : tone == Tone::TooMuch || tone == Tone::Missing ? c.rowan
@@ -310,7 +77,7 @@ public:
         p->fillRect(r, option.state & QStyle::State_Selected ? c.fjordBack : c.panel);
         p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
         QRect room = r.adjusted(8, 0, -8, 0);
-        if (const QVariant part = index.data(FractionRole); part.isValid()) {
+        if (const QVariant part = index.data(ShareModel::FractionRole); part.isValid()) {
             const QRect bar(room.left(), r.center().y() - 3, std::min(barWidth, room.width() / 2), 7);
             p->fillRect(bar, c.faint);
             p->fillRect(QRect(bar.left(), bar.top(), qRound(bar.width() * std::min(1.0, part.toDouble())),
@@ -343,7 +110,7 @@ public:
 } // namespace
 
 ShareTable::ShareTable(Side side, QWidget* parent)
-    : QTableView(parent), side_(side), model_(new ShareModel(this)) {
+    : QTableView(parent), side_(side), model_(new ShareModel(side, this)) {
     setModel(model_);
     setItemDelegate(new ShareDelegate(this));
     verticalHeader()->hide();
@@ -361,6 +128,11 @@ ShareTable::ShareTable(Side side, QWidget* parent)
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    // After the editor has closed: something may be asked.
+    connect(
+        model_, &ShareModel::typed, this,
+        [this](int row, int column, const QString& text) { take(row, static_cast<Column>(column), text); },
+        Qt::QueuedConnection);
     setAccessibleName(side == Side::Writers      ? tr("Writers")
                       : side == Side::Publishers ? tr("Publishers")
                                                  : tr("Owners of the master"));
@@ -372,7 +144,7 @@ const std::vector<Share>& ShareTable::shares() const {
 
 void ShareTable::show(std::vector<Share> shares, std::vector<Share> writers, std::vector<Share> publishers,
                       PeopleController::List people) {
-    if (state() == EditingState) { // nobody's editor is closed under the hands
+    if (isEditing()) { // nobody's editor is closed under the hands
         pending_ = {std::move(shares), std::move(writers), std::move(publishers), std::move(people)};
         return;
     }
@@ -389,25 +161,24 @@ void ShareTable::show(std::vector<Share> shares, std::vector<Share> writers, std
 
 void ShareTable::closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint hint) {
     const auto* line = qobject_cast<QLineEdit*>(editor);
-    const bool nobody =
-        hint == QAbstractItemDelegate::RevertModelCache || !line || line->text().trimmed().isEmpty();
+    nobody_ = hint == QAbstractItemDelegate::RevertModelCache || !line || line->text().trimmed().isEmpty();
     QTableView::closeEditor(editor, hint);
-    if (state() == EditingState)
+    // Behind what was typed, which is told later.
+    QMetaObject::invokeMethod(this, &ShareTable::endEditing, Qt::QueuedConnection);
+}
+
+void ShareTable::endEditing() {
+    if (isEditing())
         return;
-    if (model_->isAdding() && nobody) // when the view is done with its editor
-        QMetaObject::invokeMethod(
-            this,
-            [this] {
-                if (state() != EditingState) {
-                    model_->setAdding(false);
-                    fit();
-                }
-            },
-            Qt::QueuedConnection);
+    if (model_->isAdding() && nobody_) {
+        model_->setAdding(false);
+        fit();
+    }
     if (pending_) {
         Pending p = std::move(*pending_);
         show(std::move(p.shares), std::move(p.writers), std::move(p.publishers), std::move(p.people));
     }
+    emit editorClosed();
 }
 
 void ShareTable::addShare() {
@@ -430,6 +201,13 @@ std::vector<size_t> ShareTable::chosenRows() const {
 }
 
 void ShareTable::change(std::vector<Share> shares, const QString& title) {
+    // At once: what is typed next is of these, and what is still being read is older.
+    pending_.reset();
+    const QModelIndex had = currentIndex();
+    model_->replace(shares);
+    if (had.isValid() && had.row() < model_->sumRow())
+        setCurrentIndex(model_->index(had.row(), had.column()));
+    fit();
     emit typed(shares, title);
 }
 
@@ -496,6 +274,13 @@ std::optional<library::TypedShare> ShareTable::partFrom(const QString& text) {
 }
 
 void ShareTable::take(int row, Column column, const QString& text) {
+    ++taking_; // something may be asked: what is shown stays
+    takeNow(row, column, text);
+    if (--taking_ == 0)
+        endEditing();
+}
+
+void ShareTable::takeNow(int row, Column column, const QString& text) {
     std::vector<Share> shares = model_->shares();
     if (row > static_cast<int>(shares.size()))
         return;

@@ -7,16 +7,15 @@
 
 #include <optional>
 
-#include "app/control/people_controller.h"
+#include "app/people/share_model.h"
 
 namespace moorfrost::app {
-
-class ShareModel;
 
 class ShareTable : public QTableView {
     Q_OBJECT
 public:
-    enum Column { Name, Role, Number, Administered, Part, ColumnCount };
+    using Column = ShareModel::Column;
+    using enum ShareModel::Column;
 
     explicit ShareTable(library::Side side, QWidget* parent = nullptr);
     library::Side side() const { return side_; }
@@ -37,7 +36,12 @@ public:
     bool editCell(int row, Column column);
     QSize sizeHint() const override;
 
+    /// An editor is open, or what was typed is being asked about.
+    bool isEditing() const { return state() == EditingState || taking_ > 0; }
+
 signals:
+    /// And what was typed has been told.
+    void editorClosed();
     void typed(const std::vector<moorfrost::library::Share>& shares, const QString& title);
     /// Of a party.
     void numberTyped(moorfrost::library::CardId party, const QString& number);
@@ -53,8 +57,9 @@ protected:
     void closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint hint) override;
 
 private:
-    friend class ShareModel;
     void take(int row, Column column, const QString& text);
+    void takeNow(int row, Column column, const QString& text);
+    void endEditing();
     /// What was cut off is asked; nullopt: nothing is taken.
     std::optional<library::TypedShare> partFrom(const QString& text);
     std::vector<size_t> chosenRows() const;
@@ -68,6 +73,8 @@ private:
         PeopleController::List people;
     };
     std::optional<Pending> pending_;
+    bool nobody_ = false; // was named in the row that was being added
+    int taking_ = 0;
 };
 
 } // namespace moorfrost::app

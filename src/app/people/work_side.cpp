@@ -3,8 +3,7 @@
 
 #include <QDateTime>
 #include <QLocale>
-#include <QRegularExpression>
-#include <QVBoxLayout>
+#include <QPushButton>
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -15,37 +14,11 @@ namespace moorfrost::app {
 
 namespace {
 
-QString coloured(const QString& text, const QColor& colour) {
-    return QString("<span style='color:%1'>%2</span>").arg(colour.name(), text.toHtmlEscaped());
-}
-
 QString partOf(const library::Share& s) {
     return s.part ? qs(s.part->percent()) : WorkSide::tr("not known");
 }
 
 } // namespace
-
-WorkSide::WorkSide(QWidget* parent) : QFrame(parent) {
-    setObjectName("side");
-    rows_ = new QVBoxLayout(this);
-    rows_->setContentsMargins(14, 12, 14, 12);
-    rows_->setSpacing(6);
-}
-
-void WorkSide::caption(const QString& text) {
-    if (rows_->count() > 0)
-        rows_->addSpacing(10);
-    rows_->addWidget(label(text, "strong"));
-}
-
-QLabel* WorkSide::line(const QString& html) {
-    auto* out = new QLabel(html);
-    out->setTextFormat(Qt::RichText);
-    out->setWordWrap(true);
-    out->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
-    rows_->addWidget(out);
-    return out;
-}
 
 void WorkSide::showGaps(const library::WorkEntry* entry) {
     caption(tr("What is missing"));
@@ -55,10 +28,10 @@ void WorkSide::showGaps(const library::WorkEntry* entry) {
     if (entry->gaps.empty())
         line(coloured(tr("Nothing: it is complete."), c.moss));
     for (const library::Gap& gap : entry->gaps) {
-        QLabel* l = line(QString("%1 <a href='gap' style='color:%2; text-decoration:none'>%3</a>")
-                             .arg(coloured(gap.isHard ? QStringLiteral("\u25CF") : QStringLiteral("\u25CB"),
-                                           gap.isHard ? c.rowan : c.lichen),
-                                  c.ink.name(), qs(gap.sentence).toHtmlEscaped()));
+        QLabel* l = link(qs(gap.sentence),
+                         coloured(gap.isHard ? QStringLiteral("\u25CF") : QStringLiteral("\u25CB"),
+                                  gap.isHard ? c.rowan : c.lichen),
+                         c.ink);
         l->setToolTip(tr("Go there"));
         connect(l, &QLabel::linkActivated, this, [this, gap] { emit gapChosen(gap); });
     }
@@ -73,7 +46,6 @@ void WorkSide::showClaims(const library::CardView& view, const PeopleController:
     for (const library::Claim& claim : view.claims) {
         const auto fact = view.facts.find(std::string_view(library::sideKey(claim.side)));
         const std::vector<library::Share> kept = view.shares(claim.side);
-        QStringList lines;
         auto whose = [&](const std::vector<library::Share>& shares) {
             QStringList out;
             for (const library::Share& s : shares)
@@ -100,7 +72,7 @@ void WorkSide::showClaims(const library::CardView& view, const PeopleController:
         auto* take = button(tr("Take the other"));
         connect(keep, &QPushButton::clicked, this, [this, claim] { emit settled(claim, false); });
         connect(take, &QPushButton::clicked, this, [this, claim] { emit settled(claim, true); });
-        rows_->addWidget(flowing({keep, take}));
+        add(flowing({keep, take}));
     }
 }
 
@@ -109,7 +81,7 @@ void WorkSide::showRecordings(const library::CardView& view) {
     const auto& c = theme::colours();
     if (view.recordings.empty())
         line(coloured(tr("None. In the library, tracks get their works by a right click."), c.second));
-    for (const auto& [id, r] : view.recordings) {
+    for (const library::RecordingOfWork& r : view.recordings) {
         QString version = r.version == library::leadVersion ? tr("lead") : qs(r.version);
         if (!r.detail.empty())
             version += " " + qs(r.detail);
@@ -117,9 +89,8 @@ void WorkSide::showRecordings(const library::CardView& view) {
         for (const QString& part : {version, shownLength(r.seconds)})
             if (!part.trimmed().isEmpty())
                 below << part.trimmed();
-        QLabel* l = line(QString("<a href='recording' style='color:%1; text-decoration:none'>%2</a><br>%3")
-                             .arg(c.fjord.name(), qs(r.title).toHtmlEscaped(),
-                                  coloured(below.join(" \u00B7 "), c.second)));
+        QLabel* l = link(qs(r.title));
+        l->setText(l->text() + "<br>" + coloured(below.join(" \u00B7 "), c.second));
         connect(l, &QLabel::linkActivated, this, [this, file = r.file] { emit recordingWanted(file); });
     }
     if (const size_t others = view.otherOwners(); others > 0)
@@ -131,23 +102,11 @@ void WorkSide::showRecordings(const library::CardView& view) {
 
 void WorkSide::show(const library::CardView& view, const library::WorkEntry* entry,
                     const PeopleController::List& people) {
-    while (QLayoutItem* item = rows_->takeAt(0)) {
-        if (item->widget())
-            item->widget()->deleteLater(); // one of them may have asked for this
-        delete item;
-    }
+    clear();
     showGaps(entry);
     showClaims(view, people);
     showRecordings(view);
-    rows_->addStretch();
-}
-
-QString WorkSide::text() const {
-    QStringList out;
-    for (int i = 0; i < rows_->count(); ++i)
-        if (auto* l = qobject_cast<QLabel*>(rows_->itemAt(i)->widget()))
-            out << QString(l->text()).replace("<br>", ", ").remove(QRegularExpression("<[^>]*>"));
-    return out.join("\n");
+    end();
 }
 
 } // namespace moorfrost::app

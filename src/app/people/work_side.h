@@ -2,25 +2,18 @@
 // Beside a work: what is missing, where sources disagree, agreements, its recordings.
 #pragma once
 
-#include <QFrame>
-#include <QLabel>
-#include <QPushButton>
-
 #include "app/control/people_controller.h"
-
-class QVBoxLayout;
+#include "app/widgets/side_lines.h"
 
 namespace moorfrost::app {
 
-class WorkSide : public QFrame {
+class WorkSide : public SideLines {
     Q_OBJECT
 public:
-    explicit WorkSide(QWidget* parent = nullptr);
+    using SideLines::SideLines;
     /// `entry`: of the list; nullptr: not there yet.
     void show(const library::CardView& view, const library::WorkEntry* entry,
               const PeopleController::List& people);
-    /// All text, for tests.
-    QString text() const;
 
 signals:
     void gapChosen(const moorfrost::library::Gap& gap);
@@ -28,13 +21,9 @@ signals:
     void recordingWanted(moorfrost::library::FileId file);
 
 private:
-    void caption(const QString& text);
-    QLabel* line(const QString& html);
     void showGaps(const library::WorkEntry* entry);
     void showClaims(const library::CardView& view, const PeopleController::List& people);
     void showRecordings(const library::CardView& view);
-
-    QVBoxLayout* rows_;
 };
 
 } // namespace moorfrost::app

@@ -8,13 +8,11 @@
 #include <QLocale>
 #include <QMenu>
 #include <QPlainTextEdit>
+#include <QPointer>
 #include <QSettings>
-#include <QSplitter>
-#include <QStackedWidget>
 #include <QTextBrowser>
 #include <QVBoxLayout>
 
-#include "app/people/card_facts.h"
 #include "app/people/copy_shares_dialog.h"
 #include "app/people/part_buttons.h"
 #include "app/people/work_side.h"
@@ -29,17 +27,6 @@ using library::CardId;
 using library::CardKind;
 using library::Side;
 
-constexpr int narrowest = 980;
-
-QScrollArea* scrolling(QWidget* content) {
-    auto* out = new QScrollArea;
-    out->setWidget(content);
-    out->setWidgetResizable(true);
-    out->setFrameShape(QFrame::NoFrame);
-    out->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    return out;
-}
-
 QString sideName(Side side) {
     return side == Side::Writers      ? WorksPage::tr("Writers")
            : side == Side::Publishers ? WorksPage::tr("Publishers")
@@ -48,121 +35,47 @@ QString sideName(Side side) {
 
 } // namespace
 
-WorksPage::WorksPage(const Uses& use, PartButtons* parts, QWidget* parent) : QWidget(parent), use_(use) {
-    lines_ = new CardLines;
+WorksPage::WorksPage(const Uses& use, PartButtons* parts, QWidget* parent)
+    : CardPage(use.messages, use.people, CardKind::Work, parent), use_(use) {
     lines_->setAccessibleName(tr("Works"));
     order_ = new Choice;
     order_->addItems({tr("least complete"), tr("by title")});
     order_->setAccessibleName(tr("Order of the works"));
     order_->setCurrentIndex(QSettings().value("works/order", 0).toInt());
+    connect(order_, &QComboBox::activated, this, [this](int order) {
+        QSettings().setValue("works/order", order);
+        refresh();
+    });
     auto* caption = new QHBoxLayout;
     caption->setContentsMargins(12, 6, 8, 4);
     caption->addWidget(label(tr("Works"), "caption"));
     caption->addStretch();
     caption->addWidget(order_);
-    auto* left = new QFrame;
-    left->setObjectName("panel");
-    auto* leftLayout = new QVBoxLayout(left);
-    leftLayout->setContentsMargins(0, 0, 0, 0);
-    leftLayout->setSpacing(0);
-    leftLayout->addLayout(caption);
-    leftLayout->addWidget(lines_, 1);
-    side_ = new WorkSide;
-    sideBox_ = scrolling(side_);
-    scroll_ = scrolling(sheet());
-    empty_ = new EmptyHint("release", {}, {}, tr("Works of all recordings"));
-    stack_ = new QStackedWidget;
-    stack_->setObjectName("panel");
-    stack_->addWidget(scroll_);
-    stack_->addWidget(empty_);
-    auto* splitter = new QSplitter;
-    splitter->addWidget(left);
-    splitter->addWidget(stack_);
-    splitter->addWidget(sideBox_);
-    splitter->setStretchFactor(1, 1);
-    splitter->setChildrenCollapsible(false);
-    splitter->setSizes({236, 706, 262});
-    remember(splitter, "works/panes");
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(head(parts));
-    layout->addWidget(splitter, 1);
-
-    connect(search_, &QLineEdit::textChanged, this, &WorksPage::refresh);
-    connect(search_, &QLineEdit::returnPressed, lines_, [this] { lines_->setFocus(); });
-    connect(order_, &QComboBox::activated, this, [this](int order) {
-        QSettings().setValue("works/order", order);
-        refresh();
-    });
-    connect(lines_, &CardLines::chosenChanged, this, &WorksPage::read);
-    connect(lines_, &CardLines::menuWanted, this, &WorksPage::showMenu);
-    connect(lines_, &CardLines::removeWanted, this,
-            [this] { use_.people.remove(lines_->chosen(), title_->text()); });
-    connect(&use_.people, &PeopleController::changed, this, [this] {
-        if (!isVisible())
-            return;
-        refresh();
-        read();
-    });
-    connect(empty_->button(), &QPushButton::clicked, this, &WorksPage::makeAll);
-    connect(side_, &WorkSide::gapChosen, this, &WorksPage::goTo);
-    connect(side_, &WorkSide::settled, this,
-            [this](const library::Claim& claim, bool take) { use_.people.settle(shown_.id, claim, take); });
-    connect(side_, &WorkSide::recordingWanted, this, &WorksPage::libraryWanted);
-    refresh();
-}
-
-QWidget* WorksPage::head(PartButtons* parts) {
-    search_ = new QLineEdit;
-    search_->setPlaceholderText(tr("Search: title, name, number \u2026"));
-    search_->setAccessibleName(tr("Search the works"));
-    search_->setClearButtonEnabled(true);
-    search_->setMinimumWidth(200);
-    count_ = new ShortLabel;
-    count_->setObjectName("quiet");
     auto* fresh = button(tr("New work"));
     auto* ways = new QMenu(fresh);
     ways->addAction(tr("By its title\u2026"), this, &WorksPage::newWork);
     ways->addAction(tr("Of all recordings that have none"), this, &WorksPage::makeAll);
     fresh->setMenu(ways);
-    auto* row = new QHBoxLayout;
-    row->addWidget(label(tr("Releases"), "title"));
-    row->addWidget(search_, 2);
-    row->addWidget(count_, 2);
-    row->addStretch();
-    row->addWidget(parts);
-    row->addWidget(fresh);
-    return bar("head", row, 46);
+    auto* empty = new EmptyHint("release", {}, {}, tr("Works of all recordings"));
+    connect(empty->button(), &QPushButton::clicked, this, &WorksPage::makeAll);
+    side_ = new WorkSide;
+    connect(side_, &WorkSide::gapChosen, this, &WorksPage::goTo);
+    connect(side_, &WorkSide::settled, this,
+            [this](const library::Claim& claim, bool take) { use_.people.settle(shown_.id, claim, take); });
+    connect(side_, &WorkSide::recordingWanted, this, &WorksPage::libraryWanted);
+    layOut(searchHead(tr("Releases"), tr("Search: title, name, number \u2026"), tr("Search the works"),
+                      {parts, fresh}),
+           caption, sheet(), empty, side_, "works");
 }
 
 QWidget* WorksPage::sheet() {
-    title_ = label({}, "title");
-    title_->setWordWrap(true);
     line_ = label({}, "quiet");
     line_->setWordWrap(true);
     auto* copy = button(tr("Copy shares from\u2026"));
-    copy->setToolTip(tr("From another song, or by a template"));
+    copy->setToolTip(tr("From another song, for this one or for all that are chosen"));
     connect(copy, &QPushButton::clicked, this, &WorksPage::copyShares);
     auto* lyrics = button(tr("Lyrics\u2026"));
     connect(lyrics, &QPushButton::clicked, this, &WorksPage::showLyrics);
-    facts_ = new FactTable;
-    connect(facts_, &FactTable::typed, this, [this](const std::string& key, const QString& text) {
-        QString trouble;
-        const auto values = cardFactTyped(CardKind::Work, key, text, use_.people.list(), trouble);
-        if (values)
-            use_.people.setFact(shown_.id, CardKind::Work, key, *values);
-        else
-            use_.messages.say(trouble, true);
-    });
-    connect(facts_, &FactTable::noneWanted, this, [this](const std::string& key) {
-        use_.people.setFact(shown_.id, CardKind::Work, key, {}, true);
-    });
-    more_ = button({}, "flat");
-    connect(more_, &QPushButton::clicked, this, [this] {
-        facts_->setShowsAll(!facts_->showsAll());
-        show(shown_);
-    });
     auto* content = new QFrame;
     content->setObjectName("panel");
     auto* layout = new QVBoxLayout(content);
@@ -174,140 +87,94 @@ QWidget* WorksPage::sheet() {
     layout->addSpacing(8);
     layout->addWidget(flowing({copy, lyrics}));
     layout->addSpacing(10);
-    for (const Side side : library::allSides) {
-        Part& part = parts_[static_cast<size_t>(side)];
-        part.table = new ShareTable(side);
-        part.add = button(tr("Add\u2026"), "flat");
-        part.add->setAccessibleName(tr("%1: add").arg(sideName(side)));
-        auto* equal = button(tr("Share equally"), "flat");
-        equal->setAccessibleName(tr("%1: share equally").arg(sideName(side)));
-        auto* headRow = new QHBoxLayout;
-        headRow->addWidget(label(sideName(side), "strong"));
-        headRow->addStretch();
-        headRow->addWidget(equal);
-        headRow->addWidget(part.add);
-        layout->addLayout(headRow);
-        part.note = label({}, "quiet");
-        part.note->setWordWrap(true);
-        part.note->hide();
-        layout->addWidget(part.note);
-        layout->addWidget(part.table);
-        layout->addSpacing(14);
-        connect(part.add, &QPushButton::clicked, part.table, &ShareTable::addShare);
-        connect(equal, &QPushButton::clicked, part.table, &ShareTable::shareEqually);
-        connect(part.table, &ShareTable::typed, this,
-                [this, side](const std::vector<library::Share>& shares, const QString& title) {
-                    setShares(side, shares, title);
-                });
-        connect(part.table, &ShareTable::numberTyped, this, [this](CardId party, const QString& number) {
-            use_.people.setFact(party, CardKind::Party, "ipi",
-                                library::cardFactFromTyping(CardKind::Party, "ipi", ss(number)));
-        });
-        connect(part.table, &ShareTable::partyWanted, this,
-                [this](CardId party) { use_.people.wantShown(party, CardKind::Party); });
-        connect(part.table, &ShareTable::troubled, this,
-                [this](const QString& sentence) { use_.messages.say(sentence, true); });
-        connect(part.table, &ShareTable::historyWanted, this, [this, side] { showHistory(side); });
-    }
+    for (const Side side : library::allSides)
+        addPart(side, layout);
     layout->addWidget(label(tr("About the song"), "strong"));
     layout->addSpacing(4);
     layout->addWidget(facts_);
-    layout->addWidget(more_, 0, Qt::AlignLeft);
+    layout->addWidget(moreFacts_, 0, Qt::AlignLeft);
     layout->addStretch();
     return content;
+}
+
+void WorksPage::addPart(Side side, QBoxLayout* layout) {
+    Part& part = parts_[static_cast<size_t>(side)];
+    part.table = new ShareTable(side);
+    part.add = button(tr("Add\u2026"), "flat");
+    part.add->setAccessibleName(tr("%1: add").arg(sideName(side)));
+    auto* equal = button(tr("Share equally"), "flat");
+    equal->setAccessibleName(tr("%1: share equally").arg(sideName(side)));
+    auto* head = new QHBoxLayout;
+    head->addWidget(label(sideName(side), "strong"));
+    head->addStretch();
+    head->addWidget(equal);
+    head->addWidget(part.add);
+    layout->addLayout(head);
+    part.note = label({}, "quiet");
+    part.note->setWordWrap(true);
+    part.note->hide();
+    layout->addWidget(part.note);
+    layout->addWidget(part.table);
+    layout->addSpacing(14);
+    connect(part.add, &QPushButton::clicked, part.table, &ShareTable::addShare);
+    connect(equal, &QPushButton::clicked, part.table, &ShareTable::shareEqually);
+    connect(part.table, &ShareTable::typed, this,
+            [this, side](const std::vector<library::Share>& shares, const QString& title) {
+                setShares(side, shares, title);
+            });
+    connect(part.table, &ShareTable::numberTyped, this, [this](CardId party, const QString& number) {
+        use_.people.setFact(party, CardKind::Party, "ipi",
+                            library::cardFactFromTyping(CardKind::Party, "ipi", ss(number)));
+    });
+    connect(part.table, &ShareTable::partyWanted, this,
+            [this](CardId party) { use_.people.wantShown(party, CardKind::Party); });
+    connect(part.table, &ShareTable::troubled, this,
+            [this](const QString& sentence) { use_.messages.say(sentence, true); });
+    connect(part.table, &ShareTable::historyWanted, this, [this, side] { showHistory(side); });
+    connect(part.table, &ShareTable::editorClosed, this, &WorksPage::showNext);
 }
 
 ShareTable* WorksPage::table(Side side) {
     return parts_[static_cast<size_t>(side)].table;
 }
 
-QPushButton* WorksPage::addButton(Side side) {
-    return parts_[static_cast<size_t>(side)].add;
+bool WorksPage::isEditing() const {
+    return CardPage::isEditing() ||
+           std::ranges::any_of(parts_, [](const Part& part) { return part.table->isEditing(); });
 }
 
-void WorksPage::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    use_.people.want();
-    refresh();
-    read();
-}
-
-void WorksPage::resizeEvent(QResizeEvent* event) {
-    QWidget::resizeEvent(event);
-    sideBox_->setVisible(width() >= narrowest);
-}
-
-void WorksPage::refresh() {
-    const auto list = use_.people.list();
-    std::vector<CardLine> lines;
-    if (list)
-        for (const size_t i : list->findWorks(
-                 ss(search_->text()), order_->currentIndex() == 0 ? library::People::WorkOrder::LeastComplete
-                                                                  : library::People::WorkOrder::Title)) {
-            const library::WorkEntry& w = list->works()[i];
-            const bool none = w.writers.empty() && w.publishers.empty() && w.owners.empty();
-            lines.push_back({w.id,
-                             qs(w.title),
-                             {},
-                             qs(w.state()),
-                             none             ? paint::Tone::Wrong
-                             : w.gaps.empty() ? paint::Tone::Good
-                                              : paint::Tone::Attention});
-        }
-    const bool any = !lines.empty();
-    const size_t all = list ? list->works().size() : 0;
-    lines_->show(std::move(lines));
-    if (wanted_ != 0 && list) {
-        if (list->work(wanted_) == SIZE_MAX) {
-            if (use_.people.isTrue())
-                wanted_ = 0; // it is no more
-        } else {
-            const CardId wanted = std::exchange(wanted_, 0);
-            if (!lines_->choose(wanted)) { // what is searched hides it
-                search_->clear();
-                lines_->choose(wanted);
-            }
-        }
+std::vector<CardLine> WorksPage::linesOf(const library::People& people, const std::string& words) const {
+    std::vector<CardLine> out;
+    const auto order = order_->currentIndex() == 0 ? library::People::WorkOrder::LeastComplete
+                                                   : library::People::WorkOrder::Title;
+    for (const size_t i : people.findWorks(words, order)) {
+        const library::WorkEntry& w = people.works()[i];
+        const bool none = w.writers.empty() && w.publishers.empty() && w.owners.empty();
+        out.push_back({w.id,
+                       qs(w.title),
+                       {},
+                       qs(w.state()),
+                       none             ? paint::Tone::Wrong
+                       : w.gaps.empty() ? paint::Tone::Good
+                                        : paint::Tone::Attention});
     }
-    count_->setText(!list ? QString()
-                          : tr("%n work(s)", "", static_cast<int>(all)) + " \u00B7 " +
-                                tr("people: %1").arg(list->parties().size()));
-    if (any)
-        return;
-    shown_ = {};
-    empty_->setTexts(
-        !list      ? tr("Reading \u2026")
-        : all == 0 ? tr("No works yet")
-                   : tr("Nothing is found"),
-        !list || all > 0
-            ? QString()
-            : tr("A work is the song itself, whatever recordings there are of it: who wrote it, who "
-                 "publishes it, who owns which part. The recordings on the shelves can get theirs "
-                 "in one step."));
-    empty_->button()->setVisible(list && all == 0);
-    stack_->setCurrentWidget(empty_);
-    side_->setVisible(false);
+    return out;
 }
 
-void WorksPage::read() {
-    const CardId chosen = lines_->chosen();
-    if (chosen == 0)
-        return;
-    reading_ = true;
-    use_.people.read(this, chosen, [this, run = ++run_](library::CardView view) {
-        if (run != run_)
-            return;
-        reading_ = false;
-        if (view.id != 0)
-            show(std::move(view));
-    });
+QString WorksPage::countText(const library::People& people) const {
+    return tr("%n work(s)", "", static_cast<int>(people.works().size())) + " \u00B7 " +
+           tr("people: %1").arg(people.parties().size());
 }
 
-void WorksPage::show(library::CardView view) {
-    const bool other = view.id != shown_.id;
-    shown_ = std::move(view);
+std::pair<QString, QString> WorksPage::noneText() const {
+    return {
+        tr("No works yet"),
+        tr("A work is the song itself, whatever recordings there are of it: who wrote it, who publishes it, "
+           "who owns which part. The recordings on the shelves can get theirs in one step.")};
+}
+
+void WorksPage::display() {
     const auto list = use_.people.list();
-    title_->setText(qs(library::nameOfCard(CardKind::Work, shown_.facts)));
     const std::string iswc = library::firstFact(shown_.facts, "iswc");
     QStringList line;
     if (!iswc.empty())
@@ -327,30 +194,21 @@ void WorksPage::show(library::CardView view) {
     owners.add->setEnabled(has);
     owners.note->setVisible(!has);
     owners.note->setText(tr("A master is of a recording, and there is none of this song yet."));
-    facts_->show(cardFactRows(shown_, list));
-    const int hidden = facts_->hidden();
-    more_->setVisible(hidden > 0 || facts_->showsAll());
-    more_->setText(facts_->showsAll() ? tr("Hide what is not known")
-                                      : tr("%n more fact(s), not known", "", hidden));
     const size_t at = list ? list->work(shown_.id) : SIZE_MAX;
     side_->show(shown_, at == SIZE_MAX ? nullptr : &list->works()[at], list);
-    side_->setVisible(true);
-    stack_->setCurrentWidget(scroll_);
-    if (other)
-        scroll_->ensureVisible(0, 0);
 }
 
 std::vector<FileId> WorksPage::filesOf(const library::CardView& view) const {
     const std::vector<library::Share> lead = view.shares(Side::Owners);
     std::vector<FileId> out;
-    for (const auto& [id, r] : view.recordings)
+    for (const library::RecordingOfWork& r : view.recordings)
         if (r.file != 0 && (r.owners == lead || r.owners.empty())) // those with other owners keep them
             out.push_back(r.file);
     return out;
 }
 
 void WorksPage::setShares(Side side, const std::vector<library::Share>& shares, const QString& title) {
-    ++run_; // what is being read is older than this
+    outdate();
     if (side == Side::Owners)
         use_.people.setOwners(filesOf(shown_), shares, title);
     else
@@ -402,6 +260,11 @@ void WorksPage::goTo(const library::Gap& gap) {
     switch (gap.what) {
     case What::Number: {
         ShareTable* writers = table(Side::Writers);
+        if (gap.party == 0) { // a name of the tags: entered as somebody, they can have a number
+            setShares(Side::Writers, writers->shares(), tr("Enter the writers"));
+            use_.messages.say(tr("The writers are known under People now: their numbers can be typed."));
+            break;
+        }
         for (size_t i = 0; i < writers->shares().size(); ++i)
             if (writers->shares()[i].party == gap.party)
                 writers->editCell(static_cast<int>(i), ShareTable::Number);
@@ -414,7 +277,7 @@ void WorksPage::goTo(const library::Gap& gap) {
         ShareTable* t = table(gap.what == What::Publishers ? Side::Publishers
                               : gap.what == What::Owners   ? Side::Owners
                                                            : Side::Writers);
-        scroll_->ensureWidgetVisible(t);
+        panes_.sheet->ensureWidgetVisible(t);
         t->addShare();
     }
     }
@@ -429,20 +292,14 @@ void WorksPage::showMenu(const QPoint& at) {
     if (chosen.size() == 1) {
         menu.addAction(tr("Lyrics\u2026"), this, &WorksPage::showLyrics);
         if (!shown_.recordings.empty()) {
-            const FileId file = shown_.recordings.front().second.file;
+            const FileId file = shown_.recordings.front().file;
             menu.addAction(tr("Play"), this, [this, file] { emit playRequested(file); });
             menu.addAction(tr("Show in the library"), this, [this, file] { emit libraryWanted(file); });
         }
         menu.addSeparator();
-        menu.addAction(tr("Remove\tDel"), this, [this] { use_.people.remove(shown_.id, title_->text()); });
+        menu.addAction(tr("Remove\tDel"), this, [this] { removeShown(); });
     }
     menu.exec(at);
-}
-
-void WorksPage::showWork(CardId work) {
-    use_.people.want();
-    wanted_ = work;
-    refresh();
 }
 
 void WorksPage::newWork() {
@@ -453,7 +310,7 @@ void WorksPage::newWork() {
     if (ok && !title.isEmpty())
         use_.people.make(CardKind::Work, {{"title", {ss(title)}}}, [self = QPointer(this)](CardId id) {
             if (self)
-                self->showWork(id);
+                self->showCard(id);
         });
 }
 

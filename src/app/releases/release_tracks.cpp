@@ -115,6 +115,8 @@ void ReleaseTracks::closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditH
         const Pending now = std::move(*pending_);
         show(now.release, now.list);
     }
+    if (state() != EditingState)
+        QMetaObject::invokeMethod(this, &ReleaseTracks::editorClosed, Qt::QueuedConnection);
 }
 
 QString ReleaseTracks::textOf(size_t track, Column column) const {

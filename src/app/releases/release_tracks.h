@@ -31,7 +31,12 @@ public:
     std::vector<FileId> files() const;
     QSize sizeHint() const override;
 
+    /// An editor is open: what is typed is of what is shown.
+    bool isEditing() const { return state() == EditingState; }
+
 signals:
+    /// And what was typed has been told.
+    void editorClosed();
     void mediaWanted(const std::vector<moorfrost::library::MediumToKeep>& media, const QString& title);
     void playRequested(moorfrost::app::FileId file);
     void libraryWanted(moorfrost::app::FileId file);

@@ -3,7 +3,6 @@
 
 #include <QMenu>
 #include <QSettings>
-#include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
@@ -19,6 +18,7 @@
 #include "app/widgets/covers.h"
 #include "app/widgets/fact_table.h"
 #include "app/widgets/paint.h"
+#include "app/widgets/three_panes.h"
 #include "core/library/releases/label_numbers.h"
 #include "core/library/releases/release_pictures.h"
 
@@ -28,15 +28,6 @@ namespace {
 
 constexpr int coverSide = 128, narrowest = 1000;
 constexpr double leastAlike = 0.5;
-
-QScrollArea* scrolling(QWidget* content) {
-    auto* out = new QScrollArea;
-    out->setWidget(content);
-    out->setWidgetResizable(true);
-    out->setFrameShape(QFrame::NoFrame);
-    out->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    return out;
-}
 
 } // namespace
 
@@ -49,11 +40,6 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent) : Q
         const auto row = entry.cover != 0 && searcher ? searcher->rowOf(entry.cover) : std::nullopt;
         return row ? Covers::instance().cover(searcher->pathOf(*row), 38) : QPixmap();
     });
-    auto* left = new QFrame;
-    left->setObjectName("panel");
-    auto* leftLayout = new QVBoxLayout(left);
-    leftLayout->setContentsMargins(0, 0, 0, 0);
-    leftLayout->setSpacing(0);
     order_ = new Choice;
     order_->addItems({tr("by title"), tr("by artist"), tr("by date"), tr("by label")});
     order_->setAccessibleName(tr("Order of the releases"));
@@ -63,30 +49,19 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent) : Q
     caption->addWidget(label(tr("All releases"), "caption"));
     caption->addStretch();
     caption->addWidget(order_);
-    leftLayout->addLayout(caption);
-    leftLayout->addWidget(lines_, 1);
     pictures_ = new ReleasePicturesBox({use_.files, use_.pictures, use_.releases});
     side_ = new ReleaseSide(pictures_);
-    sideBox_ = scrolling(side_);
-    stack_ = new QStackedWidget;
-    stack_->setObjectName("panel");
-    scroll_ = scrolling(sheet());
     empty_ = new EmptyHint("release", {}, {}, tr("New release\u2026"));
-    stack_->addWidget(scroll_);
-    stack_->addWidget(empty_);
-    auto* splitter = new QSplitter;
-    splitter->addWidget(left);
-    splitter->addWidget(stack_);
-    splitter->addWidget(sideBox_);
-    splitter->setStretchFactor(1, 1);
-    splitter->setChildrenCollapsible(false);
-    splitter->setSizes({252, 690, 262});
-    remember(splitter, "releases/panes");
+    const ThreePanes panes =
+        threePanes(caption, lines_, sheet(), empty_, side_, {252, 690, 262}, "releases/panes");
+    stack_ = panes.stack;
+    scroll_ = panes.sheet;
+    sideBox_ = panes.side;
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(head(parts));
-    layout->addWidget(splitter, 1);
+    layout->addWidget(panes.widget, 1);
 
     connect(search_, &QLineEdit::textChanged, this, &ReleasesPage::refresh);
     connect(search_, &QLineEdit::returnPressed, lines_, [this] { lines_->setFocus(); });
@@ -122,6 +97,12 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent) : Q
                 ++run_; // what is being read is older than this
                 use_.releases.setMedia(shown_.view.ref, media, title);
             });
+    auto showNext = [this] {
+        if (next_ && !facts_->isEditing() && !tracks_->isEditing())
+            show(std::move(*std::exchange(next_, std::nullopt)));
+    };
+    connect(facts_, &FactTable::editorClosed, this, showNext);
+    connect(tracks_, &ReleaseTracks::editorClosed, this, showNext);
     connect(tracks_, &ReleaseTracks::playRequested, this, &ReleasesPage::playRequested);
     connect(tracks_, &ReleaseTracks::libraryWanted, this, &ReleasesPage::libraryWanted);
     connect(tracks_, &ReleaseTracks::releaseWanted, this, [this](size_t entry) {
@@ -133,13 +114,6 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent) : Q
 }
 
 QWidget* ReleasesPage::head(QWidget* parts) {
-    search_ = new QLineEdit;
-    search_->setPlaceholderText(tr("Search: title, number, barcode, artist \u2026"));
-    search_->setAccessibleName(tr("Search the releases"));
-    search_->setClearButtonEnabled(true);
-    search_->setMinimumWidth(220);
-    count_ = new ShortLabel;
-    count_->setObjectName("quiet");
     new_ = button(tr("New release"));
     auto* ways = new QMenu(new_);
     ways->addAction(tr("By hand, or from a source\u2026"), this, &ReleasesPage::newRelease);
@@ -152,15 +126,11 @@ QWidget* ReleasesPage::head(QWidget* parts) {
         const auto count = use_.releases.proposals().size();
         proposals_->setText(count == 0 ? tr("Proposals") : tr("Proposals (%1)").arg(count));
     });
-    auto* row = new QHBoxLayout;
-    row->addWidget(label(tr("Releases"), "title"));
-    row->addWidget(search_, 2);
-    row->addWidget(count_, 2);
-    row->addStretch();
-    row->addWidget(parts);
-    row->addWidget(proposals_);
-    row->addWidget(new_);
-    return bar("head", row, 46);
+    const SearchHead head = searchHead(tr("Releases"), tr("Search: title, number, barcode, artist \u2026"),
+                                       tr("Search the releases"), {parts, proposals_, new_});
+    search_ = head.search;
+    count_ = head.count;
+    return head.widget;
 }
 
 QWidget* ReleasesPage::sheet() {
@@ -299,6 +269,11 @@ void ReleasesPage::show(ShownRelease release) {
     const library::ReleaseRef &was = shown_.view.ref, &is = release.view.ref;
     const bool other =
         !shows_ || !((is.id != 0 && is.id == was.id) || (!is.files.empty() && is.files == was.files));
+    if (other && (facts_->isEditing() || tracks_->isEditing())) { // what is typed is not of this one
+        next_ = std::move(release);
+        return;
+    }
+    next_.reset();
     shown_ = std::move(release);
     shows_ = true;
     std::string odd;

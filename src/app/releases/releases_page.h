@@ -109,6 +109,7 @@ private:
     ReleaseSide* side_;
     QWidget* sideBox_;
     ShownRelease shown_;
+    std::optional<ShownRelease> next_;          // to be shown when an editor is closed
     std::optional<library::ReleaseRef> wanted_; // to be chosen when it is in the list
     bool shows_ = false, reading_ = false;
     int run_ = 0; // counts what is read

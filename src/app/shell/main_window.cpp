@@ -184,10 +184,10 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                 showWorkspace(Releases);
                 if (kind == library::CardKind::Party) {
                     releaseParts_->showPart(PartButtons::People);
-                    releaseParts_->people()->showParty(card);
+                    releaseParts_->people()->showCard(card);
                 } else {
                     releaseParts_->showPart(PartButtons::Works);
-                    releaseParts_->works()->showWork(card);
+                    releaseParts_->works()->showCard(card);
                 }
             });
     auto toLibrary = [this](FileId id) {

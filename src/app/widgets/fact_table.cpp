@@ -231,6 +231,8 @@ void FactTable::closeEditor(QWidget* editor, QAbstractItemDelegate::EndEditHint 
         std::vector<FactRow> rows = std::move(*pending_);
         show(std::move(rows));
     }
+    if (state() != EditingState)
+        QMetaObject::invokeMethod(this, &FactTable::editorClosed, Qt::QueuedConnection);
 }
 
 void FactTable::setShowsAll(bool on) {

@@ -51,7 +51,12 @@ public:
     QString textOf(const std::string& key, int column = 1) const;
     QSize sizeHint() const override;
 
+    /// An editor is open: what is typed is of what is shown.
+    bool isEditing() const { return state() == EditingState; }
+
 signals:
+    /// And what was typed has been told.
+    void editorClosed();
     void typed(const std::string& key, const QString& line);
     void noneWanted(const std::string& key);
     void dropWanted(const std::string& key);

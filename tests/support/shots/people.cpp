@@ -70,11 +70,11 @@ void people(Shots& shots) {
     c.setOwners({lead}, {{owner, {}, {"owner"}, Fraction(3, 5)}, {duo, {}, {"owner"}, Fraction(3, 10)}},
                 "Owners");
     rest();
-    page->showWork(work);
+    page->showCard(work);
     rest();
     shots.take(&w, "works");
     w.releaseParts()->showPart(PartButtons::People);
-    w.releaseParts()->people()->showParty(mara);
+    w.releaseParts()->people()->showCard(mara);
     rest();
     shots.take(&w, "people");
     w.releaseParts()->showPart(PartButtons::Editions);

@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/widgets/side_lines.h"
+
+#include <QRegularExpression>
+#include <QVBoxLayout>
+
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+
+namespace moorfrost::app {
+
+SideLines::SideLines(QWidget* parent) : QFrame(parent) {
+    setObjectName("side");
+    rows_ = new QVBoxLayout(this);
+    rows_->setContentsMargins(14, 12, 14, 12);
+    rows_->setSpacing(6);
+}
+
+void SideLines::clear() {
+    while (QLayoutItem* item = rows_->takeAt(0)) {
+        if (item->widget()) {
+            item->widget()->hide();
+            item->widget()->deleteLater(); // one of them may have asked for this
+        }
+        delete item;
+    }
+}
+
+void SideLines::caption(const QString& text) {
+    if (rows_->count() > 0)
+        rows_->addSpacing(10);
+    rows_->addWidget(label(text, "strong"));
+}
+
+QLabel* SideLines::line(const QString& html) {
+    auto* out = new QLabel(html);
+    out->setTextFormat(Qt::RichText);
+    out->setWordWrap(true);
+    out->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    rows_->addWidget(out);
+    return out;
+}
+
+QLabel* SideLines::link(const QString& text, const QString& mark, const QColor& colour) {
+    const QColor ink = colour.isValid() ? colour : theme::colours().fjord;
+    return line((mark.isEmpty() ? QString() : mark + " ") +
+                QString("<a href='there' style='color:%1; text-decoration:none'>%2</a>")
+                    .arg(ink.name(), text.toHtmlEscaped()));
+}
+
+void SideLines::add(QWidget* widget) {
+    rows_->addWidget(widget);
+}
+
+void SideLines::end() {
+    rows_->addStretch();
+}
+
+QString SideLines::coloured(const QString& text, const QColor& colour) {
+    return QString("<span style='color:%1'>%2</span>").arg(colour.name(), text.toHtmlEscaped());
+}
+
+QString SideLines::text() const {
+    QStringList out;
+    for (int i = 0; i < rows_->count(); ++i)
+        if (auto* l = qobject_cast<QLabel*>(rows_->itemAt(i)->widget()))
+            out << QString(l->text()).replace("<br>", ", ").remove(QRegularExpression("<[^>]*>"));
+    return out.join("\n");
+}
+
+} // namespace moorfrost::app
