@@ -6,8 +6,8 @@
 
 #include <fmt/format.h>
 
-#include "cli/common.h"
 #include "cli/json_out.h"
+#include "cli/named.h"
 #include "core/library/people/people_in.h"
 #include "core/library/people/people_out.h"
 #include "core/library/people/works_of.h"
@@ -178,21 +178,6 @@ int setShares(library::Store& store, CardId work, const Options& options) {
     }
     printCard(store, work);
     return 0;
-}
-
-std::optional<std::string> readWhole(const std::string& name) {
-    std::ostringstream out;
-    if (name == "-") {
-        out << std::cin.rdbuf();
-        return out.str();
-    }
-    std::ifstream in(name, std::ios::binary);
-    if (!in) {
-        say("\"" + name + "\" cannot be read.");
-        return std::nullopt;
-    }
-    out << in.rdbuf();
-    return out.str();
 }
 
 } // namespace

@@ -6,8 +6,8 @@
 
 #include <fmt/format.h>
 
-#include "cli/common.h"
 #include "cli/json_out.h"
+#include "cli/named.h"
 #include "core/exchange/track_list_text.h"
 #include "core/library/releases/edition_sets.h"
 #include "core/library/releases/filling.h"
@@ -25,40 +25,6 @@ constexpr int wrongly = 2;
 
 std::shared_ptr<const library::ReleaseList> listOf(library::Store& store) {
     return library::ReleaseList::make(library::searchOf(store).searcher, library::keptReleases(store));
-}
-
-/// By the number of a release, or by the place of a file of it; nullopt after saying why.
-std::optional<ReleaseRef> releaseNamed(library::Store& store, const std::string& name) {
-    if (text::isDigits(name) && !name.empty() && name.size() < 18) {
-        const int64_t id = std::stoll(name);
-        if (store.releases().has(id))
-            return ReleaseRef{id, {}};
-        say("The library has no release " + name + ".");
-        return std::nullopt;
-    }
-    const library::FileId file = store.files().idOf(std::filesystem::absolute(name).lexically_normal());
-    if (file == 0) {
-        say("\"" + name + "\" is neither the number of a release nor a file that the library knows.");
-        return std::nullopt;
-    }
-    const auto list = listOf(store);
-    const size_t at = list->ofFile(file);
-    return at == SIZE_MAX ? ReleaseRef{0, {file}} : list->entries()[at].ref;
-}
-
-std::optional<std::string> readWhole(const std::string& name) {
-    std::ostringstream out;
-    if (name == "-") {
-        out << std::cin.rdbuf();
-        return out.str();
-    }
-    std::ifstream in(name, std::ios::binary);
-    if (!in) {
-        say("\"" + name + "\" cannot be read.");
-        return std::nullopt;
-    }
-    out << in.rdbuf();
-    return out.str();
 }
 
 /// The facts that are given as name=value; false after saying what is wrong.

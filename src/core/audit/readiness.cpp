@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <set>
+#include <tuple>
 
 #include <fmt/format.h>
 
@@ -237,6 +238,32 @@ void requireNames(const Rule& rule, const Files& files, bool strays, files::Name
     finding.count(elsewhere, "named otherwise" + (example.empty() ? "" : ", such as " + example));
 }
 
+void requireWorks(const Rule& rule, const Files& files, Finding& finding) {
+    size_t without = 0;
+    for (const CheckedFile* f : files)
+        if (!f->song || !f->song->hasWork) {
+            ++without;
+            finding.lacks(f);
+        }
+    finding.count(without, "of which it is not said what song it is");
+    const std::tuple<const char*, bool SongStanding::*, const char*> asks[] = {
+        {"shares", &SongStanding::sharesAddUp, "with shares that do not add up"},
+        {"numbers", &SongStanding::hasNumbers, "with a writer without a number"},
+        {"agreement", &SongStanding::hasAgreement, "without an agreement"},
+        {"contact", &SongStanding::hasContact, "without a contact"}};
+    for (const auto& [key, standing, says] : asks) {
+        if (std::ranges::find(rule.fields, key) == rule.fields.end())
+            continue;
+        size_t lacking = 0;
+        for (const CheckedFile* f : files)
+            if (f->song && f->song->hasWork && !((*f->song).*standing)) {
+                ++lacking;
+                finding.lacks(f);
+            }
+        finding.count(lacking, says);
+    }
+}
+
 ReadinessPart check(const Rule& rule, const Files& files, bool strays, files::NameProfile profile) {
     Finding finding(files);
     switch (rule.kind) {
@@ -255,6 +282,9 @@ ReadinessPart check(const Rule& rule, const Files& files, bool strays, files::Na
     case RuleKind::Codes:
         requireCodes(rule, files, finding);
         return finding.part(rule, "in all files");
+    case RuleKind::Works:
+        requireWorks(rule, files, finding);
+        return finding.part(rule, "of all songs");
     case RuleKind::Names:
         requireNames(rule, files, strays, profile, finding);
         return finding.part(rule, "all files");
@@ -286,6 +316,11 @@ bool asksForNames(const Standard& standard) {
                        [](const Rule& r) { return r.kind == RuleKind::Names; });
 }
 
+bool asksForWorks(const Standard& standard) {
+    return std::any_of(standard.rules.begin(), standard.rules.end(),
+                       [](const Rule& r) { return r.kind == RuleKind::Works; });
+}
+
 Readiness readinessOf(const Standard& standard, const std::vector<CheckedFile>& files, bool strays,
                       files::NameProfile profile) {
     Files music;
@@ -296,12 +331,17 @@ Readiness readinessOf(const Standard& standard, const std::vector<CheckedFile>& 
     for (const Rule& rule : standard.rules) {
         const bool ofReleases =
             rule.kind == RuleKind::Numbers || (rule.kind == RuleKind::Fields && rule.same && !rule.required);
-        if (!music.empty() && !(strays && ofReleases)) {
+        const bool untold =
+            rule.kind == RuleKind::Works &&
+            std::ranges::none_of(music, [](const CheckedFile* f) { return f->song.has_value(); });
+        if (!music.empty() && !(strays && ofReleases) && !untold) {
             out.parts.push_back(check(rule, music, strays, profile));
             continue;
         }
         ReadinessPart part{rule.kind, ruleText(rule), Met::NotAsked, {}, {}};
-        part.detail = music.empty() ? "nothing here is music" : "strays are not one release";
+        part.detail = music.empty() ? "nothing here is music"
+                      : untold      ? "asked when the files stand on a shelf"
+                                    : "strays are not one release";
         out.parts.push_back(std::move(part));
     }
     return out;

@@ -4,6 +4,7 @@
 
 #include <cstdint>
 #include <map>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -28,6 +29,12 @@ struct ReadinessPart {
     std::vector<int64_t> lacking; // the files it is about
 };
 
+/// How the songs stand that a file is a recording of.
+struct SongStanding {
+    bool hasWork = false; // else nothing of the rest is so
+    bool sharesAddUp = false, hasNumbers = false, hasAgreement = false, hasContact = false;
+};
+
 /// A file of the release. What is referred to must outlive the call.
 struct CheckedFile {
     int64_t id = 0;
@@ -37,6 +44,7 @@ struct CheckedFile {
     Path path;                                     // where it will be
     std::map<std::string, std::string> facts = {}; // naming::factsOf; only for a rule about names
     bool music = true;                             // idents, tones ... are not asked about their artist
+    std::optional<SongStanding> song = {};         // not told: not asked
 };
 
 struct Readiness {
@@ -53,5 +61,7 @@ Readiness readinessOf(const Standard& standard, const std::vector<CheckedFile>& 
                       files::NameProfile profile = files::NameProfile::Portable);
 /// Whether readinessOf() needs their facts.
 bool asksForNames(const Standard& standard);
+/// Whether it needs to be told how their songs stand.
+bool asksForWorks(const Standard& standard);
 
 } // namespace moorfrost::audit

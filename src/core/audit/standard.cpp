@@ -17,11 +17,9 @@ using nlohmann::json;
 
 namespace {
 
-const std::pair<RuleKind, const char*> kindNames[] = {{RuleKind::Fields, "fields"},
-                                                      {RuleKind::Numbers, "numbers"},
-                                                      {RuleKind::Picture, "picture"},
-                                                      {RuleKind::Codes, "codes"},
-                                                      {RuleKind::Names, "names"}};
+const std::pair<RuleKind, const char*> kindNames[] = {
+    {RuleKind::Fields, "fields"}, {RuleKind::Numbers, "numbers"}, {RuleKind::Picture, "picture"},
+    {RuleKind::Codes, "codes"},   {RuleKind::Works, "works"},     {RuleKind::Names, "names"}};
 
 std::string labels(const std::vector<std::string>& keys) {
     std::vector<std::string> out;
@@ -35,7 +33,7 @@ json ruleToJson(const Rule& rule) {
     for (const auto& [kind, name] : kindNames)
         if (kind == rule.kind)
             out["rule"] = name;
-    if (rule.kind == RuleKind::Fields || rule.kind == RuleKind::Codes)
+    if (rule.kind == RuleKind::Fields || rule.kind == RuleKind::Codes || rule.kind == RuleKind::Works)
         out["fields"] = rule.fields;
     if (rule.kind == RuleKind::Fields) {
         out["in every file"] = rule.required;
@@ -87,6 +85,13 @@ std::string ruleText(const Rule& rule) {
                (rule.side > 0 ? fmt::format(" of {} pixels", rule.side) : std::string());
     case RuleKind::Codes:
         return labels(rule.fields) + (rule.fields.size() == 1 ? ": well formed" : ": each well formed");
+    case RuleKind::Works: {
+        std::vector<std::string> out;
+        for (const auto& [key, label] : workAsks())
+            if (std::ranges::find(rule.fields, key) != rule.fields.end())
+                out.push_back(out.empty() ? label : text::lower(label.substr(0, 1)) + label.substr(1));
+        return text::join(out, ", ");
+    }
     case RuleKind::Names:
         return "Names by the plan";
     }
@@ -106,6 +111,14 @@ std::string whyNotUsable(const Rule& rule) {
             if (std::string why = tags::whyNotValid(key, {}); !why.empty())
                 return why;
         return {};
+    case RuleKind::Works:
+        if (rule.fields.empty())
+            return "Say what is asked of the songs.";
+        for (const std::string& key : rule.fields)
+            if (std::ranges::find(workAsks(), key, &std::pair<std::string, std::string>::first) ==
+                workAsks().end())
+                return fmt::format("\"{}\" is nothing that is asked of songs.", key);
+        return {};
     case RuleKind::Picture:
         return rule.side < 0 || rule.side > 100000 ? "The picture's side is 0 to 100000 pixels."
                                                    : std::string();
@@ -119,6 +132,15 @@ std::string whyNotUsable(const Rule& rule) {
         break;
     }
     return {};
+}
+
+const std::vector<std::pair<std::string, std::string>>& workAsks() {
+    static const std::vector<std::pair<std::string, std::string>> asks = {
+        {"shares", "Shares add up"},
+        {"numbers", "Every writer has a number"},
+        {"agreement", "Has an agreement"},
+        {"contact", "Contact given"}};
+    return asks;
 }
 
 const std::vector<Standard>& shippedStandards() {
@@ -158,6 +180,13 @@ const std::vector<Standard>& shippedStandards() {
               {.kind = Codes, .fields = {"isrc"}},
               {.kind = Codes, .fields = {"barcode"}},
               {.kind = Picture, .side = 1400, .front = true}}},
+            {"For licences",
+             {heads,
+              {.kind = Codes, .fields = {"isrc"}},
+              {.kind = Works, .fields = {"shares"}},
+              {.kind = Works, .fields = {"numbers"}},
+              {.kind = Works, .fields = {"agreement"}},
+              {.kind = Works, .fields = {"contact"}}}},
         };
     }();
     return shipped;

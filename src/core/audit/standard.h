@@ -4,6 +4,7 @@
 #pragma once
 
 #include <string>
+#include <utility>
 #include <vector>
 
 #include "core/base/result.h"
@@ -15,12 +16,13 @@ enum class RuleKind {
     Numbers, // the track numbers of each disc are 1, 2, 3 ... without a gap, none twice; the discs likewise
     Picture, // every file has a picture, with the shorter side of at least `side` pixels
     Codes,   // each of `fields` is there and well formed (audit/codes); an ISRC is in one file only
+    Works,   // the songs that the files are recordings of stand so: `fields` are of workAsks()
     Names,   // path and name are, or will be, as `plan` says
 };
 
 struct Rule {
     RuleKind kind = RuleKind::Fields;
-    std::vector<std::string> fields = {}; // keys
+    std::vector<std::string> fields = {}; // keys; of Works of workAsks()
     bool required = true, same = false;   // Fields: at least one of them
     int side = 0;                         // Picture: pixels; 0: any
     bool front = false;                   // Picture: only the front cover counts
@@ -33,6 +35,10 @@ struct Standard {
     std::vector<Rule> rules; // in the order of the tally
     bool operator==(const Standard&) const = default;
 };
+
+/// What can be asked of songs: "shares" that add up, "numbers" of all writers, "agreement", "contact"; each
+/// with a few words for people.
+const std::vector<std::pair<std::string, std::string>>& workAsks();
 
 /// A few words for people: "Title, Artist", "Album, the same in all files", "Picture of 500 pixels".
 std::string ruleText(const Rule& rule);

@@ -6,6 +6,7 @@
 
 #include <fmt/format.h>
 
+#include "core/library/people/song_standing.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -402,6 +403,7 @@ ChangeOutcome KeptChange::commit(const std::string& title) {
         }
     if (!parts_.empty())
         outcome_.change = store_.changes().add(title, parts_);
+    noteStandings(store_, parts_, touched_);
     transaction_.commit();
     outcome_.touched.assign(touched_.begin(), touched_.end());
     return outcome_;
@@ -440,6 +442,7 @@ Result<ChangeOutcome> turn(Store& store, int64_t id, bool back) {
         set(store, part, expected, back ? part.before : part.after, touched, out);
     }
     store.changes().setTakenBack(id, back);
+    noteStandings(store, parts, touched);
     transaction.commit();
     out.touched.assign(touched.begin(), touched.end());
     return out;

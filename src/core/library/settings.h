@@ -54,6 +54,11 @@ inline const Setting<Strings> batchStandards{"standards of batches", {}}; // "nu
 inline const Setting<Strings> mirrorRules{"mirror rules", {}}; // library/mirror
 inline const Setting<Strings> releaseFactsLeftOut{"release facts left out of tags",
                                                   {}}; // releases/release_tags
+// Delivering.
+inline const Setting<Strings> sheetLayouts{"sheet layouts", {}};            // deliver/sheet_layout
+inline const Setting<std::string> lastSheetLayout{"last sheet layout", {}}; // its name
+inline const Setting<Strings> shareTemplates{"share templates", {}};        // people/share_template
+inline const Setting<Strings> keywords{"keywords", {}}; // the library's own list, beside those that are used
 inline const Setting<WordPlaces> words{"words", WordPlaces::Anywhere};
 inline const Setting<bool> readShelves{"read shelves", false}; // its folders are to be read: it was made anew
 } // namespace settings

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/base/bytes_hash.h"
+#include "core/library/people/song_standing.h"
 #include "core/library/search/sleeves.h"
 #include "core/naming/put_away.h"
 #include "core/text/text.h"
@@ -24,6 +25,8 @@ template<class Each>
 void checkSleeves(Store& store, const Searcher& searcher, const RowsBySleeve& sleeves,
                   const ShelfRules& rules, std::stop_token stop, work::Progress& progress, Each&& each) {
     constexpr size_t atOnce = 500; // files
+    SongStandings standings(store);
+    const bool works = audit::asksForWorks(rules.standard);
     progress.begin(sleeves.rows.size());
     for (size_t i = 0; i < sleeves.size() && !stop.stop_requested();) {
         std::vector<FileId> ids;
@@ -40,6 +43,8 @@ void checkSleeves(Store& store, const Searcher& searcher, const RowsBySleeve& sl
                     const bool music = next->kind.empty() || next->kind == "music";
                     files.push_back(
                         checkedFile(rules.standard, *next, std::move(next->tags.fields), next->path, music));
+                    if (works)
+                        files.back().song = standings.of(next->id);
                     ++next;
                 }
             if (!files.empty())

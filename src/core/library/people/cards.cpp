@@ -6,6 +6,7 @@
 #include <fmt/format.h>
 
 #include "core/audit/codes.h"
+#include "core/library/people/documents.h"
 #include "core/library/people/share.h"
 #include "core/tags/fields.h"
 #include "core/text/text.h"
@@ -60,16 +61,11 @@ const std::vector<CardFactDef>& cardFacts(CardKind kind) {
         {"writers", "Writers", Shares, false}, {"publishers", "Publishers", Shares, false},
     };
     static const std::vector<CardFactDef> agreement = {
-        {"title", "Title", Text, false},
-        {"document", "Document", Text, false},
-        {"parties", "Parties", Parties, false},
-        {"works", "Songs", Parties, false},
-        {"releases", "Releases", List, false},
-        {"signed", "Signed", Dates, false},
-        {"begins", "Begins", Dates, false},
-        {"ends", "Ends", Dates, true},
-        {"covers", "What it covers", LongText, false},
-        {"notes", "Notes", LongText, false},
+        {"title", "Title", Text, false},     {"parties", "Parties", Parties, false},
+        {"works", "Songs", Works, false},    {"releases", "Releases", Releases, false},
+        {"signed", "Signed", Dates, false},  {"begins", "Begins", Dates, false},
+        {"ends", "Ends", Dates, true},       {"covers", "What it covers", LongText, false},
+        {"notes", "Notes", LongText, false}, {"documents", "Documents", Documents, false},
     };
     return kind == CardKind::Party ? party : kind == CardKind::Work ? work : agreement;
 }
@@ -104,8 +100,10 @@ std::string whyNotCardFact(CardKind kind, std::string_view key, const Texts& val
             return fmt::format("{} has at most {} letters.", def->label, isLong ? longestText : longestLine);
         const bool broken = std::ranges::any_of(value, [&](char c) {
             const auto u = static_cast<unsigned char>(c);
-            const bool allowed = (isLong && (c == '\n' || c == '\t')) ||
-                                 (def->kind == CardFactKind::Contacts && c == cardBreak);
+            const bool allowed =
+                (isLong && (c == '\n' || c == '\t')) ||
+                ((def->kind == CardFactKind::Contacts || def->kind == CardFactKind::Documents) &&
+                 c == cardBreak);
             return (u < 0x20 && !allowed) || u == 0x7F;
         });
         if (broken)
@@ -113,6 +111,9 @@ std::string whyNotCardFact(CardKind kind, std::string_view key, const Texts& val
         if (def->kind == CardFactKind::Choice &&
             std::ranges::find(choicesOf(def->key), value) == choicesOf(def->key).end())
             return fmt::format("{} is one of: {}.", def->label, fmt::join(choicesOf(def->key), ", "));
+        if (def->kind == CardFactKind::Documents)
+            if (std::string why = whyNotDocument(value); !why.empty())
+                return why;
         if (def->kind == CardFactKind::Dates)
             if (const std::string why = tags::whyNotValid("date", {value}); !why.empty())
                 return fmt::format("{}: \"{}\" is no date: {}.", def->label, value, why);

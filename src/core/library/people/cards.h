@@ -12,15 +12,18 @@
 namespace moorfrost::library {
 
 enum class CardFactKind {
-    Text,     // one line
-    LongText, // several
-    List,     // typed with "; " between them
-    Code,     // with check digits
-    Choice,   // one of choices()
-    Dates,    // one date
-    Parties,  // numbers of parties
-    Contacts, // kind, value, what for
-    Shares,   // share.h
+    Text,      // one line
+    LongText,  // several
+    List,      // typed with "; " between them
+    Code,      // with check digits
+    Choice,    // one of choices()
+    Dates,     // one date
+    Parties,   // numbers of parties
+    Works,     // numbers of works
+    Releases,  // numbers of releases
+    Documents, // documents.h
+    Contacts,  // kind, value, what for
+    Shares,    // share.h
 };
 
 struct CardFactDef {

@@ -30,15 +30,6 @@ bool hasAll(const std::string& searched, const std::vector<std::string>& words) 
                                [&](const std::string& w) { return searched.find(w) != std::string::npos; });
 }
 
-/// Where nobody said it: people are found under their last name.
-std::string sortFormOf(const std::string& name, const std::string& kind) {
-    const size_t space = name.rfind(' ');
-    const bool plain = name.find(',') == std::string::npos && !text::likenessForm(name).empty();
-    return kind == "person" && plain && space != std::string::npos && space + 1 < name.size()
-               ? name.substr(space + 1) + ", " + name.substr(0, space)
-               : text::sortForm(name);
-}
-
 /// "Rook, Tom" and "Tom Rook" have the same.
 std::string sortedWords(std::string_view name) {
     std::vector<std::string> words = text::split(text::likenessForm(name), " ");
@@ -106,157 +97,6 @@ std::string WorkEntry::state() const {
     return out;
 }
 
-std::shared_ptr<const People> People::make(const KeptCards& kept, std::stop_token stop) {
-    auto out = std::make_shared<People>();
-    std::unordered_map<CardId, size_t> shareCounts;
-    std::unordered_map<CardId, std::string> names;
-    for (const auto& [id, facts] : kept.parties)
-        names[id] = nameOfCard(CardKind::Party, facts);
-    auto nameOf = [&](CardId id) {
-        const auto it = names.find(id);
-        return it == names.end() ? std::string() : it->second;
-    };
-    for (const auto& [id, facts] : kept.agreements) {
-        for (const char* key : {"parties", "works"})
-            for (const std::string& one : factValues(facts, key))
-                out->agreements_[std::strtoll(one.c_str(), nullptr, 10)].push_back(id);
-    }
-    for (const auto& [id, facts] : kept.works) {
-        if (stop.stop_requested())
-            return nullptr;
-        WorkEntry work;
-        work.id = id;
-        work.title = nameOfCard(CardKind::Work, facts);
-        work.iswc = firstFact(facts, "iswc");
-        work.disagrees = !factValues(facts, claimsFact).empty();
-        std::vector<Share> owners, writers = sharesFrom(factValues(facts, "writers")),
-                                   publishers = sharesFrom(factValues(facts, "publishers"));
-        if (const auto recordings = kept.recordingsOf.find(id); recordings != kept.recordingsOf.end()) {
-            work.recordings = recordings->second;
-            work.lead = kept.recordings.at(work.recordings.front()).file;
-            for (const RecordingId r : work.recordings) // those of the lead, else of another
-                if (owners.empty())
-                    owners = kept.recordings.at(r).owners;
-        }
-        if (!writers.empty())
-            work.writers = sumsOf(writers, {});
-        if (!publishers.empty())
-            work.publishers = sumsOf(publishers, {});
-        if (!owners.empty())
-            work.owners = sumsOf(owners, {});
-        std::set<CardId> who;
-        std::string searched = work.title + "\n" + work.iswc + "\n" + reference::plainCode(work.iswc);
-        for (const std::string& t : factValues(facts, "titles"))
-            searched += "\n" + t;
-        for (const auto* shares : {&writers, &publishers, &owners})
-            for (const Share& s : *shares) {
-                searched += "\n" + shownParty(s, nameOf);
-                if (s.party != 0)
-                    who.insert(s.party);
-            }
-        for (const CardId party : who)
-            ++shareCounts[party];
-        for (const auto& [side, shares] :
-             {std::pair(Side::Writers, &writers), {Side::Publishers, &publishers}, {Side::Owners, &owners}})
-            for (const Share& s : *shares)
-                if (s.party != 0)
-                    out->sharesOf_[s.party].push_back({id, side, s});
-        for (const Share& s : writers)
-            work.by += (work.by.empty() ? "" : ", ") + shownParty(s, nameOf);
-        work.searched = text::fold(searched);
-
-        auto sums = [&](Gap::What what, const char* side, const std::vector<SideSum>& all) {
-            if (all.empty())
-                work.gaps.push_back({what, fmt::format("{}: nobody is named yet", side), 0, true});
-            for (const SideSum& s : all)
-                if (!s.isWhole())
-                    work.gaps.push_back(
-                        {what, fmt::format("{}: {}", side, sumSentence(s, 1)), 0, s.isTooMuch()});
-        };
-        sums(Gap::What::Writers, "Writers", work.writers);
-        if (!publishers.empty())
-            sums(Gap::What::Publishers, "Publishers", work.publishers);
-        if (!work.recordings.empty())
-            sums(Gap::What::Owners, "Owners of the master", work.owners);
-        std::set<std::string> told;
-        for (const Share& s : writers) {
-            const auto facts = kept.parties.find(s.party);
-            const bool has = facts != kept.parties.end() &&
-                             (!firstFact(facts->second, "ipi").empty() ||
-                              (facts->second.contains("ipi") && facts->second.at("ipi").none));
-            if (!has && told.insert(shownParty(s, nameOf)).second)
-                work.gaps.push_back({Gap::What::Number,
-                                     fmt::format("{} has no IPI number", shownParty(s, nameOf)), s.party,
-                                     true});
-        }
-        const auto iswc = facts.find(std::string_view("iswc"));
-        if (work.iswc.empty() && !(iswc != facts.end() && iswc->second.none))
-            work.gaps.push_back({Gap::What::Iswc, "No ISWC", 0, false});
-        out->works_.push_back(std::move(work));
-    }
-    for (const auto& [id, facts] : kept.parties) {
-        if (stop.stop_requested())
-            return nullptr;
-        PartyEntry party;
-        party.id = id;
-        party.name = nameOf(id);
-        party.kind = firstFact(facts, "kind");
-        party.sort = firstFact(facts, "sort");
-        if (party.sort.empty())
-            party.sort = sortFormOf(party.name, party.kind);
-        party.society = firstFact(facts, "society");
-        party.ipi = firstFact(facts, "ipi");
-        party.isni = firstFact(facts, "isni");
-        party.spellings = factValues(facts, "spellings");
-        party.shares = shareCounts[id];
-        std::string searched = party.name + "\n" + party.sort + "\n" + party.society + "\n" + party.ipi +
-                               "\n" + reference::plainCode(party.ipi) + "\n" +
-                               reference::plainCode(party.isni);
-        for (const std::string& s : party.spellings)
-            searched += "\n" + s;
-        for (const std::string& r : factValues(facts, "roles"))
-            searched += "\n" + r;
-        party.searched = text::fold(searched);
-        out->parties_.push_back(std::move(party));
-    }
-    std::vector<std::pair<std::string, size_t>> order;
-    auto sorted = [&](auto& entries, auto&& keyOf) {
-        order.clear();
-        for (size_t i = 0; i < entries.size(); ++i)
-            order.emplace_back(text::sortKey(keyOf(entries[i])), i);
-        std::ranges::sort(order);
-        std::remove_reference_t<decltype(entries)> all;
-        all.reserve(entries.size());
-        for (const auto& [key, i] : order)
-            all.push_back(std::move(entries[i]));
-        entries = std::move(all);
-    };
-    sorted(out->parties_, [](const PartyEntry& p) { return p.sort; });
-    sorted(out->works_, [](const WorkEntry& w) { return text::sortForm(w.title); });
-    for (size_t i = 0; i < out->works_.size(); ++i)
-        out->workAt_[out->works_[i].id] = i;
-    for (auto& [party, shares] : out->sharesOf_)
-        std::ranges::stable_sort(shares, {}, [&](const PartyShare& s) { return out->workAt_.at(s.work); });
-    for (size_t i = 0; i < out->parties_.size(); ++i) {
-        const PartyEntry& p = out->parties_[i];
-        out->partyAt_[p.id] = i;
-        std::set<std::string> called = {text::fold(p.name)};
-        for (const std::string& s : p.spellings)
-            called.insert(text::fold(s));
-        for (const std::string& name : called)
-            out->byName_[name].push_back(p.id);
-        std::set<uint16_t> groups;
-        for (const uint16_t g : text::letterGroups(text::likenessForm(p.name)))
-            groups.insert(g);
-        for (const std::string& s : p.spellings)
-            for (const uint16_t g : text::letterGroups(text::likenessForm(s)))
-                groups.insert(g);
-        for (const uint16_t g : groups)
-            out->byLetters_[g].push_back(static_cast<uint32_t>(i));
-    }
-    return out;
-}
-
 size_t People::party(CardId id) const {
     const auto it = partyAt_.find(id);
     return it == partyAt_.end() ? SIZE_MAX : it->second;
@@ -267,6 +107,15 @@ size_t People::work(CardId id) const {
     return it == workAt_.end() ? SIZE_MAX : it->second;
 }
 
+size_t People::agreement(CardId id) const {
+    const auto it = agreementAt_.find(id);
+    return it == agreementAt_.end() ? SIZE_MAX : it->second;
+}
+
+size_t People::find(CardKind kind, CardId id) const {
+    return kind == CardKind::Party ? party(id) : kind == CardKind::Work ? work(id) : agreement(id);
+}
+
 std::string People::nameOf(CardId id) const {
     const size_t at = party(id);
     return at == SIZE_MAX ? std::string() : parties_[at].name;
@@ -275,6 +124,20 @@ std::string People::nameOf(CardId id) const {
 CardId People::named(std::string_view name) const {
     const auto it = byName_.find(text::fold(text::trim(name)));
     return it == byName_.end() || it->second.size() != 1 ? 0 : it->second.front();
+}
+
+CardId People::workTitled(std::string_view title) const {
+    const auto it = byTitle_.find(text::fold(text::trim(title)));
+    return it == byTitle_.end() || it->second.size() != 1 ? 0 : it->second.front();
+}
+
+std::vector<size_t> People::findAgreements(std::string_view words) const {
+    const std::vector<std::string> wanted = wordsOf(words);
+    std::vector<size_t> out;
+    for (size_t i = 0; i < agreements_.size(); ++i)
+        if (hasAll(agreements_[i].searched, wanted))
+            out.push_back(i);
+    return out;
 }
 
 std::vector<size_t> People::findParties(std::string_view words, size_t most) const {
@@ -343,9 +206,14 @@ std::vector<PartyShare> People::sharesOf(CardId party) const {
     return it == sharesOf_.end() ? std::vector<PartyShare>() : it->second;
 }
 
+std::vector<CardId> People::representedBy(CardId party) const {
+    const auto it = represents_.find(party);
+    return it == represents_.end() ? std::vector<CardId>() : it->second;
+}
+
 std::vector<CardId> People::agreementsOf(CardId card) const {
-    const auto it = agreements_.find(card);
-    return it == agreements_.end() ? std::vector<CardId>() : it->second;
+    const auto it = agreementsOf_.find(card);
+    return it == agreementsOf_.end() ? std::vector<CardId>() : it->second;
 }
 
 std::vector<PartyProposal> proposeSameParties(const People& people, std::stop_token stop) {

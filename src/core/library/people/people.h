@@ -52,10 +52,19 @@ struct WorkEntry {
     FileId lead = 0;                                  // a file of the lead recording
     std::vector<SideSum> writers, publishers, owners; // empty: nobody is named
     std::vector<Gap> gaps;
-    bool disagrees = false; // sources say otherwise
+    bool disagrees = false;    // sources say otherwise
+    bool hasAgreement = false; // that is not over
+    bool hasContact = false;   // one of its owners, publishers or writers, or who represents them
     std::string searched;
     /// "complete", "no shares yet", "writers 100 %, owners 90 %".
     std::string state() const;
+};
+
+struct AgreementEntry {
+    CardId id = 0;
+    std::string title;
+    Facts facts;
+    std::string searched; // folded: title, parties, songs
 };
 
 /// A share of a party: of a work, or of the master of its lead recording.
@@ -70,16 +79,22 @@ public:
     /// nullptr after a stop.
     static std::shared_ptr<const People> make(const KeptCards& kept, std::stop_token stop = {});
 
-    const std::vector<PartyEntry>& parties() const { return parties_; } // by their sort form
-    const std::vector<WorkEntry>& works() const { return works_; }      // by title
+    const std::vector<PartyEntry>& parties() const { return parties_; }           // by their sort form
+    const std::vector<WorkEntry>& works() const { return works_; }                // by title
+    const std::vector<AgreementEntry>& agreements() const { return agreements_; } // by title
     /// SIZE_MAX where there is none.
     size_t party(CardId id) const;
     size_t work(CardId id) const;
+    size_t agreement(CardId id) const;
+    size_t find(CardKind kind, CardId id) const;
     std::string nameOf(CardId party) const; // "" where there is none
     /// The one that is called or spelled so; 0: none, or several.
     CardId named(std::string_view name) const;
+    /// The work of that title; 0: none, or several.
+    CardId workTitled(std::string_view title) const;
     /// Those in which every word is found, in order.
     std::vector<size_t> findParties(std::string_view words, size_t most = SIZE_MAX) const;
+    std::vector<size_t> findAgreements(std::string_view words) const;
     enum class WorkOrder { Title, LeastComplete };
     std::vector<size_t> findWorks(std::string_view words, WorkOrder order) const;
     /// Those that are called much like it, the likest first: what somebody may mean, or may have misspelled.
@@ -88,18 +103,26 @@ public:
         double likeness = 0;
     };
     std::vector<Alike> alike(std::string_view name, size_t most) const;
+    /// Of all works, by themselves, with how many have each.
+    const std::map<std::string, size_t>& keywords() const { return keywords_; }
     /// In works, by their titles.
     std::vector<PartyShare> sharesOf(CardId party) const;
+    /// Whom it represents.
+    std::vector<CardId> representedBy(CardId party) const;
     /// Agreements that name the card.
     std::vector<CardId> agreementsOf(CardId card) const;
 
 private:
+    friend class PeopleMaker;
     std::vector<PartyEntry> parties_;
     std::vector<WorkEntry> works_;
-    std::unordered_map<CardId, size_t> partyAt_, workAt_;
+    std::map<std::string, size_t> keywords_;
+    std::vector<AgreementEntry> agreements_;
+    std::unordered_map<CardId, size_t> partyAt_, workAt_, agreementAt_;
     std::unordered_map<std::string, std::vector<CardId>> byName_;   // folded
     std::unordered_map<uint16_t, std::vector<uint32_t>> byLetters_; // groups of letters of names
-    std::unordered_map<CardId, std::vector<CardId>> agreements_;
+    std::unordered_map<std::string, std::vector<CardId>> byTitle_;  // works; folded
+    std::unordered_map<CardId, std::vector<CardId>> agreementsOf_, represents_;
     std::unordered_map<CardId, std::vector<PartyShare>> sharesOf_;
 };
 

@@ -14,18 +14,29 @@ namespace {
 std::string valuesText(const std::vector<std::string>& values) {
     return json(values).dump(-1, ' ', false, json::error_handler_t::replace);
 }
+
+Draft draftFrom(const std::string& valuesText, const std::string& origin, int64_t when) {
+    Draft out{{}, origin, when};
+    if (json values = json::parse(valuesText, nullptr, false); values.is_array())
+        out.values = values.get<std::vector<std::string>>();
+    return out;
+}
 } // namespace
 
 std::vector<std::tuple<FileId, std::string, Draft>> DraftTable::all() {
     std::vector<std::tuple<FileId, std::string, Draft>> out;
     Statement s(db_, "SELECT file, field, \"values\", origin, \"when\" FROM draft");
-    while (s.step()) {
-        json values = json::parse(s.string(2), nullptr, false);
-        Draft draft{{}, s.string(3), s.integer(4)};
-        if (values.is_array())
-            draft.values = values.get<std::vector<std::string>>();
-        out.emplace_back(s.integer(0), s.string(1), std::move(draft));
-    }
+    while (s.step())
+        out.emplace_back(s.integer(0), s.string(1), draftFrom(s.string(2), s.string(3), s.integer(4)));
+    return out;
+}
+
+std::map<std::string, Draft> DraftTable::of(FileId file) {
+    std::map<std::string, Draft> out;
+    Statement s(db_, "SELECT field, \"values\", origin, \"when\" FROM draft WHERE file=?");
+    s.bind(file);
+    while (s.step())
+        out.emplace(s.string(0), draftFrom(s.string(1), s.string(2), s.integer(3)));
     return out;
 }
 

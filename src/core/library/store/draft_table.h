@@ -2,6 +2,7 @@
 // Values that are proposed and not written yet.
 #pragma once
 
+#include <map>
 #include <set>
 #include <string>
 #include <tuple>
@@ -17,6 +18,8 @@ public:
     explicit DraftTable(Database& db) : db_(db) {}
 
     std::vector<std::tuple<FileId, std::string, Draft>> all();
+    /// By field.
+    std::map<std::string, Draft> of(FileId file);
     bool has(FileId file);
     /// Names (tags::keptName) of the pictures in drafts.
     std::set<std::string> pictureNames();

@@ -48,6 +48,14 @@ std::optional<std::vector<FileId>> RevisionTable::changedSince(const std::string
     return out;
 }
 
+void RevisionTable::note(const std::vector<FileId>& files) {
+    Statement s(db_, "INSERT INTO changed_file SELECT id, (SELECT max(number) FROM generation) FROM file "
+                     "WHERE id=? AND shelf IS NOT NULL AND EXISTS (SELECT 1 FROM generation) "
+                     "ON CONFLICT (file) DO UPDATE SET generation = excluded.generation");
+    for (const FileId file : files)
+        s.bind(file).run();
+}
+
 void RevisionTable::keep(const std::vector<std::string>& needed) {
     const std::vector<std::string> known = this->known();
     Transaction transaction(db_);

@@ -28,6 +28,8 @@ public:
     /// Files of the shelves that were changed, or are no more, since that revision was begun; nullopt if that
     /// is not known any more.
     std::optional<std::vector<FileId>> changedSince(const std::string& revision);
+    /// Something that is known of these files beside them has changed. Those on no shelf are left out.
+    void note(const std::vector<FileId>& files);
     /// All others, but the latest, are of no use any more: they and what changed before them are forgotten.
     void keep(const std::vector<std::string>& needed);
 
