@@ -55,6 +55,7 @@ struct Options {
     bool json = false;
     std::vector<std::string> writers, publishers; // name=share=roles
     bool csv = false;
+    std::string layout; // of a sheet: its name, or a file with one
 };
 
 int scan(const Options& options);
@@ -64,6 +65,7 @@ int families(const Options& options);
 int party(const Options& options);
 int work(const Options& options);
 int shares(const Options& options);
+int oneSheet(const Options& options);
 int setFields(const Options& options);
 int step(const Options& options);
 int runChain(const Options& options);

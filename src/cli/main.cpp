@@ -102,7 +102,7 @@ int main(int argc, char** argv) {
         "work", o.paths,
         "Its number or title; of \"of\": files whose recordings get their works; of list: words");
     song->add_option("--set", o.fields,
-                     "Of new and set: fact=value, such as iswc=T-999.000.104-6; several times");
+                     "Of new and set: fact=value, such as iswc=T-999.000.104-2; several times");
     song->add_option("--writer", o.writers,
                      "Of new and set: \"Mara Kestrel=1/2=author, composer\"; once for each, all of them");
     song->add_option("--publisher", o.publishers, "The same of publishers");
@@ -115,6 +115,15 @@ int main(int argc, char** argv) {
     parts->add_flag("--csv", o.csv, "Of export: shares, a row each; else all as JSON");
     parts->add_option("--from", o.from, "Of import: what the source is called; else as the file");
     parts->add_flag("--json", o.json, "As it is anyway");
+    CLI::App* sheet =
+        add("one-sheet", "A sheet of songs or of a release, as text, page, PDF or JSON", oneSheet);
+    sheet->add_option("track", o.paths, "Files that the library knows");
+    sheet->add_option("--release", o.edition, "Of a release instead: its number, or a file of it");
+    sheet->add_option("--layout", o.layout, "The name of a layout, or a file with one; none: the first");
+    sheet->add_option("--to", o.to, "A file that ends in .pdf, .html, .txt or .json; none: text is printed");
+    sheet->add_flag_callback(
+        "--layouts", [&o] { o.step = "layouts"; }, "Print the layouts that there are, one object each");
+    sheet->add_flag("--json", o.json, "Printed as JSON");
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {
         sub->add_option(

@@ -32,6 +32,54 @@ class TestCliPeople : public QObject {
     }
 
 private slots:
+    void oneSheets() {
+        const Path song = test::makeSound(*box_ / "in", "Lanterns.flac", 1);
+        test::tag(song, {{"title", {"Lanterns"}}, {"artist", {"Kestrel & Rook"}}, {"album", {"Lanterns"}}});
+        std::filesystem::create_directories(*box_ / "shelf");
+        QCOMPARE(run({"put-away", path("in"), "--shelf", path("shelf"), "--plan", "{artist}/{title}"}).code,
+                 0);
+        const QByteArray file = path("shelf/Kestrel & Rook/Lanterns.flac");
+        QCOMPARE(run({"work", "of", file}).code, 0);
+        QCOMPARE(run({"work", "set", "Lanterns", "--writer", "Mara Kestrel=1/2=author"}).code, 0);
+        const auto text = test::runCli(box_->root(), {"one-sheet", file}, false);
+        QCOMPARE(text.code, 0);
+        QVERIFY(text.out.startsWith("Lanterns\n========\nKestrel & Rook"));
+        QVERIFY2(text.messages.contains("Mara Kestrel has no IPI number"), qPrintable(text.messages));
+        for (const char* ending : {"pdf", "html", "txt", "json"}) {
+            const QByteArray to = path((std::string("sheet.") + ending).c_str());
+            QCOMPARE(test::runCli(box_->root(),
+                                  {"one-sheet", file, "--layout", "facts and people", "--to", to}, false)
+                         .code,
+                     0);
+            QVERIFY(!test::readBytes(to.toStdString()).empty());
+        }
+        const auto json = QJsonDocument::fromJson(printed({"one-sheet", file, "--json"})).object();
+        QCOMPARE(json["songs"].toArray()[0].toObject()["title"].toString(), QString("Lanterns"));
+        const auto release = test::runCli(box_->root(), {"one-sheet", "--release", file}, false);
+        QVERIFY(release.out.contains("Tracks\n------"));
+        QVERIFY(run({"one-sheet", "--layouts"}).lines.size() > 2);
+        // A layout that was handed on.
+        test::writeBytes(*box_ / "mine.json",
+                         R"({"layout":"Mine","sections":[{"section":"owners"}],"shows_missing":false})");
+        const QByteArray little = printed({"one-sheet", file, "--layout", path("mine.json")});
+        QVERIFY2(!little.contains("Writers"), little.constData());
+        // What makes no sense.
+        const QList<QByteArrayList> wrong = {{"one-sheet"},
+                                             {"one-sheet", path("in")},
+                                             {"one-sheet", file, "--layout", "nothing"},
+                                             {"one-sheet", file, "--layout", file},
+                                             {"one-sheet", file, "--to", path("sheet.doc")},
+                                             {"one-sheet", file, "--release", file},
+                                             {"one-sheet", "--release", "9999"}};
+        for (const QByteArrayList& arguments : wrong) {
+            const auto answer = test::runCli(box_->root(), arguments, false);
+            QVERIFY2(answer.code == 2 && !answer.messages.isEmpty(), arguments.join(' ').constData());
+        }
+        const auto refused =
+            test::runCli(box_->root(), {"one-sheet", file, "--to", path("none/sheet.pdf")}, false);
+        QCOMPARE(refused.code, 1);
+    }
+
     void init() { box_ = std::make_unique<test::Sandbox>(); }
 
     void enteredShownAndMerged() {

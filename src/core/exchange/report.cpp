@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/exchange/report.h"
 
+#include "core/exchange/markup.h"
 #include "core/files/disk.h"
 #include "core/text/text.h"
 
@@ -25,17 +26,6 @@ std::string csvLine(const std::vector<std::string>& cells) {
     return text::join(out, ",") + "\r\n";
 }
 
-std::string escaped(const std::string& text) {
-    std::string out;
-    for (char c : text)
-        out += c == '&'   ? "&amp;"
-               : c == '<' ? "&lt;"
-               : c == '>' ? "&gt;"
-               : c == '"' ? "&quot;"
-                          : std::string(1, c);
-    return out;
-}
-
 } // namespace
 
 std::string asCsv(const Report& report) {
@@ -47,18 +37,18 @@ std::string asCsv(const Report& report) {
 
 std::string asHtml(const Report& report) {
     std::string out = "<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>" +
-                      escaped(report.title) +
+                      escapedMarkup(report.title) +
                       "</title>\n<style>body{font:14px/1.45 sans-serif;margin:2em;color:#20303a}"
                       "table{border-collapse:collapse;width:100%}th,td{text-align:left;vertical-align:top;"
                       "padding:4px 12px 4px 0;border-bottom:1px solid #d5dde0;overflow-wrap:anywhere}"
                       "th{font-weight:600}</style></head><body>\n<h1>" +
-                      escaped(report.title) + "</h1>\n";
+                      escapedMarkup(report.title) + "</h1>\n";
     for (const std::string& sentence : report.summary)
-        out += "<p>" + escaped(sentence) + "</p>\n";
+        out += "<p>" + escapedMarkup(sentence) + "</p>\n";
     auto row = [&](const std::vector<std::string>& cells, const std::string& tag) {
         out += "<tr>";
         for (const std::string& c : cells)
-            out += "<" + tag + ">" + escaped(c) + "</" + tag + ">";
+            out += "<" + tag + ">" + escapedMarkup(c) + "</" + tag + ">";
         out += "</tr>\n";
     };
     out += "<table>\n";
