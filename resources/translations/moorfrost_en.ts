@@ -36,6 +36,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::AgreementsPage</name>
+    <message numerus="yes">
+        <source>%n end(s) soon</source>
+        <translation><numerusform>%n end soon</numerusform><numerusform>%n ends soon</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::BenchPage</name>
     <message numerus="yes">
         <source>%n gap(s)</source>
@@ -125,6 +132,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::CardPage</name>
+    <message numerus="yes">
+        <source>%n more fact(s), not known</source>
+        <translation><numerusform>%n more fact, not known</numerusform><numerusform>%n more facts, not known</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::CollectionMenus</name>
     <message numerus="yes">
         <source>New list of %n chosen track(s)…</source>
@@ -168,6 +182,13 @@
     <message numerus="yes">
         <source>Shares of another song for %n chosen one(s)</source>
         <translation><numerusform>Shares of another song for %n chosen one</numerusform><numerusform>Shares of another song for %n chosen ones</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::DeliverPage</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
     </message>
 </context>
 <context>
@@ -460,6 +481,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::KeywordsDialog</name>
+    <message numerus="yes">
+        <source>%1 · %n song(s)</source>
+        <translation><numerusform>%1 · %n song</numerusform><numerusform>%1 · %n songs</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::KindsDialog</name>
     <message numerus="yes">
         <source>Listen to %n more file(s)</source>
@@ -561,10 +589,6 @@
     <message numerus="yes">
         <source>%n song(s)</source>
         <translation><numerusform>%n song</numerusform><numerusform>%n songs</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n more fact(s), not known</source>
-        <translation><numerusform>%n more fact, not known</numerusform><numerusform>%n more facts, not known</numerusform></translation>
     </message>
 </context>
 <context>
@@ -887,6 +911,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::SectionList</name>
+    <message numerus="yes">
+        <source>%n gap(s)</source>
+        <translation><numerusform>%n gap</numerusform><numerusform>%n gaps</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::SetProposals</name>
     <message numerus="yes">
         <source>%n track(s)</source>
@@ -1068,10 +1099,6 @@
     <message numerus="yes">
         <source>%n recording(s)</source>
         <translation><numerusform>%n recording</numerusform><numerusform>%n recordings</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n more fact(s), not known</source>
-        <translation><numerusform>%n more fact, not known</numerusform><numerusform>%n more facts, not known</numerusform></translation>
     </message>
     <message numerus="yes">
         <source>%n new work(s). Ctrl+Z takes them back.</source>

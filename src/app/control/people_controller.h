@@ -57,13 +57,17 @@ public:
     /// Of the recording of a file.
     void showWorkOf(FileId file);
     /// A person wants to see it.
-    void wantShown(CardId card, library::CardKind kind) { emit showWanted(card, kind); }
+    /// `key`: of the fact that is to be entered.
+    void wantShown(CardId card, library::CardKind kind, const std::string& key = {}) {
+        emit showWanted(card, kind, key);
+    }
 
 signals:
     /// The list is another; what is kept of any card may be.
     void changed();
     void proposalsChanged();
-    void showWanted(moorfrost::library::CardId card, moorfrost::library::CardKind kind);
+    void showWanted(moorfrost::library::CardId card, moorfrost::library::CardKind kind,
+                    const std::string& key);
 
 private:
     struct Proposed {

@@ -133,6 +133,8 @@ signals:
     void playRequested(moorfrost::app::FileId id);
     void playFromRequested(moorfrost::app::FileId id, double seconds);
     void benchWanted();
+    /// A one-sheet of these.
+    void sheetWanted(const std::vector<moorfrost::app::FileId>& files);
     /// From outside. `into`: they are versions of this one's family; 0: they were dropped beside families.
     void pathsDropped(const std::vector<moorfrost::Path>& paths, moorfrost::app::FileId into);
     /// The two that are chosen, by ear.

@@ -45,7 +45,7 @@ QString hintFor(const library::CardFactDef& def) {
 bool isUsual(CardKind kind, std::string_view key) {
     return kind == CardKind::Party  ? key == "kind" || key == "ipi" || key == "society" || key == "contacts"
            : kind == CardKind::Work ? key == "iswc" || key == "language"
-                                    : key == "signed" || key == "ends";
+                                    : key == "parties" || key == "signed" || key == "ends";
 }
 
 } // namespace
@@ -55,9 +55,9 @@ std::vector<FactRow> cardFactRows(const library::CardView& view, const PeopleCon
     for (const library::CardFactDef& def : library::cardFacts(view.kind)) {
         if (def.kind == CardFactKind::Shares || def.kind == CardFactKind::LongText)
             continue;
-        if (view.kind == CardKind::Agreement &&
-            (def.key == std::string("works") || def.key == std::string("document")))
-            continue;
+        if (def.kind == CardFactKind::Works || def.kind == CardFactKind::Releases ||
+            def.kind == CardFactKind::Documents)
+            continue; // they have a place of their own
         FactRow& row = out.emplace_back();
         const std::vector<std::string>& values = library::factValues(view.facts, def.key);
         row.key = def.key;

@@ -89,8 +89,7 @@ void CardPage::refresh() {
     const bool none = list && countOf(*list) == 0;
     lines_->show(std::move(lines));
     if (wanted_ != 0 && list) {
-        const bool there = kind_ == library::CardKind::Party ? list->party(wanted_) != SIZE_MAX
-                                                             : list->work(wanted_) != SIZE_MAX;
+        const bool there = list->find(kind_, wanted_) != SIZE_MAX;
         if (there) {
             const library::CardId wanted = std::exchange(wanted_, 0);
             if (!lines_->choose(wanted)) { // what is searched hides it
@@ -149,6 +148,12 @@ void CardPage::show(library::CardView view) {
     panes_.stack->setCurrentWidget(panes_.sheet);
     if (other)
         panes_.sheet->ensureVisible(0, 0);
+    if (toEnter_.first == shown_.id && !toEnter_.second.empty())
+        enter(std::exchange(toEnter_.second, {}));
+}
+
+void CardPage::enter(const std::string& key) {
+    facts_->editFact(key);
 }
 
 void CardPage::showNext() {
@@ -156,10 +161,14 @@ void CardPage::showNext() {
         show(std::move(*std::exchange(next_, std::nullopt)));
 }
 
-void CardPage::showCard(library::CardId card) {
+void CardPage::showCard(library::CardId card, const std::string& key) {
     people_.want();
     wanted_ = card;
+    toEnter_ = {card, key};
+    const bool isShown = lines_->chosen() == card;
     refresh();
+    if (isShown && !key.empty())
+        read(); // nothing else is chosen, so nothing is read by itself
 }
 
 } // namespace moorfrost::app

@@ -25,8 +25,8 @@ public:
     const library::CardView& shown() const { return shown_; }
     /// What is shown is what is chosen, as the library has it.
     bool isTrue() const { return !reading_ && !next_ && people_.isTrue(); }
-    /// Chooses it, if it is in the library; what is searched gives way.
-    void showCard(library::CardId card);
+    /// Chooses it, if it is in the library; what is searched gives way. `key`: what is to be entered of it.
+    void showCard(library::CardId card, const std::string& key = {});
 
 protected:
     CardPage(Messages& messages, PeopleController& people, library::CardKind kind, QWidget* parent);
@@ -44,6 +44,8 @@ protected:
     /// An editor is open: what is typed is of what is shown.
     virtual bool isEditing() const { return facts_->isEditing(); }
     virtual void showMenu(const QPoint& at) = 0;
+    /// A place to type what is missing, once it is shown.
+    virtual void enter(const std::string& key);
 
     void refresh();
     void read();
@@ -72,6 +74,7 @@ private:
     EmptyHint* empty_ = nullptr;
     std::optional<library::CardView> next_; // to be shown when an editor is closed
     library::CardId wanted_ = 0;
+    std::pair<library::CardId, std::string> toEnter_; // of which card, what
     int run_ = 0;
     bool reading_ = false;
 };

@@ -12,11 +12,11 @@ PartButtons::PartButtons(Part current, QWidget* parent) : QWidget(parent) {
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
-    const QString names[] = {tr("Editions"), tr("People"), tr("Works")};
-    for (const Part part : {Editions, People, Works}) {
-        QPushButton* b = moorfrost::app::button(names[part], part == Editions ? "left"
-                                                             : part == Works  ? "right"
-                                                                              : "middle");
+    const QString names[] = {tr("Editions"), tr("People"), tr("Works"), tr("Agreements")};
+    for (const Part part : {Editions, People, Works, Agreements}) {
+        QPushButton* b = moorfrost::app::button(names[part], part == Editions     ? "left"
+                                                             : part == Agreements ? "right"
+                                                                                  : "middle");
         b->setCheckable(true);
         b->setChecked(part == current);
         buttons_[part] = b;

@@ -3,6 +3,7 @@
 
 #include <QPushButton>
 
+#include "app/people/agreement_link.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -21,7 +22,8 @@ QString where(const library::TagName& name) {
 
 } // namespace
 
-void PartySide::show(const library::CardView& view, PeopleController& people) {
+void PartySide::show(const library::CardView& view, PeopleController& people,
+                     const std::vector<library::AgreementLine>& agreements) {
     clear();
     const auto& c = theme::colours();
     const auto list = people.list();
@@ -56,6 +58,19 @@ void PartySide::show(const library::CardView& view, PeopleController& people) {
         connect(merge, &QPushButton::clicked, this,
                 [this, id = view.id, other] { emit mergeWanted(id, other); });
         add(flowing({merge}));
+    }
+    if (const auto whom = list ? list->representedBy(view.id) : std::vector<library::CardId>();
+        !whom.empty()) {
+        caption(tr("Represents"));
+        for (const library::CardId id : whom)
+            connect(link(qs(list->nameOf(id))), &QLabel::linkActivated, this,
+                    [this, id] { emit partyWanted(id); });
+    }
+    if (!agreements.empty()) {
+        caption(tr("Agreements"));
+        for (const library::AgreementLine& a : agreements)
+            connect(agreementLink(*this, a), &QLabel::linkActivated, this,
+                    [this, id = a.id] { emit agreementWanted(id); });
     }
     const library::NamesOfParty names = people.namesOf(view.id);
     caption(tr("In the tags of files"));

@@ -4,6 +4,7 @@
 
 #include "app/control/people_controller.h"
 #include "app/widgets/side_lines.h"
+#include "core/library/people/agreements.h"
 
 namespace moorfrost::app {
 
@@ -11,11 +12,13 @@ class PartySide : public SideLines {
     Q_OBJECT
 public:
     using SideLines::SideLines;
-    void show(const library::CardView& view, PeopleController& people);
+    void show(const library::CardView& view, PeopleController& people,
+              const std::vector<library::AgreementLine>& agreements);
 
 signals:
     void factWanted(const std::string& key);
     void mergeWanted(moorfrost::library::CardId into, moorfrost::library::CardId other);
+    void agreementWanted(moorfrost::library::CardId agreement);
     void partyWanted(moorfrost::library::CardId party);
     /// It is one of its spellings.
     void spellingTaken(const std::string& name);

@@ -23,6 +23,7 @@ using library::CardKind;
 
 constexpr int songHeight = 28;
 constexpr int workRole = Qt::UserRole;
+constexpr size_t mostLines = 3000; // of the list: nobody looks through more
 
 QString sideWord(library::Side side) {
     return side == library::Side::Writers      ? PeoplePage::tr("writer")
@@ -53,12 +54,13 @@ PeoplePage::PeoplePage(const Uses& use, PartButtons* parts, QWidget* parent)
         const auto count = use_.people.proposals().size();
         proposals_->setText(count == 0 ? tr("Proposals") : tr("Proposals (%1)").arg(count));
         if (isVisible() && shown_.id != 0)
-            side_->show(shown_, use_.people);
+            side_->show(shown_, use_.people, use_.agreements.of(shown_.id));
     });
     connect(side_, &PartySide::factWanted, facts_, [this](const std::string& key) { facts_->editFact(key); });
     connect(side_, &PartySide::mergeWanted, this,
             [this](CardId into, CardId other) { use_.people.merge(into, {other}); });
-    connect(side_, &PartySide::partyWanted, this, &PeoplePage::showCard);
+    connect(side_, &PartySide::partyWanted, this, [this](CardId party) { showCard(party); });
+    connect(side_, &PartySide::agreementWanted, &use_.agreements, &AgreementsController::wantShown);
     connect(side_, &PartySide::spellingTaken, this, [this](const std::string& name) {
         std::vector<std::string> all = library::factValues(shown_.facts, "spellings");
         all.push_back(name);
@@ -118,7 +120,7 @@ QWidget* PeoplePage::sheet() {
 
 std::vector<CardLine> PeoplePage::linesOf(const library::People& people, const std::string& words) const {
     std::vector<CardLine> out;
-    for (const size_t i : people.findParties(words)) {
+    for (const size_t i : people.findParties(words, mostLines)) {
         const library::PartyEntry& p = people.parties()[i];
         QStringList second;
         for (const std::string& part : {p.kind, p.society})
@@ -154,7 +156,7 @@ void PeoplePage::display() {
         showSongs(*list);
     const std::string notes = library::firstFact(shown_.facts, "notes");
     notes_->setText(notes.empty() ? tr("No notes") : qs(notes));
-    side_->show(shown_, use_.people);
+    side_->show(shown_, use_.people, use_.agreements.of(shown_.id));
 }
 
 void PeoplePage::showSongs(const library::People& people) {

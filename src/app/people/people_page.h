@@ -5,6 +5,7 @@
 
 #include <QTreeWidget>
 
+#include "app/control/agreements_controller.h"
 #include "app/people/card_page.h"
 
 namespace moorfrost::app {
@@ -18,6 +19,7 @@ public:
     struct Uses {
         Messages& messages;
         PeopleController& people;
+        AgreementsController& agreements;
     };
     PeoplePage(const Uses& use, PartButtons* parts, QWidget* parent = nullptr);
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The Releases workspace: editions, people and works, one of them in sight.
+// The Releases workspace: editions, people, works and agreements, one of them in sight.
 #pragma once
 
 #include <QStackedWidget>
@@ -9,6 +9,8 @@
 
 namespace moorfrost::app {
 
+class AgreementsController;
+class AgreementsPage;
 class PeopleController;
 class PeoplePage;
 class WorksPage;
@@ -16,12 +18,16 @@ class WorksPage;
 class ReleaseParts : public QStackedWidget {
     Q_OBJECT
 public:
-    ReleaseParts(const ReleasesPage::Uses& use, PeopleController& people, QWidget* parent = nullptr);
+    ReleaseParts(const ReleasesPage::Uses& use, PeopleController& people, AgreementsController& agreements,
+                 QWidget* parent = nullptr);
     ReleasesPage* editions() { return editions_; }
     PeoplePage* people() { return people_; }
     WorksPage* works() { return works_; }
+    AgreementsPage* agreements() { return agreements_; }
     PartButtons::Part part() const { return static_cast<PartButtons::Part>(currentIndex()); }
     void showPart(PartButtons::Part part);
+    /// `key`: of what is to be entered of it.
+    void showCard(library::CardId card, library::CardKind kind, const std::string& key);
     /// The list of the part in sight gets the keyboard.
     void takeKeyboard();
 
@@ -29,6 +35,7 @@ private:
     ReleasesPage* editions_;
     PeoplePage* people_;
     WorksPage* works_;
+    AgreementsPage* agreements_;
 };
 
 } // namespace moorfrost::app

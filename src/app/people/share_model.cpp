@@ -178,6 +178,8 @@ QString ShareModel::cell(const Share& s, int column, bool typing) const {
         QString out = joined(s.roles);
         if (!typing && !s.territory.empty())
             out += tr(" in %1").arg(qs(s.territory));
+        if (!typing && !s.from.empty())
+            out += tr(" since %1").arg(qs(s.from));
         return out;
     }
     case ShareModel::Number: {

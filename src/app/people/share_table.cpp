@@ -15,6 +15,7 @@
 
 #include <algorithm>
 
+#include "app/people/share_terms.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -408,6 +409,24 @@ void ShareTable::keyPressEvent(QKeyEvent* event) {
     QTableView::keyPressEvent(event);
 }
 
+void ShareTable::askTerms(int row) {
+    if (row < 0 || row >= static_cast<int>(model_->shares().size()))
+        return;
+    const auto at = static_cast<size_t>(row);
+    ++taking_; // what is shown stays while it is asked
+    std::vector<Share> shares = model_->shares();
+    ShareTerms dialog(model_->nameOf(shares[at]), shares[at], side_, this);
+    if (dialog.exec() == QDialog::Accepted && dialog.share() != shares[at]) {
+        if (dialog.isAnother())
+            shares.insert(shares.begin() + row + 1, dialog.share());
+        else
+            shares[at] = dialog.share();
+        change(std::move(shares), tr("Where and since when"));
+    }
+    if (--taking_ == 0)
+        endEditing();
+}
+
 void ShareTable::contextMenuEvent(QContextMenuEvent* event) {
     const bool mouse = event->reason() == QContextMenuEvent::Mouse;
     const QModelIndex at = mouse ? indexAt(event->pos()) : currentIndex();
@@ -418,6 +437,7 @@ void ShareTable::contextMenuEvent(QContextMenuEvent* event) {
         if (share.party != 0)
             menu.addAction(tr("Show %1").arg(model_->nameOf(share)), this,
                            [this, party = share.party] { emit partyWanted(party); });
+        menu.addAction(tr("Where and since when\u2026"), this, [this, row = at.row()] { askTerms(row); });
         if (at.flags() & Qt::ItemIsEditable)
             menu.addAction(tr("Change"), this,
                            [this, at] { editCell(at.row(), static_cast<Column>(at.column())); });

@@ -29,6 +29,8 @@ public:
     void removeChosen();
     /// The chosen ones, else all, get the same part, which together is all of it.
     void shareEqually();
+    /// Asks where a share holds, and since when.
+    void askTerms(int row);
     QString textOf(int row, Column column) const;
     /// What the last row says.
     QString sumText() const;

@@ -5,6 +5,7 @@
 #include <QLocale>
 #include <QPushButton>
 
+#include "app/people/agreement_link.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -76,6 +77,15 @@ void WorkSide::showClaims(const library::CardView& view, const PeopleController:
     }
 }
 
+void WorkSide::showAgreements(const std::vector<library::AgreementLine>& agreements) {
+    if (agreements.empty())
+        return;
+    caption(tr("Agreements"));
+    for (const library::AgreementLine& a : agreements)
+        connect(agreementLink(*this, a), &QLabel::linkActivated, this,
+                [this, id = a.id] { emit agreementWanted(id); });
+}
+
 void WorkSide::showRecordings(const library::CardView& view) {
     caption(tr("Recordings"));
     const auto& c = theme::colours();
@@ -101,10 +111,12 @@ void WorkSide::showRecordings(const library::CardView& view) {
 }
 
 void WorkSide::show(const library::CardView& view, const library::WorkEntry* entry,
-                    const PeopleController::List& people) {
+                    const PeopleController::List& people,
+                    const std::vector<library::AgreementLine>& agreements) {
     clear();
     showGaps(entry);
     showClaims(view, people);
+    showAgreements(agreements);
     showRecordings(view);
     end();
 }

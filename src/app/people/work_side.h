@@ -4,6 +4,7 @@
 
 #include "app/control/people_controller.h"
 #include "app/widgets/side_lines.h"
+#include "core/library/people/agreements.h"
 
 namespace moorfrost::app {
 
@@ -13,9 +14,10 @@ public:
     using SideLines::SideLines;
     /// `entry`: of the list; nullptr: not there yet.
     void show(const library::CardView& view, const library::WorkEntry* entry,
-              const PeopleController::List& people);
+              const PeopleController::List& people, const std::vector<library::AgreementLine>& agreements);
 
 signals:
+    void agreementWanted(moorfrost::library::CardId agreement);
     void gapChosen(const moorfrost::library::Gap& gap);
     void settled(const moorfrost::library::Claim& claim, bool take);
     void recordingWanted(moorfrost::library::FileId file);
@@ -23,6 +25,7 @@ signals:
 private:
     void showGaps(const library::WorkEntry* entry);
     void showClaims(const library::CardView& view, const PeopleController::List& people);
+    void showAgreements(const std::vector<library::AgreementLine>& agreements);
     void showRecordings(const library::CardView& view);
 };
 

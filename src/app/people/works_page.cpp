@@ -1,19 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/people/works_page.h"
 
-#include <QDateTime>
-#include <QDialog>
-#include <QDialogButtonBox>
-#include <QInputDialog>
-#include <QLocale>
 #include <QMenu>
-#include <QPlainTextEdit>
-#include <QPointer>
 #include <QSettings>
-#include <QTextBrowser>
 #include <QVBoxLayout>
 
-#include "app/people/copy_shares_dialog.h"
+#include "app/people/lyrics_view.h"
 #include "app/people/part_buttons.h"
 #include "app/people/work_side.h"
 #include "app/shell/text_utils.h"
@@ -26,12 +18,6 @@ namespace {
 using library::CardId;
 using library::CardKind;
 using library::Side;
-
-QString sideName(Side side) {
-    return side == Side::Writers      ? WorksPage::tr("Writers")
-           : side == Side::Publishers ? WorksPage::tr("Publishers")
-                                      : WorksPage::tr("Owners of the master");
-}
 
 } // namespace
 
@@ -62,20 +48,39 @@ WorksPage::WorksPage(const Uses& use, PartButtons* parts, QWidget* parent)
     connect(side_, &WorkSide::gapChosen, this, &WorksPage::goTo);
     connect(side_, &WorkSide::settled, this,
             [this](const library::Claim& claim, bool take) { use_.people.settle(shown_.id, claim, take); });
+    connect(side_, &WorkSide::agreementWanted, &use_.agreements, &AgreementsController::wantShown);
     connect(side_, &WorkSide::recordingWanted, this, &WorksPage::libraryWanted);
     layOut(searchHead(tr("Releases"), tr("Search: title, name, number \u2026"), tr("Search the works"),
                       {parts, fresh}),
            caption, sheet(), empty, side_, "works");
 }
 
+QString WorksPage::sideName(Side side) {
+    return side == Side::Writers      ? tr("Writers")
+           : side == Side::Publishers ? tr("Publishers")
+                                      : tr("Owners of the master");
+}
+
 QWidget* WorksPage::sheet() {
     line_ = label({}, "quiet");
     line_->setWordWrap(true);
-    auto* copy = button(tr("Copy shares from\u2026"));
-    copy->setToolTip(tr("From another song, for this one or for all that are chosen"));
-    connect(copy, &QPushButton::clicked, this, &WorksPage::copyShares);
+    auto* copy = button(tr("Shares from \u25BE"));
+    copy->setToolTip(tr("As of another song or as kept by name, for this one or for all that are chosen"));
+    copy->setMenu(new QMenu(copy));
+    connect(copy->menu(), &QMenu::aboutToShow, this, [this, menu = copy->menu()] {
+        menu->clear();
+        fillShareMenu(*menu);
+    });
+    auto* keywords = button(tr("Keywords\u2026"));
+    connect(keywords, &QPushButton::clicked, this, &WorksPage::chooseKeywords);
     auto* lyrics = button(tr("Lyrics\u2026"));
     connect(lyrics, &QPushButton::clicked, this, &WorksPage::showLyrics);
+    oneSheet_ = button(tr("One-sheet"));
+    oneSheet_->setToolTip(tr("A sheet of this song, or of all that are chosen (Ctrl+Shift+1)"));
+    connect(oneSheet_, &QPushButton::clicked, this, &WorksPage::wantSheet);
+    auto* agreement = button(tr("New agreement"));
+    agreement->setToolTip(tr("About this song, or all that are chosen, with those who have a share in it"));
+    connect(agreement, &QPushButton::clicked, this, &WorksPage::newAgreement);
     auto* content = new QFrame;
     content->setObjectName("panel");
     auto* layout = new QVBoxLayout(content);
@@ -85,7 +90,7 @@ QWidget* WorksPage::sheet() {
     layout->addSpacing(3);
     layout->addWidget(line_);
     layout->addSpacing(8);
-    layout->addWidget(flowing({copy, lyrics}));
+    layout->addWidget(flowing({copy, keywords, lyrics, agreement, oneSheet_}));
     layout->addSpacing(10);
     for (const Side side : library::allSides)
         addPart(side, layout);
@@ -93,6 +98,14 @@ QWidget* WorksPage::sheet() {
     layout->addSpacing(4);
     layout->addWidget(facts_);
     layout->addWidget(moreFacts_, 0, Qt::AlignLeft);
+    lyricsHead_ = label(tr("Lyrics"), "strong");
+    lyrics_ = label({}, "");
+    lyrics_->setTextFormat(Qt::RichText);
+    lyrics_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    layout->addSpacing(14);
+    layout->addWidget(lyricsHead_);
+    layout->addSpacing(4);
+    layout->addWidget(lyrics_);
     layout->addStretch();
     return content;
 }
@@ -195,7 +208,30 @@ void WorksPage::display() {
     owners.note->setVisible(!has);
     owners.note->setText(tr("A master is of a recording, and there is none of this song yet."));
     const size_t at = list ? list->work(shown_.id) : SIZE_MAX;
-    side_->show(shown_, at == SIZE_MAX ? nullptr : &list->works()[at], list);
+    side_->show(shown_, at == SIZE_MAX ? nullptr : &list->works()[at], list, use_.agreements.of(shown_.id));
+    oneSheet_->setEnabled(has);
+    const QString lyrics = lyricsHtml(library::firstFact(shown_.facts, "lyrics"));
+    lyrics_->setText(lyrics);
+    for (QLabel* l : {lyricsHead_, lyrics_})
+        l->setVisible(!lyrics.isEmpty());
+}
+
+void WorksPage::enter(const std::string& key) {
+    for (const Side side : library::allSides)
+        if (key == library::sideKey(side)) {
+            if (table(side)->isVisible()) {
+                panes_.sheet->ensureWidgetVisible(table(side));
+                table(side)->addShare();
+            }
+            return;
+        }
+    if (key == "names")
+        return enterNames();
+    if (key == "lyrics")
+        return showLyrics();
+    if (key == "keywords")
+        return chooseKeywords();
+    CardPage::enter(key);
 }
 
 std::vector<FileId> WorksPage::filesOf(const library::CardView& view) const {
@@ -215,54 +251,13 @@ void WorksPage::setShares(Side side, const std::vector<library::Share>& shares, 
         use_.people.setShares({shown_.id}, side, shares, title);
 }
 
-void WorksPage::showHistory(Side side) {
-    if (side == Side::Owners)
-        return use_.messages.say(tr("The journal tells how the owners came about."));
-    use_.people.readHistory(
-        this, shown_.id, library::sideKey(side),
-        [this, side](const std::vector<library::FactHistory>& history) {
-            const auto list = use_.people.list();
-            auto nameOf = [&](CardId id) { return list ? list->nameOf(id) : std::string(); };
-            QStringList blocks;
-            for (const library::FactHistory& h : history) {
-                QStringList shares;
-                if (h.fact)
-                    for (const library::Share& s : library::sharesFrom(h.fact->values))
-                        shares << QString("%1 %2").arg(qs(library::shownParty(s, nameOf)),
-                                                       s.part ? qs(s.part->percent()) : tr("not known"));
-                blocks << QString("<p><span style='color:%1'>%2, %3</span><br>%4</p>")
-                              .arg(theme::colours().second.name(),
-                                   QLocale()
-                                       .toString(QDateTime::fromSecsSinceEpoch(h.when), "d MMM yyyy, HH:mm")
-                                       .toHtmlEscaped(),
-                                   (h.fact && h.fact->origin != library::typedOrigin ? qs(h.fact->origin)
-                                                                                     : tr("typed"))
-                                       .toHtmlEscaped(),
-                                   (shares.isEmpty() ? tr("nobody") : shares.join(", ")).toHtmlEscaped());
-            }
-            QDialog dialog(this);
-            dialog.setWindowTitle(
-                tr("%1 of \u201C%2\u201D: how it came about").arg(sideName(side), title_->text()));
-            auto* text = new QTextBrowser;
-            text->setHtml(blocks.join(QString()));
-            auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
-            connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
-            auto* layout = new QVBoxLayout(&dialog);
-            layout->addWidget(text);
-            layout->addWidget(buttons);
-            dialog.resize(520, 400);
-            dialog.exec();
-        });
-}
-
 void WorksPage::goTo(const library::Gap& gap) {
     using What = library::Gap::What;
     switch (gap.what) {
     case What::Number: {
         ShareTable* writers = table(Side::Writers);
-        if (gap.party == 0) { // a name of the tags: entered as somebody, they can have a number
-            setShares(Side::Writers, writers->shares(), tr("Enter the writers"));
-            use_.messages.say(tr("The writers are known under People now: their numbers can be typed."));
+        if (gap.party == 0) {
+            enterNames();
             break;
         }
         for (size_t i = 0; i < writers->shares().size(); ++i)
@@ -281,107 +276,6 @@ void WorksPage::goTo(const library::Gap& gap) {
         t->addShare();
     }
     }
-}
-
-void WorksPage::showMenu(const QPoint& at) {
-    const std::vector<CardId> chosen = lines_->allChosen();
-    if (chosen.empty())
-        return;
-    QMenu menu(this);
-    menu.addAction(tr("Copy shares from\u2026"), this, &WorksPage::copyShares);
-    if (chosen.size() == 1) {
-        menu.addAction(tr("Lyrics\u2026"), this, &WorksPage::showLyrics);
-        if (!shown_.recordings.empty()) {
-            const FileId file = shown_.recordings.front().file;
-            menu.addAction(tr("Play"), this, [this, file] { emit playRequested(file); });
-            menu.addAction(tr("Show in the library"), this, [this, file] { emit libraryWanted(file); });
-        }
-        menu.addSeparator();
-        menu.addAction(tr("Remove\tDel"), this, [this] { removeShown(); });
-    }
-    menu.exec(at);
-}
-
-void WorksPage::newWork() {
-    bool ok = false;
-    const QString title = QInputDialog::getText(this, tr("New work"), tr("What is the song called?"),
-                                                QLineEdit::Normal, {}, &ok)
-                              .trimmed();
-    if (ok && !title.isEmpty())
-        use_.people.make(CardKind::Work, {{"title", {ss(title)}}}, [self = QPointer(this)](CardId id) {
-            if (self)
-                self->showCard(id);
-        });
-}
-
-void WorksPage::makeAll() {
-    const auto searcher = use_.index.searcher();
-    if (!searcher)
-        return;
-    std::vector<FileId> files;
-    searcher->all().each([&](library::Row row) { files.push_back(searcher->idOf(row)); });
-    use_.people.makeWorksOf(files, [this](size_t made) {
-        use_.messages.say(made == 0
-                              ? tr("All recordings have their works already.")
-                              : tr("%n new work(s). Ctrl+Z takes them back.", "", static_cast<int>(made)));
-    });
-}
-
-void WorksPage::copyShares() {
-    if (shown_.id == 0)
-        return;
-    std::vector<CardId> works = lines_->allChosen();
-    if (works.empty())
-        works = {shown_.id};
-    CopySharesDialog dialog(use_.people, works, this);
-    if (dialog.exec() != QDialog::Accepted)
-        return;
-    for (const Side side : {Side::Writers, Side::Publishers})
-        if (const auto shares = dialog.shares(side))
-            use_.people.setShares(works, side, *shares, tr("%1 as of another song").arg(sideName(side)));
-}
-
-void WorksPage::showLyrics() {
-    if (shown_.id == 0)
-        return;
-    QDialog dialog(this);
-    dialog.setWindowTitle(tr("Lyrics of \u201C%1\u201D").arg(title_->text()));
-    auto* text = new QPlainTextEdit(qs(library::firstFact(shown_.facts, "lyrics")));
-    text->setAccessibleName(tr("Lyrics"));
-    text->setTabChangesFocus(true);
-    text->setLineWrapMode(QPlainTextEdit::NoWrap); // a line is a line; chords above it stay where they are
-    text->setFont(theme::monoFont());
-    auto* count = label({}, "quiet");
-    auto tell = [text, count] {
-        // Verses are what blank lines part.
-        const QStringList verses =
-            text->toPlainText().trimmed().split(QRegularExpression("\n[ \t]*\n+"), Qt::SkipEmptyParts);
-        const auto lines = text->toPlainText().split('\n', Qt::SkipEmptyParts).size();
-        count->setText(lines == 0 ? tr("Verses are parted by blank lines. Chords stay as they are typed.")
-                                  : tr("%1 verses, %2 lines").arg(verses.size()).arg(lines));
-    };
-    connect(text, &QPlainTextEdit::textChanged, &dialog, tell);
-    tell();
-    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
-    buttons->button(QDialogButtonBox::Ok)->setText(tr("Keep"));
-    connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);
-    connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
-    auto* layout = new QVBoxLayout(&dialog);
-    layout->setContentsMargins(16, 14, 16, 12);
-    layout->setSpacing(8);
-    layout->addWidget(text, 1);
-    layout->addWidget(count);
-    layout->addWidget(buttons);
-    dialog.resize(560, 520);
-    if (dialog.exec() != QDialog::Accepted)
-        return;
-    QString words = text->toPlainText();
-    while (words.endsWith('\n'))
-        words.chop(1);
-    if (ss(words) != library::firstFact(shown_.facts, "lyrics"))
-        use_.people.setFact(shown_.id, CardKind::Work, "lyrics",
-                            words.trimmed().isEmpty() ? std::vector<std::string>()
-                                                      : std::vector<std::string>{ss(words)});
 }
 
 } // namespace moorfrost::app

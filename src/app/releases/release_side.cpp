@@ -11,6 +11,7 @@
 #include <map>
 #include <set>
 
+#include "app/people/agreement_link.h"
 #include "app/releases/release_lines.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -51,6 +52,17 @@ ReleaseSide::ReleaseSide(QWidget* pictures, QWidget* parent) : QFrame(parent) {
     origins_ = wrapped();
     notes_ = wrapped();
     links_ = wrapped();
+    agreements_ = wrapped();
+    agreements_->setOpenExternalLinks(false);
+    connect(agreements_, &QLabel::linkActivated, this,
+            [this](const QString& number) { emit agreementWanted(number.toLongLong()); });
+    agreementsBox_ = new QWidget;
+    auto* agreed = new QVBoxLayout(agreementsBox_);
+    agreed->setContentsMargins(0, 0, 0, 10);
+    agreed->setSpacing(6);
+    agreed->addWidget(label(tr("Agreements"), "strong"));
+    agreed->addWidget(agreements_);
+    agreementsBox_->hide();
     notesButton_ = button(tr("Change\u2026"), "flat");
     notesButton_->setAccessibleName(tr("Change notes and links"));
     auto* layout = new QVBoxLayout(this);
@@ -84,6 +96,7 @@ ReleaseSide::ReleaseSide(QWidget* pictures, QWidget* parent) : QFrame(parent) {
     alikeBox_->hide();
     connect(sameSet_, &QPushButton::clicked, this, [this] { emit sameSetWanted(other_); });
     connect(notSame_, &QPushButton::clicked, this, [this] { emit notSameWanted(other_); });
+    layout->addWidget(agreementsBox_);
     layout->addWidget(pictures);
     auto* head = new QHBoxLayout;
     head->addWidget(label(tr("Notes and links"), "strong"));
@@ -94,6 +107,17 @@ ReleaseSide::ReleaseSide(QWidget* pictures, QWidget* parent) : QFrame(parent) {
     layout->addWidget(links_);
     layout->addStretch();
     connect(notesButton_, &QPushButton::clicked, this, &ReleaseSide::changeNotes);
+}
+
+void ReleaseSide::showAgreements(const std::vector<library::AgreementLine>& agreements) {
+    QStringList lines;
+    for (const library::AgreementLine& a : agreements)
+        lines << QString("<a href='%1' style='color:%2; text-decoration:none'>%3</a><br>%4")
+                     .arg(a.id)
+                     .arg(theme::colours().fjord.name(), html(qs(a.title)),
+                          SideLines::coloured(qs(a.says), inkOf(a.holding)));
+    agreements_->setText(lines.join("<br>"));
+    agreementsBox_->setVisible(!lines.isEmpty());
 }
 
 void ReleaseSide::showAlike(

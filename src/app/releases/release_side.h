@@ -8,6 +8,7 @@
 
 #include "app/control/releases_controller.h"
 #include "app/widgets/controls.h"
+#include "core/library/people/agreements.h"
 #include "core/library/releases/edition_sets.h"
 
 namespace moorfrost::app {
@@ -18,6 +19,9 @@ public:
     /// `pictures`: that stand between what is told and the notes.
     explicit ReleaseSide(QWidget* pictures, QWidget* parent = nullptr);
     void show(const ShownRelease& release);
+    /// Agreements in which it or a song of it is named.
+    void showAgreements(const std::vector<library::AgreementLine>& agreements);
+    QString agreementsText() const { return agreements_->text(); }
     QString originsText() const;
     QPushButton* notesButton() { return notesButton_; }
     /// What may be the same release.
@@ -27,6 +31,7 @@ public:
     QString alikeText() const { return alike_->text(); }
 
 signals:
+    void agreementWanted(moorfrost::library::CardId agreement);
     /// Typed over: the fact "notes" or "links".
     void sameSetWanted(const moorfrost::library::ReleaseRef& other);
     void notSameWanted(const moorfrost::library::ReleaseRef& other);
@@ -35,7 +40,8 @@ signals:
 private:
     void changeNotes();
 
-    QLabel *origins_, *notes_, *links_;
+    QLabel *origins_, *notes_, *links_, *agreements_;
+    QWidget* agreementsBox_;
     QPushButton* notesButton_;
     QWidget* alikeBox_;
     QLabel *alike_, *alikeWhy_;

@@ -51,6 +51,7 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent) : Q
     caption->addWidget(order_);
     pictures_ = new ReleasePicturesBox({use_.files, use_.pictures, use_.releases});
     side_ = new ReleaseSide(pictures_);
+    connect(side_, &ReleaseSide::agreementWanted, &use_.agreements, &AgreementsController::wantShown);
     empty_ = new EmptyHint("release", {}, {}, tr("New release\u2026"));
     const ThreePanes panes =
         threePanes(caption, lines_, sheet(), empty_, side_, {252, 690, 262}, "releases/panes");
@@ -155,13 +156,16 @@ QWidget* ReleasesPage::sheet() {
         if (const auto files = tracks_->files(); !files.empty())
             emit playRequested(files.front());
     });
+    auto* oneSheet = button(tr("One-sheet"));
+    oneSheet->setToolTip(tr("A sheet of this release (Ctrl+Shift+1)"));
+    connect(oneSheet, &QPushButton::clicked, this, &ReleasesPage::wantSheet);
     auto* texts = new QVBoxLayout;
     texts->setSpacing(5);
     texts->addWidget(title_);
     texts->addWidget(line_);
     texts->addWidget(state_);
     texts->addStretch();
-    texts->addWidget(flowing({fill_, compare_, write_, play_}));
+    texts->addWidget(flowing({fill_, compare_, write_, play_, oneSheet}));
     auto* top = new QHBoxLayout;
     top->setSpacing(16);
     top->addWidget(cover_, 0, Qt::AlignTop);
@@ -283,6 +287,12 @@ void ReleasesPage::show(ShownRelease release) {
     facts_->show(releaseFactRows(shown_, odd));
     tracks_->show(shown_, use_.releases.list());
     side_->show(shown_);
+    use_.agreements.readOfRelease(
+        this, shown_.view,
+        [this, ref = shown_.view.ref](const std::vector<library::AgreementLine>& agreements) {
+            if (shows_ && shown_.view.ref == ref)
+                side_->showAgreements(agreements);
+        });
     pictures_->show(shown_);
     side_->setVisible(true);
     showHead();

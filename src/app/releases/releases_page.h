@@ -7,6 +7,7 @@
 #include <QScrollArea>
 #include <QWidget>
 
+#include "app/control/agreements_controller.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
@@ -43,6 +44,7 @@ public:
         ReleasesController& releases;
         PicturesController& pictures;
         SoundPrints& sounds;
+        AgreementsController& agreements;
     };
     /// `parts`: the buttons of the parts of the workspace, for its head.
     ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent = nullptr);
@@ -72,10 +74,14 @@ public:
     void writeToFiles();
     void showProposals();
     void removeShown();
+    void wantSheet();
+    void newAgreement();
 
 signals:
     void playRequested(moorfrost::app::FileId id);
     void libraryWanted(moorfrost::app::FileId id);
+    /// A one-sheet of it.
+    void sheetWanted(const moorfrost::library::ReleaseRef& release);
 
 protected:
     void showEvent(QShowEvent* event) override;

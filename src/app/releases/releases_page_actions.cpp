@@ -97,6 +97,20 @@ void ReleasesPage::removeShown() {
         use_.releases.remove(shown_.view.ref.id, title_->text());
 }
 
+void ReleasesPage::wantSheet() {
+    if (shows_)
+        emit sheetWanted(shown_.view.ref);
+}
+
+void ReleasesPage::newAgreement() {
+    if (shows_)
+        use_.agreements.makeForRelease(tr("Agreement about \u201C%1\u201D").arg(title_->text()), shown_.view,
+                                       [self = QPointer(this)](library::CardId id) {
+                                           if (self)
+                                               self->use_.agreements.wantShown(id);
+                                       });
+}
+
 void ReleasesPage::showMenu(const QPoint& at) {
     const auto list = use_.releases.list();
     const std::vector<size_t> chosen = lines_->allChosen();
@@ -115,6 +129,8 @@ void ReleasesPage::showMenu(const QPoint& at) {
     if (chosen.size() == 1 && entry.set != 0)
         menu.addAction(tr("Stands alone, no edition of this set"), this,
                        [this, id = entry.ref.id] { use_.releases.leaveSet(id); });
+    if (chosen.size() == 1 && shows_ && entry.ref == shown_.view.ref)
+        menu.addAction(tr("New agreement"), this, &ReleasesPage::newAgreement);
     if (chosen.size() == 1 && !entry.ref.files.empty())
         menu.addAction(tr("Show in the library"), this,
                        [this, file = entry.ref.files.front()] { emit libraryWanted(file); });

@@ -7,6 +7,8 @@
 #include <QSpinBox>
 #include <QVBoxLayout>
 
+#include <algorithm>
+
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
@@ -27,6 +29,8 @@ QString RuleRow::kindText(RuleKind kind) {
         return tr("Picture");
     case RuleKind::Codes:
         return tr("Codes");
+    case RuleKind::Works:
+        return tr("Songs");
     case RuleKind::Names:
         return tr("Names");
     }
@@ -98,6 +102,12 @@ RuleRow::RuleRow(const audit::Rule& rule, const std::vector<std::string>& custom
         front_ = check(tr("front cover"), rule.front);
         asks->addStretch();
         break;
+    case RuleKind::Works:
+        for (const auto& [key, text] : audit::workAsks())
+            asked_.emplace_back(
+                key, check(tr(text.c_str()), std::ranges::find(rule.fields, key) != rule.fields.end()));
+        asks->addStretch();
+        break;
     case RuleKind::Names:
         plan_ = new ChipEditor;
         plan_->setCustomFields(customKeys);
@@ -124,6 +134,9 @@ audit::Rule RuleRow::rule() const {
     audit::Rule out{.kind = kind_};
     if (fields_)
         out.fields = fields_->keys();
+    for (const auto& [key, box] : asked_)
+        if (box->isChecked())
+            out.fields.push_back(key);
     if (required_) {
         out.required = required_->isChecked();
         out.same = same_->isChecked();
@@ -163,6 +176,8 @@ void RuleRow::focusFirst() {
         fields_->edit()->setFocus();
     else if (side_)
         side_->setFocus();
+    else if (!asked_.empty())
+        asked_.front().second->setFocus();
     else if (plan_)
         plan_->setFocus();
 }

@@ -44,6 +44,7 @@ private:
     audit::RuleKind kind_;
     FieldsLine* fields_ = nullptr;
     QCheckBox *required_ = nullptr, *same_ = nullptr, *front_ = nullptr;
+    std::vector<std::pair<std::string, QCheckBox*>> asked_; // of songs
     QSpinBox* side_ = nullptr;
     ChipEditor* plan_ = nullptr;
     QLabel *met_, *trouble_;

@@ -35,8 +35,8 @@ StandardEditor::StandardEditor(const Uses& use, QWidget* parent) : QWidget(paren
     list_->setSpacing(0);
     auto* more = button(tr("Add a rule \u25BE"));
     more->setMenu(new QMenu(more));
-    for (RuleKind kind :
-         {RuleKind::Fields, RuleKind::Numbers, RuleKind::Picture, RuleKind::Codes, RuleKind::Names})
+    for (RuleKind kind : {RuleKind::Fields, RuleKind::Numbers, RuleKind::Picture, RuleKind::Codes,
+                          RuleKind::Works, RuleKind::Names})
         more->menu()->addAction(RuleRow::kindText(kind), this, [this, kind] { addRule(kind); });
 
     auto* column = new QVBoxLayout(this);
@@ -124,6 +124,8 @@ void StandardEditor::addRule(RuleKind kind) {
     audit::Rule rule{.kind = kind};
     if (kind == RuleKind::Codes)
         rule.fields = {"isrc"};
+    else if (kind == RuleKind::Works)
+        rule.fields = {"shares"};
     else if (kind == RuleKind::Names)
         rule.plan = use_.settings.get(library::settings::lastPlan);
     addRow(rule);

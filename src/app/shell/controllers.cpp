@@ -17,6 +17,8 @@ Controllers::Controllers(const Path& file)
       collections(library, kept, jobs, messages), drafts(library, files, [this] { return stamp(); }),
       undo(drafts, kept), pictures(library, files, drafts, jobs, messages), index(jobs, library),
       releases(library, kept, index, jobs, messages), people(library, kept, index, jobs, messages),
+      agreements(library, people, jobs, messages),
+      sheet(library, jobs, messages, settings, files, drafts, index, releases, people),
       standards(settings, messages), shelves(library, settings, lasting, jobs, messages),
       shelfWatch(shelves, jobs, messages), journal(library),
       batch(library, settings, files, drafts, standards, jobs),
@@ -142,12 +144,12 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,         &library,    &settings,     &files,    &kept,    &recordings,
-            &collections,  &drafts,     &undo,         &pictures, &index,   &releases,
-            &people,       &standards,  &shelves,      &journal,  &batch,   &kinds,
-            &places,       &sleeves,    &references,   &identify, &strays,  &releasePictures,
-            &along,        &duplicates, &sameSound,    &bringIn,  &folders, &discs,
-            &discPictures, &writing,    &driveOffsets, &worse,    &rips,    &care};
+    return {&jobs,       &library,  &settings, &files,           &kept,     &recordings,   &collections,
+            &drafts,     &undo,     &pictures, &index,           &releases, &people,       &sheet,
+            &standards,  &shelves,  &journal,  &batch,           &kinds,    &places,       &sleeves,
+            &references, &identify, &strays,   &releasePictures, &along,    &duplicates,   &sameSound,
+            &bringIn,    &folders,  &discs,    &discPictures,    &writing,  &driveOffsets, &worse,
+            &rips,       &care};
 }
 
 bool Controllers::isDue(int milliseconds) const {

@@ -3,6 +3,7 @@
 // get those of them that they use.
 #pragma once
 
+#include "app/control/agreements_controller.h"
 #include "app/control/along_files.h"
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
@@ -36,6 +37,7 @@
 #include "app/control/releases_controller.h"
 #include "app/control/rip_controller.h"
 #include "app/control/same_sound.h"
+#include "app/control/sheet_controller.h"
 #include "app/control/shelf_watch.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
@@ -82,6 +84,8 @@ public:
     LibraryIndex index;
     ReleasesController releases;
     PeopleController people;
+    AgreementsController agreements;
+    SheetController sheet;
     Standards standards;
     ShelvesController shelves;
     ShelfWatch shelfWatch;

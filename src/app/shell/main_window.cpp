@@ -20,6 +20,7 @@
 #include "app/bench/bring_in_page.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/review_page.h"
+#include "app/deliver/deliver_page.h"
 #include "app/journal/journal_page.h"
 #include "app/journal/recovery_page.h"
 #include "app/library/arriving_versions.h"
@@ -64,9 +65,10 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                          c_.soundGroups,  c_.peaks,      player_});
     releaseParts_ =
         new ReleaseParts({c_.messages, c_.jobs, c_.library, c_.settings, c_.files, c_.drafts, c_.index,
-                          c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds},
-                         c_.people);
+                          c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds, c_.agreements},
+                         c_.people, c_.agreements);
     releases_ = releaseParts_->editions();
+    deliver_ = new DeliverPage({c_.messages, c_.index, c_.sheet, c_.releases, c_.people});
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});
@@ -74,8 +76,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
         {c_.files, c_.drafts, c_.shelves, c_.journal, c_.places, c_.sleeves, c_.writing, c_.pictures});
     recovery_ = new RecoveryPage({c_.shelves, c_.care});
     stack_ = new QStackedWidget;
-    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, releaseParts_, journal_, settings_,
-                                                         review_, recovery_})
+    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, releaseParts_, deliver_, journal_,
+                                                         settings_, review_, recovery_})
         stack_->addWidget(page);
 
     auto* railBox = new QFrame;
@@ -97,11 +99,10 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                                "QToolButton::menu-indicator{image:none}");
     rail->addWidget(menuButton_);
     auto* group = new QButtonGroup(this);
-    const std::tuple<const char*, QString, Workspace> entries[] = {{"bench", tr("Bench"), Bench},
-                                                                   {"library", tr("Library"), Library},
-                                                                   {"release", tr("Releases"), Releases},
-                                                                   {"journal", tr("Journal"), Journal},
-                                                                   {"settings", tr("Settings"), Settings}};
+    const std::tuple<const char*, QString, Workspace> entries[] = {
+        {"bench", tr("Bench"), Bench},         {"library", tr("Library"), Library},
+        {"release", tr("Releases"), Releases}, {"deliver", tr("Deliver"), Deliver},
+        {"journal", tr("Journal"), Journal},   {"settings", tr("Settings"), Settings}};
     for (const auto& [icon, name, workspace] : entries) {
         if (workspace == Journal)
             rail->addStretch();
@@ -180,21 +181,25 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
         releases_->showRelease(ref);
     });
     connect(&c_.people, &PeopleController::showWanted, this,
-            [this](library::CardId card, library::CardKind kind) {
+            [this](library::CardId card, library::CardKind kind, const std::string& key) {
                 showWorkspace(Releases);
-                if (kind == library::CardKind::Party) {
-                    releaseParts_->showPart(PartButtons::People);
-                    releaseParts_->people()->showCard(card);
-                } else {
-                    releaseParts_->showPart(PartButtons::Works);
-                    releaseParts_->works()->showCard(card);
-                }
+                releaseParts_->showCard(card, kind, key);
             });
     auto toLibrary = [this](FileId id) {
         showWorkspace(Library);
         library_->showFile(id);
     };
     connect(releaseParts_->works(), &WorksPage::libraryWanted, this, toLibrary);
+    connect(deliver_, &DeliverPage::libraryWanted, this, toLibrary);
+    connect(library_, &LibraryPage::sheetWanted, this, [this](const std::vector<FileId>& files) {
+        showSheetOf({files, {}});
+    });
+    connect(releaseParts_->works(), &WorksPage::sheetWanted, this, [this](const std::vector<FileId>& files) {
+        showSheetOf({files, {}});
+    });
+    connect(releases_, &ReleasesPage::sheetWanted, this, [this](const library::ReleaseRef& release) {
+        showSheetOf({{}, release});
+    });
     connect(releaseParts_->works(), &WorksPage::playRequested, this, &MainWindow::play);
     connect(releases_, &ReleasesPage::playRequested, this, &MainWindow::play);
     connect(releases_, &ReleasesPage::libraryWanted, this, [this](FileId id) {
@@ -259,6 +264,8 @@ void MainWindow::showWorkspace(Workspace workspace) {
         library_->searchBox()->setFocus();
     if (workspace == Releases)
         releaseParts_->takeKeyboard();
+    if (workspace == Deliver)
+        deliver_->takeKeyboard();
     // What had the keyboard is hidden now: it must not have gone on to "Drop all" or "Take back".
     if (auto* button = qobject_cast<QAbstractButton*>(focusWidget()); !focusWidget() || button) {
         if (workspace == Review && (!button || review_->isAncestorOf(button)))
@@ -266,6 +273,24 @@ void MainWindow::showWorkspace(Workspace workspace) {
         else if (workspace == Journal && (!button || journal_->isAncestorOf(button)))
             journal_->sets()->setFocus();
     }
+}
+
+void MainWindow::showSheetOf(deliver::SheetOf of) {
+    if (of.isEmpty())
+        return;
+    c_.sheet.setOf(std::move(of));
+    showWorkspace(Deliver);
+}
+
+void MainWindow::wantSheet() {
+    if (workspace() == Library)
+        showSheetOf({library_->chosenFiles(), {}});
+    else if (workspace() == Releases && releaseParts_->part() == PartButtons::Works)
+        releaseParts_->works()->wantSheet();
+    else if (workspace() == Releases && releaseParts_->part() == PartButtons::Editions)
+        releases_->wantSheet();
+    else
+        showWorkspace(Deliver);
 }
 
 void MainWindow::writeOrReview() {
@@ -385,6 +410,14 @@ void MainWindow::explainScreen() {
             "says that there is none, or goes back to what the files tell. Space plays, Alt+Up and Alt+Down "
             "move tracks, Ins adds one. Several chosen releases become editions of one set by a right "
             "click.");
+        break;
+    case Deliver:
+        text = tr(
+            "What goes out: a one-sheet of a song, of several, or of a release. On the left songs are added "
+            "and put in order; in the middle sections are put on or off by a click on their box or by "
+            "Space, and moved with the mouse or Alt+Up and Alt+Down. On the right is the sheet as it will "
+            "be. What is missing of it is listed below the sections; a click goes to where it is entered. "
+            "Layouts are kept by name.");
         break;
     case Journal:
         text = tr("Every write is a line here, newest first. Choose one to see each file before and after. A "

@@ -16,6 +16,7 @@
 namespace moorfrost::app {
 
 class BenchPage;
+class DeliverPage;
 class Foot;
 class JobShelf;
 class ArrivingVersions;
@@ -31,7 +32,7 @@ class SettingsPage;
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Workspace { Bench, Library, Releases, Journal, Settings, Review, Interruption };
+    enum Workspace { Bench, Library, Releases, Deliver, Journal, Settings, Review, Interruption };
 
     explicit MainWindow(Controllers& controllers, QWidget* parent = nullptr);
     ~MainWindow() override;
@@ -44,6 +45,7 @@ public:
     LibraryPage* library() { return library_; }
     ReleasesPage* releases() { return releases_; }
     ReleaseParts* releaseParts() { return releaseParts_; }
+    DeliverPage* deliver() { return deliver_; }
     JournalPage* journal() { return journal_; }
     ReviewPage* review() { return review_; }
     RecoveryPage* recovery() { return recovery_; }
@@ -77,6 +79,9 @@ private:
     SettleUses settling();
     /// As versions of recordings.
     void settleAtBench(const std::vector<FileId>& files);
+    /// A one-sheet of what is chosen in the workspace that is in sight.
+    void wantSheet();
+    void showSheetOf(deliver::SheetOf of);
     void writeOrReview();
     void explainScreen();
 
@@ -92,6 +97,7 @@ private:
     ReleaseParts* releaseParts_;
     ReleasesPage* releases_; // of these
     ArrivingVersions* arriving_;
+    DeliverPage* deliver_;
     JournalPage* journal_;
     SettingsPage* settings_;
     ReviewPage* review_;

@@ -11,6 +11,7 @@
 #include "app/bench/identify_page.h"
 #include "app/bench/sleeve_tools.h"
 #include "app/bench/spelling_hint.h"
+#include "app/deliver/deliver_page.h"
 #include "app/library/collections/collection_menus.h"
 #include "app/library/families_in_lists.h"
 #include "app/library/library_page.h"
@@ -332,6 +333,20 @@ void MainWindow::makeActions() {
         releaseParts_->showPart(PartButtons::Editions);
         releases_->showProposals();
     });
+    open(tr("Deliver"));
+    add(tr("One-sheet of what is chosen"), QKeySequence("Ctrl+Shift+1"), [this] { wantSheet(); });
+    add(tr("Copy the sheet as text"), {}, [this] {
+        if (workspace() == Deliver)
+            deliver_->copyText();
+    });
+    add(tr("Save the sheet as PDF\u2026"), {}, [this] {
+        if (workspace() == Deliver)
+            deliver_->saveAs(".pdf");
+    });
+    add(tr("Keep the layout of the sheet\u2026"), {}, [this] {
+        if (workspace() == Deliver)
+            deliver_->keepLayout();
+    });
     open(tr("Play"));
     add(tr("Play or pause"), QKeySequence("Ctrl+Space"), [this] { player_.toggle(); });
     add(tr("Back 5 seconds"), QKeySequence("Ctrl+Shift+Left"),
@@ -374,6 +389,11 @@ void MainWindow::makeActions() {
         releaseParts_->showPart(PartButtons::Works);
         showWorkspace(Releases);
     });
+    add(tr("Go to the agreements"), QKeySequence("Ctrl+Alt+A"), [this] {
+        releaseParts_->showPart(PartButtons::Agreements);
+        showWorkspace(Releases);
+    });
+    add(tr("Go to Deliver"), QKeySequence("Ctrl+5"), [this] { showWorkspace(Deliver); });
     add(tr("Go to Releases"), QKeySequence("Ctrl+3"), [this] { showWorkspace(Releases); });
     add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });
     add(tr("Go to Settings"), QKeySequence("Ctrl+7"), [this] { showWorkspace(Settings); });

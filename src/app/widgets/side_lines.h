@@ -17,15 +17,16 @@ public:
     /// All text, for tests.
     QString text() const;
 
+    /// A line that is a link as a whole; `mark` in front of it. QLabel::linkActivated tells.
+    QLabel* link(const QString& text, const QString& mark = {}, const QColor& colour = {});
+    static QString coloured(const QString& text, const QColor& colour);
+
 protected:
     void clear();
     void caption(const QString& text);
     QLabel* line(const QString& html);
-    /// A line that is a link as a whole; `mark` in front of it. QLabel::linkActivated tells.
-    QLabel* link(const QString& text, const QString& mark = {}, const QColor& colour = {});
     void add(QWidget* widget);
     void end();
-    static QString coloured(const QString& text, const QColor& colour);
 
 private:
     QVBoxLayout* rows_;

@@ -56,7 +56,12 @@ void people(Shots& shots) {
             work = e.id;
             lead = e.lead;
         }
-    c.setFact(work, CardKind::Work, "language", {"en"});
+    c.setFact(work, CardKind::Work, "language", {"English"});
+    c.setFact(work, CardKind::Work, "iswc", {"T-999.000.104-2"});
+    c.setFact(work, CardKind::Work, "description",
+              {"A slow walk home along the quay, late, with the lights of the boats coming on one by one."});
+    c.setFact(work, CardKind::Work, "lyrics",
+              {"Lanterns down along the quay,\none for you and one for me,\none for all who are at sea."});
     c.setFact(work, CardKind::Work, "keywords", {"night", "harbour", "slow build", "winter"});
     c.setShares({work}, Side::Writers,
                 {{mara, {}, {"author", "composer"}, Fraction(1, 2)},
@@ -77,6 +82,23 @@ void people(Shots& shots) {
     w.releaseParts()->people()->showCard(mara);
     rest();
     shots.take(&w, "people");
+    c.setFact(songs, CardKind::Party, "contacts",
+              {library::contactText({"mail", "licences@example.org", "licences"})});
+    d.controllers().agreements.make(
+        "Split sheet, Lanterns", {mara, tom, isla}, {work}, 0, {}, [&](library::CardId id) {
+            c.setFact(id, CardKind::Agreement, "signed", {"2021-03-14"});
+            c.setFact(id, CardKind::Agreement, "ends",
+                      {QDate::currentDate().addDays(40).toString(Qt::ISODate).toStdString()});
+        });
+    rest();
+    w.releaseParts()->showPart(PartButtons::Agreements);
+    rest();
+    shots.take(&w, "agreements");
+    d.controllers().sheet.setOf({{lead}, {}});
+    w.showWorkspace(MainWindow::Deliver);
+    rest();
+    shots.take(&w, "one-sheet");
+    w.showWorkspace(MainWindow::Releases);
     w.releaseParts()->showPart(PartButtons::Editions);
 }
 
