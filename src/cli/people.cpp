@@ -338,6 +338,8 @@ int shares(const Options& options) {
             out["missing"].push_back(gap.sentence);
         complete = complete && w.gaps.empty() && !w.disagrees;
         out["sources_disagree"] = w.disagrees;
+        out["has_agreement"] = w.hasAgreement;
+        out["has_contact"] = w.hasContact;
         print(out);
     }
     return complete ? 0 : 1;

@@ -3,18 +3,23 @@
 // shelves in one step, parties that are one.
 #include <QtTest>
 
+#include <QInputDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QMessageBox>
+#include <QPlainTextEdit>
 #include <QPointer>
 #include <QPushButton>
 #include <QTreeWidget>
 
 #include "app/people/copy_shares_dialog.h"
+#include "app/people/keywords_dialog.h"
+#include "app/people/lyrics_view.h"
 #include "app/people/part_buttons.h"
 #include "app/people/party_side.h"
 #include "app/people/people_page.h"
 #include "app/people/release_parts.h"
+#include "app/people/share_terms.h"
 #include "app/people/work_side.h"
 #include "app/people/works_page.h"
 #include "support/answer.h"
@@ -228,6 +233,99 @@ private slots:
         QCOMPARE(works()->titleText(), QString("Quay Lights"));
         QCOMPARE(writers->textOf(0, ShareTable::Name), QString("Mara Kestrel"));
         QCOMPARE(driver_->controllers().people.list()->parties().size(), size_t{1});
+    }
+
+    /// Kept by name, given to others; for a country and from a day on.
+    void sharesByNameAndTerms() {
+        makeWork("Undertow");
+        ShareTable* writers = works()->table(Side::Writers);
+        add(writers, "Mara Kestrel");
+        add(writers, "Tom Rook");
+        writers->clearSelection();
+        writers->shareEqually();
+        rest();
+        test::answer<QInputDialog>(this, [](QInputDialog* d) {
+            QCOMPARE(d->textValue(), QString("Mara Kestrel and Tom Rook"));
+            d->setTextValue("We two");
+            d->accept();
+        });
+        works()->keepTemplate();
+        const auto kept =
+            library::templatesFrom(driver_->controllers().settings.get(library::settings::shareTemplates));
+        QCOMPARE(kept.size(), size_t{1});
+        makeWork("Quay Lights");
+        works()->takeTemplate(kept.front());
+        rest();
+        QCOMPARE(writers->shares().size(), size_t{2});
+        QCOMPARE(writers->sumText(), QString("Adds up exactly."));
+        driver_->controllers().undo.undo();
+        rest();
+        QCOMPARE(writers->shares().size(), size_t{0});
+        works()->takeTemplate(kept.front());
+        rest();
+        // From a day on, beside what was before.
+        auto terms = [&](const char* territory, const char* from, const char* button) {
+            test::answer<ShareTerms>(this, [=](ShareTerms* d) {
+                d->territory()->setText(territory);
+                d->from()->setText(from);
+                for (QPushButton* b : d->findChildren<QPushButton*>())
+                    if (b->text() == button)
+                        b->click();
+            });
+        };
+        terms("", "2020-01", "Keep beside the one before");
+        writers->askTerms(0);
+        rest();
+        QCOMPARE(writers->shares().size(), size_t{3});
+        QCOMPARE(writers->shares()[1].from, std::string("2020-01"));
+        QVERIFY(writers->textOf(1, ShareTable::Role).contains("since 2020-01"));
+        type(writers, 1, ShareTable::Part, "1/4");
+        QVERIFY2(writers->sumText().contains("25 % is open"), qPrintable(writers->sumText()));
+        terms("no", "", "Keep");
+        writers->askTerms(1);
+        rest();
+        QCOMPARE(writers->shares()[1].territory, std::string("NO"));
+        // What is none is not taken: the dialog stays open.
+        terms("Norway", "", "Keep");
+        writers->askTerms(1);
+        rest();
+        QCOMPARE(writers->shares()[1].territory, std::string("NO"));
+    }
+
+    void wordsOfASong() {
+        makeWork("Undertow");
+        test::answer<LyricsDialog>(this, [](LyricsDialog* d) {
+            d->text()->setPlainText("\nAm    G\nDown we go\n\nand up\n\n");
+            d->accept();
+        });
+        works()->showLyrics();
+        rest();
+        QCOMPARE(library::firstFact(works()->shown().facts, "lyrics"),
+                 std::string("Am    G\nDown we go\n\nand up"));
+        // Keywords, from the list that the library has.
+        test::answer<KeywordsDialog>(this, [](KeywordsDialog* d) {
+            for (const char* word : {"night", "slow build"}) {
+                d->line()->setText(word);
+                QTest::keyClick(d->line(), Qt::Key_Return);
+            }
+            QVERIFY(d->isVisible());
+            d->accept();
+        });
+        works()->chooseKeywords();
+        rest();
+        QCOMPARE(library::factValues(works()->shown().facts, "keywords"),
+                 (std::vector<std::string>{"night", "slow build"}));
+        makeWork("Quay Lights");
+        test::answer<KeywordsDialog>(this, [](KeywordsDialog* d) {
+            QCOMPARE(d->list()->count(), 2);
+            d->line()->setText("NIG"); // the only one in sight
+            QTest::keyClick(d->line(), Qt::Key_Return);
+            d->accept();
+        });
+        works()->chooseKeywords();
+        rest();
+        QCOMPARE(library::factValues(works()->shown().facts, "keywords"), std::vector<std::string>{"night"});
+        QCOMPARE(driver_->controllers().people.list()->keywords().at("night"), size_t{2});
     }
 
     void aPersonIsEnteredOnce() {

@@ -1,12 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/agreements_controller.h"
 
-#include <QDir>
-
 #include <algorithm>
 
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
+#include "core/files/safe_name.h"
 
 namespace moorfrost::app {
 
@@ -40,9 +39,9 @@ std::vector<library::RecordingId> recordingsOf(const library::ReleaseView& view)
 
 } // namespace
 
-AgreementsController::AgreementsController(LibraryAccess& library, PeopleController& people, JobList& jobs,
-                                           Messages& messages)
-    : library_(library), people_(people), jobs_(jobs), messages_(messages) {}
+AgreementsController::AgreementsController(LibraryAccess& library, KeptChanges& changes,
+                                           PeopleController& people, JobList& jobs, Messages& messages)
+    : library_(library), changes_(changes), people_(people), jobs_(jobs), messages_(messages) {}
 
 void AgreementsController::keepAll(const std::vector<Path>& files,
                                    std::function<void(std::vector<KeptDocument>)> then) {
@@ -99,25 +98,34 @@ void AgreementsController::make(const QString& title, const std::vector<CardId>&
         keepAll(files, enter);
 }
 
-void AgreementsController::addDocuments(CardId agreement, const std::vector<KeptDocument>& have,
-                                        const std::vector<Path>& files) {
-    keepAll(files, [this, agreement, have](const std::vector<KeptDocument>& fresh) {
-        std::vector<KeptDocument> all = have;
-        for (const KeptDocument& d : fresh)
-            if (std::ranges::find(all, d.sha256, &KeptDocument::sha256) == all.end())
-                all.push_back(d);
-        if (all.size() > have.size())
-            people_.setFact(agreement, CardKind::Agreement, library::documentsFact, texts(all));
-        else if (!fresh.empty())
-            messages_.say(tr("This document is kept here already."));
+void AgreementsController::addDocuments(CardId agreement, const std::vector<Path>& files) {
+    keepAll(files, [this, agreement](const std::vector<KeptDocument>& fresh) {
+        if (fresh.empty())
+            return;
+        auto made = std::make_shared<bool>(false);
+        changes_.make(
+            [=](library::Store& store) {
+                auto outcome = library::addDocuments(store, agreement, fresh);
+                *made = outcome && outcome->change != 0;
+                return outcome;
+            },
+            tr("Documents of an agreement"),
+            [this, made](bool done) {
+                if (done && !*made)
+                    messages_.say(tr("This document is kept here already."));
+            });
     });
 }
 
-void AgreementsController::removeDocument(CardId agreement, const std::vector<KeptDocument>& have,
-                                          const KeptDocument& document) {
-    std::vector<KeptDocument> rest = have;
-    std::erase(rest, document);
-    people_.setFact(agreement, CardKind::Agreement, library::documentsFact, texts(rest));
+void AgreementsController::removeDocument(CardId agreement, const KeptDocument& document) {
+    changes_.make([=](library::Store& store) { return library::removeDocument(store, agreement, document); },
+                  tr("Documents of an agreement"));
+}
+
+void AgreementsController::setCovered(CardId agreement, const char* key, int64_t number, bool covered) {
+    changes_.make(
+        [=](library::Store& store) { return library::setCovered(store, agreement, key, number, covered); },
+        tr("What an agreement is about"));
 }
 
 void AgreementsController::check(QObject* asker, const std::vector<KeptDocument>& documents,
@@ -159,8 +167,8 @@ void AgreementsController::copy(const KeptDocument& document, const Path& to) {
 
 void AgreementsController::copyToOpen(const KeptDocument& document, std::function<void(Path)> then) {
     // Not the kept one itself: a program that opens it might write to it.
-    const Path folder = Path(ss(QDir::tempPath())) / "moorfrost-documents" / document.sha256.substr(0, 16);
-    const Path to = folder / document.name;
+    const Path folder = Path(ss(opened_.path())) / document.sha256.substr(0, 16);
+    const Path to = folder / files::safeName(document.name, files::NameProfile::Portable);
     jobs_.start(
         this, {ss(tr("Opening a document")), work::Priority::Asked},
         [document, folder, to, store = store()](std::stop_token, work::Progress&) -> Result<Done> {

@@ -4,6 +4,7 @@
 #pragma once
 
 #include <QObject>
+#include <QTemporaryDir>
 
 #include "app/control/people_controller.h"
 #include "core/library/people/agreements.h"
@@ -16,22 +17,23 @@ class AgreementsController : public QObject {
 public:
     using CardId = library::CardId;
 
-    AgreementsController(LibraryAccess& library, PeopleController& people, JobList& jobs, Messages& messages);
+    AgreementsController(LibraryAccess& library, KeptChanges& changes, PeopleController& people,
+                         JobList& jobs, Messages& messages);
 
     /// What it is for is named in it. `then`: its number.
     void make(const QString& title, const std::vector<CardId>& parties, const std::vector<CardId>& works,
               library::ReleaseId release, const std::vector<Path>& documents,
               std::function<void(CardId)> then = {});
-    /// Copies of files, beside those that it has. `have`: what it has now.
-    void addDocuments(CardId agreement, const std::vector<library::KeptDocument>& have,
-                      const std::vector<Path>& files);
-    void removeDocument(CardId agreement, const std::vector<library::KeptDocument>& have,
-                        const library::KeptDocument& document);
+    /// Copies of files, beside those that it has.
+    void addDocuments(CardId agreement, const std::vector<Path>& files);
+    void removeDocument(CardId agreement, const library::KeptDocument& document);
+    /// `key`: "works" or library::coveredReleases.
+    void setCovered(CardId agreement, const char* key, int64_t number, bool covered);
     /// Whether they are as they were kept, in this order.
     void check(QObject* asker, const std::vector<library::KeptDocument>& documents,
                std::function<void(std::vector<library::DocumentStore::State>)> then);
     void copy(const library::KeptDocument& document, const Path& to);
-    /// A copy in the folder for passing things, to be opened by another program. `then`: where it is.
+    /// A copy that goes with the program, to be opened by another one. `then`: where it is.
     void copyToOpen(const library::KeptDocument& document, std::function<void(Path)> then);
     /// About a release: it is named where it is kept, and all songs of its recordings are covered.
     void makeForRelease(const QString& title, const library::ReleaseView& view,
@@ -51,9 +53,11 @@ private:
                  std::function<void(std::vector<library::KeptDocument>)> then);
 
     LibraryAccess& library_;
+    KeptChanges& changes_;
     PeopleController& people_;
     JobList& jobs_;
     Messages& messages_;
+    QTemporaryDir opened_; // for nobody else to read
 };
 
 } // namespace moorfrost::app

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <fstream>
 #include <sstream>
+#include <utility>
 
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
@@ -90,7 +91,8 @@ void SheetController::choose(const std::string& name) {
     const deliver::SheetLayout* layout = deliver::layoutNamed(layouts_, name);
     if (!layout)
         layout = &layouts_.front();
-    settings_.set(library::settings::lastSheetLayout, layout->name);
+    if (settings_.get(library::settings::lastSheetLayout) != layout->name)
+        settings_.set(library::settings::lastSheetLayout, layout->name);
     change(deliver::SheetLayout(*layout));
 }
 
@@ -173,17 +175,15 @@ void SheetController::make() {
     if (of_.isEmpty()) {
         making_ = false;
         shown_.reset();
-        emit changed();
-        return;
+        return settle();
     }
     making_ = true;
     auto end = [this, run](std::shared_ptr<const Shown> shown) {
         if (run != run_)
             return;
         making_ = false;
-        if (shown)
-            shown_ = std::move(shown);
-        emit changed();
+        shown_ = std::move(shown); // nothing rather than what it was before
+        settle();
     };
     library_.read(
         this,
@@ -202,6 +202,7 @@ void SheetController::make() {
                 [layout, read = std::make_shared<Read>(std::move(*read))](
                     std::stop_token, work::Progress&) -> Result<std::shared_ptr<const Shown>> {
                     auto out = std::make_shared<Shown>();
+                    out->layout = layout;
                     out->subject = std::move(read->subject);
                     out->document = deliver::oneSheet(out->subject, layout);
                     out->gaps = deliver::sheetGaps(out->subject, layout);
@@ -216,8 +217,19 @@ void SheetController::make() {
         });
 }
 
-QString SheetController::text() const {
-    return shown_ ? qs(deliver::sheetText(shown_->document)) : QString();
+void SheetController::settle() {
+    emit changed();
+    if (isTrue())
+        for (const auto& then : std::exchange(waiting_, {}))
+            then();
+}
+
+void SheetController::withText(std::function<void(QString)> then) {
+    auto tell = [this, then] { then(shown_ ? qs(deliver::sheetText(shown_->document)) : QString()); };
+    if (isTrue())
+        tell();
+    else
+        waiting_.emplace_back(tell);
 }
 
 Path SheetController::proposedName(const char* ending) const {
@@ -225,6 +237,13 @@ Path SheetController::proposedName(const char* ending) const {
 }
 
 void SheetController::save(const Path& file, std::function<void(bool)> then) {
+    if (isTrue())
+        saveNow(file, then);
+    else
+        waiting_.emplace_back([this, file, then] { saveNow(file, then); });
+}
+
+void SheetController::saveNow(const Path& file, std::function<void(bool)> then) {
     const auto kind = deliver::sheetFileOf(file);
     if (!shown_ || !kind) {
         messages_.say(shown_ ? tr("A sheet is saved as .pdf, .html, .txt or .json.")
@@ -236,9 +255,8 @@ void SheetController::save(const Path& file, std::function<void(bool)> then) {
     }
     jobs_.start(
         this, {ss(tr("Saving the sheet")), work::Priority::Asked},
-        [file, kind = *kind, shown = shown_, layout = layout_](std::stop_token,
-                                                               work::Progress&) -> Result<Done> {
-            const auto bytes = deliver::sheetBytes(kind, shown->subject, layout, shown->pictures,
+        [file, kind = *kind, shown = shown_](std::stop_token, work::Progress&) -> Result<Done> {
+            const auto bytes = deliver::sheetBytes(kind, shown->subject, shown->layout, shown->pictures,
                                                    QDateTime::currentSecsSinceEpoch());
             if (!bytes)
                 return bytes.error();

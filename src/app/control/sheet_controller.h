@@ -47,6 +47,7 @@ public:
 
     /// What is seen. All of it is of the same state.
     struct Shown {
+        deliver::SheetLayout layout;
         deliver::SheetSubject subject;
         deliver::SheetDocument document;
         std::vector<deliver::SheetGap> gaps;
@@ -58,8 +59,10 @@ public:
     /// What is shown is what is kept, by the layout as it is now.
     bool isTrue() const;
 
-    QString text() const;
-    /// By the ending of the name. `then`: false where it could not be, which has been said.
+    /// As soon as what is shown is true; "" where there is nothing.
+    void withText(std::function<void(QString)> then);
+    /// By the ending of the name, as soon as what is shown is true. `then`: false where it could not be,
+    /// which has been said.
     void save(const Path& file, std::function<void(bool)> then = {});
     Path proposedName(const char* ending) const;
 
@@ -72,6 +75,8 @@ signals:
 private:
     void look();
     void make();
+    void settle();
+    void saveNow(const Path& file, std::function<void(bool)> then);
     void loadLayouts();
     void storeLayouts();
 
@@ -84,7 +89,8 @@ private:
     deliver::SheetLayout layout_;
     std::vector<deliver::SheetLayout> layouts_;
     std::shared_ptr<const Shown> shown_;
-    QTimer soon_{this}; // several changes in a row are looked at once
+    std::vector<std::function<void()>> waiting_; // until what is shown is true
+    QTimer soon_{this};                          // several changes in a row are looked at once
     bool inSight_ = false, old_ = true, making_ = false;
     int run_ = 0;
 };

@@ -9,6 +9,8 @@
 #include <QGuiApplication>
 #include <QInputDialog>
 #include <QMenu>
+#include <QMessageBox>
+#include <QPointer>
 #include <QScrollArea>
 #include <QSettings>
 #include <QVBoxLayout>
@@ -290,6 +292,13 @@ void DeliverPage::keepLayout() {
         return;
     if (name.isEmpty())
         return use_.messages.say(tr("A layout needs a name."), true);
+    const std::string& now = use_.sheet.layout().name;
+    if (text::fold(ss(name)) != text::fold(now) && use_.sheet.isKept(ss(name)) &&
+        QMessageBox::question(
+            this, tr("Keep layout"),
+            tr("There is a layout \u201C%1\u201D already. Shall this one take its place?").arg(name),
+            QMessageBox::Yes | QMessageBox::Cancel) != QMessageBox::Yes)
+        return;
     use_.sheet.keep(ss(name));
 }
 
@@ -315,7 +324,7 @@ void DeliverPage::showSheet() {
     empty_->setTexts(tr("Nothing is to go out yet"),
                      tr("A one-sheet says on a page what somebody who is to judge or license a song wants to "
                         "know. Add a song on the left, or choose tracks in the Library, an edition or a work "
-                        "in Releases, and press Ctrl+Shift+1."));
+                        "in Releases, and press Ctrl+Alt+S."));
     for (QWidget* w : std::initializer_list<QWidget*>{copy_, save_, pdf_})
         w->setEnabled(shown != nullptr);
     preview_->show(shown ? shown->pages : nullptr);
@@ -337,7 +346,11 @@ void DeliverPage::goTo(const deliver::SheetGap& gap) {
     using Where = deliver::SheetGap::Where;
     switch (gap.where) {
     case Where::File:
-        emit libraryWanted(gap.id);
+        if (gap.field == "work" || gap.field == "master") // there is nowhere to enter it yet
+            use_.people.makeWorksOf(
+                {gap.id}, [people = &use_.people, file = gap.id](size_t) { people->showWorkOf(file); });
+        else
+            emit libraryWanted(gap.id);
         break;
     case Where::Party:
         use_.people.wantShown(gap.id, library::CardKind::Party, gap.field);
@@ -353,11 +366,12 @@ void DeliverPage::goTo(const deliver::SheetGap& gap) {
 }
 
 void DeliverPage::copyText() {
-    const QString text = use_.sheet.text();
-    if (text.isEmpty())
-        return;
-    QGuiApplication::clipboard()->setText(text);
-    use_.messages.say(tr("The sheet is copied as text."));
+    use_.sheet.withText([self = QPointer(this)](const QString& text) {
+        if (!self || text.isEmpty())
+            return;
+        QGuiApplication::clipboard()->setText(text);
+        self->use_.messages.say(tr("The sheet is copied as text."));
+    });
 }
 
 void DeliverPage::saveAs(const char* ending) {

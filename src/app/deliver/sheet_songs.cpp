@@ -54,7 +54,7 @@ SheetSongs::SheetSongs(LibraryIndex& index, QWidget* parent) : QWidget(parent), 
     songs_->setDefaultDropAction(Qt::MoveAction);
     caption_ = label(tr("Songs on the sheet"), "caption");
     none_ = label(tr("None yet. Search above, or choose tracks in the Library or an edition in Releases and "
-                     "press Ctrl+Shift+1."),
+                     "press Ctrl+Alt+S."),
                   "quiet");
     none_->setWordWrap(true);
     none_->setContentsMargins(14, 4, 10, 0);
@@ -79,8 +79,8 @@ SheetSongs::SheetSongs(LibraryIndex& index, QWidget* parent) : QWidget(parent), 
     connect(search_, &QLineEdit::returnPressed, this, &SheetSongs::addFound);
     connect(found_, &QListWidget::itemClicked, this, &SheetSongs::addFound);
     connect(found_, &QListWidget::itemActivated, this, &SheetSongs::addFound);
-    // A row that was dragged is taken out where it was after it was put in.
-    connect(songs_->model(), &QAbstractItemModel::rowsMoved, this, &SheetSongs::tell);
+    // After the drop: the list is filled anew by what is told.
+    connect(songs_->model(), &QAbstractItemModel::rowsMoved, this, &SheetSongs::tell, Qt::QueuedConnection);
     songs_->installEventFilter(this);
     search_->installEventFilter(this);
 }
@@ -88,6 +88,7 @@ SheetSongs::SheetSongs(LibraryIndex& index, QWidget* parent) : QWidget(parent), 
 void SheetSongs::show(const deliver::SheetOf& of, const deliver::SheetSubject* subject) {
     isRelease_ = of.songs.empty() && !of.isEmpty();
     caption_->setText(isRelease_ ? tr("Tracks of the release") : tr("Songs on the sheet"));
+    const FileId current = songs_->currentItem() ? fileOf(songs_->currentItem()) : 0;
     std::vector<FileId> chosen;
     for (const QListWidgetItem* row : songs_->selectedItems())
         chosen.push_back(fileOf(row));
@@ -95,6 +96,8 @@ void SheetSongs::show(const deliver::SheetOf& of, const deliver::SheetSubject* s
     auto add = [&](FileId file, const QString& title, const QString& second) {
         QListWidgetItem* row = rowOf(file, title, second);
         songs_->addItem(row);
+        if (file == current && file != 0)
+            songs_->setCurrentItem(row, QItemSelectionModel::NoUpdate);
         row->setSelected(std::ranges::find(chosen, file) != chosen.end());
     };
     auto songOf = [&](FileId file) -> const deliver::SheetSong* {

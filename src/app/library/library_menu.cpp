@@ -38,7 +38,7 @@ void LibraryPage::showMenu(const QPoint& at) {
         menu.addAction(tr("Export playlist\u2026"), this,
                        [this] { menus_->exportPlaylist(tr("Playlist"), chosenFiles()); });
     if (count > 0)
-        menu.addAction(tr("One-sheet\tCtrl+Shift+1"), this, [this] { emit sheetWanted(chosenFiles()); });
+        menu.addAction(tr("One-sheet\tCtrl+Alt+S"), this, [this] { emit sheetWanted(chosenFiles()); });
     if (count > 0 && count <= mostWithKind)
         addKindMenu(menu, use_.kinds, chosenFiles());
     if (count > 0 && count <= mostWithKind)

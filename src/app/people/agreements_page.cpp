@@ -320,16 +320,14 @@ void AgreementsPage::removeCovered() {
     if (!item)
         return;
     const char* key = item->data(0, kindRole).toInt() == releaseKind ? library::coveredReleases : "works";
-    std::vector<std::string> rest = library::factValues(shown_.facts, key);
-    std::erase(rest, std::to_string(item->data(0, idRole).toLongLong()));
-    use_.people.setFact(shown_.id, CardKind::Agreement, key, rest);
+    use_.agreements.setCovered(shown_.id, key, item->data(0, idRole).toLongLong(), false);
 }
 
 void AgreementsPage::addWorks() {
     const auto people = use_.people.list();
     if (shown_.id == 0 || !people)
         return;
-    std::vector<std::string> have = library::factValues(shown_.facts, "works");
+    const std::vector<std::string> have = library::factValues(shown_.facts, "works");
     QStringList titles;
     std::vector<CardId> ids;
     for (const library::WorkEntry& w : people->works())
@@ -350,12 +348,7 @@ void AgreementsPage::addWorks() {
     if (typed == 0)
         return use_.messages.say(tr("No work, or several, are called \u201C%1\u201D.").arg(chosen.trimmed()),
                                  true);
-    if (shown_.id != agreement)
-        have = {}; // another came into sight: it is read again below
-    if (std::ranges::find(have, std::to_string(typed)) == have.end())
-        have.push_back(std::to_string(typed));
-    if (shown_.id == agreement)
-        use_.people.setFact(agreement, CardKind::Agreement, "works", have);
+    use_.agreements.setCovered(agreement, "works", typed, true);
 }
 
 void AgreementsPage::changeText(const char* key, const QString& title) {
@@ -414,7 +407,7 @@ void AgreementsPage::addDocuments(const std::vector<Path>& files) {
                              });
         return;
     }
-    use_.agreements.addDocuments(shown_.id, kept_, files);
+    use_.agreements.addDocuments(shown_.id, files);
 }
 
 const library::KeptDocument* AgreementsPage::chosenDocument() const {
@@ -440,7 +433,7 @@ void AgreementsPage::documentMenu(const QPoint& at) {
                 use_.agreements.copy(d, Path(ss(file)));
         });
         menu.addAction(tr("Take it out"), this,
-                       [this, id = shown_.id, d] { use_.agreements.removeDocument(id, kept_, d); });
+                       [this, id = shown_.id, d] { use_.agreements.removeDocument(id, d); });
     }
     menu.addAction(tr("Add\u2026"), this, [this] { addDocuments(); });
     menu.exec(documents_->viewport()->mapToGlobal(at));

@@ -2,6 +2,7 @@
 #include "app/people/keywords_dialog.h"
 
 #include <QDialogButtonBox>
+#include <QKeyEvent>
 #include <QLabel>
 #include <QPushButton>
 #include <QVBoxLayout>
@@ -123,6 +124,13 @@ void KeywordsDialog::enter() {
         add(ss(word), 0, true);
     }
     line_->clear();
+}
+
+/// Return in the line is the line's, whatever button is the default one.
+void KeywordsDialog::keyPressEvent(QKeyEvent* event) {
+    const bool enter = event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter;
+    if (!enter || !line_->hasFocus())
+        QDialog::keyPressEvent(event);
 }
 
 void KeywordsDialog::takeOff() {

@@ -29,6 +29,9 @@ public:
     /// The list as it is to be kept: with new ones, without those that were taken off.
     std::vector<std::string> own() const;
 
+protected:
+    void keyPressEvent(QKeyEvent* event) override;
+
 private:
     void add(const std::string& word, size_t songs, bool on);
     void narrow();

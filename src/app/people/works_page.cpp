@@ -76,7 +76,7 @@ QWidget* WorksPage::sheet() {
     auto* lyrics = button(tr("Lyrics\u2026"));
     connect(lyrics, &QPushButton::clicked, this, &WorksPage::showLyrics);
     oneSheet_ = button(tr("One-sheet"));
-    oneSheet_->setToolTip(tr("A sheet of this song, or of all that are chosen (Ctrl+Shift+1)"));
+    oneSheet_->setToolTip(tr("A sheet of this song, or of all that are chosen (Ctrl+Alt+S)"));
     connect(oneSheet_, &QPushButton::clicked, this, &WorksPage::wantSheet);
     auto* agreement = button(tr("New agreement"));
     agreement->setToolTip(tr("About this song, or all that are chosen, with those who have a share in it"));

@@ -170,6 +170,8 @@ void WorksPage::takeTemplate(const library::ShareTemplate& shares) {
             use_.people.setShares(works, side, some, title);
         else if (works.size() == 1) // the master is of a recording: of the one that is shown
             use_.people.setOwners(filesOf(shown_), some, title);
+        else
+            use_.messages.say(tr("The owners are of the recording: they are given to one song at a time."));
     }
 }
 

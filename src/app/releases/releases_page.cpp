@@ -157,7 +157,7 @@ QWidget* ReleasesPage::sheet() {
             emit playRequested(files.front());
     });
     auto* oneSheet = button(tr("One-sheet"));
-    oneSheet->setToolTip(tr("A sheet of this release (Ctrl+Shift+1)"));
+    oneSheet->setToolTip(tr("A sheet of this release (Ctrl+Alt+S)"));
     connect(oneSheet, &QPushButton::clicked, this, &ReleasesPage::wantSheet);
     auto* texts = new QVBoxLayout;
     texts->setSpacing(5);

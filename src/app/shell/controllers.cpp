@@ -17,7 +17,7 @@ Controllers::Controllers(const Path& file)
       collections(library, kept, jobs, messages), drafts(library, files, [this] { return stamp(); }),
       undo(drafts, kept), pictures(library, files, drafts, jobs, messages), index(jobs, library),
       releases(library, kept, index, jobs, messages), people(library, kept, index, jobs, messages),
-      agreements(library, people, jobs, messages),
+      agreements(library, kept, people, jobs, messages),
       sheet(library, jobs, messages, settings, files, drafts, index, releases, people),
       standards(settings, messages), shelves(library, settings, lasting, jobs, messages),
       shelfWatch(shelves, jobs, messages), journal(library),

@@ -283,7 +283,7 @@ void MainWindow::showSheetOf(deliver::SheetOf of) {
 }
 
 void MainWindow::wantSheet() {
-    if (workspace() == Library)
+    if (workspace() == Library && !library_->chosenFiles().empty())
         showSheetOf({library_->chosenFiles(), {}});
     else if (workspace() == Releases && releaseParts_->part() == PartButtons::Works)
         releaseParts_->works()->wantSheet();

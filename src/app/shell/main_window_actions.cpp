@@ -334,7 +334,7 @@ void MainWindow::makeActions() {
         releases_->showProposals();
     });
     open(tr("Deliver"));
-    add(tr("One-sheet of what is chosen"), QKeySequence("Ctrl+Shift+1"), [this] { wantSheet(); });
+    add(tr("One-sheet of what is chosen"), QKeySequence("Ctrl+Alt+S"), [this] { wantSheet(); });
     add(tr("Copy the sheet as text"), {}, [this] {
         if (workspace() == Deliver)
             deliver_->copyText();

@@ -286,6 +286,13 @@ void SheetPages::Laid::head(const SheetItem& item, size_t at) {
         height += heightOf(one) + 1;
         lines.push_back(std::move(one));
     }
+    if (height > (bottom() - margin) / 2) { // a text rather than a title: as text, which goes on
+        flow(item.title, {});
+        for (const Row& row : item.lines)
+            for (const Cell& cell : row)
+                flow(cell.text, cell);
+        return;
+    }
     need(std::max(height, pictured ? pictureSide : 0.0) + 70); // and something below it
     const double top = y;
     if (pictured) {

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/base/bytes_hash.h"
+#include "core/library/people/agreements.h"
 #include "core/library/people/song_standing.h"
 #include "core/library/search/sleeves.h"
 #include "core/naming/put_away.h"
@@ -17,6 +18,10 @@ std::string textOf(const ShelfRules& rules) {
     BytesHash hash;
     hash.add(audit::toJson({rules.standard}));
     hash.add(std::to_string(static_cast<int>(rules.names)));
+    for (const audit::Rule& rule : rules.standard.rules)
+        if (rule.kind == audit::RuleKind::Works &&
+            std::ranges::find(rule.fields, "agreement") != rule.fields.end())
+            hash.add(todayText()); // one may have ended since yesterday
     return hash.text();
 }
 

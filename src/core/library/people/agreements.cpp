@@ -9,8 +9,6 @@
 #include <fmt/chrono.h>
 #include <fmt/format.h>
 
-#include "core/library/people/card_changes.h"
-
 namespace moorfrost::library {
 
 namespace {
@@ -131,6 +129,34 @@ std::vector<AgreementLine> agreementsOfCard(Store& store, CardId card) {
     return thatName(store, [&](const Facts& facts) {
         return hasNumber(facts, row.kind == CardKind::Party ? "parties" : "works", card);
     });
+}
+
+Result<ChangeOutcome> addDocuments(Store& store, CardId agreement,
+                                   const std::vector<KeptDocument>& documents) {
+    const Facts facts = store.cards().facts(agreement);
+    std::vector<std::string> all = factValues(facts, documentsFact);
+    for (const KeptDocument& d : documents)
+        if (std::ranges::none_of(
+                all, [&](const std::string& one) { return documentFrom(one).sha256 == d.sha256; }))
+            all.push_back(documentText(d));
+    return setCardFact(store, agreement, documentsFact, all);
+}
+
+Result<ChangeOutcome> removeDocument(Store& store, CardId agreement, const KeptDocument& document) {
+    const Facts facts = store.cards().facts(agreement);
+    std::vector<std::string> rest = factValues(facts, documentsFact);
+    std::erase_if(rest, [&](const std::string& one) { return documentFrom(one).sha256 == document.sha256; });
+    return setCardFact(store, agreement, documentsFact, rest);
+}
+
+Result<ChangeOutcome> setCovered(Store& store, CardId agreement, const char* key, int64_t number,
+                                 bool covered) {
+    const Facts facts = store.cards().facts(agreement);
+    std::vector<std::string> all = factValues(facts, key);
+    std::erase(all, std::to_string(number));
+    if (covered)
+        all.push_back(std::to_string(number));
+    return setCardFact(store, agreement, key, all);
 }
 
 std::vector<CardId> worksOf(Store& store, const std::vector<RecordingId>& recordings) {

@@ -3,6 +3,7 @@
 // changed of them are facts of cards (card_changes), documents too. Any thread but where it says otherwise.
 #pragma once
 
+#include "core/library/people/card_changes.h"
 #include "core/library/people/documents.h"
 #include "core/library/people/people.h"
 
@@ -39,6 +40,14 @@ std::vector<AgreementLine> agreementsOfCard(Store& store, CardId card);
 /// `release`: 0 where it is not kept; then those of its songs. On the thread of the store.
 std::vector<AgreementLine> agreementsOfRelease(Store& store, ReleaseId release,
                                                const std::vector<RecordingId>& recordings);
+/// Beside those that it has; one that it has already is left out. On the thread of the store.
+Result<ChangeOutcome> addDocuments(Store& store, CardId agreement,
+                                   const std::vector<KeptDocument>& documents);
+Result<ChangeOutcome> removeDocument(Store& store, CardId agreement, const KeptDocument& document);
+/// A song, or a release (`coveredReleases`), beside those that it is about; or no longer. On the thread of
+/// the store.
+Result<ChangeOutcome> setCovered(Store& store, CardId agreement, const char* key, int64_t number,
+                                 bool covered);
 /// Works of these recordings, each once. On the thread of the store.
 std::vector<CardId> worksOf(Store& store, const std::vector<RecordingId>& recordings);
 std::vector<AgreementLine> inOrder(std::vector<AgreementLine> lines);

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/library/people/documents.h"
 
+#include <unistd.h>
+
 #include <algorithm>
+#include <atomic>
 #include <ctime>
 
 #include <fmt/format.h>
@@ -101,7 +104,9 @@ Result<KeptDocument> DocumentStore::add(const Path& file) const {
     // seen.
     KeptDocument out{std::string(sumLength, '0'), size, text::forDisplay(file.filename().native()),
                      static_cast<int64_t>(std::time(nullptr))};
-    const Path fresh = folder_ / ("new" + endingOf(out.name));
+    // Several may be added at once.
+    static std::atomic<uint64_t> number = 0;
+    const Path fresh = folder_ / fmt::format("new {} {}{}", ::getpid(), ++number, endingOf(out.name));
     if (const Status written = files::writeWhole(fresh, bytes); !written)
         return written.error();
     const auto sum = files::sha256Of(fresh, {}, unheard);
@@ -117,6 +122,11 @@ Result<KeptDocument> DocumentStore::add(const Path& file) const {
         return written.error();
     if (const Status removed = files::removeFile(fresh); !removed)
         return removed.error();
+    const auto kept = check(out);
+    if (!kept)
+        return kept.error();
+    if (*kept != State::Whole)
+        return Error{ErrorKind::Io, file, quoted(file) + " changed while it was being kept. Add it again."};
     return out;
 }
 
