@@ -39,6 +39,7 @@ std::string name(std::mt19937& chance) {
 } // namespace
 
 int main(int argc, char** argv) {
+    std::setvbuf(stdout, nullptr, _IOLBF, 0);
     const Path folder = Path(argc > 1 ? argv[1] : ".") / "bench-people";
     std::filesystem::remove_all(folder);
     std::filesystem::create_directories(folder);

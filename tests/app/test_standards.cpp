@@ -313,6 +313,40 @@ private slots:
         QVERIFY(!all().contains("ISRC"));
         s().standards.setDefault("Radio");
         QVERIFY2(all().contains("ISRC: well formed: not met"), qPrintable(all()));
+        // What is asked of songs follows what becomes of their people.
+        s().standards.setAll({{"Songs", {{.kind = audit::RuleKind::Works, .fields = {"numbers"}}}}});
+        QVERIFY2(all().contains("Every writer has a number: not met"), qPrintable(all()));
+        QVERIFY(!all().contains("Every writer has a number: met"));
+        const std::vector<library::FileRecord> files = d_->libraryFiles();
+        s().people.make(library::CardKind::Party, {{"name", {"Isla Varnholt"}}, {"ipi", {"99900003051"}}});
+        d_->settle();
+        std::vector<FileId> ids;
+        for (const library::FileRecord& f : files)
+            ids.push_back(f.id);
+        s().people.want();
+        s().people.makeWorksOf(ids);
+        d_->settle();
+        const auto people = s().people.list();
+        std::vector<library::CardId> works;
+        for (const library::WorkEntry& w : people->works())
+            works.push_back(w.id);
+        s().people.setShares(works, library::Side::Writers,
+                             {{people->named("Isla Varnholt"), {}, {}, library::Fraction(1, 1)}}, "Writers");
+        d_->settle();
+        QTRY_VERIFY2(all().contains("Every writer has a number: met"), qPrintable(all()));
+        // The rule is a row of boxes.
+        d_->window().showWorkspace(MainWindow::Settings);
+        d_->settle();
+        auto* row = editor()->rows().front();
+        for (QCheckBox* box : row->findChildren<QCheckBox*>())
+            if (box->text() == "Shares add up")
+                box->click();
+        QVERIFY(s().standards.byDefault().rules.front().fields ==
+                (std::vector<std::string>{"shares", "numbers"}));
+        for (QCheckBox* box : row->findChildren<QCheckBox*>())
+            if (box->isChecked())
+                box->click();
+        QVERIFY(!row->isUsable());
     }
 };
 

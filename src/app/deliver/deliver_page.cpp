@@ -20,6 +20,8 @@
 #include "app/deliver/sheet_songs.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/file_table.h"
+#include "core/audit/codes.h"
 #include "core/files/disk.h"
 
 namespace moorfrost::app {
@@ -349,6 +351,8 @@ void DeliverPage::goTo(const deliver::SheetGap& gap) {
         if (gap.field == "work" || gap.field == "master") // there is nowhere to enter it yet
             use_.people.makeWorksOf(
                 {gap.id}, [people = &use_.people, file = gap.id](size_t) { people->showWorkOf(file); });
+        else if (tags::isStandard(gap.field))
+            askField(gap.id, gap.field);
         else
             emit libraryWanted(gap.id);
         break;
@@ -363,6 +367,32 @@ void DeliverPage::goTo(const deliver::SheetGap& gap) {
             use_.releases.wantShown(shown->subject.ref);
         break;
     }
+}
+
+void DeliverPage::askField(FileId file, const std::string& field) {
+    const auto* shown = use_.sheet.shown();
+    QString title;
+    for (const deliver::SheetSong& song : shown ? shown->subject.songs : std::vector<deliver::SheetSong>())
+        if (song.file == file)
+            title = qs(song.title);
+    bool ok = false;
+    const QString typed = QInputDialog::getText(
+        this, fieldLabel(field),
+        tr("%1 of \u201C%2\u201D: a draft until it is written to the file.").arg(fieldLabel(field), title),
+        QLineEdit::Normal, {}, &ok);
+    const std::vector<std::string> values = tags::valuesFromText(field, ss(typed));
+    if (!ok || values.empty())
+        return;
+    if (const std::string why = tags::whyNotValid(field, values); !why.empty())
+        return use_.messages.say(qs(why), true);
+    if (const std::string odd = audit::whyNotCode(field, values.front()); !odd.empty())
+        use_.messages.say(tr("%1: %2. It is proposed as it was typed.").arg(fieldLabel(field), qs(odd)),
+                          true);
+    use_.files.takeUp(this, {file}, [self = QPointer(this), file, field, values] {
+        if (self)
+            self->use_.drafts.session().propose(ss(fieldLabel(field)), {{file, field, values}},
+                                                ss(tr("typed")));
+    });
 }
 
 void DeliverPage::copyText() {

@@ -38,6 +38,8 @@ public:
     struct Uses {
         Messages& messages;
         LibraryIndex& index;
+        FilesController& files;
+        DraftsController& drafts;
         SheetController& sheet;
         ReleasesController& releases;
         PeopleController& people;
@@ -81,6 +83,8 @@ private:
     void showSheet();
     void showPage();
     void goTo(const deliver::SheetGap& gap);
+    /// A field of a file, as a draft.
+    void askField(FileId file, const std::string& field);
 
     Uses use_;
     ShortLabel* subject_;

@@ -218,6 +218,8 @@ std::vector<CardId> People::agreementsOf(CardId card) const {
 
 std::vector<PartyProposal> proposeSameParties(const People& people, std::stop_token stop) {
     constexpr double alikeEnough = 0.82;
+    constexpr size_t mostLikened = 20000; // names; beyond that, only those that are the same are found
+    size_t likened = 0;
     std::map<std::pair<CardId, CardId>, PartyProposal> found;
     const auto& parties = people.parties();
     auto propose = [&](const PartyEntry& a, const PartyEntry& b, double sure, const std::string& why) {
@@ -247,6 +249,9 @@ std::vector<PartyProposal> proposeSameParties(const People& people, std::stop_to
         const auto [at, isNew] = byWords.try_emplace(words, &p);
         if (!isNew)
             propose(*at->second, p, 0.93, "the same name");
+        // Two numbers are two people: who has one is found by those who have none.
+        if (!p.ipi.empty() || ++likened > mostLikened)
+            continue;
         for (const People::Alike& alike : people.alike(p.name, 6)) {
             const PartyEntry& other = parties[alike.party];
             if (other.id != p.id && alike.likeness >= alikeEnough)
