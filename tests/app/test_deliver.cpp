@@ -227,6 +227,25 @@ private slots:
         QVERIFY(!text().contains("ZZ-FSR-21-00031"));
     }
 
+    /// Asked for while somebody new is not in the list yet.
+    void savedWithWhoIsNew() {
+        driver_->controllers().people.makeWorksOf({fileOf("Lanterns")});
+        driver_->settle();
+        put({"Lanterns"});
+        bool asked = false;
+        connect(&driver_->controllers().people, &PeopleController::changed, this, [&] {
+            if (!std::exchange(asked, true))
+                sheet().save(*box_ / "sheet.txt");
+        });
+        driver_->controllers().people.setOwners({fileOf("Lanterns")},
+                                                {{0, "Fellside Reissues", {}, Fraction(1, 1)}}, "Owners");
+        rest();
+        QVERIFY(asked);
+        const std::string saved = test::readBytes(*box_ / "sheet.txt");
+        QVERIFY2(saved.find("Fellside Reissues") != std::string::npos, saved.c_str());
+        disconnect(&driver_->controllers().people, nullptr, this, nullptr);
+    }
+
     void ofARelease() {
         window().showWorkspace(MainWindow::Releases);
         rest();

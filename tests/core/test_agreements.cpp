@@ -75,6 +75,24 @@ private slots:
         QVERIFY(whyNotCardFact(CardKind::Agreement, documentsFact, {documentText(*kept)}).empty());
     }
 
+    /// The same again is no change, whatever the time.
+    void theSameIsNoChange() {
+        const CardId work = card(CardKind::Work, "Lanterns"), deal = card(CardKind::Agreement, "Deal");
+        const KeptDocument paper{std::string(64, 'a'), 3, "Split sheet.pdf", 1};
+        QVERIFY(addDocuments(*store_, deal, {paper})->change != 0);
+        QVERIFY(setCovered(*store_, deal, "works", work, true)->change != 0);
+        QTest::qWait(1100); // facts have seconds
+        KeptDocument later = paper;
+        later.added = 99;
+        QCOMPARE(addDocuments(*store_, deal, {later})->change, int64_t{0});
+        QCOMPARE(setCovered(*store_, deal, "works", work, true)->change, int64_t{0});
+        QVERIFY(removeDocument(*store_, deal, paper)->change != 0);
+        QCOMPARE(removeDocument(*store_, deal, paper)->change, int64_t{0});
+        QVERIFY(setCovered(*store_, deal, "works", work, false)->change != 0);
+        const Facts facts = store_->cards().facts(deal);
+        QVERIFY(factValues(facts, "works").empty());
+    }
+
     void howLongTheyHold_data() {
         QTest::addColumn<QString>("begins");
         QTest::addColumn<QString>("ends");

@@ -8,6 +8,7 @@
 #include <QJsonObject>
 #include <QProcess>
 
+#include "core/base/base64.h"
 #include "core/deliver/sheet_file.h"
 #include "core/exchange/markup.h"
 #include "core/library/families/families.h"
@@ -238,8 +239,8 @@ private slots:
         QVERIFY(html.find("href=\"javascript") == std::string::npos);
         QVERIFY(html.find("href=\"https://example.org/a?b=1&amp;c=2\"") != std::string::npos);
         QVERIFY(html.find("http-equiv=\"Content-Security-Policy\"") != std::string::npos);
-        QCOMPARE(exchange::base64("Moor"), std::string("TW9vcg=="));
-        QCOMPARE(exchange::base64(std::string("\0\xFF\x10", 3)), std::string("AP8Q"));
+        QCOMPARE(toBase64("Moor"), std::string("TW9vcg=="));
+        QCOMPARE(toBase64(std::string("\0\xFF\x10", 3)), std::string("AP8Q"));
         QCOMPARE(exchange::linkTarget("licences@example.org"), std::string("mailto:licences@example.org"));
         for (const char* no : {"", "a b@example.org", "javascript:a@b.c", "//example.org", "Lanterns"})
             QCOMPARE(exchange::linkTarget(no), std::string());

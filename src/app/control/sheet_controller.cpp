@@ -167,9 +167,9 @@ void SheetController::look() {
 void SheetController::make() {
     if (!inSight_)
         return;
+    if (!people_.isTrue() && !of_.isEmpty())
+        return; // who is named may not be in the list yet; it comes
     const auto people = people_.list();
-    if (!people && !of_.isEmpty())
-        return; // it comes
     old_ = false;
     const int run = ++run_;
     if (of_.isEmpty()) {

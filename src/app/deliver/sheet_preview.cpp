@@ -14,7 +14,8 @@ namespace moorfrost::app {
 
 namespace {
 constexpr int around = 24, between = 18, widest = 620; // pixels
-}
+constexpr double finer = 2; // than the screen: letters are set by less than its pixels
+} // namespace
 
 /// Draws the pages that are in sight, each once for a size.
 class SheetPaper : public QWidget {
@@ -53,6 +54,7 @@ protected:
             const QRect r = rectOf(i);
             if (!r.intersects(event->rect()))
                 continue;
+            p.setRenderHint(QPainter::SmoothPixmapTransform);
             p.drawImage(r, image(i));
             p.setPen(c.line);
             p.drawRect(r.adjusted(-1, -1, 0, 0));
@@ -63,11 +65,12 @@ private:
     const QImage& image(size_t page) {
         const auto [at, isNew] = drawn_.try_emplace(page);
         if (isNew) {
-            if (drawn_.size() > 12) { // of 500 songs not all pages are kept
+            if (drawn_.size() > 6) { // of 500 songs not all pages are kept
                 drawn_.clear();
                 return image(page);
             }
-            const auto picture = pages_->page(page, width_ * ratio_ / pages_->size().width);
+            const auto picture =
+                pages_->page(page, (ratio_ < 1.5 ? finer : 1) * width_ * ratio_ / pages_->size().width);
             at->second = QImage(reinterpret_cast<const uchar*>(picture.pixels.data()), picture.width,
                                 picture.height, picture.width * 4, QImage::Format_RGB32)
                              .copy();

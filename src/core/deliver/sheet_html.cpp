@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/base/base64.h"
 #include "core/deliver/sheet_text.h"
 #include "core/exchange/markup.h"
 
@@ -90,7 +91,7 @@ std::string sheetHtml(const SheetDocument& document, const SheetPictures& pictur
         out += item.ownPage ? "<article class=\"own\">\n<header>\n" : "<article>\n<header>\n";
         if (const auto picture = pictures.find(i); picture != pictures.end())
             out += "<img alt=\"Picture of " + escapedMarkup(item.title) + "\" src=\"data:image/jpeg;base64," +
-                   exchange::base64(picture->second.jpeg) + "\">\n";
+                   toBase64(picture->second.jpeg) + "\">\n";
         out += "<div>\n<h1>" + escapedMarkup(item.title) + "</h1>\n";
         for (const Row& row : item.lines) {
             out += "<p>";

@@ -27,21 +27,6 @@ std::string escapedMarkup(std::string_view text) {
     return out;
 }
 
-std::string base64(std::string_view bytes) {
-    static constexpr char letters[] = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/";
-    std::string out;
-    out.reserve((bytes.size() + 2) / 3 * 4);
-    for (size_t i = 0; i < bytes.size(); i += 3) {
-        const size_t n = std::min<size_t>(3, bytes.size() - i);
-        uint32_t three = 0;
-        for (size_t k = 0; k < 3; ++k)
-            three = three << 8 | (k < n ? static_cast<unsigned char>(bytes[i + k]) : 0u);
-        for (size_t k = 0; k < 4; ++k)
-            out += k <= n ? letters[three >> (18 - 6 * k) & 63] : '=';
-    }
-    return out;
-}
-
 std::string linkTarget(std::string_view text) {
     const std::string clean = text::trim(text);
     const bool plain = std::ranges::none_of(clean, [](char c) {

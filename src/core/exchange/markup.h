@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Text and data in pages. Any thread.
+// Text in pages. Any thread.
 #pragma once
 
 #include <string>
@@ -10,8 +10,6 @@ namespace moorfrost::exchange {
 /// Fit to stand between tags and in quoted attributes; control characters that pages may not have are left
 /// out.
 std::string escapedMarkup(std::string_view text);
-/// RFC 4648, with padding.
-std::string base64(std::string_view bytes);
 /// A page somewhere, or an address of mail, and nothing that a reader could be tricked with: what a link
 /// may lead to; "" for other texts.
 std::string linkTarget(std::string_view text);

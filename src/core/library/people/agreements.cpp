@@ -49,6 +49,16 @@ std::vector<AgreementLine> thatName(Store& store, Names&& names) {
     return inOrder(std::move(out));
 }
 
+/// Where `change` leaves it as it is, nothing is journalled.
+template<class Change>
+Result<ChangeOutcome> changeList(Store& store, CardId agreement, const char* key, Change&& change) {
+    const Facts facts = store.cards().facts(agreement);
+    std::vector<std::string> all = factValues(facts, key);
+    const std::vector<std::string> before = all;
+    change(all);
+    return all == before ? Result<ChangeOutcome>(ChangeOutcome()) : setCardFact(store, agreement, key, all);
+}
+
 bool hasNumber(const Facts& facts, const char* key, int64_t number) {
     const auto& values = factValues(facts, key);
     return std::ranges::find(values, std::to_string(number)) != values.end();
@@ -133,30 +143,30 @@ std::vector<AgreementLine> agreementsOfCard(Store& store, CardId card) {
 
 Result<ChangeOutcome> addDocuments(Store& store, CardId agreement,
                                    const std::vector<KeptDocument>& documents) {
-    const Facts facts = store.cards().facts(agreement);
-    std::vector<std::string> all = factValues(facts, documentsFact);
-    for (const KeptDocument& d : documents)
-        if (std::ranges::none_of(
-                all, [&](const std::string& one) { return documentFrom(one).sha256 == d.sha256; }))
-            all.push_back(documentText(d));
-    return setCardFact(store, agreement, documentsFact, all);
+    return changeList(store, agreement, documentsFact, [&](std::vector<std::string>& all) {
+        for (const KeptDocument& d : documents)
+            if (std::ranges::none_of(all,
+                                     [&](const auto& one) { return documentFrom(one).sha256 == d.sha256; }))
+                all.push_back(documentText(d));
+    });
 }
 
 Result<ChangeOutcome> removeDocument(Store& store, CardId agreement, const KeptDocument& document) {
-    const Facts facts = store.cards().facts(agreement);
-    std::vector<std::string> rest = factValues(facts, documentsFact);
-    std::erase_if(rest, [&](const std::string& one) { return documentFrom(one).sha256 == document.sha256; });
-    return setCardFact(store, agreement, documentsFact, rest);
+    return changeList(store, agreement, documentsFact, [&](std::vector<std::string>& all) {
+        std::erase_if(all, [&](const auto& one) { return documentFrom(one).sha256 == document.sha256; });
+    });
 }
 
 Result<ChangeOutcome> setCovered(Store& store, CardId agreement, const char* key, int64_t number,
                                  bool covered) {
-    const Facts facts = store.cards().facts(agreement);
-    std::vector<std::string> all = factValues(facts, key);
-    std::erase(all, std::to_string(number));
-    if (covered)
-        all.push_back(std::to_string(number));
-    return setCardFact(store, agreement, key, all);
+    return changeList(store, agreement, key, [&](std::vector<std::string>& all) {
+        const std::string text = std::to_string(number);
+        const bool has = std::ranges::find(all, text) != all.end();
+        if (!covered)
+            std::erase(all, text);
+        else if (!has)
+            all.push_back(text);
+    });
 }
 
 std::vector<CardId> worksOf(Store& store, const std::vector<RecordingId>& recordings) {
