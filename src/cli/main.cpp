@@ -111,8 +111,10 @@ int main(int argc, char** argv) {
     parts->add_option("what", o.step, "check, export, import")
         ->required()
         ->check(CLI::IsMember({"check", "export", "import"}));
-    parts->add_option("name", o.name, "Of check: words of title or names; of import: the file, or -");
-    parts->add_flag("--csv", o.csv, "Of export: shares, a row each; else all as JSON");
+    parts->add_option("name", o.name,
+                      "Of check: words of title or names; of import: the file, or -; of export with --csv: "
+                      "shares, parties or works");
+    parts->add_flag("--csv", o.csv, "Of export: a row each; else all as JSON");
     parts->add_option("--from", o.from, "Of import: what the source is called; else as the file");
     parts->add_flag("--json", o.json, "As it is anyway");
     CLI::App* sheet =

@@ -295,7 +295,21 @@ int shares(const Options& options) {
     if (!store)
         return 1;
     if (options.step == "export") {
-        std::cout << (options.csv ? library::sharesCsv(*store) : library::peopleJson(*store));
+        if (!options.csv && !options.name.empty()) {
+            say("All is exported as JSON; with --csv one of shares, parties, works.");
+            return wrongly;
+        }
+        if (!options.csv)
+            std::cout << library::peopleJson(*store);
+        else if (options.name.empty() || options.name == "shares")
+            std::cout << library::sharesCsv(*store);
+        else if (options.name == "parties" || options.name == "works")
+            std::cout << library::cardsCsv(*store,
+                                           options.name == "works" ? CardKind::Work : CardKind::Party);
+        else {
+            say("\"" + options.name + "\" is none of shares, parties, works.");
+            return wrongly;
+        }
         return 0;
     }
     if (options.step == "import") {

@@ -85,14 +85,14 @@ public:
         const std::string title = first(said, "title");
         if (const std::string code = plainNumber(first(said, "iswc")); !code.empty())
             if (const auto known = workByCode_.find(code); known != workByCode_.end())
-                return known->second;
+                return fill(known->second, said, CardKind::Work);
         const std::set<CardId> who = named(writers);
         auto& known = workByTitle_[text::fold(title)];
         for (const auto& [id, theirs] : known) {
             const bool common = std::ranges::any_of(who, [&](CardId w) { return theirs.contains(w); });
             // Where no writer tells: many songs may be called so.
             if (common || ((who.empty() || theirs.empty()) && known.size() == 1))
-                return id;
+                return fill(id, said, CardKind::Work);
         }
         CardValues facts;
         for (const auto& [key, values] : said)
@@ -183,11 +183,10 @@ private:
         return id;
     }
     /// What is not known of it is told now.
-    CardId fill(CardId id, const CardValues& said) {
+    CardId fill(CardId id, const CardValues& said, CardKind kind = CardKind::Party) {
         const Facts facts = store_.cards().facts(id);
         for (const auto& [key, values] : said)
-            if (!facts.contains(key) && whyNotCardFact(CardKind::Party, key, values).empty() &&
-                !values.empty())
+            if (!facts.contains(key) && whyNotCardFact(kind, key, values).empty() && !values.empty())
                 change_.setCardFact(id, key, Fact{values, false, origin_, std::time(nullptr)});
         return id;
     }
@@ -331,6 +330,40 @@ Result<ChangeOutcome> importJson(Store& store, std::string_view text, const std:
     return importer.commit();
 }
 
+/// A row a party, or a row a work.
+Result<ChangeOutcome> importCards(Store& store, const std::vector<exchange::CsvRow>& rows,
+                                  const std::map<std::string, size_t>& columns, CardKind kind,
+                                  const std::string& origin, PeopleImport& came) {
+    Importer importer(store, origin, came);
+    for (size_t r = 1; r < rows.size(); ++r) {
+        auto cell = [&](const char* name) {
+            const auto at = columns.find(name);
+            return at == columns.end() || at->second >= rows[r].size() ? std::string() : rows[r][at->second];
+        };
+        CardValues facts;
+        for (const CardFactDef& def : cardFacts(kind))
+            if (def.kind != CardFactKind::Shares && def.kind != CardFactKind::Parties)
+                if (Strings values = cardFactFromTyping(kind, def.key, cell(def.key)); !values.empty())
+                    facts[def.key] = std::move(values);
+        if (kind == CardKind::Work) {
+            if (facts.contains("title"))
+                importer.work(facts, {});
+            else
+                came.troubles.push_back(fmt::format("Row {}: it has no title.", r + 1));
+            continue;
+        }
+        const CardId party = importer.party(facts);
+        std::vector<CardId> by;
+        for (const std::string& name : text::split(cell("represented"), ";"))
+            if (const std::string clean = text::trim(name); party != 0 && !clean.empty())
+                if (const CardId id = importer.party({{"name", {clean}}}); id != 0 && id != party)
+                    by.push_back(id);
+        if (party != 0)
+            importer.represent(party, by);
+    }
+    return importer.commit();
+}
+
 Result<ChangeOutcome> importCsv(Store& store, std::string_view text, const std::string& origin,
                                 PeopleImport& came) {
     const auto rows = exchange::readCsv(text);
@@ -340,8 +373,14 @@ Result<ChangeOutcome> importCsv(Store& store, std::string_view text, const std::
     if (!rows->empty())
         for (size_t i = 0; i < rows->front().size(); ++i)
             columns.try_emplace(text::fold(text::trim(rows->front()[i])), i);
+    if (!columns.contains("work") && columns.contains("name"))
+        return importCards(store, *rows, columns, CardKind::Party, origin, came);
+    if (!columns.contains("work") && columns.contains("title"))
+        return importCards(store, *rows, columns, CardKind::Work, origin, came);
     if (!columns.contains("work") || !columns.contains("name"))
-        return invalid("These are no shares: a first row with the headings work and name is expected.");
+        return invalid(
+            "These are no shares, people or works: a first row with headings is expected, such as work "
+            "and name for shares, name for people, title for works.");
     Importer importer(store, origin, came);
     struct Song {
         CardValues facts;

@@ -177,6 +177,36 @@ std::string peopleJson(Store& store) {
     return dumped(out, 1) + "\n";
 }
 
+std::string cardsCsv(Store& store, CardKind kind) {
+    const KeptCards kept = keptCards(store);
+    const auto people = People::make(kept);
+    auto isColumn = [](const CardFactDef& def) {
+        return def.kind != CardFactKind::Shares && def.kind != CardFactKind::Works &&
+               def.kind != CardFactKind::Releases && def.kind != CardFactKind::Documents;
+    };
+    Strings heading;
+    for (const CardFactDef& def : cardFacts(kind))
+        if (isColumn(def))
+            heading.push_back(def.key);
+    std::string out = exchange::csvLine(heading);
+    for (const auto& [id, facts] : kind == CardKind::Party ? kept.parties : kept.works) {
+        Strings row;
+        for (const CardFactDef& def : cardFacts(kind)) {
+            if (!isColumn(def))
+                continue;
+            const Strings& values = factValues(facts, def.key);
+            Strings names;
+            for (const std::string& one : values)
+                if (def.kind == CardFactKind::Parties)
+                    names.push_back(people->nameOf(number(one)));
+            row.push_back(def.kind == CardFactKind::Parties ? fmt::format("{}", fmt::join(names, "; "))
+                                                            : cardLine(kind, def.key, values));
+        }
+        out += exchange::csvLine(row);
+    }
+    return out;
+}
+
 std::string sharesCsv(Store& store) {
     const KeptCards kept = keptCards(store);
     const auto people = People::make(kept);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// People, works and shares out and in: as JSON (all that is kept), shares as CSV (a row a share). On the
+// People, works and shares out and in: as JSON (all that is kept), as CSV (a row a share, a party, a work). On the
 // thread of the store.
 #pragma once
 
@@ -11,6 +11,9 @@ namespace moorfrost::library {
 std::string cardJson(Store& store, const CardView& view, const People& people);
 /// All parties and works: {"parties": [...], "works": [...]}.
 std::string peopleJson(Store& store);
+/// A row a party, or a row a work: a column for each fact that is no share, named by its key, as it is typed;
+/// several values with "; " between them.
+std::string cardsCsv(Store& store, CardKind kind);
 /// A row a share: work, iswc, side, name, role, ipi, share, administers, territory, from, number (of the
 /// work: several may be called the same).
 std::string sharesCsv(Store& store);
