@@ -68,7 +68,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                           c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds, c_.agreements},
                          c_.people, c_.agreements);
     releases_ = releaseParts_->editions();
-    deliver_ = new DeliverPage({c_.messages, c_.index, c_.files, c_.drafts, c_.sheet, c_.releases, c_.people});
+    deliver_ =
+        new DeliverPage({c_.messages, c_.index, c_.files, c_.drafts, c_.sheet, c_.releases, c_.people});
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});

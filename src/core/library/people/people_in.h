@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// People, works and shares in: from JSON, or from CSV with a row a share, a party or a work. On the thread of the store.
+// People, works and shares in: from JSON, or from CSV with a row a share, a party or a work. On the thread of
+// the store.
 #pragma once
 
 #include "core/library/people/claims.h"
