@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// People, works and shares out and in: as JSON (all that is kept), as CSV (a row a share, a party, a work). On the
-// thread of the store.
+// People, works and shares out and in: as JSON (all that is kept), as CSV (a row a share, a party, a work).
+// On the thread of the store.
 #pragma once
 
 #include "core/library/people/card_view.h"
