@@ -126,11 +126,12 @@ void KeywordsDialog::enter() {
     line_->clear();
 }
 
-/// Return in the line is the line's, whatever button is the default one.
+/// Return is of the line, whatever button is the default one; on a button it presses that.
 void KeywordsDialog::keyPressEvent(QKeyEvent* event) {
-    const bool enter = event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter;
-    if (!enter || !line_->hasFocus())
-        QDialog::keyPressEvent(event);
+    if (event->key() != Qt::Key_Return && event->key() != Qt::Key_Enter)
+        return QDialog::keyPressEvent(event);
+    if (auto* pressed = qobject_cast<QPushButton*>(focusWidget()))
+        pressed->click();
 }
 
 void KeywordsDialog::takeOff() {
