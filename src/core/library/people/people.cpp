@@ -2,6 +2,7 @@
 #include "core/library/people/people.h"
 
 #include <algorithm>
+#include <cstring>
 #include <set>
 
 #include <fmt/format.h>
@@ -26,8 +27,10 @@ std::vector<std::string> wordsOf(std::string_view words) {
 }
 
 bool hasAll(const std::string& searched, const std::vector<std::string>& words) {
-    return std::ranges::all_of(words,
-                               [&](const std::string& w) { return searched.find(w) != std::string::npos; });
+    return std::ranges::all_of(words, [&](const std::string& w) {
+        return memmem(searched.data(), searched.size(), w.data(), w.size()) !=
+               nullptr; // the fastest there is
+    });
 }
 
 /// "Rook, Tom" and "Tom Rook" have the same.

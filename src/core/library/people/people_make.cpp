@@ -65,6 +65,7 @@ public:
         sortBy(out_->parties_, [](const PartyEntry& p) { return p.sort; });
         sortBy(out_->works_, [](const WorkEntry& w) { return text::sortForm(w.title); });
         sortBy(out_->agreements_, [](const AgreementEntry& a) { return text::sortForm(a.title); });
+        lineUp();
         index();
         return out_;
     }
@@ -219,6 +220,16 @@ private:
         for (const std::string& one : factValues(facts, "represented"))
             out_->represents_[numberOf(one)].push_back(id);
         out_->parties_.push_back(std::move(party));
+    }
+
+    /// What is searched, one after the other in memory, in the order in which it is gone through.
+    void lineUp() {
+        std::vector<std::string> fresh;
+        fresh.reserve(out_->parties_.size());
+        for (const PartyEntry& p : out_->parties_)
+            fresh.emplace_back(p.searched);
+        for (size_t i = 0; i < fresh.size(); ++i)
+            out_->parties_[i].searched.swap(fresh[i]);
     }
 
     void index() {
