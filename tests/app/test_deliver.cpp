@@ -7,7 +7,9 @@
 #include <QInputDialog>
 #include <QLabel>
 #include <QLineEdit>
+#include <QPointer>
 #include <QPushButton>
+#include <QScrollArea>
 
 #include "app/deliver/deliver_page.h"
 #include "app/deliver/section_list.h"
@@ -263,6 +265,49 @@ private slots:
         QTest::keyClick(page()->songs()->songs(), Qt::Key_Delete);
         rest();
         QCOMPARE(page()->songs()->songs()->count(), 3);
+        // A song more, and they are songs: none of its tracks is lost.
+        sheet().addSongs({fileOf("Gorse")});
+        rest();
+        QCOMPARE(sheet().of().songs.size(), size_t{3});
+        QVERIFY(page()->told().contains("3 songs"));
+    }
+
+    /// Asked for, and then something else was looked at.
+    void savedOutOfSight() {
+        put({"Lanterns"});
+        sheet().setOf({{fileOf("Gorse")}, {}});
+        QVERIFY(!sheet().shown()); // never of something else
+        sheet().save(*box_ / "sheet.txt");
+        window().showWorkspace(MainWindow::Library);
+        driver_->settle();
+        QTRY_VERIFY(std::filesystem::exists(*box_ / "sheet.txt"));
+        driver_->settle();
+        QVERIFY(test::readBytes(*box_ / "sheet.txt").starts_with("Gorse\n"));
+    }
+
+    /// What is asked by a click is still being asked when the list that was clicked is another.
+    void changedWhileItIsAsked() {
+        put({"Lanterns"});
+        QPointer<QLabel> clicked;
+        for (QLabel* l : page()->gaps()->findChildren<QLabel*>())
+            if (l->text().contains("No ISRC"))
+                clicked = l;
+        QVERIFY(clicked);
+        bool asked = false;
+        test::answer<QInputDialog>(this, [&](QInputDialog* d) {
+            driver_->takeUp(fileOf("Lanterns"));
+            driver_->controllers().drafts.session().propose("Type", {{fileOf("Lanterns"), "tempo", {"104"}}},
+                                                            "typed");
+            rest();
+            asked = !clicked && d->isVisible(); // it was filled anew below the dialog
+            d->setTextValue("ZZFSR2100031");
+            d->accept();
+        });
+        page()->findChild<QScrollArea*>()->ensureWidgetVisible(clicked);
+        QTest::mouseClick(clicked, Qt::LeftButton, {}, QPoint(40, clicked->height() / 2));
+        QTRY_VERIFY(asked);
+        rest();
+        QVERIFY2(text().contains("ZZ-FSR-21-00031") && text().contains("104 BPM"), qPrintable(text()));
     }
 
 private:

@@ -14,6 +14,21 @@ using library::FileId;
 class TestFamilies : public QObject {
     Q_OBJECT
 private slots:
+    void versionsAsTheyAreShown() {
+        for (const auto& [kind, detail, shown] :
+             std::initializer_list<std::tuple<const char*, const char*, const char*>>{
+                 {"lead", "", "Lead version"},
+                 {"instrumental", "", "Instrumental"},
+                 {"edit", "radio edit", "Radio edit"},
+                 {"edit", "30 seconds", "Edit, 30 seconds"},
+                 {"remix", "Tom Rook", "Remix, Tom Rook"},
+                 {"remix", "Tom Rook Remix", "Tom Rook Remix"},
+                 {"other", "\u00e5rets beste", "\u00c5rets beste"},
+                 {"stem", "bass", "Stem, bass"},
+                 {"", "", ""}})
+            QCOMPARE(library::shownVersion(kind, detail), std::string(shown));
+    }
+
     void namesTellVersions_data() {
         QTest::addColumn<QString>("name");
         QTest::addColumn<QString>("core");

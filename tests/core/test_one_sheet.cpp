@@ -1,42 +1,23 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// One-sheets: what stands on them by which layout, what is missing, and that text, page, JSON and PDF hold
-// it all, in order, in all scripts. The PDF is read back by poppler.
+// One-sheets: what stands on them by which layout, what is missing; as text, page and JSON.
 #include <QtTest>
 
 #include <QJsonArray>
 #include <QJsonDocument>
 #include <QJsonObject>
-#include <QProcess>
 
 #include "core/base/base64.h"
-#include "core/deliver/sheet_file.h"
 #include "core/exchange/markup.h"
-#include "core/library/families/families.h"
-#include "core/library/people/card_changes.h"
-#include "core/library/recordings.h"
-#include "core/text/text.h"
-#include "support/sample_files.h"
+#include "support/sheet_world.h"
 
 using namespace moorfrost;
-using namespace moorfrost::deliver;
-using library::CardId;
-using library::CardKind;
-using library::FileId;
-using library::Fraction;
-using library::Share;
-using library::Side;
+using namespace moorfrost::test;
 
-using Strings = std::vector<std::string>;
-
-class TestOneSheet : public QObject {
+class TestOneSheet : public QObject, test::SheetWorld {
     Q_OBJECT
 private slots:
-    void init() {
-        box_ = std::make_unique<test::Sandbox>();
-        store_ = std::move(*library::Store::open(*box_ / "library.db"));
-        shelf_ = store_->shelves().add("Archive", *box_ / "shelf");
-    }
-    void cleanup() { store_.reset(); }
+    void init() { open(); }
+    void cleanup() { close(); }
 
     void whatStandsOnIt() {
         const FileId lead = lanterns();
@@ -259,251 +240,6 @@ private slots:
         QCOMPARE(one["owners"].toArray()[0].toObject()["percent"].toString(), QString("60 %"));
         QVERIFY(out["missing"].toArray().size() > 1);
     }
-
-    /// Every fact once, in order, in all scripts of the demo.
-    void thePdfIsRead() {
-        const FileId lead = lanterns();
-        const FileId
-            choir =
-                song("a.flac",
-                     {{"title",
-                       {"\u0421\u0435\u0432\u0435\u0440\u043d\u044b\u0439 \u0432\u0435\u0442\u0435\u0440"}},
-                      {"artist", {"\u0425\u043e\u0440 \u041c\u0430\u044f\u043a\u0430"}},
-                      {"album", {"\u041f\u0435\u0441\u043d\u0438 \u043c\u043e\u0440\u044f"}}}),
-            circle = song("circle.flac",
-                          {{"title", {"\u6d5c\u306e\u304b\u3099\u306a\u308a\u3046\u305f"}}, // combining mark
-                           {"artist", {"\u706f\u53f0\u3046\u305f\u4f1a"}}}),
-            singer = song("c.flac", {{"title", {"Fj\u00e6re \u00e5tti offices"}},
-                                     {"artist", {"\u00c5se-Linn Br\u00e6kke"}}});
-        const SheetSubject s = subject({{lead, choir, circle, singer}, {}});
-        const auto pdf = sheetBytes(SheetFile::Pdf, s, layout("Everything"), {}, 1633046400);
-        QVERIFY_RESULT(pdf);
-        const std::string read = pdfText(*pdf);
-        inOrder(read, {"Lanterns",
-                       "Kestrel & Rook",
-                       "Lanterns, 2021",
-                       "3:41",
-                       "104 BPM",
-                       "ZZ-FSR-21-00031",
-                       "Instrumental",
-                       "Stems: bass, keys",
-                       "Writers",
-                       "Mara Kestrel",
-                       "author, composer",
-                       "99900001057",
-                       "Tom Rook",
-                       "Isla Varnholt",
-                       "Publishers",
-                       "Fellside Songs",
-                       "Owners of the master",
-                       "night, harbour",
-                       "licences@example.org",
-                       "Lanterns down along the quay",
-                       "one for you",
-                       "1:12",
-                       "chorus",
-                       "https://example.org/lanterns",
-                       "\u0421\u0435\u0432\u0435\u0440\u043d\u044b\u0439 \u0432\u0435\u0442\u0435\u0440",
-                       "\u0425\u043e\u0440 \u041c\u0430\u044f\u043a\u0430",
-                       "\u041f\u0435\u0441\u043d\u0438 \u043c\u043e\u0440\u044f",
-                       "\u6d5c\u306e\u304b\u3099\u306a\u308a\u3046\u305f",
-                       "\u706f\u53f0\u3046\u305f\u4f1a",
-                       "Fj\u00e6re \u00e5tti offices",
-                       "\u00c5se-Linn Br\u00e6kke"});
-        for (const char* once : {"99900001057", "ZZ-FSR-21-00031", "author, composer", "along the quay",
-                                 "33 1/3 %", "\u706f\u53f0\u3046\u305f\u4f1a"})
-            QVERIFY2(count(read, once) == (once == std::string("33 1/3 %") ? 2 : 1),
-                     (once + ("\n" + read)).c_str());
-        test::writeBytes(*box_ / "sheet.pdf", *pdf);
-        const QString info = output("pdfinfo", {path("sheet.pdf")});
-        for (const char* property : {"Title:           4 songs", "Creator:         Moorfrost",
-                                     "night, harbour", "Author:          Kestrel & Rook"})
-            QVERIFY2(info.contains(property), qPrintable(info));
-        // The fonts go along.
-        const QString fonts = output("pdffonts", {path("sheet.pdf")});
-        for (const QString& line : fonts.split('\n').mid(2))
-            QVERIFY2(line.isEmpty() || line.contains(QRegularExpression("yes (yes|no ) ?yes")),
-                     qPrintable(fonts));
-    }
-
-    /// Longer than a page, wider than a column: nothing is lost.
-    void longTexts() {
-        std::string lyrics;
-        for (int i = 1; i <= 300; ++i)
-            lyrics += "line " + std::to_string(i) + " of the night watch\n" + (i % 8 ? "" : "\n");
-        const FileId file = song("a.flac", {{"title", {std::string(180, 'a') + " end of title"}},
-                                            {"lyrics", {lyrics}},
-                                            {"performer",
-                                             {"Mara Kestrel (voice, harmonium, a rather long list of "
-                                              "small things that make a noise when one strikes them)"}}});
-        std::vector<Share> writers;
-        for (int i = 0; i < 200; ++i)
-            writers.push_back(
-                {party(("Writer Number " + std::to_string(i)).c_str()), {}, {"composer"}, Fraction(1, 200)});
-        const CardId work = this->work("a");
-        QVERIFY(library::setWorks(*store_, {file}, {work}, "Work"));
-        QVERIFY(library::setShares(*store_, {work}, Side::Writers, writers, "Writers"));
-        const SheetSubject s = subject({{file}, {}});
-        const SheetDocument document = oneSheet(s, layout("Everything"));
-        const SheetPages pages(document, {}, 0);
-        QVERIFY(pages.count() > 5);
-        const std::string read = pdfText(*pages.pdf());
-        for (int i = 1; i <= 300; ++i)
-            QCOMPARE(count(read, "line " + std::to_string(i) + " of the night watch"), 1);
-        for (int i = 0; i < 200; ++i)
-            QCOMPARE(count(read, "Writer Number " + std::to_string(i) + " "), 1);
-        QVERIFY2(count(read, "strikes") == 1 && count(read, "them)") == 1, read.c_str());
-        // A page as a picture is as large as it was asked, and not blank.
-        const SheetPages::Picture picture = pages.page(0, 0.5);
-        QCOMPARE(picture.width, 298);
-        QCOMPARE(picture.pixels.size(),
-                 static_cast<size_t>(picture.width) * static_cast<size_t>(picture.height) * 4);
-        QVERIFY(
-            std::ranges::any_of(picture.pixels, [](char c) { return static_cast<unsigned char>(c) < 100; }));
-        QCOMPARE(pages.page(pages.count(), 1).width, 0);
-    }
-
-    /// What no page can show.
-    void oddTexts() {
-        const FileId file = song("a.flac", {{"title", {std::string("\xff\xfe bad\x01\x02 bytes")}},
-                                            {"artist", {"\u200f\u05d0\u05d1"}},
-                                            {"genre", {std::string(3000, 'w')}}});
-        const SheetSubject s = subject({{file, 999999}, {}});
-        QCOMPARE(s.unknown.size(), size_t{1});
-        for (const SheetFile kind : {SheetFile::Text, SheetFile::Html, SheetFile::Json, SheetFile::Pdf})
-            QVERIFY_RESULT(sheetBytes(kind, s, layout("Everything"), {}, 0));
-        QVERIFY(!sheetBytes(SheetFile::Pdf, SheetSubject(), layout(""), {}, 0));
-        QCOMPARE(sheetFileName(subject({{lanterns()}, {}})), std::string("Kestrel & Rook - Lanterns"));
-        QVERIFY(!sheetFileName(s).empty());
-        QVERIFY(!sheetFileOf("a.doc"));
-        QVERIFY(sheetFileOf("a.PDF") == SheetFile::Pdf);
-        QCOMPARE(clockText(3725.4), std::string("1:02:05"));
-        QCOMPARE(shownIsrc("something else"), std::string("something else"));
-    }
-
-private:
-    SheetLayout layout(const char* name) {
-        const SheetLayout* found = layoutNamed(shippedLayouts(), name);
-        return found ? *found : shippedLayouts().front();
-    }
-    SheetSubject subject(const SheetOf& of) {
-        return sheetSubject(*store_, *library::People::make(library::keptCards(*store_)), of);
-    }
-    FileId song(const std::string& name, tags::Fields fields, double seconds = 221) {
-        files::ScannedFile f;
-        f.path = *box_ / "shelf" / name;
-        f.state = {1, 2};
-        f.tags = tags::TagFile();
-        f.tags->fields = std::move(fields);
-        f.tags->facts.duration = seconds;
-        const FileId id = store_->files().save(f, shelf_);
-        store_->recordings().ensure(id);
-        return id;
-    }
-    CardId party(const char* name) {
-        const auto people = library::People::make(library::keptCards(*store_));
-        if (const CardId known = people->named(name))
-            return known;
-        library::ChangeOutcome outcome;
-        return *library::makeCard(*store_, CardKind::Party, {{"name", {name}}}, outcome);
-    }
-    CardId work(const char* title) {
-        library::ChangeOutcome outcome;
-        return *library::makeCard(*store_, CardKind::Work, {{"title", {title}}}, outcome);
-    }
-    void say(CardId card, const char* key, const Strings& values) {
-        const auto set = library::setCardFact(*store_, card, key, values);
-        QVERIFY2(set, set ? "" : set.error().message.c_str());
-    }
-
-    /// "Lanterns" with all there is to say.
-    FileId lanterns() {
-        const FileId lead = song("Lanterns.flac", {{"title", {"Lanterns"}},
-                                                   {"artist", {"Kestrel & Rook"}},
-                                                   {"album", {"Lanterns"}},
-                                                   {"date", {"2021-09-24"}},
-                                                   {"tempo", {"104"}},
-                                                   {"key", {"D minor"}},
-                                                   {"language", {"English"}},
-                                                   {"isrc", {"ZZFSR2100031"}},
-                                                   {"producer", {"Tom Rook"}},
-                                                   {"website", {"https://example.org/lanterns"}}});
-        const FileId instrumental = song("i.flac", {{"title", {"Lanterns (Instrumental)"}}}),
-                     bass = song("b.flac", {{"title", {"Lanterns bass"}}}),
-                     keys = song("k.flac", {{"title", {"Lanterns keys"}}});
-        [&] {
-            QVERIFY(library::keepFamilies(*store_, {{{lead, "lead", ""},
-                                                     {instrumental, "instrumental", ""},
-                                                     {bass, "stem", "bass"},
-                                                     {keys, "stem", "keys"}}}));
-            work_ = work("Lanterns");
-            const CardId mara = party("Mara Kestrel"), tom = party("Tom Rook"), isla = party("Isla Varnholt"),
-                         songs = party("Fellside Songs"), owner = party("Fellside Reissues");
-            say(mara, "ipi", {"99900001057"});
-            say(tom, "ipi", {"99900002054"});
-            say(songs, "ipi", {"99900003051"});
-            say(owner, "contacts", {library::contactText({"mail", "licences@example.org", "licences"})});
-            say(work_, "iswc", {"T-999.000.104-2"});
-            say(work_, "keywords", {"night", "harbour"});
-            say(work_, "description", {"A slow walk home along the harbour wall."});
-            say(work_, "lyrics", {"Lanterns down along the quay,\none for you and one for me"});
-            QVERIFY(library::setWorks(*store_, {lead}, {work_}, "Work"));
-            QVERIFY(library::setShares(*store_, {work_}, Side::Writers,
-                                       {{mara, {}, {"author", "composer"}, Fraction(1, 2)},
-                                        {tom, {}, {"composer"}, Fraction(1, 3)},
-                                        {isla, {}, {"composer"}, Fraction(1, 6)}},
-                                       "Writers"));
-            QVERIFY(library::setShares(*store_, {work_}, Side::Publishers,
-                                       {{songs, {}, {"original publisher"}, Fraction(2, 3), {mara, isla}},
-                                        {0, {}, {}, Fraction(1, 3), {tom}}},
-                                       "Publishers"));
-            QVERIFY(library::setOwners(*store_, {lead}, {{owner, {}, {}, Fraction(3, 5)}}, "Owners"));
-            QVERIFY(library::addBookmark(*store_, "Bookmark", {72, "chorus"}, lead));
-        }();
-        return lead;
-    }
-
-    static bool has(const std::vector<SheetGap>& gaps, const std::string& what) {
-        return std::ranges::any_of(
-            gaps, [&](const SheetGap& g) { return g.sentence.find(what) != std::string::npos; });
-    }
-    static std::string said(const std::vector<SheetGap>& gaps) {
-        std::string out;
-        for (const SheetGap& gap : gaps)
-            out += gap.sentence + "\n";
-        return out;
-    }
-    static void inOrder(const std::string& text, const Strings& parts) {
-        size_t at = 0;
-        for (const std::string& part : parts) {
-            const size_t found = text.find(text::nfc(part), at);
-            QVERIFY2(found != std::string::npos, ("not found in order: " + part + "\n" + text).c_str());
-            at = found + 1;
-        }
-    }
-    static int count(const std::string& text, const std::string& what) {
-        int n = 0;
-        for (size_t at = text.find(what); at != std::string::npos; at = text.find(what, at + 1))
-            ++n;
-        return n;
-    }
-    QString path(const char* name) { return QString::fromStdString((*box_ / name).native()); }
-    static QString output(const QString& program, const QStringList& arguments) {
-        QProcess process;
-        process.start(program, arguments);
-        process.waitForFinished(30000);
-        return QString::fromUtf8(process.readAllStandardOutput());
-    }
-    /// As poppler has it, line after line.
-    std::string pdfText(const std::string& pdf) {
-        test::writeBytes(*box_ / "read.pdf", pdf);
-        return text::nfc(output("pdftotext", {"-layout", path("read.pdf"), "-"}).toStdString());
-    }
-
-    std::unique_ptr<test::Sandbox> box_;
-    std::unique_ptr<library::Store> store_;
-    int64_t shelf_ = 0;
-    CardId work_ = 0;
 };
 
 QTEST_GUILESS_MAIN(TestOneSheet)

@@ -49,7 +49,6 @@ void SheetController::setInSight(bool inSight) {
     inSight_ = inSight;
     if (!inSight)
         return;
-    people_.want();
     if (old_)
         look();
 }
@@ -69,6 +68,14 @@ void SheetController::setOf(deliver::SheetOf of) {
 void SheetController::addSongs(const std::vector<FileId>& songs) {
     deliver::SheetOf of;
     of.songs = of_.songs;
+    if (of.songs.empty() && !of_.isEmpty()) {
+        if (!isTrue()) // its tracks are still being read
+            return whenTrue([this, songs] { addSongs(songs); });
+        if (const Shown* release = shown())
+            for (const deliver::SheetSong& song : release->subject.songs)
+                if (song.file != 0)
+                    of.songs.push_back(song.file);
+    }
     for (const FileId id : songs)
         if (std::ranges::find(of.songs, id) == of.songs.end())
             of.songs.push_back(id);
@@ -160,13 +167,14 @@ bool SheetController::isTrue() const {
 
 void SheetController::look() {
     old_ = true;
-    if (inSight_)
+    if (inSight_ || !waiting_.empty())
         soon_.start();
 }
 
 void SheetController::make() {
-    if (!inSight_)
+    if (!inSight_ && waiting_.empty())
         return;
+    people_.want();
     if (!people_.isTrue() && !of_.isEmpty())
         return; // who is named may not be in the list yet; it comes
     const auto people = people_.list();
@@ -192,16 +200,17 @@ void SheetController::make() {
             out.pictures = deliver::picturesOf(store, out.subject, deliver::oneSheet(out.subject, layout));
             return out;
         },
-        [this, run, end, layout = layout_](Result<Read> read) {
+        [this, run, end, of = of_, layout = layout_](Result<Read> read) {
             if (run != run_)
                 return;
             if (!read)
                 return end(nullptr);
             jobs_.start(
                 this, {ss(tr("Laying out the sheet")), work::Priority::Background},
-                [layout, read = std::make_shared<Read>(std::move(*read))](
+                [of, layout, read = std::make_shared<Read>(std::move(*read))](
                     std::stop_token, work::Progress&) -> Result<std::shared_ptr<const Shown>> {
                     auto out = std::make_shared<Shown>();
+                    out->of = of;
                     out->layout = layout;
                     out->subject = std::move(read->subject);
                     out->document = deliver::oneSheet(out->subject, layout);
@@ -220,16 +229,12 @@ void SheetController::make() {
 void SheetController::settle() {
     emit changed();
     if (isTrue())
-        for (const auto& then : std::exchange(waiting_, {}))
-            then();
+        for (auto& then : std::exchange(waiting_, {}))
+            whenTrue(std::move(then)); // the one before may have changed what the sheet is of
 }
 
 void SheetController::withText(std::function<void(QString)> then) {
-    auto tell = [this, then] { then(shown_ ? qs(deliver::sheetText(shown_->document)) : QString()); };
-    if (isTrue())
-        tell();
-    else
-        waiting_.emplace_back(tell);
+    whenTrue([this, then] { then(shown_ ? qs(deliver::sheetText(shown_->document)) : QString()); });
 }
 
 Path SheetController::proposedName(const char* ending) const {
@@ -237,10 +242,15 @@ Path SheetController::proposedName(const char* ending) const {
 }
 
 void SheetController::save(const Path& file, std::function<void(bool)> then) {
+    whenTrue([this, file, then] { saveNow(file, then); });
+}
+
+void SheetController::whenTrue(std::function<void()> then) {
     if (isTrue())
-        saveNow(file, then);
-    else
-        waiting_.emplace_back([this, file, then] { saveNow(file, then); });
+        return then();
+    waiting_.push_back(std::move(then));
+    if (!making_)
+        look(); // in sight or not: it is waited for
 }
 
 void SheetController::saveNow(const Path& file, std::function<void(bool)> then) {

@@ -28,7 +28,8 @@ public:
     bool isInSight() const { return inSight_; }
     const deliver::SheetOf& of() const { return of_; }
     void setOf(deliver::SheetOf of);
-    /// At the end, those that are not on it yet.
+    /// At the end, those that are not on it yet; of a release behind its tracks, which are songs from then
+    /// on.
     void addSongs(const std::vector<FileId>& songs);
 
     /// As it is now, changed or not.
@@ -47,6 +48,7 @@ public:
 
     /// What is seen. All of it is of the same state.
     struct Shown {
+        deliver::SheetOf of;
         deliver::SheetLayout layout;
         deliver::SheetSubject subject;
         deliver::SheetDocument document;
@@ -54,8 +56,8 @@ public:
         deliver::SheetPictures pictures;
         std::shared_ptr<const deliver::SheetPages> pages;
     };
-    /// nullptr where it is of nothing, or not made yet.
-    const Shown* shown() const { return shown_.get(); }
+    /// nullptr where it is of nothing, or not made yet: never of something else than of().
+    const Shown* shown() const { return shown_ && shown_->of == of_ ? shown_.get() : nullptr; }
     /// What is shown is what is kept, by the layout as it is now.
     bool isTrue() const;
 
@@ -76,6 +78,7 @@ private:
     void look();
     void make();
     void settle();
+    void whenTrue(std::function<void()> then);
     void saveNow(const Path& file, std::function<void(bool)> then);
     void loadLayouts();
     void storeLayouts();

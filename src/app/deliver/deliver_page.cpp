@@ -43,13 +43,8 @@ void SheetGaps::show(const std::vector<deliver::SheetGap>& gaps) {
     caption(gaps.empty() ? tr("Complete") : tr("Not yet complete"));
     if (gaps.empty())
         line(coloured(tr("Nothing is missing of the sections that are on."), c.second));
-    for (const deliver::SheetGap& gap : gaps) {
-        QLabel* l = link(qs(gap.sentence),
-                         coloured(gap.isHard ? QStringLiteral("\u25CF") : QStringLiteral("\u25CB"),
-                                  gap.isHard ? c.rowan : c.lichen),
-                         c.ink);
-        connect(l, &QLabel::linkActivated, this, [this, gap] { emit chosen(gap); });
-    }
+    for (const deliver::SheetGap& one : gaps)
+        gap(qs(one.sentence), one.isHard, [this, one] { emit chosen(one); });
     end();
 }
 
@@ -306,12 +301,12 @@ void DeliverPage::keepLayout() {
 
 void DeliverPage::showSheet() {
     const deliver::SheetOf& of = use_.sheet.of();
-    const auto* shown = of.isEmpty() ? nullptr : use_.sheet.shown();
+    const auto* shown = use_.sheet.shown();
     songs_->show(of, shown ? &shown->subject : nullptr);
     left_->setVisible(width() >= narrowest || of.isEmpty());
-    if (of.isEmpty()) {
+    if (!shown) {
         subject_->setText({});
-    } else if (shown) {
+    } else {
         const deliver::SheetSubject& subject = shown->subject;
         QStringList parts{qs(subject.title)};
         if (subject.songs.size() == 1 && !subject.isRelease)
@@ -389,7 +384,11 @@ void DeliverPage::askField(FileId file, const std::string& field) {
         use_.messages.say(tr("%1: %2. It is proposed as it was typed.").arg(fieldLabel(field), qs(odd)),
                           true);
     use_.files.takeUp(this, {file}, [self = QPointer(this), file, field, values] {
-        if (self)
+        if (!self)
+            return;
+        if (const FilePtr known = self->use_.files.file(file); !known || !known->mayHaveDrafts())
+            self->use_.messages.say(tr("This file cannot be written to, so it can have no drafts."), true);
+        else
             self->use_.drafts.session().propose(ss(fieldLabel(field)), {{file, field, values}},
                                                 ss(tr("typed")));
     });

@@ -107,6 +107,12 @@ void SheetSongs::show(const deliver::SheetOf& of, const deliver::SheetSubject* s
                     return &song;
         return nullptr;
     };
+    auto inLibrary = [this](FileId file, const char* field) {
+        if (const auto searcher = index_.searcher())
+            if (const auto row = searcher->rowOf(file))
+                return qs(searcher->text(*row, field));
+        return QString();
+    };
     if (isRelease_) {
         if (subject)
             for (const deliver::SheetSong& song : subject->songs)
@@ -115,6 +121,8 @@ void SheetSongs::show(const deliver::SheetOf& of, const deliver::SheetSubject* s
         for (const FileId file : of.songs)
             if (const deliver::SheetSong* song = songOf(file))
                 add(file, qs(song->title), qs(song->artist));
+            else if (const QString title = inLibrary(file, "title"); !title.isEmpty()) // it is being read
+                add(file, title, inLibrary(file, "artist"));
             else
                 add(file, subject ? tr("not in the library any more") : QString("\u2026"), {});
     }

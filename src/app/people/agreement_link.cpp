@@ -22,10 +22,15 @@ QColor inkOf(const library::Holding& holding) {
     return c.second;
 }
 
-QLabel* agreementLink(SideLines& lines, const library::AgreementLine& agreement) {
-    QLabel* out = lines.link(qs(agreement.title));
-    out->setText(out->text() + "<br>" + SideLines::coloured(qs(agreement.says), inkOf(agreement.holding)));
-    return out;
+void showAgreements(SideLines& lines, const std::vector<library::AgreementLine>& agreements,
+                    std::function<void(library::CardId)> follow) {
+    if (agreements.empty())
+        return;
+    lines.caption(SideLines::tr("Agreements"));
+    for (const library::AgreementLine& a : agreements) {
+        QLabel* line = lines.link(qs(a.title), [follow, id = a.id] { follow(id); });
+        line->setText(line->text() + "<br>" + SideLines::coloured(qs(a.says), inkOf(a.holding)));
+    }
 }
 
 } // namespace moorfrost::app

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// An agreement as a line of a panel that leads to it: what it is called, and how long it holds.
+// Agreements as lines of a panel that lead to them: what each is called, and how long it holds.
 #pragma once
 
 #include "app/widgets/side_lines.h"
@@ -8,7 +8,8 @@
 namespace moorfrost::app {
 
 QColor inkOf(const library::Holding& holding);
-/// QLabel::linkActivated tells.
-QLabel* agreementLink(SideLines& lines, const library::AgreementLine& agreement);
+/// With a caption above them; nothing where there are none.
+void showAgreements(SideLines& lines, const std::vector<library::AgreementLine>& agreements,
+                    std::function<void(library::CardId)> follow);
 
 } // namespace moorfrost::app

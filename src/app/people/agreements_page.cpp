@@ -58,17 +58,6 @@ QString shownDocument(const library::KeptDocument& d) {
              QLocale().toString(QDateTime::fromSecsSinceEpoch(d.added).date(), "d MMM yyyy"));
 }
 
-QWidget* textHead(const QString& title, QPushButton* change) {
-    auto* row = new QHBoxLayout;
-    row->setContentsMargins(0, 0, 0, 0);
-    row->addWidget(label(title, "strong"));
-    row->addStretch();
-    row->addWidget(change);
-    auto* out = new QWidget;
-    out->setLayout(row);
-    return out;
-}
-
 } // namespace
 
 void AgreementSide::show(const library::AgreementLine& a, const library::Facts& facts) {
@@ -78,10 +67,9 @@ void AgreementSide::show(const library::AgreementLine& a, const library::Facts& 
     line(coloured(qs(a.says), inkOf(a.holding)));
     caption(tr("What is missing"));
     bool any = false;
-    auto gap = [&](const QString& sentence, const std::string& key) {
+    auto add = [&](const QString& sentence, const std::string& key) {
         any = true;
-        QLabel* l = link(sentence, coloured(QStringLiteral("\u25CB"), c.lichen), c.ink);
-        connect(l, &QLabel::linkActivated, this, [this, key] {
+        gap(sentence, false, [this, key] {
             if (key.empty())
                 emit documentWanted();
             else
@@ -94,9 +82,9 @@ void AgreementSide::show(const library::AgreementLine& a, const library::Facts& 
                                         {"ends", tr("When it ends")}})
         if (!facts.contains(std::string_view(key)) &&
             (key != std::string_view("works") || !facts.contains(std::string_view(library::coveredReleases))))
-            gap(sentence, key);
+            add(sentence, key);
     if (a.documents.empty())
-        gap(tr("No document"), {});
+        add(tr("No document"), {});
     if (!any)
         line(coloured(tr("Nothing"), c.moss));
     end();
@@ -181,10 +169,6 @@ QWidget* AgreementsPage::sheet() {
     connect(add, &QPushButton::clicked, this, [this] { addDocuments(); });
     auto* songs = flat(tr("Add songs\u2026"), tr("Add songs that it is about"));
     connect(songs, &QPushButton::clicked, this, &AgreementsPage::addWorks);
-    auto* says = flat(tr("Change\u2026"), tr("Change what it says"));
-    connect(says, &QPushButton::clicked, this, [this] { changeText("covers", tr("What it covers")); });
-    auto* notes = flat(tr("Change\u2026"), tr("Change the notes"));
-    connect(notes, &QPushButton::clicked, this, [this] { changeText("notes", tr("Notes")); });
     auto* content = new QFrame;
     content->setObjectName("panel");
     auto* layout = new QVBoxLayout(content);
@@ -197,18 +181,18 @@ QWidget* AgreementsPage::sheet() {
     layout->addWidget(facts_);
     layout->addWidget(moreFacts_, 0, Qt::AlignLeft);
     layout->addSpacing(12);
-    layout->addWidget(textHead(tr("Documents"), add));
+    layout->addWidget(partHead(tr("Documents"), add));
     layout->addWidget(noDocuments_);
     layout->addWidget(documents_);
     layout->addSpacing(12);
-    layout->addWidget(textHead(tr("What it is about"), songs));
+    layout->addWidget(partHead(tr("What it is about"), songs));
     layout->addWidget(noneCovered_);
     layout->addWidget(covered_);
     layout->addSpacing(12);
-    layout->addWidget(textHead(tr("What it covers"), says));
+    layout->addWidget(textHead(tr("What it covers"), "covers"));
     layout->addWidget(says_);
     layout->addSpacing(12);
-    layout->addWidget(textHead(tr("Notes"), notes));
+    layout->addWidget(textHead(tr("Notes"), "notes"));
     layout->addWidget(notes_);
     layout->addStretch();
     return content;
@@ -349,19 +333,6 @@ void AgreementsPage::addWorks() {
         return use_.messages.say(tr("No work, or several, are called \u201C%1\u201D.").arg(chosen.trimmed()),
                                  true);
     use_.agreements.setCovered(agreement, "works", typed, true);
-}
-
-void AgreementsPage::changeText(const char* key, const QString& title) {
-    if (shown_.id == 0)
-        return;
-    const CardId agreement = shown_.id;
-    bool ok = false;
-    const QString text = QInputDialog::getMultiLineText(this, title, title_->text(),
-                                                        qs(library::firstFact(shown_.facts, key)), &ok);
-    if (ok)
-        use_.people.setFact(agreement, CardKind::Agreement, key,
-                            text.trimmed().isEmpty() ? std::vector<std::string>()
-                                                     : std::vector<std::string>{ss(text.trimmed())});
 }
 
 void AgreementsPage::newAgreement() {

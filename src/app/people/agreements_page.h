@@ -63,7 +63,6 @@ private:
     void showDocuments();
     void showCovered();
     void removeCovered();
-    void changeText(const char* key, const QString& title);
     void documentMenu(const QPoint& at);
     const library::KeptDocument* chosenDocument() const;
     void openDocument();

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/people/card_page.h"
 
+#include <QInputDialog>
 #include <QVBoxLayout>
 
 #include <utility>
@@ -60,6 +61,37 @@ void CardPage::layOut(const SearchHead& head, QBoxLayout* caption, QWidget* shee
         read();
     });
     refresh();
+}
+
+QWidget* CardPage::partHead(const QString& title, QPushButton* change) {
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(0, 0, 0, 0);
+    row->addWidget(label(title, "strong"));
+    row->addStretch();
+    row->addWidget(change);
+    auto* out = new QWidget;
+    out->setLayout(row);
+    return out;
+}
+
+QWidget* CardPage::textHead(const QString& title, const std::string& key) {
+    auto* change = button(tr("Change\u2026"), "flat");
+    change->setAccessibleName(tr("Change: %1").arg(title));
+    connect(change, &QPushButton::clicked, this, [this, title, key] { changeText(title, key); });
+    return partHead(title, change);
+}
+
+void CardPage::changeText(const QString& title, const std::string& key) {
+    const library::CardId card = shown_.id; // another may be shown when the dialog has ended
+    if (card == 0)
+        return;
+    const std::string before = library::firstFact(shown_.facts, key);
+    bool ok = false;
+    const std::string text =
+        ss(QInputDialog::getMultiLineText(this, title, title_->text(), qs(before), &ok).trimmed());
+    if (ok && text != before)
+        people_.setFact(card, kind_, key,
+                        text.empty() ? std::vector<std::string>() : std::vector<std::string>{text});
 }
 
 void CardPage::removeShown() {

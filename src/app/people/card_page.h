@@ -44,6 +44,11 @@ protected:
     /// An editor is open: what is typed is of what is shown.
     virtual bool isEditing() const { return facts_->isEditing(); }
     virtual void showMenu(const QPoint& at) = 0;
+    /// The head of a part of the sheet, with what can be done with it on the right.
+    static QWidget* partHead(const QString& title, QPushButton* change);
+    /// The same of a text of several lines, which is changed in a dialog.
+    QWidget* textHead(const QString& title, const std::string& key);
+    void changeText(const QString& title, const std::string& key);
     /// A place to type what is missing, once it is shown.
     virtual void enter(const std::string& key);
 

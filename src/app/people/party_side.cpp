@@ -34,10 +34,7 @@ void PartySide::show(const library::CardView& view, PeopleController& people,
                                         {"contacts", tr("No way to reach them")}})
         if (const auto fact = view.facts.find(std::string_view(key)); fact == view.facts.end()) {
             any = true;
-            QLabel* l = link(sentence, coloured(QStringLiteral("\u25CB"), c.lichen), c.ink);
-            l->setToolTip(tr("Enter it"));
-            connect(l, &QLabel::linkActivated, this,
-                    [this, key = std::string(key)] { emit factWanted(key); });
+            gap(sentence, false, [this, key = std::string(key)] { emit factWanted(key); });
         }
     if (!any)
         line(coloured(tr("Nothing"), c.moss));
@@ -46,8 +43,7 @@ void PartySide::show(const library::CardView& view, PeopleController& people,
             continue;
         const library::CardId other = p.first == view.id ? p.second : p.first;
         caption(tr("May be the same"));
-        QLabel* l = link(list ? qs(list->nameOf(other)) : QString());
-        connect(l, &QLabel::linkActivated, this, [this, other] { emit partyWanted(other); });
+        link(list ? qs(list->nameOf(other)) : QString(), [this, other] { emit partyWanted(other); });
         line(coloured(qs(p.why), c.second));
         auto* bar = new EvidenceBar;
         bar->setValue(p.sure);
@@ -63,15 +59,9 @@ void PartySide::show(const library::CardView& view, PeopleController& people,
         !whom.empty()) {
         caption(tr("Represents"));
         for (const library::CardId id : whom)
-            connect(link(qs(list->nameOf(id))), &QLabel::linkActivated, this,
-                    [this, id] { emit partyWanted(id); });
+            link(qs(list->nameOf(id)), [this, id] { emit partyWanted(id); });
     }
-    if (!agreements.empty()) {
-        caption(tr("Agreements"));
-        for (const library::AgreementLine& a : agreements)
-            connect(agreementLink(*this, a), &QLabel::linkActivated, this,
-                    [this, id = a.id] { emit agreementWanted(id); });
-    }
+    showAgreements(*this, agreements, [this](library::CardId id) { emit agreementWanted(id); });
     const library::NamesOfParty names = people.namesOf(view.id);
     caption(tr("In the tags of files"));
     if (names.own.empty() && names.otherwise.empty())

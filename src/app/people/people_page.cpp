@@ -6,7 +6,6 @@
 #include <QFormLayout>
 #include <QHeaderView>
 #include <QMenu>
-#include <QPlainTextEdit>
 #include <QPointer>
 #include <QVBoxLayout>
 
@@ -88,13 +87,6 @@ QWidget* PeoplePage::sheet() {
     notes_ = label({}, "");
     notes_->setWordWrap(true);
     notes_->setTextFormat(Qt::PlainText);
-    auto* change = button(tr("Change\u2026"), "flat");
-    change->setAccessibleName(tr("Change the notes"));
-    connect(change, &QPushButton::clicked, this, &PeoplePage::changeNotes);
-    auto* notesHead = new QHBoxLayout;
-    notesHead->addWidget(label(tr("Notes"), "strong"));
-    notesHead->addStretch();
-    notesHead->addWidget(change);
     auto* content = new QFrame;
     content->setObjectName("panel");
     auto* layout = new QVBoxLayout(content);
@@ -112,7 +104,7 @@ QWidget* PeoplePage::sheet() {
     layout->addWidget(noSongs_);
     layout->addWidget(songs_);
     layout->addSpacing(14);
-    layout->addLayout(notesHead);
+    layout->addWidget(textHead(tr("Notes"), "notes"));
     layout->addWidget(notes_);
     layout->addStretch();
     return content;
@@ -264,30 +256,6 @@ void PeoplePage::showProposals() {
     if (proposals.empty())
         return use_.messages.say(tr("No two seem to be one."));
     showCard(proposals.front().first);
-}
-
-void PeoplePage::changeNotes() {
-    if (shown_.id == 0)
-        return;
-    QDialog dialog(this);
-    dialog.setWindowTitle(tr("Notes on %1").arg(title_->text()));
-    auto* text = new QPlainTextEdit(qs(library::firstFact(shown_.facts, "notes")));
-    text->setAccessibleName(tr("Notes"));
-    text->setTabChangesFocus(true);
-    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
-    buttons->button(QDialogButtonBox::Ok)->setText(tr("Keep"));
-    connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);
-    connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
-    auto* layout = new QVBoxLayout(&dialog);
-    layout->addWidget(text);
-    layout->addWidget(buttons);
-    dialog.resize(480, 300);
-    if (dialog.exec() != QDialog::Accepted)
-        return;
-    const std::string notes = ss(text->toPlainText().trimmed());
-    if (notes != library::firstFact(shown_.facts, "notes"))
-        use_.people.setFact(shown_.id, CardKind::Party, "notes",
-                            notes.empty() ? std::vector<std::string>() : std::vector<std::string>{notes});
 }
 
 } // namespace moorfrost::app

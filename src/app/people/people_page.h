@@ -27,7 +27,6 @@ public:
     PartySide* side() { return side_; }
     void newParty();
     void showProposals();
-    void changeNotes();
 
 protected:
     std::vector<CardLine> linesOf(const library::People& people, const std::string& words) const override;

@@ -28,14 +28,8 @@ void WorkSide::showGaps(const library::WorkEntry* entry) {
     const auto& c = theme::colours();
     if (entry->gaps.empty())
         line(coloured(tr("Nothing: it is complete."), c.moss));
-    for (const library::Gap& gap : entry->gaps) {
-        QLabel* l = link(qs(gap.sentence),
-                         coloured(gap.isHard ? QStringLiteral("\u25CF") : QStringLiteral("\u25CB"),
-                                  gap.isHard ? c.rowan : c.lichen),
-                         c.ink);
-        l->setToolTip(tr("Go there"));
-        connect(l, &QLabel::linkActivated, this, [this, gap] { emit gapChosen(gap); });
-    }
+    for (const library::Gap& one : entry->gaps)
+        gap(qs(one.sentence), one.isHard, [this, one] { emit gapChosen(one); });
 }
 
 void WorkSide::showClaims(const library::CardView& view, const PeopleController::List& people) {
@@ -77,31 +71,18 @@ void WorkSide::showClaims(const library::CardView& view, const PeopleController:
     }
 }
 
-void WorkSide::showAgreements(const std::vector<library::AgreementLine>& agreements) {
-    if (agreements.empty())
-        return;
-    caption(tr("Agreements"));
-    for (const library::AgreementLine& a : agreements)
-        connect(agreementLink(*this, a), &QLabel::linkActivated, this,
-                [this, id = a.id] { emit agreementWanted(id); });
-}
-
 void WorkSide::showRecordings(const library::CardView& view) {
     caption(tr("Recordings"));
     const auto& c = theme::colours();
     if (view.recordings.empty())
         line(coloured(tr("None. In the library, tracks get their works by a right click."), c.second));
     for (const library::RecordingOfWork& r : view.recordings) {
-        QString version = r.version == library::leadVersion ? tr("lead") : qs(r.version);
-        if (!r.detail.empty())
-            version += " " + qs(r.detail);
         QStringList below;
-        for (const QString& part : {version, shownLength(r.seconds)})
-            if (!part.trimmed().isEmpty())
-                below << part.trimmed();
-        QLabel* l = link(qs(r.title));
+        for (const QString& part : {qs(library::shownVersion(r.version, r.detail)), shownLength(r.seconds)})
+            if (!part.isEmpty())
+                below << part;
+        QLabel* l = link(qs(r.title), [this, file = r.file] { emit recordingWanted(file); });
         l->setText(l->text() + "<br>" + coloured(below.join(" \u00B7 "), c.second));
-        connect(l, &QLabel::linkActivated, this, [this, file = r.file] { emit recordingWanted(file); });
     }
     if (const size_t others = view.otherOwners(); others > 0)
         line(coloured(tr("Of %1 of them others own the master.").arg(others), c.second));
@@ -116,7 +97,7 @@ void WorkSide::show(const library::CardView& view, const library::WorkEntry* ent
     clear();
     showGaps(entry);
     showClaims(view, people);
-    showAgreements(agreements);
+    showAgreements(*this, agreements, [this](library::CardId id) { emit agreementWanted(id); });
     showRecordings(view);
     end();
 }

@@ -25,7 +25,6 @@ signals:
 private:
     void showGaps(const library::WorkEntry* entry);
     void showClaims(const library::CardView& view, const PeopleController::List& people);
-    void showAgreements(const std::vector<library::AgreementLine>& agreements);
     void showRecordings(const library::CardView& view);
 };
 

@@ -41,11 +41,24 @@ QLabel* SideLines::line(const QString& html) {
     return out;
 }
 
-QLabel* SideLines::link(const QString& text, const QString& mark, const QColor& colour) {
+QLabel* SideLines::link(const QString& text, std::function<void()> follow, const QString& mark,
+                        const QColor& colour) {
     const QColor ink = colour.isValid() ? colour : theme::colours().fjord;
-    return line((mark.isEmpty() ? QString() : mark + " ") +
-                QString("<a href='there' style='color:%1; text-decoration:none'>%2</a>")
-                    .arg(ink.name(), text.toHtmlEscaped()));
+    QLabel* out = line((mark.isEmpty() ? QString() : mark + " ") +
+                       QString("<a href='there' style='color:%1; text-decoration:none'>%2</a>")
+                           .arg(ink.name(), text.toHtmlEscaped()));
+    connect(out, &QLabel::linkActivated, this, std::move(follow), Qt::QueuedConnection);
+    return out;
+}
+
+QLabel* SideLines::gap(const QString& sentence, bool isHard, std::function<void()> follow) {
+    const auto& c = theme::colours();
+    QLabel* out = link(
+        sentence, std::move(follow),
+        coloured(isHard ? QStringLiteral("\u25CF") : QStringLiteral("\u25CB"), isHard ? c.rowan : c.lichen),
+        c.ink);
+    out->setToolTip(tr("Go there"));
+    return out;
 }
 
 void SideLines::add(QWidget* widget) {

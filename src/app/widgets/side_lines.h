@@ -6,6 +6,8 @@
 #include <QFrame>
 #include <QLabel>
 
+#include <functional>
+
 class QVBoxLayout;
 
 namespace moorfrost::app {
@@ -17,13 +19,17 @@ public:
     /// All text, for tests.
     QString text() const;
 
-    /// A line that is a link as a whole; `mark` in front of it. QLabel::linkActivated tells.
-    QLabel* link(const QString& text, const QString& mark = {}, const QColor& colour = {});
+    void caption(const QString& text);
+    /// A line that is a link as a whole; `mark` in front of it. `follow` is called after the click has ended:
+    /// it may fill the panel anew, or ask something in a dialog.
+    QLabel* link(const QString& text, std::function<void()> follow, const QString& mark = {},
+                 const QColor& colour = {});
+    /// What is missing, as such a line. `isHard`: nothing is known of it; else something is open.
+    QLabel* gap(const QString& sentence, bool isHard, std::function<void()> follow);
     static QString coloured(const QString& text, const QColor& colour);
 
 protected:
     void clear();
-    void caption(const QString& text);
     QLabel* line(const QString& html);
     void add(QWidget* widget);
     void end();

@@ -90,15 +90,6 @@ SheetWork workOf(Cards& cards, CardId id) {
     return out;
 }
 
-std::string versionName(const library::FamilyMember& member) {
-    // "Radio edit" says already that it is an edit.
-    const bool says = text::fold(member.detail).find(text::fold(member.kind)) != std::string::npos;
-    if (!member.detail.empty() && (says || member.kind == library::otherVersion))
-        return text::sentenceCase(member.detail);
-    const std::string name = text::sentenceCase(member.kind);
-    return member.detail.empty() ? name : name + ", " + member.detail;
-}
-
 /// A file as it will be.
 struct Known {
     library::FileRecord record;
@@ -133,7 +124,7 @@ std::vector<SheetVersion> versionsOf(Store& store, library::RecordingId recordin
         if (!file)
             continue;
         SheetVersion& v = out.emplace_back();
-        v.name = m.kind == library::leadVersion ? "Lead version" : versionName(m);
+        v.name = library::shownVersion(m.kind, m.detail);
         v.title = tags::firstValue(file->fields, "title");
         v.seconds = file->record.tags.facts.duration;
         v.isrc = tags::firstValue(file->fields, "isrc");
@@ -291,8 +282,10 @@ void takeRelease(Store& store, Cards& cards, const library::ReleaseRef& ref, She
     }
     for (const library::MediumView& medium : view.media)
         for (const library::TrackView& track : medium.tracks) {
-            if (out.songs.size() == mostSongs)
-                return;
+            if (out.songs.size() == mostSongs) {
+                ++out.leftOut;
+                continue;
+            }
             SheetSong song;
             if (!track.files.empty())
                 song = songOf(store, cards, track.files.front()).value_or(SheetSong());

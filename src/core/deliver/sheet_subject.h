@@ -87,6 +87,7 @@ struct SheetSubject {
     library::FileId pictureIn = 0; // 0: kept beside the library, where there is a picture
     std::vector<SheetSong> songs;
     std::vector<library::FileId> unknown; // files that are not in the library
+    size_t leftOut = 0;                   // tracks of the release beyond mostSongs
 };
 
 /// As it will be: drafts count. `people`: made of what is kept now.

@@ -268,4 +268,19 @@ VersionName readVersionName(std::string_view name) {
     return out;
 }
 
+std::string shownVersion(const std::string& kind, const std::string& detail) {
+    if (kind.empty())
+        return {};
+    if (kind == leadVersion)
+        return "Lead version";
+    // "Radio edit" says already that it is an edit.
+    const bool says = text::fold(detail).find(text::fold(kind)) != std::string::npos;
+    if (!detail.empty() && (says || kind == otherVersion)) {
+        const std::string first = text::firstCharacters(detail, 1); // names in it keep their capitals
+        return text::upper(first) + detail.substr(first.size());
+    }
+    const std::string name = text::sentenceCase(kind);
+    return detail.empty() ? name : name + ", " + detail;
+}
+
 } // namespace moorfrost::library

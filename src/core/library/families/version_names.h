@@ -21,6 +21,8 @@ struct VersionName {
     std::string kind;   // "" where the name tells none
     std::string detail; // of a stem the instrument, of a remix by whom, of an edit which: as written
 };
+/// For people: "Lead version", "Instrumental", "Radio edit", "Stem, bass"; "" where nothing is told.
+std::string shownVersion(const std::string& kind, const std::string& detail);
 /// Of a title, or of a name of a file without its ending.
 VersionName readVersionName(std::string_view name);
 
