@@ -304,8 +304,12 @@ private slots:
             d->accept();
         });
         page()->findChild<QScrollArea*>()->ensureWidgetVisible(clicked);
+        bool inClick = true, goneInClick = false;
+        connect(clicked, &QObject::destroyed, this, [&] { goneInClick = goneInClick || inClick; });
         QTest::mouseClick(clicked, Qt::LeftButton, {}, QPoint(40, clicked->height() / 2));
+        inClick = false;
         QTRY_VERIFY(asked);
+        QVERIFY(!goneInClick);
         rest();
         QVERIFY2(text().contains("ZZ-FSR-21-00031") && text().contains("104 BPM"), qPrintable(text()));
     }

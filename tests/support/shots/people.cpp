@@ -1,8 +1,19 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <QLineEdit>
+#include <QScrollArea>
+#include <QScrollBar>
+
+#include "app/people/agreements_page.h"
+#include "app/people/keywords_dialog.h"
+#include "app/people/lyrics_view.h"
 #include "app/people/people_page.h"
 #include "app/people/release_parts.h"
+#include "app/people/share_terms.h"
 #include "app/people/works_page.h"
+#include "app/settings/settings_page.h"
+#include "app/settings/standard_editor.h"
 #include "app/shell/main_window.h"
+#include "core/files/disk.h"
 #include "support/shots/shots.h"
 
 namespace moorfrost::shots {
@@ -78,6 +89,31 @@ void people(Shots& shots) {
     page->showCard(work);
     rest();
     shots.take(&w, "works");
+    // With chords, and what is asked in dialogs.
+    LyricsDialog lyrics("Lanterns",
+                        "[Verse]\nAm        G/B\nLanterns down along the quay,\nC          Em\none for you "
+                        "and one for me,\n\n[Chorus]\nF    G\none for all who are at sea.",
+                        &w);
+    lyrics.show();
+    shots.take(&lyrics, "lyrics");
+    c.setFact(work, CardKind::Work, "lyrics", {lyrics.lyrics()});
+    lyrics.close();
+    KeywordsDialog keywords("Lanterns", {{"night", 3}, {"harbour", 1}, {"slow build", 1}},
+                            {"winter", "brass"}, {"night", "harbour"}, &w);
+    keywords.show();
+    shots.take(&keywords, "keywords");
+    keywords.close();
+    ShareTerms terms("Mara Kestrel", {mara, {}, {"author"}, Fraction(1, 2), {}, "NO", "2024-07"},
+                     Side::Writers, &w);
+    terms.show();
+    shots.take(&terms, "share-terms");
+    terms.territory()->setText("Norway");
+    shots.take(&terms, "share-terms-wrong");
+    terms.close();
+    rest();
+    for (QScrollArea* area : page->findChildren<QScrollArea*>())
+        area->verticalScrollBar()->setValue(area->verticalScrollBar()->maximum());
+    shots.take(&w, "works-lyrics");
     w.releaseParts()->showPart(PartButtons::People);
     w.releaseParts()->people()->showCard(mara);
     rest();
@@ -93,11 +129,27 @@ void people(Shots& shots) {
     rest();
     w.releaseParts()->showPart(PartButtons::Agreements);
     rest();
+    const Path paper = shots.root / "Split sheet.pdf";
+    files::writeWhole(paper, std::string("%PDF-1.4 one half, one third, one sixth")).ignore();
+    w.releaseParts()->agreements()->addDocuments({paper});
+    rest();
     shots.take(&w, "agreements");
     d.controllers().sheet.setOf({{lead}, {}});
     w.showWorkspace(MainWindow::Deliver);
     rest();
     shots.take(&w, "one-sheet");
+    d.controllers().sheet.choose("Everything");
+    d.controllers().sheet.setOf({{}, d.controllers().releases.list()->entries().at(2).ref});
+    rest();
+    shots.take(&w, "one-sheet-release");
+    d.controllers().sheet.setOf({});
+    rest();
+    shots.take(&w, "deliver-empty");
+    w.showWorkspace(MainWindow::Settings);
+    w.settings()->showStandards();
+    w.settings()->standards()->show("For licences");
+    rest();
+    shots.take(&w, "standards-songs");
     w.showWorkspace(MainWindow::Releases);
     w.releaseParts()->showPart(PartButtons::Editions);
 }
