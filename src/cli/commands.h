@@ -55,7 +55,8 @@ struct Options {
     bool json = false;
     std::vector<std::string> writers, publishers; // name=share=roles
     bool csv = false;
-    std::string layout; // of a sheet: its name, or a file with one
+    std::string layout;  // of a sheet: its name, or a file with one
+    std::string forWhom; // of a delivery
 };
 
 int scan(const Options& options);
@@ -66,6 +67,8 @@ int party(const Options& options);
 int work(const Options& options);
 int shares(const Options& options);
 int oneSheet(const Options& options);
+int exportRows(const Options& options);
+int importRows(const Options& options);
 int setFields(const Options& options);
 int step(const Options& options);
 int runChain(const Options& options);

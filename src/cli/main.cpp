@@ -126,6 +126,25 @@ int main(int argc, char** argv) {
     sheet->add_flag_callback(
         "--layouts", [&o] { o.step = "layouts"; }, "Print the layouts that there are, one object each");
     sheet->add_flag("--json", o.json, "Printed as JSON");
+    auto withTracks = [&](CLI::App* sub) {
+        sub->add_option("track", o.paths, "Files that the library knows");
+        sub->add_option("--search", o.query, "What a query finds; * for all");
+        sub->add_option("--list", o.list, "A list, by its name or with the folders it stands in");
+        sub->add_option("--release", o.edition, "A release: its number, or a file of it");
+        sub->add_option("--for", o.forWhom, "Who gets it: noted in what was delivered");
+        sub->add_flag("--dry-run", o.dryRun, "Only show what would come of it");
+        return sub;
+    };
+    CLI::App* rowsOut = withTracks(add("export", "A sheet of rows for another system", exportRows));
+    rowsOut->add_option("--layout", o.layout, "The name of a sheet layout, or a file with one; none: the first");
+    rowsOut->add_option("--to", o.to, "The file; none: it is printed");
+    rowsOut->add_flag_callback(
+        "--layouts", [&o] { o.step = "layouts"; }, "Print the layouts that there are, one object each");
+    CLI::App* rowsIn = add("import", "What a sheet says otherwise, as drafts: one object a row", importRows);
+    rowsIn->add_option("sheet", o.paths, "The file")->required();
+    rowsIn->add_option("--layout", o.layout, "The sheet layout whose columns it has; none: by its headings");
+    rowsIn->add_option("--entries", o.shelf, "Rows without a track become entries without a file on this shelf");
+    rowsIn->add_flag("--dry-run", o.dryRun, "Only show what would come of it");
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {
         sub->add_option(

@@ -12,6 +12,8 @@
 #include <QScrollArea>
 
 #include "app/deliver/deliver_page.h"
+#include "app/deliver/layout_bar.h"
+#include "app/deliver/one_sheet_view.h"
 #include "app/deliver/section_list.h"
 #include "app/deliver/sheet_preview.h"
 #include "app/deliver/sheet_songs.h"
@@ -19,6 +21,7 @@
 #include "app/people/people_page.h"
 #include "app/people/release_parts.h"
 #include "app/people/works_page.h"
+#include "app/shell/deliver_controllers.h"
 #include "app/widgets/fact_table.h"
 #include "support/answer.h"
 #include "support/driver.h"
@@ -60,9 +63,9 @@ private slots:
         rest();
         QCOMPARE(window().workspace(), MainWindow::Deliver);
         QVERIFY2(page()->told().contains("Lanterns \u00B7 Kestrel & Rook"), qPrintable(page()->told()));
-        QCOMPARE(page()->preview()->count(), size_t{1});
-        QCOMPARE(page()->pageText(), QString("As it will be"));
-        QVERIFY2(page()->gaps()->text().contains("No ISRC"), qPrintable(page()->gaps()->text()));
+        QCOMPARE(view()->preview()->count(), size_t{1});
+        QCOMPARE(view()->pageText(), QString("As it will be"));
+        QVERIFY2(view()->gaps()->text().contains("No ISRC"), qPrintable(view()->gaps()->text()));
         QTest::mouseClick(button("Copy as text"), Qt::LeftButton);
         QVERIFY(QGuiApplication::clipboard()->text().startsWith("Lanterns\n========\nKestrel & Rook"));
         for (const char* ending : {".pdf", ".html", ".txt", ".json"}) {
@@ -86,14 +89,14 @@ private slots:
 
     void sectionsByKeyboard() {
         put({"Lanterns"});
-        SectionList* list = page()->sections();
+        SectionList* list = view()->sections();
         list->choose(Section::Codes);
         const int row = list->currentRow();
         QVERIFY(sheet().layout().has(Section::Codes));
         QTest::keyClick(list, Qt::Key_Space);
         rest();
         QVERIFY(!sheet().layout().has(Section::Codes));
-        QVERIFY(!page()->gaps()->text().contains("ISRC")); // of what is off nothing is missing
+        QVERIFY(!view()->gaps()->text().contains("ISRC")); // of what is off nothing is missing
         QVERIFY(!text().contains("ISRC"));
         QTest::keyClick(list, Qt::Key_Space);
         for (int i = 0; i < 3; ++i)
@@ -112,25 +115,26 @@ private slots:
             d->setTextValue("For the station");
             d->accept();
         });
-        QVERIFY(sheet().isChanged());
-        page()->keepLayout();
-        QVERIFY(!sheet().isChanged());
-        QCOMPARE(page()->layouts()->currentText(), QString("For the station"));
+        QVERIFY(sheet().layouts().isChanged());
+        view()->layouts()->keep();
+        QVERIFY(!sheet().layouts().isChanged());
+        QCOMPARE(view()->layouts()->choice()->currentText(), QString("For the station"));
         const deliver::SheetLayout kept = sheet().layout();
         driver_.reset();
         open();
         QVERIFY(sheet().layout() == kept);
-        sheet().choose("Everything");
+        sheet().layouts().choose("Everything");
         QVERIFY(sheet().layout().has(Section::Links));
         // Handed on and taken in: nothing that is kept gives way.
         test::writeBytes(*box_ / "layout.json", deliver::layoutJson(kept));
-        sheet().takeIn(*box_ / "layout.json");
+        view()->layouts()->takeIn(*box_ / "layout.json");
         QCOMPARE(sheet().layout().name, std::string("For the station 2"));
         test::writeBytes(*box_ / "layout.json", "{}");
-        sheet().takeIn(*box_ / "layout.json");
+        view()->layouts()->takeIn(*box_ / "layout.json");
         QVERIFY(window().message().contains("no layout"));
-        sheet().forget("For the station 2");
-        QVERIFY(!sheet().isKept("For the station 2") && sheet().isKept("For the station"));
+        sheet().layouts().forget("For the station 2");
+        QVERIFY(!sheet().layouts().isKept("For the station 2") &&
+                sheet().layouts().isKept("For the station"));
     }
 
     void songsAreSearchedAndOrdered() {
@@ -149,7 +153,7 @@ private slots:
             rest();
         }
         QCOMPARE(titles(), QStringList({"Gorse", "Lanterns", "Tide Table"}));
-        QVERIFY(page()->told().contains("3 songs"));
+        QVERIFY(page()->told().contains("3 tracks"));
         songs->songs()->setCurrentRow(0);
         QTest::keyClick(songs->songs(), Qt::Key_Down, Qt::AltModifier);
         rest();
@@ -163,14 +167,14 @@ private slots:
         // Every song on a page of its own.
         deliver::SheetLayout layout = sheet().layout();
         layout.ownPages = true;
-        sheet().change(layout);
+        sheet().layouts().change(layout);
         rest();
-        QCOMPARE(page()->preview()->count(), size_t{2});
-        QVERIFY(page()->pageText().contains("page 1 of 2"));
-        sheet().setOf({});
+        QCOMPARE(view()->preview()->count(), size_t{2});
+        QVERIFY(view()->pageText().contains("page 1 of 2"));
+        delivering().setOf({});
         rest();
-        QCOMPARE(page()->preview()->count(), size_t{0});
-        QVERIFY(!page()->pdfButton()->isEnabled());
+        QCOMPARE(view()->preview()->count(), size_t{0});
+        QVERIFY(!view()->pdfButton()->isEnabled());
     }
 
     void whatIsMissingIsEntered() {
@@ -184,8 +188,8 @@ private slots:
         rest();
         window().showWorkspace(MainWindow::Deliver);
         rest();
-        QVERIFY2(page()->gaps()->text().contains("Mara Kestrel has no IPI number"),
-                 qPrintable(page()->gaps()->text()));
+        QVERIFY2(view()->gaps()->text().contains("Mara Kestrel has no IPI number"),
+                 qPrintable(view()->gaps()->text()));
         click("Mara Kestrel has no IPI number");
         QCOMPARE(window().workspace(), MainWindow::Releases);
         QCOMPARE(window().releaseParts()->part(), PartButtons::People);
@@ -197,7 +201,7 @@ private slots:
         window().showWorkspace(MainWindow::Deliver);
         rest();
         QVERIFY(text().contains("IPI 99900001057"));
-        QVERIFY(!page()->gaps()->text().contains("Mara Kestrel has no IPI"));
+        QVERIFY(!view()->gaps()->text().contains("Mara Kestrel has no IPI"));
         // Who owns it.
         click("No owner of the master is named");
         WorksPage* works = window().releaseParts()->works();
@@ -259,23 +263,23 @@ private slots:
         QVERIFY2(page()->told().contains("3 tracks"), qPrintable(page()->told()));
         QCOMPARE(page()->songs()->songs()->count(), 3);
         QVERIFY(text().contains("Tracks\n------"));
-        QVERIFY(page()->gaps()->text().contains("The release has no barcode"));
+        QVERIFY(view()->gaps()->text().contains("The release has no barcode"));
         // Not taken out of a release by a key.
         page()->songs()->songs()->item(0)->setSelected(true);
         QTest::keyClick(page()->songs()->songs(), Qt::Key_Delete);
         rest();
         QCOMPARE(page()->songs()->songs()->count(), 3);
         // A song more, and they are songs: none of its tracks is lost.
-        sheet().addSongs({fileOf("Gorse")});
+        delivering().addSongs({fileOf("Gorse")});
         rest();
-        QCOMPARE(sheet().of().songs.size(), size_t{3});
-        QVERIFY(page()->told().contains("3 songs"));
+        QCOMPARE(delivering().of().songs.size(), size_t{3});
+        QVERIFY(page()->told().contains("3 tracks"));
     }
 
     /// Asked for, and then something else was looked at.
     void savedOutOfSight() {
         put({"Lanterns"});
-        sheet().setOf({{fileOf("Gorse")}, {}});
+        delivering().setOf({{fileOf("Gorse")}, {}});
         QVERIFY(!sheet().shown()); // never of something else
         sheet().save(*box_ / "sheet.txt");
         window().showWorkspace(MainWindow::Library);
@@ -289,7 +293,7 @@ private slots:
     void changedWhileItIsAsked() {
         put({"Lanterns"});
         QPointer<QLabel> clicked;
-        for (QLabel* l : page()->gaps()->findChildren<QLabel*>())
+        for (QLabel* l : view()->gaps()->findChildren<QLabel*>())
             if (l->text().contains("No ISRC"))
                 clicked = l;
         QVERIFY(clicked);
@@ -303,7 +307,7 @@ private slots:
             d->setTextValue("ZZFSR2100031");
             d->accept();
         });
-        page()->findChild<QScrollArea*>()->ensureWidgetVisible(clicked);
+        view()->findChild<QScrollArea*>()->ensureWidgetVisible(clicked);
         bool inClick = true, goneInClick = false;
         connect(clicked, &QObject::destroyed, this, [&] { goneInClick = goneInClick || inClick; });
         QTest::mouseClick(clicked, Qt::LeftButton, {}, QPoint(40, clicked->height() / 2));
@@ -324,7 +328,9 @@ private:
     }
     MainWindow& window() { return driver_->window(); }
     DeliverPage* page() { return window().deliver(); }
-    SheetController& sheet() { return driver_->controllers().sheet; }
+    OneSheetView* view() { return page()->view<OneSheetView>(); }
+    Delivering& delivering() { return driver_->controllers().out->delivering; }
+    SheetController& sheet() { return driver_->controllers().out->sheet; }
     void rest() {
         driver_->settle();
         if (window().workspace() == MainWindow::Deliver) {
@@ -345,7 +351,7 @@ private:
         deliver::SheetOf of;
         for (const std::string& title : titles)
             of.songs.push_back(fileOf(title));
-        sheet().setOf(of);
+        delivering().setOf(of);
         window().showWorkspace(MainWindow::Deliver);
         rest();
     }
@@ -362,13 +368,13 @@ private:
         return out;
     }
     QPushButton* button(const QString& text) {
-        for (QPushButton* b : page()->findChildren<QPushButton*>())
+        for (QPushButton* b : view()->findChildren<QPushButton*>())
             if (b->text() == text)
                 return b;
         return nullptr;
     }
     void click(const QString& gap) {
-        for (QLabel* l : page()->gaps()->findChildren<QLabel*>())
+        for (QLabel* l : view()->gaps()->findChildren<QLabel*>())
             if (l->text().contains(gap)) {
                 emit l->linkActivated("there");
                 rest();

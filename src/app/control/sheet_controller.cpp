@@ -3,9 +3,6 @@
 
 #include <QDateTime>
 
-#include <algorithm>
-#include <fstream>
-#include <sstream>
 #include <utility>
 
 #include "app/shell/text_utils.h"
@@ -15,8 +12,6 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr int moment = 60; // milliseconds
-
 /// What is read of the library.
 struct Read {
     deliver::SheetSubject subject;
@@ -25,183 +20,48 @@ struct Read {
 
 } // namespace
 
-SheetController::SheetController(LibraryAccess& library, JobList& jobs, Messages& messages,
-                                 LibrarySettings& settings, FilesController& files, DraftsController& drafts,
-                                 LibraryIndex& index, ReleasesController& releases, PeopleController& people)
-    : library_(library), jobs_(jobs), messages_(messages), settings_(settings), people_(people) {
-    loadLayouts();
-    layout_ = layouts_.front();
-    soon_.setSingleShot(true);
-    soon_.setInterval(moment);
-    connect(&soon_, &QTimer::timeout, this, &SheetController::make);
-    connect(&settings_, &LibrarySettings::loaded, this, [this] {
-        loadLayouts();
-        choose(settings_.get(library::settings::lastSheetLayout));
-    });
-    connect(&people_, &PeopleController::changed, this, &SheetController::look);
-    connect(&releases, &ReleasesController::changed, this, &SheetController::look);
-    connect(&index, &LibraryIndex::changed, this, &SheetController::look);
-    connect(&drafts, &DraftsController::changed, this, &SheetController::look);
-    connect(&files, &FilesController::changed, this, &SheetController::look);
+SheetController::SheetController(Delivering& delivering, Deliveries& deliveries, LibraryAccess& library,
+                                 JobList& jobs, Messages& messages, LibrarySettings& settings,
+                                 FilesController& files, DraftsController& drafts, LibraryIndex& index,
+                                 ReleasesController& releases, PeopleController& people)
+    : delivering_(delivering), deliveries_(deliveries), library_(library), jobs_(jobs), messages_(messages),
+      people_(people), layouts_(settings) {
+    auto look = [this] { refresh_.look(); };
+    connect(&refresh_, &Refresh::ended, this, &SheetController::changed);
+    connect(&layouts_, &Layouts::changed, this, look);
+    connect(&delivering_, &Delivering::changed, this, look);
+    connect(&people_, &PeopleController::changed, this, look);
+    connect(&releases, &ReleasesController::changed, this, look);
+    connect(&index, &LibraryIndex::changed, this, look);
+    connect(&drafts, &DraftsController::changed, this, look);
+    connect(&files, &FilesController::changed, this, look);
 }
 
-void SheetController::setInSight(bool inSight) {
-    inSight_ = inSight;
-    if (!inSight)
-        return;
-    if (old_)
-        look();
-}
-
-void SheetController::setOf(deliver::SheetOf of) {
-    if (of.songs.size() > deliver::mostSongs) {
-        of.songs.resize(deliver::mostSongs);
-        messages_.say(tr("A sheet has at most %1 songs: the first are on it.").arg(deliver::mostSongs), true);
-    }
-    if (of == of_)
-        return;
-    of_ = std::move(of);
-    emit ofChanged();
-    look();
-}
-
-void SheetController::addSongs(const std::vector<FileId>& songs) {
-    deliver::SheetOf of;
-    of.songs = of_.songs;
-    if (of.songs.empty() && !of_.isEmpty()) {
-        if (!isTrue()) // its tracks are still being read
-            return whenTrue([this, songs] { addSongs(songs); });
-        if (const Shown* release = shown())
-            for (const deliver::SheetSong& song : release->subject.songs)
-                if (song.file != 0)
-                    of.songs.push_back(song.file);
-    }
-    for (const FileId id : songs)
-        if (std::ranges::find(of.songs, id) == of.songs.end())
-            of.songs.push_back(id);
-    setOf(std::move(of));
-}
-
-bool SheetController::isChanged() const {
-    const deliver::SheetLayout* kept = deliver::layoutNamed(layouts_, layout_.name);
-    return !kept || *kept != layout_;
-}
-
-bool SheetController::isKept(const std::string& name) const {
-    for (const std::string& one : settings_.get(library::settings::sheetLayouts))
-        if (const auto layout = deliver::layoutFromJson(one); layout && layout->name == name)
-            return true;
-    return false;
-}
-
-void SheetController::choose(const std::string& name) {
-    const deliver::SheetLayout* layout = deliver::layoutNamed(layouts_, name);
-    if (!layout)
-        layout = &layouts_.front();
-    if (settings_.get(library::settings::lastSheetLayout) != layout->name)
-        settings_.set(library::settings::lastSheetLayout, layout->name);
-    change(deliver::SheetLayout(*layout));
-}
-
-void SheetController::change(deliver::SheetLayout layout) {
-    if (layout == layout_)
-        return;
-    layout_ = std::move(layout);
-    emit layoutChanged();
-    look();
-}
-
-void SheetController::keep(const std::string& name) {
-    deliver::SheetLayout layout = layout_;
-    layout.name = name;
-    std::vector<std::string> kept;
-    for (const std::string& one : settings_.get(library::settings::sheetLayouts))
-        if (const auto other = deliver::layoutFromJson(one);
-            !other || text::fold(other->name) != text::fold(name))
-            kept.push_back(one);
-    kept.push_back(deliver::layoutJson(layout));
-    settings_.set(library::settings::sheetLayouts, kept);
-    settings_.set(library::settings::lastSheetLayout, name);
-    loadLayouts();
-    layout_ = std::move(layout);
-    emit layoutsChanged();
-    emit layoutChanged();
-}
-
-void SheetController::forget(const std::string& name) {
-    std::vector<std::string> kept;
-    for (const std::string& one : settings_.get(library::settings::sheetLayouts))
-        if (const auto other = deliver::layoutFromJson(one); !other || other->name != name)
-            kept.push_back(one);
-    settings_.set(library::settings::sheetLayouts, kept);
-    loadLayouts();
-    emit layoutsChanged();
-    choose(name); // one that is shipped, or the first
-}
-
-void SheetController::takeIn(const Path& file) {
-    std::ifstream in(file, std::ios::binary);
-    std::ostringstream read;
-    read << in.rdbuf();
-    if (!in)
-        return messages_.say(tr("\u201C%1\u201D cannot be read.").arg(shownName(file)), true);
-    auto layout = deliver::layoutFromJson(read.str());
-    if (!layout)
-        return messages_.say(layout.error());
-    std::string name = layout->name;
-    for (int n = 2; deliver::layoutNamed(layouts_, name); ++n) // nothing that is kept gives way
-        name = layout->name + " " + std::to_string(n);
-    layout_ = std::move(*layout);
-    keep(name);
-    look();
-}
-
-void SheetController::loadLayouts() {
-    layouts_ = deliver::layoutsFrom(settings_.get(library::settings::sheetLayouts));
-    emit layoutsChanged();
-}
-
-bool SheetController::isTrue() const {
-    return !old_ && !making_ && !soon_.isActive();
-}
-
-void SheetController::look() {
-    old_ = true;
-    if (inSight_ || !waiting_.empty())
-        soon_.start();
-}
-
-void SheetController::make() {
-    if (!inSight_ && waiting_.empty())
-        return;
+bool SheetController::make(int run) {
     people_.want();
-    if (!people_.isTrue() && !of_.isEmpty())
-        return; // who is named may not be in the list yet; it comes
+    const deliver::SheetOf& of = delivering_.of();
+    if (!people_.isTrue() && !of.isEmpty())
+        return false; // who is named may not be in the list yet; it comes
     const auto people = people_.list();
-    old_ = false;
-    const int run = ++run_;
-    if (of_.isEmpty()) {
-        making_ = false;
-        shown_.reset();
-        return settle();
-    }
-    making_ = true;
     auto end = [this, run](std::shared_ptr<const Shown> shown) {
-        if (run != run_)
+        if (!refresh_.isCurrent(run))
             return;
-        making_ = false;
         shown_ = std::move(shown); // nothing rather than what it was before
-        settle();
+        refresh_.end(run);
     };
+    if (of.isEmpty()) {
+        end(nullptr);
+        return true;
+    }
     library_.read(
         this,
-        [people, of = of_, layout = layout_](library::Store& store) {
+        [people, of, layout = layouts_.layout()](library::Store& store) {
             Read out{deliver::sheetSubject(store, *people, of), {}};
             out.pictures = deliver::picturesOf(store, out.subject, deliver::oneSheet(out.subject, layout));
             return out;
         },
-        [this, run, end, of = of_, layout = layout_](Result<Read> read) {
-            if (run != run_)
+        [this, run, end, of, layout = layouts_.layout()](Result<Read> read) {
+            if (!refresh_.isCurrent(run))
                 return;
             if (!read)
                 return end(nullptr);
@@ -224,17 +84,11 @@ void SheetController::make() {
                     end(shown ? std::move(*shown) : nullptr);
                 });
         });
-}
-
-void SheetController::settle() {
-    emit changed();
-    if (isTrue())
-        for (auto& then : std::exchange(waiting_, {}))
-            whenTrue(std::move(then)); // the one before may have changed what the sheet is of
+    return true;
 }
 
 void SheetController::withText(std::function<void(QString)> then) {
-    whenTrue([this, then] { then(shown_ ? qs(deliver::sheetText(shown_->document)) : QString()); });
+    refresh_.whenTrue([this, then] { then(shown_ ? qs(deliver::sheetText(shown_->document)) : QString()); });
 }
 
 Path SheetController::proposedName(const char* ending) const {
@@ -242,15 +96,7 @@ Path SheetController::proposedName(const char* ending) const {
 }
 
 void SheetController::save(const Path& file, std::function<void(bool)> then) {
-    whenTrue([this, file, then] { saveNow(file, then); });
-}
-
-void SheetController::whenTrue(std::function<void()> then) {
-    if (isTrue())
-        return then();
-    waiting_.push_back(std::move(then));
-    if (!making_)
-        look(); // in sight or not: it is waited for
+    refresh_.whenTrue([this, file, then] { saveNow(file, then); });
 }
 
 void SheetController::saveNow(const Path& file, std::function<void(bool)> then) {
@@ -272,14 +118,31 @@ void SheetController::saveNow(const Path& file, std::function<void(bool)> then) 
                 return bytes.error();
             return files::writeWhole(file, *bytes);
         },
-        [this, file, then](Status done) {
-            if (done)
+        [this, file, then, shown = shown_](Status done) {
+            if (done) {
                 messages_.say(tr("The sheet is saved as %1.").arg(shownPath(file)));
-            else
+                note(*shown, file);
+            } else {
                 messages_.say(done.error());
+            }
             if (then)
                 then(static_cast<bool>(done));
         });
+}
+
+void SheetController::note(const Shown& shown, const Path& file) {
+    library::Delivery delivery;
+    delivery.way = "one-sheet";
+    delivery.title = shown.subject.title;
+    delivery.target = file;
+    delivery.layout = deliver::layoutJson(shown.layout);
+    delivery.state =
+        ss(file.extension().native().empty() ? QString() : qs(file.extension().native()).mid(1).toUpper());
+    std::vector<FileId> files;
+    for (const deliver::SheetSong& song : shown.subject.songs)
+        if (song.file != 0)
+            files.push_back(song.file);
+    deliveries_.note(std::move(delivery), std::move(files));
 }
 
 } // namespace moorfrost::app

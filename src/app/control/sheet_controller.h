@@ -1,50 +1,48 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The one-sheet that is being put together: what it is of, by which layout, as it will be; kept true while
-// the library changes. Layouts are kept in the settings of the library.
+// the library changes.
 #pragma once
 
 #include <QObject>
-#include <QTimer>
 
+#include "app/control/deliveries.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
+#include "app/control/kept_layouts.h"
 #include "app/control/library_index.h"
-#include "app/control/library_settings.h"
 #include "app/control/people_controller.h"
+#include "app/control/refresh.h"
 #include "app/control/releases_controller.h"
 #include "core/deliver/sheet_file.h"
 
 namespace moorfrost::app {
 
+struct OneSheetLayouts {
+    using Layout = deliver::SheetLayout;
+    static std::string json(const Layout& layout) { return deliver::layoutJson(layout); }
+    static Result<Layout> fromJson(std::string_view json) { return deliver::layoutFromJson(json); }
+    static std::vector<Layout> from(const std::vector<std::string>& kept) {
+        return deliver::layoutsFrom(kept);
+    }
+    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
+        return deliver::layoutNamed(all, name);
+    }
+    static const auto& kept() { return library::settings::sheetLayouts; }
+    static const auto& last() { return library::settings::lastSheetLayout; }
+};
+
 class SheetController : public QObject {
     Q_OBJECT
 public:
-    SheetController(LibraryAccess& library, JobList& jobs, Messages& messages, LibrarySettings& settings,
-                    FilesController& files, DraftsController& drafts, LibraryIndex& index,
-                    ReleasesController& releases, PeopleController& people);
+    SheetController(Delivering& delivering, Deliveries& deliveries, LibraryAccess& library, JobList& jobs,
+                    Messages& messages, LibrarySettings& settings, FilesController& files,
+                    DraftsController& drafts, LibraryIndex& index, ReleasesController& releases,
+                    PeopleController& people);
 
     /// From now on it is kept true: it is in sight. False: it may be old.
-    void setInSight(bool inSight);
-    bool isInSight() const { return inSight_; }
-    const deliver::SheetOf& of() const { return of_; }
-    void setOf(deliver::SheetOf of);
-    /// At the end, those that are not on it yet; of a release behind its tracks, which are songs from then
-    /// on.
-    void addSongs(const std::vector<FileId>& songs);
-
-    /// As it is now, changed or not.
-    const deliver::SheetLayout& layout() const { return layout_; }
-    const std::vector<deliver::SheetLayout>& layouts() const { return layouts_; }
-    /// The layout is otherwise than the one of its name that is kept.
-    bool isChanged() const;
-    bool isKept(const std::string& name) const; // by a person
-    void choose(const std::string& name);
-    void change(deliver::SheetLayout layout);
-    /// As it is now, under this name, in the place of one of that name.
-    void keep(const std::string& name);
-    void forget(const std::string& name);
-    /// From a file that was handed on.
-    void takeIn(const Path& file);
+    void setInSight(bool inSight) { refresh_.setInSight(inSight); }
+    KeptLayouts<OneSheetLayouts>& layouts() { return layouts_; }
+    const deliver::SheetLayout& layout() const { return layouts_.layout(); }
 
     /// What is seen. All of it is of the same state.
     struct Shown {
@@ -57,9 +55,9 @@ public:
         std::shared_ptr<const deliver::SheetPages> pages;
     };
     /// nullptr where it is of nothing, or not made yet: never of something else than of().
-    const Shown* shown() const { return shown_ && shown_->of == of_ ? shown_.get() : nullptr; }
+    const Shown* shown() const { return shown_ && shown_->of == delivering_.of() ? shown_.get() : nullptr; }
     /// What is shown is what is kept, by the layout as it is now.
-    bool isTrue() const;
+    bool isTrue() const { return refresh_.isTrue(); }
 
     /// As soon as what is shown is true; "" where there is nothing.
     void withText(std::function<void(QString)> then);
@@ -69,33 +67,22 @@ public:
     Path proposedName(const char* ending) const;
 
 signals:
-    void changed();        // what is shown
-    void layoutChanged();  // as it is now
-    void layoutsChanged(); // those that are kept
-    void ofChanged();
+    void changed(); // what is shown
 
 private:
-    void look();
-    void make();
-    void settle();
-    void whenTrue(std::function<void()> then);
+    bool make(int run);
     void saveNow(const Path& file, std::function<void(bool)> then);
-    void loadLayouts();
-    void storeLayouts();
+    void note(const Shown& shown, const Path& file);
 
+    Delivering& delivering_;
+    Deliveries& deliveries_;
     LibraryAccess& library_;
     JobList& jobs_;
     Messages& messages_;
-    LibrarySettings& settings_;
     PeopleController& people_;
-    deliver::SheetOf of_;
-    deliver::SheetLayout layout_;
-    std::vector<deliver::SheetLayout> layouts_;
+    KeptLayouts<OneSheetLayouts> layouts_;
     std::shared_ptr<const Shown> shown_;
-    std::vector<std::function<void()>> waiting_; // until what is shown is true
-    QTimer soon_{this};                          // several changes in a row are looked at once
-    bool inSight_ = false, old_ = true, making_ = false;
-    int run_ = 0;
+    Refresh refresh_{[this](int run) { return make(run); }, this};
 };
 
 } // namespace moorfrost::app

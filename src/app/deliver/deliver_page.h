@@ -1,104 +1,72 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Deliver: what goes out of the library. One-sheets so far: what they are of, their sections, the pages as
-// they will be, and what is missing of them.
+// Deliver: what goes out of the library, and what comes back. On the left the ways out and the tracks that
+// go; beside them the way that is chosen.
 #pragma once
 
-#include <QLabel>
-#include <QPushButton>
-#include <QSplitter>
-#include <QWidget>
+#include <QListWidget>
+#include <QStackedWidget>
 
+#include "app/control/delivering.h"
+#include "app/control/library_index.h"
 #include "app/control/sheet_controller.h"
+#include "app/deliver/deliver_view.h"
 #include "app/widgets/controls.h"
-#include "app/widgets/side_lines.h"
-
-class QCheckBox;
-class QMenu;
 
 namespace moorfrost::app {
 
-class SectionList;
-class SheetPreview;
 class SheetSongs;
 
-/// What is missing of a sheet, each a way to where it is entered.
-class SheetGaps : public SideLines {
-    Q_OBJECT
-public:
-    using SideLines::SideLines;
-    void show(const std::vector<deliver::SheetGap>& gaps);
-
-signals:
-    void chosen(const moorfrost::deliver::SheetGap& gap);
-};
+/// The ways, in the order in which they are listed.
+enum class DeliverWay { OneSheet, SharePage, SheetOut, SheetIn, Lists, Device, Package, Before };
 
 class DeliverPage : public QWidget {
     Q_OBJECT
 public:
     struct Uses {
-        Messages& messages;
         LibraryIndex& index;
-        FilesController& files;
-        DraftsController& drafts;
-        SheetController& sheet;
-        ReleasesController& releases;
-        PeopleController& people;
+        Delivering& delivering;
+        SheetController& sheet; // of which the names of tracks are known
     };
-    explicit DeliverPage(const Uses& use, QWidget* parent = nullptr);
+    struct Part {
+        DeliverWay way;
+        QString name, tells;
+        DeliverView* view;
+    };
+    DeliverPage(const Uses& use, const std::vector<Part>& parts, QWidget* parent = nullptr);
 
-    Choice* layouts() { return layouts_; }
+    void show(DeliverWay way);
+    DeliverWay way() const;
+    template<class View>
+    View* view() {
+        return findChild<View*>();
+    }
+    QListWidget* ways() { return ways_; }
     SheetSongs* songs() { return songs_; }
-    SectionList* sections() { return sections_; }
-    SheetGaps* gaps() { return gaps_; }
-    SheetPreview* preview() { return preview_; }
-    QPushButton* pdfButton() { return pdf_; }
     QString told() const { return subject_->text(); }
-    QString pageText() const { return page_->text(); }
-    /// What is seen is as the library has it.
-    bool isTrue() const { return use_.sheet.isTrue(); }
+    bool isTrue() const;
     void takeKeyboard();
-
-    void copyText();
-    /// Asks for the name of the file; `ending`: ".pdf", ".html", ".txt", ".json".
-    void saveAs(const char* ending);
-    /// Asks for the name.
-    void keepLayout();
 
 signals:
     void libraryWanted(moorfrost::app::FileId id);
 
 protected:
-    void showEvent(QShowEvent* event) override;
-    void hideEvent(QHideEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
 private:
     QWidget* head();
-    QWidget* kinds();
-    QWidget* middle();
-    QWidget* right();
-    void fillLayouts();
-    void showLayoutMenu();
-    void showLayout();
-    void showSheet();
-    void showPage();
-    void goTo(const deliver::SheetGap& gap);
-    /// A field of a file, as a draft.
-    void askField(FileId file, const std::string& field);
+    QWidget* left();
+    void showWay();
+    void showSubject();
+    void showLeft();
+    DeliverView* current() const;
 
     Uses use_;
+    std::vector<Part> parts_;
     ShortLabel* subject_;
-    Choice* layouts_;
-    QPushButton* keep_;
+    QListWidget* ways_;
     SheetSongs* songs_;
-    SectionList* sections_;
-    QCheckBox *ownPages_, *showsMissing_;
-    SheetGaps* gaps_;
-    SheetPreview* preview_;
-    QLabel* page_;
-    QPushButton *copy_, *save_, *pdf_;
-    QWidget *sheet_, *left_;
-    EmptyHint* empty_;
+    QWidget* left_;
+    QStackedWidget *stack_, *heads_;
 };
 
 } // namespace moorfrost::app

@@ -2,10 +2,7 @@
 // What a sheet is of: its songs in order, and a search that puts more on it.
 #pragma once
 
-#include <QLineEdit>
-#include <QListWidget>
-
-#include "app/control/library_index.h"
+#include "app/deliver/track_search.h"
 #include "core/deliver/sheet_subject.h"
 
 class QLabel;
@@ -18,8 +15,8 @@ public:
     explicit SheetSongs(LibraryIndex& index, QWidget* parent = nullptr);
     /// `of` what the sheet is to be, with the names that are known of it.
     void show(const deliver::SheetOf& of, const deliver::SheetSubject* subject);
-    QLineEdit* searchBox() { return search_; }
-    QListWidget* found() { return found_; }
+    QLineEdit* searchBox() { return search_->box(); }
+    QListWidget* found() { return search_->found(); }
     QListWidget* songs() { return songs_; }
 
 signals:
@@ -31,15 +28,14 @@ protected:
     bool eventFilter(QObject* object, QEvent* event) override;
 
 private:
-    void look();
-    void addFound();
     void removeChosen();
     void tell();
 
     LibraryIndex& index_;
-    QLineEdit* search_;
-    QListWidget *found_, *songs_;
-    QLabel *caption_, *none_;
+    TrackSearch* search_;
+    QListWidget* songs_;
+    QLabel *caption_, *none_, *more_;
+    std::vector<FileId> rest_; // beyond those that are listed
     bool isRelease_ = false;
 };
 

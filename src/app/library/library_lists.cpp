@@ -168,6 +168,13 @@ CollectionId LibraryPage::shownList() const {
     return list_->files() ? list_->id() : 0;
 }
 
+QString LibraryPage::sightName() const {
+    if (list_->id() != 0)
+        return list_->name();
+    const QString asked = qs(bar_->text()).simplified();
+    return asked.isEmpty() ? QString() : tr("Search: %1").arg(asked);
+}
+
 std::vector<FileId> LibraryPage::filesInSight() const {
     std::vector<FileId> out;
     const auto& searcher = model_->searcher();

@@ -120,6 +120,8 @@ public:
     std::vector<FileId> chosenFiles() const;
     /// In the order in which they are shown: what is played one after the other.
     std::vector<FileId> filesInSight() const;
+    /// What they are: the name of the list, what is searched for; "" for the whole library.
+    QString sightName() const;
     /// Chooses it, if it is in sight; else the whole library is shown first.
     void showFile(FileId id);
     void sendToBench();
@@ -135,6 +137,7 @@ signals:
     void benchWanted();
     /// A one-sheet of these.
     void sheetWanted(const std::vector<moorfrost::app::FileId>& files);
+    void deliveryWanted();
     /// From outside. `into`: they are versions of this one's family; 0: they were dropped beside families.
     void pathsDropped(const std::vector<moorfrost::Path>& paths, moorfrost::app::FileId into);
     /// The two that are chosen, by ear.

@@ -75,6 +75,7 @@ public:
     void showProposals();
     void removeShown();
     void wantSheet();
+    const library::ReleaseRef& shownRelease() const { return shown_.view.ref; }
     void newAgreement();
 
 signals:

@@ -5,6 +5,7 @@
 #include <future>
 #include <utility>
 
+#include "app/shell/deliver_controllers.h"
 #include "core/library/described_fields.h"
 
 namespace moorfrost::app {
@@ -18,7 +19,6 @@ Controllers::Controllers(const Path& file)
       undo(drafts, kept), pictures(library, files, drafts, jobs, messages), index(jobs, library),
       releases(library, kept, index, jobs, messages), people(library, kept, index, jobs, messages),
       agreements(library, kept, people, jobs, messages),
-      sheet(library, jobs, messages, settings, files, drafts, index, releases, people),
       standards(settings, messages), shelves(library, settings, lasting, jobs, messages),
       shelfWatch(shelves, jobs, messages), journal(library),
       batch(library, settings, files, drafts, standards, jobs),
@@ -43,7 +43,8 @@ Controllers::Controllers(const Path& file)
       rips({discs, discPictures, library, shelves, places, references, bringIn, writing, driveOffsets, worse,
             jobs, messages}),
       care(library, jobs, messages), peaks(library, jobs), loudness(library, jobs),
-      soundGroups(library, index, sounds, recordings, writing, peaks, loudness, jobs, messages) {
+      soundGroups(library, index, sounds, recordings, writing, peaks, loudness, jobs, messages),
+      out(std::make_unique<DeliverControllers>(*this)) {
     auto look = [this] { // what is worked out of the batch in the background
         kinds.listen();
         duplicates.look();
@@ -144,12 +145,15 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    return {&jobs,       &library,  &settings, &files,           &kept,     &recordings,   &collections,
-            &drafts,     &undo,     &pictures, &index,           &releases, &people,       &sheet,
+    std::vector<QObject*> own = {&jobs,       &library,  &settings, &files,           &kept,     &recordings,   &collections,
+            &drafts,     &undo,     &pictures, &index,           &releases, &people,
             &standards,  &shelves,  &journal,  &batch,           &kinds,    &places,       &sleeves,
             &references, &identify, &strays,   &releasePictures, &along,    &duplicates,   &sameSound,
             &bringIn,    &folders,  &discs,    &discPictures,    &writing,  &driveOffsets, &worse,
             &rips,       &care};
+    const std::vector<QObject*> more = out->all();
+    own.insert(own.end(), more.begin(), more.end());
+    return own;
 }
 
 bool Controllers::isDue(int milliseconds) const {

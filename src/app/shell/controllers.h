@@ -37,7 +37,6 @@
 #include "app/control/releases_controller.h"
 #include "app/control/rip_controller.h"
 #include "app/control/same_sound.h"
-#include "app/control/sheet_controller.h"
 #include "app/control/shelf_watch.h"
 #include "app/control/shelves_controller.h"
 #include "app/control/sleeve_views.h"
@@ -50,6 +49,8 @@
 #include "app/control/writing_controller.h"
 
 namespace moorfrost::app {
+
+struct DeliverControllers;
 
 class Controllers : public QObject {
     Q_OBJECT
@@ -85,7 +86,6 @@ public:
     ReleasesController releases;
     PeopleController people;
     AgreementsController agreements;
-    SheetController sheet;
     Standards standards;
     ShelvesController shelves;
     ShelfWatch shelfWatch;
@@ -117,6 +117,7 @@ public:
     Peaks peaks;
     LoudnessLevels loudness;
     SoundGroupsController soundGroups;
+    std::unique_ptr<DeliverControllers> out; // shell/deliver_controllers.h
 
 signals:
     void loaded();

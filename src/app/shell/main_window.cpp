@@ -21,6 +21,8 @@
 #include "app/bench/put_away_page.h"
 #include "app/bench/review_page.h"
 #include "app/deliver/deliver_page.h"
+#include "app/shell/deliver_controllers.h"
+#include "app/shell/deliver_parts.h"
 #include "app/journal/journal_page.h"
 #include "app/journal/recovery_page.h"
 #include "app/library/arriving_versions.h"
@@ -68,8 +70,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                           c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds, c_.agreements},
                          c_.people, c_.agreements);
     releases_ = releaseParts_->editions();
-    deliver_ =
-        new DeliverPage({c_.messages, c_.index, c_.files, c_.drafts, c_.sheet, c_.releases, c_.people});
+    deliver_ = makeDeliverPage(c_);
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
                                   c_.sleeves, c_.care, c_.references});
@@ -192,6 +193,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     };
     connect(releaseParts_->works(), &WorksPage::libraryWanted, this, toLibrary);
     connect(deliver_, &DeliverPage::libraryWanted, this, toLibrary);
+    connect(library_, &LibraryPage::deliveryWanted, this, [this] { wantDelivery(false); });
     connect(library_, &LibraryPage::sheetWanted, this, [this](const std::vector<FileId>& files) {
         showSheetOf({files, {}});
     });
@@ -279,7 +281,8 @@ void MainWindow::showWorkspace(Workspace workspace) {
 void MainWindow::showSheetOf(deliver::SheetOf of) {
     if (of.isEmpty())
         return;
-    c_.sheet.setOf(std::move(of));
+    c_.out->delivering.setOf(std::move(of));
+    deliver_->show(DeliverWay::OneSheet);
     showWorkspace(Deliver);
 }
 
@@ -292,6 +295,18 @@ void MainWindow::wantSheet() {
         releases_->wantSheet();
     else
         showWorkspace(Deliver);
+}
+
+void MainWindow::wantDelivery(bool allInSight) {
+    if (workspace() == Library) {
+        const std::vector<FileId> files = allInSight ? library_->filesInSight() : library_->chosenFiles();
+        if (!files.empty())
+            c_.out->delivering.setOf({files, {}}, allInSight ? library_->sightName() : QString());
+    } else if (workspace() == Releases && releaseParts_->part() == PartButtons::Editions) {
+        if (const library::ReleaseRef release = releases_->shownRelease(); release.id != 0 || !release.files.empty())
+            c_.out->delivering.setOf({{}, release});
+    }
+    showWorkspace(Deliver);
 }
 
 void MainWindow::writeOrReview() {

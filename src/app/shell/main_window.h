@@ -12,6 +12,7 @@
 #include "app/listen/play_queue.h"
 #include "app/shell/controllers.h"
 #include "app/shell/rail_button.h"
+#include "core/deliver/sheet_subject.h"
 
 namespace moorfrost::app {
 
@@ -81,6 +82,8 @@ private:
     void settleAtBench(const std::vector<FileId>& files);
     /// A one-sheet of what is chosen in the workspace that is in sight.
     void wantSheet();
+    /// What is chosen, or all that is shown, is what goes out from now on.
+    void wantDelivery(bool allInSight);
     void showSheetOf(deliver::SheetOf of);
     void writeOrReview();
     void explainScreen();

@@ -12,6 +12,8 @@
 #include "app/bench/sleeve_tools.h"
 #include "app/bench/spelling_hint.h"
 #include "app/deliver/deliver_page.h"
+#include "app/deliver/layout_bar.h"
+#include "app/deliver/one_sheet_view.h"
 #include "app/library/collections/collection_menus.h"
 #include "app/library/families_in_lists.h"
 #include "app/library/library_page.h"
@@ -335,18 +337,29 @@ void MainWindow::makeActions() {
     });
     open(tr("Deliver"));
     add(tr("One-sheet of what is chosen"), QKeySequence("Ctrl+Alt+S"), [this] { wantSheet(); });
-    add(tr("Copy the sheet as text"), {}, [this] {
-        if (workspace() == Deliver)
-            deliver_->copyText();
-    });
-    add(tr("Save the sheet as PDF\u2026"), {}, [this] {
-        if (workspace() == Deliver)
-            deliver_->saveAs(".pdf");
-    });
-    add(tr("Keep the layout of the sheet\u2026"), {}, [this] {
-        if (workspace() == Deliver)
-            deliver_->keepLayout();
-    });
+    add(tr("Deliver what is chosen"), QKeySequence("Ctrl+Alt+O"), [this] { wantDelivery(false); });
+    add(tr("Deliver all that is shown"), QKeySequence("Ctrl+Alt+Shift+O"), [this] { wantDelivery(true); });
+    const std::pair<QString, DeliverWay> ways[] = {{tr("Share page"), DeliverWay::SharePage},
+                                                   {tr("Sheet out"), DeliverWay::SheetOut},
+                                                   {tr("Sheet in"), DeliverWay::SheetIn},
+                                                   {tr("Delivered before"), DeliverWay::Before}};
+    for (const auto& [name, way] : ways)
+        add(name, {}, [this, way = way] {
+            showWorkspace(Deliver);
+            deliver_->show(way);
+            deliver_->takeKeyboard();
+        });
+    auto onSheet = [this](auto what) {
+        return [this, what] {
+            if (workspace() == Deliver && deliver_->way() == DeliverWay::OneSheet)
+                what(deliver_->view<OneSheetView>());
+        };
+    };
+    add(tr("Copy the one-sheet as text"), {}, onSheet([](OneSheetView* sheet) { sheet->copyText(); }));
+    add(tr("Save the one-sheet as PDF\u2026"), {},
+        onSheet([](OneSheetView* sheet) { sheet->saveAs(".pdf"); }));
+    add(tr("Keep the layout of the one-sheet\u2026"), {},
+        onSheet([](OneSheetView* sheet) { sheet->layouts()->keep(); }));
     open(tr("Play"));
     add(tr("Play or pause"), QKeySequence("Ctrl+Space"), [this] { player_.toggle(); });
     add(tr("Back 5 seconds"), QKeySequence("Ctrl+Shift+Left"),

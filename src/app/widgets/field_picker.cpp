@@ -36,7 +36,7 @@ public:
         list_->setUniformItemSizes(true);
         list_->setFocusPolicy(Qt::NoFocus);
         for (const std::string& key : keys) {
-            auto* item = new QListWidgetItem(fieldLabel(key), list_);
+            auto* item = new QListWidgetItem(picker->labelOf(key), list_);
             item->setData(Qt::UserRole, qs(key));
             if (several) {
                 const auto& chosen = picker->chosen();
@@ -112,6 +112,15 @@ void FieldPicker::setChosen(std::vector<std::string> keys) {
     showChosen();
 }
 
+void FieldPicker::setLabels(std::function<QString(const std::string&)> labels) {
+    labels_ = std::move(labels);
+    showChosen();
+}
+
+QString FieldPicker::labelOf(const std::string& key) const {
+    return labels_ ? labels_(key) : fieldLabel(key);
+}
+
 void FieldPicker::setNothing(const QString& text) {
     nothing_ = text;
     showChosen();
@@ -140,7 +149,7 @@ void FieldPicker::pick() {
 void FieldPicker::showChosen() {
     QStringList names;
     for (const std::string& key : chosen_)
-        names << fieldLabel(key);
+        names << labelOf(key);
     const QString all = names.isEmpty() ? nothing_ : names.join(", ");
     setText(QString(all).replace('&', "&&"));
     setToolTip(names.size() > 1 ? names.join('\n') : QString());

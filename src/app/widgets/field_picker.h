@@ -4,6 +4,7 @@
 
 #include <QPushButton>
 
+#include <functional>
 #include <string>
 #include <vector>
 
@@ -17,6 +18,9 @@ public:
 
     /// The fields that are offered.
     void setKeys(std::vector<std::string> keys) { keys_ = std::move(keys); }
+    /// What they are called; without it by the table of fields.
+    void setLabels(std::function<QString(const std::string&)> labels);
+    QString labelOf(const std::string& key) const;
     void setChosen(std::vector<std::string> keys);
     const std::vector<std::string>& chosen() const { return chosen_; }
     /// What it says where none is chosen.
@@ -32,6 +36,7 @@ private:
 
     bool several_;
     std::vector<std::string> keys_, chosen_;
+    std::function<QString(const std::string&)> labels_;
     QString nothing_;
 };
 

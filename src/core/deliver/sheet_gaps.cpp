@@ -19,6 +19,11 @@ public:
     Gaps(const SheetSubject& subject, const SheetLayout& layout) : subject_(subject), layout_(layout) {}
 
     std::vector<SheetGap> all() {
+        if (subject_.leftOut > 0)
+            add(Section::Facts,
+                fmt::format("{} more songs do not stand on it: it has the first {}", subject_.leftOut,
+                            mostSongs),
+                true, Where::Release, 0, "");
         if (subject_.isRelease)
             ofRelease();
         for (const SheetSong& song : subject_.songs)
@@ -45,11 +50,6 @@ private:
     }
 
     void ofRelease() {
-        if (subject_.leftOut > 0)
-            add(Section::Facts,
-                fmt::format("{} more tracks do not stand on it: it has the first {}", subject_.leftOut,
-                            mostSongs),
-                true, Where::Release, 0, "");
         if (subject_.barcode.empty())
             add(Section::Codes, "The release has no barcode", false, Where::Release, 0, "barcode");
         if (subject_.catalogueNumber.empty())

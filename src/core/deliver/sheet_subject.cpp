@@ -6,6 +6,7 @@
 
 #include <fmt/format.h>
 
+#include "core/library/draft_fields.h"
 #include "core/library/families/families.h"
 #include "core/library/people/card_view.h"
 #include "core/library/recordings.h"
@@ -101,14 +102,7 @@ std::optional<Known> knownFile(Store& store, FileId id) {
         return std::nullopt;
     Known out{std::move(*record), {}};
     out.fields = out.record.tags.fields;
-    for (auto& [field, draft] : store.drafts().of(id)) {
-        if (field.starts_with('@'))
-            continue;
-        if (draft.values.empty())
-            out.fields.erase(field);
-        else
-            out.fields[field] = std::move(draft.values);
-    }
+    library::putDrafts(out.fields, store.drafts().of(id));
     return out;
 }
 
@@ -314,6 +308,17 @@ void takeRelease(Store& store, Cards& cards, const library::ReleaseRef& ref, She
 
 } // namespace
 
+std::vector<FileId> filesOf(Store& store, const SheetOf& of) {
+    if (!of.songs.empty() || of.isEmpty())
+        return of.songs;
+    std::vector<FileId> out;
+    for (const library::MediumView& medium : library::releaseView(store, of.release).media)
+        for (const library::TrackView& track : medium.tracks)
+            if (!track.files.empty())
+                out.push_back(track.files.front());
+    return out;
+}
+
 SheetSubject sheetSubject(Store& store, const library::People& people, const SheetOf& of) {
     SheetSubject out;
     Cards cards(store, people);
@@ -323,8 +328,10 @@ SheetSubject sheetSubject(Store& store, const library::People& people, const She
         return out;
     }
     for (const FileId id : of.songs) {
-        if (out.songs.size() == mostSongs)
+        if (out.songs.size() == mostSongs) {
+            out.leftOut = static_cast<size_t>(&of.songs.back() - &id) + 1;
             break;
+        }
         if (auto song = songOf(store, cards, id))
             out.songs.push_back(std::move(*song));
         else

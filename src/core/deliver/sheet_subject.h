@@ -87,8 +87,11 @@ struct SheetSubject {
     library::FileId pictureIn = 0; // 0: kept beside the library, where there is a picture
     std::vector<SheetSong> songs;
     std::vector<library::FileId> unknown; // files that are not in the library
-    size_t leftOut = 0;                   // tracks of the release beyond mostSongs
+    size_t leftOut = 0;                   // songs beyond mostSongs
 };
+
+/// The files of all of it in order; of a release those of its tracks, the best of each.
+std::vector<library::FileId> filesOf(library::Store& store, const SheetOf& of);
 
 /// As it will be: drafts count. `people`: made of what is kept now.
 SheetSubject sheetSubject(library::Store& store, const library::People& people, const SheetOf& of);

@@ -1,16 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Comma-separated values (RFC 4180), read and written. Any thread.
+// Small tables as comma-separated values (RFC 4180), read and written as a whole. Any thread.
 #pragma once
 
-#include <string>
-#include <string_view>
-#include <vector>
-
-#include "core/base/result.h"
+#include "core/exchange/delimited.h"
 
 namespace moorfrost::exchange {
-
-using CsvRow = std::vector<std::string>;
 
 /// The rows of a text in UTF-8 (a mark in front is left out); blank lines are left out, rows may be of
 /// different lengths. The delimiter is what the first line has most of: comma, semicolon or tab. An Error

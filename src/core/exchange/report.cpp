@@ -1,32 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/exchange/report.h"
 
+#include "core/exchange/csv.h"
 #include "core/exchange/markup.h"
 #include "core/files/disk.h"
 #include "core/text/text.h"
 
 namespace moorfrost::exchange {
-
-namespace {
-
-std::string csvCell(const std::string& value) {
-    std::string cell =
-        !value.empty() && std::string_view("=+-@\t").find(value.front()) != std::string_view::npos
-            ? "'" + value
-            : value;
-    if (cell.find_first_of("\",\r\n") == std::string::npos)
-        return cell;
-    return '"' + text::replaceAll(cell, "\"", "\"\"") + '"';
-}
-
-std::string csvLine(const std::vector<std::string>& cells) {
-    std::vector<std::string> out;
-    for (const std::string& c : cells)
-        out.push_back(csvCell(c));
-    return text::join(out, ",") + "\r\n";
-}
-
-} // namespace
 
 std::string asCsv(const Report& report) {
     std::string out = csvLine(report.columns);

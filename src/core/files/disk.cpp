@@ -83,12 +83,18 @@ Status NewFile::fill(const FileSource& old, const Recipe& recipe) {
     return Done{};
 }
 
-Status writeWhole(const Path& target, std::span<const std::string_view> parts) {
+Status mayBeOurs(const Path& target) {
     if (audio::formatByExtension(target) != audio::Format::Unknown)
         return Error{ErrorKind::Exists, target, "Choose another name: this one is that of a sound file."};
     std::error_code ignored;
     if (std::filesystem::is_directory(target, ignored))
         return Error{ErrorKind::Exists, target, "There is a folder of that name."};
+    return Done{};
+}
+
+Status writeWhole(const Path& target, std::span<const std::string_view> parts) {
+    if (Status may = mayBeOurs(target); !may)
+        return may;
     auto file = NewFile::create(target, isThere(target));
     if (!file)
         return file.error();

@@ -43,6 +43,8 @@ private:
 /// Flushes the file and lets it take the name of its target. `error`: of writing it, 0 for none.
 Status putInPlace(NewFile& file, const Path& target, int error);
 
+/// An Error where a file of ours must not take this name: it is that of sound, or of a folder.
+Status mayBeOurs(const Path& target);
 /// A text of ours (a report, a list) as a file, flushed. What is there already is replaced as a whole or not
 /// at all; what is named like sound is never replaced.
 Status writeWhole(const Path& target, std::span<const std::string_view> parts);

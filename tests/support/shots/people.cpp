@@ -12,6 +12,7 @@
 #include "app/people/works_page.h"
 #include "app/settings/settings_page.h"
 #include "app/settings/standard_editor.h"
+#include "app/shell/deliver_controllers.h"
 #include "app/shell/main_window.h"
 #include "core/files/disk.h"
 #include "support/shots/shots.h"
@@ -134,15 +135,15 @@ void people(Shots& shots) {
     w.releaseParts()->agreements()->addDocuments({paper});
     rest();
     shots.take(&w, "agreements");
-    d.controllers().sheet.setOf({{lead}, {}});
+    d.controllers().out->delivering.setOf({{lead}, {}});
     w.showWorkspace(MainWindow::Deliver);
     rest();
     shots.take(&w, "one-sheet");
-    d.controllers().sheet.choose("Everything");
-    d.controllers().sheet.setOf({{}, d.controllers().releases.list()->entries().at(2).ref});
+    d.controllers().out->sheet.layouts().choose("Everything");
+    d.controllers().out->delivering.setOf({{}, d.controllers().releases.list()->entries().at(2).ref});
     rest();
     shots.take(&w, "one-sheet-release");
-    d.controllers().sheet.setOf({});
+    d.controllers().out->delivering.setOf({});
     rest();
     shots.take(&w, "deliver-empty");
     w.showWorkspace(MainWindow::Settings);

@@ -140,6 +140,11 @@ void seeToRest(Store& store, KeptChange& change, const std::set<std::string>& le
 
 } // namespace
 
+std::string shownVersionOf(const std::vector<std::string>& kept) {
+    const Kept version = keptFrom(kept);
+    return version.family.empty() ? std::string() : shownVersion(version.kind, version.detail);
+}
+
 Family familyOf(Store& store, RecordingId recording) {
     const Kept kept = keptFrom(store.recordings().values(recording, familyField));
     return kept.family.empty() ? Family{} : familyFrom(store, kept.family);

@@ -24,6 +24,9 @@ struct Family {
     std::vector<FamilyMember> members; // the lead first, then in the order that was given
 };
 Family familyOf(Store& store, RecordingId recording);
+/// What a recording is in its family, by what is kept of it (familyField), for people: "Instrumental"; "" for
+/// none.
+std::string shownVersionOf(const std::vector<std::string>& kept);
 std::vector<Family> allFamilies(Store& store);
 
 /// A version, as a person settles it.

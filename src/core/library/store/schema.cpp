@@ -347,6 +347,20 @@ const std::vector<Migration>& migrations() {
         CREATE INDEX recording_value_work ON recording_value (value, recording) WHERE field = 'work';
         CREATE INDEX recording_value_master ON recording_value (recording) WHERE field = 'master';
         )"},
+        // 14 -> 15. What was delivered, and what came back of it; devices, and what is on them.
+        {R"(
+        CREATE TABLE delivery (
+            id INTEGER PRIMARY KEY, "when" INTEGER NOT NULL, kind TEXT NOT NULL, title TEXT NOT NULL,
+            for_whom TEXT NOT NULL, target BLOB NOT NULL, layout TEXT NOT NULL, state TEXT NOT NULL,
+            content TEXT NOT NULL, items BLOB NOT NULL);
+        CREATE TABLE delivery_note (
+            delivery INTEGER NOT NULL, number INTEGER NOT NULL, content TEXT NOT NULL,
+            PRIMARY KEY (delivery, number)) WITHOUT ROWID;
+        CREATE TABLE device (id INTEGER PRIMARY KEY, since INTEGER NOT NULL, content TEXT NOT NULL);
+        CREATE TABLE device_file (
+            device INTEGER NOT NULL, path BLOB NOT NULL, file INTEGER NOT NULL, content TEXT NOT NULL,
+            PRIMARY KEY (device, path)) WITHOUT ROWID;
+        )"},
     };
     return list;
 }

@@ -1,0 +1,411 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/deliver/rows_out_view.h"
+
+#include <QCheckBox>
+#include <QClipboard>
+#include <QFileDialog>
+#include <QFormLayout>
+#include <QGuiApplication>
+#include <QHeaderView>
+#include <QLineEdit>
+#include <QPointer>
+#include <QScrollArea>
+#include <QSplitter>
+#include <QStandardItemModel>
+#include <QVBoxLayout>
+
+#include "app/deliver/column_editor.h"
+#include "app/deliver/layout_bar.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/field_picker.h"
+#include "app/widgets/order_list.h"
+#include "app/widgets/two_lines.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+constexpr int rowHeight = 46, mostRows = 8;
+
+/// What the kinds of values look like, in the order of a choice.
+struct Named {
+    const char* label;
+    char value;
+};
+constexpr Named delimiters[] = {{QT_TRANSLATE_NOOP("RowsOutView", "Comma"), ','},
+                                {QT_TRANSLATE_NOOP("RowsOutView", "Semicolon"), ';'},
+                                {QT_TRANSLATE_NOOP("RowsOutView", "Tab"), '\t'},
+                                {QT_TRANSLATE_NOOP("RowsOutView", "Vertical bar"), '|'},
+                                {QT_TRANSLATE_NOOP("RowsOutView", "Colon"), ':'}};
+
+} // namespace
+
+RowsOutView::RowsOutView(RowsOutController& rows, Delivering& delivering, LibraryIndex& index,
+                         Messages& messages, QWidget* parent)
+    : DeliverView(parent), rows_(rows), delivering_(delivering), index_(index), messages_(messages) {
+    layouts_ = new LayoutBar(rows_.layouts(), messages_, this);
+    layouts_->hide();
+    auto* split = new QSplitter;
+    split->setChildrenCollapsible(false);
+    split->setHandleWidth(1);
+    split->addWidget(left());
+    split->addWidget(right());
+    split->setStretchFactor(1, 1);
+    split->setSizes({330, 660});
+    remember(split, "deliver/sheet panes");
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(split);
+    connect(&rows_, &RowsOutController::changed, this, &RowsOutView::showPreview);
+    connect(&rows_.layouts(), &Layouts::changed, this, &RowsOutView::showLayout);
+    showLayout();
+    showPreview();
+}
+
+QWidget* RowsOutView::headPart() {
+    return layouts_;
+}
+
+void RowsOutView::takeKeyboard() {
+    if (delivering_.of().isEmpty())
+        emit tracksWanted();
+    else
+        columns_->setFocus();
+}
+
+void RowsOutView::change(const std::function<void(deliver::RowLayout&)>& how) {
+    if (showing_)
+        return;
+    deliver::RowLayout layout = rows_.layout();
+    how(layout);
+    rows_.layouts().change(std::move(layout));
+}
+
+QWidget* RowsOutView::left() {
+    columns_ = new OrderList;
+    columns_->setItemDelegate(new TwoLineDelegate(Qt::ElideRight, columns_));
+    columns_->setUniformItemSizes(true);
+    columns_->setAccessibleName(tr("Columns of the sheet"));
+    add_ = new FieldPicker(false);
+    add_->setLabels(columnName);
+    add_->setNothing(tr("Add a column\u2026"));
+    add_->setAccessibleName(tr("Add a column"));
+    column_ = new ColumnEditor;
+    connect(columns_, &QListWidget::currentRowChanged, this, [this](int row) {
+        if (showing_)
+            return;
+        const auto& columns = rows_.layout().columns;
+        column_->show(row >= 0 && row < static_cast<int>(columns.size()) ? &columns[static_cast<size_t>(row)]
+                                                                         : nullptr);
+    });
+    connect(columns_, &OrderList::moved, this, [this](int from, int to) {
+        change([from, to](deliver::RowLayout& layout) {
+            auto column = std::move(layout.columns.at(static_cast<size_t>(from)));
+            layout.columns.erase(layout.columns.begin() + from);
+            layout.columns.insert(layout.columns.begin() + to, std::move(column));
+        });
+        columns_->setCurrentRow(to);
+    });
+    connect(columns_, &OrderList::removed, this, [this](int row) {
+        if (rows_.layout().columns.size() == 1)
+            return messages_.say(tr("A sheet has at least one column."), true);
+        change([row](deliver::RowLayout& layout) { layout.columns.erase(layout.columns.begin() + row); });
+    });
+    connect(column_, &ColumnEditor::changed, this, [this](const deliver::RowColumn& column) {
+        const int row = columns_->currentRow();
+        if (row >= 0)
+            change([&](deliver::RowLayout& layout) { layout.columns.at(static_cast<size_t>(row)) = column; });
+    });
+    connect(add_, &FieldPicker::changed, this, [this] {
+        const auto chosen = add_->chosen();
+        if (chosen.empty())
+            return;
+        if (rows_.layout().columns.size() >= deliver::mostRowColumns)
+            return messages_.say(tr("A sheet has at most %1 columns.").arg(deliver::mostRowColumns), true);
+        int at = columns_->currentRow() + 1;
+        if (at <= 0)
+            at = static_cast<int>(rows_.layout().columns.size());
+        change([&](deliver::RowLayout& layout) {
+            deliver::RowColumn column;
+            column.parts = chosen;
+            layout.columns.insert(layout.columns.begin() + at, std::move(column));
+        });
+        add_->setChosen({});
+        columns_->setCurrentRow(at);
+    });
+    auto caption = [](const QString& text) {
+        auto* row = new QHBoxLayout;
+        row->setContentsMargins(14, 10, 12, 6);
+        row->addWidget(label(text, "caption"));
+        return row;
+    };
+    auto* adding = new QHBoxLayout;
+    adding->setContentsMargins(14, 6, 14, 4);
+    adding->addWidget(add_);
+    auto* content = new QFrame;
+    content->setObjectName("panel");
+    auto* layout = new QVBoxLayout(content);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addLayout(caption(tr("Columns: drag to put in order")));
+    layout->addWidget(columns_);
+    layout->addLayout(adding);
+    layout->addLayout(caption(tr("This column")));
+    layout->addWidget(column_);
+    layout->addLayout(caption(tr("The file")));
+    layout->addWidget(fileForm());
+    layout->addStretch();
+    auto* area = new QScrollArea;
+    area->setFrameShape(QFrame::NoFrame);
+    area->setWidgetResizable(true);
+    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    area->setWidget(content);
+    area->setMinimumWidth(280);
+    return area;
+}
+
+QWidget* RowsOutView::fileForm() {
+    kind_ = new Choice;
+    for (const QString& name : {tr("Delimited text (CSV)"), tr("Workbook (XLSX)"), tr("JSON Lines")})
+        kind_->addItem(name);
+    kind_->setAccessibleName(tr("Kind of file"));
+    delimiter_ = new Choice;
+    for (const Named& one : delimiters)
+        delimiter_->addItem(tr(one.label), QChar(one.value));
+    delimiter_->setAccessibleName(tr("Delimiter"));
+    quotes_ = new Choice;
+    for (const QString& name : {tr("where needed"), tr("always"), tr("never")})
+        quotes_->addItem(name);
+    quotes_->setAccessibleName(tr("Quotes"));
+    charset_ = new Choice;
+    for (const std::string& name : text::charsetNames())
+        charset_->addItem(qs(name));
+    charset_->setAccessibleName(tr("Encoding"));
+    mark_ = new QCheckBox(tr("Byte order mark in front"));
+    headings_ = new QCheckBox(tr("Headings in the first row"));
+    decimal_ = new Choice;
+    decimal_->addItem(tr("point: 221.4"), QChar('.'));
+    decimal_->addItem(tr("comma: 221,4"), QChar(','));
+    decimal_->setAccessibleName(tr("Decimal mark"));
+    dates_ = new Choice;
+    for (const std::string& form : deliver::dateForms())
+        dates_->addItem(qs(form));
+    dates_->setAccessibleName(tr("Dates"));
+    pathFrom_ = new QLineEdit;
+    pathFrom_->setPlaceholderText(tr("/srv/music"));
+    pathFrom_->setAccessibleName(tr("Paths here begin with"));
+    pathTo_ = new QLineEdit;
+    pathTo_->setPlaceholderText(tr("M:\\music"));
+    pathTo_->setAccessibleName(tr("and there with"));
+    drafts_ = new QCheckBox(tr("What is proposed and not written counts"));
+    auto changes = [this](QComboBox* box, auto how) {
+        connect(box, &QComboBox::activated, this, [this, box, how](int at) {
+            change([&](deliver::RowLayout& layout) { how(layout, box, at); });
+        });
+    };
+    changes(kind_,
+            [](deliver::RowLayout& l, QComboBox*, int at) { l.file = static_cast<deliver::RowFile>(at); });
+    changes(delimiter_, [](deliver::RowLayout& l, QComboBox* box, int at) {
+        l.dialect.delimiter = box->itemData(at).toChar().toLatin1();
+    });
+    changes(quotes_, [](deliver::RowLayout& l, QComboBox*, int at) {
+        l.dialect.quotes = static_cast<exchange::Dialect::Quotes>(at);
+    });
+    changes(charset_,
+            [](deliver::RowLayout& l, QComboBox* box, int at) { l.dialect.charset = ss(box->itemText(at)); });
+    changes(decimal_, [](deliver::RowLayout& l, QComboBox* box, int at) {
+        l.decimal = box->itemData(at).toChar().toLatin1();
+    });
+    changes(dates_, [](deliver::RowLayout& l, QComboBox* box, int at) { l.dates = ss(box->itemText(at)); });
+    connect(mark_, &QCheckBox::clicked, this,
+            [this](bool on) { change([on](deliver::RowLayout& l) { l.dialect.mark = on; }); });
+    connect(headings_, &QCheckBox::clicked, this,
+            [this](bool on) { change([on](deliver::RowLayout& l) { l.dialect.headings = on; }); });
+    connect(drafts_, &QCheckBox::clicked, this,
+            [this](bool on) { change([on](deliver::RowLayout& l) { l.drafts = on; }); });
+    connect(pathFrom_, &QLineEdit::textEdited, this,
+            [this](const QString& text) { change([&](deliver::RowLayout& l) { l.pathFrom = ss(text); }); });
+    connect(pathTo_, &QLineEdit::textEdited, this,
+            [this](const QString& text) { change([&](deliver::RowLayout& l) { l.pathTo = ss(text); }); });
+    delimited_ = new QWidget;
+    auto* own = new QFormLayout(delimited_);
+    own->setContentsMargins(0, 0, 0, 0);
+    own->addRow(label(tr("Delimiter"), "quiet"), delimiter_);
+    own->addRow(label(tr("Quotes"), "quiet"), quotes_);
+    own->addRow(label(tr("Encoding"), "quiet"), charset_);
+    own->addRow(mark_);
+    own->addRow(headings_);
+    auto* box = new QWidget;
+    auto* form = new QFormLayout(box);
+    form->setContentsMargins(14, 0, 14, 12);
+    form->addRow(label(tr("Kind"), "quiet"), kind_);
+    form->addRow(delimited_);
+    form->addRow(label(tr("Dates"), "quiet"), dates_);
+    form->addRow(label(tr("Decimals"), "quiet"), decimal_);
+    form->addRow(label(tr("Paths here"), "quiet"), pathFrom_);
+    form->addRow(label(tr("become there"), "quiet"), pathTo_);
+    form->addRow(drafts_);
+    return box;
+}
+
+QWidget* RowsOutView::right() {
+    preview_ = new QTableView;
+    preview_->setObjectName("rowsPreview");
+    preview_->setFrameShape(QFrame::NoFrame);
+    preview_->setModel(new QStandardItemModel(preview_));
+    preview_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    preview_->setShowGrid(true);
+    preview_->setWordWrap(false);
+    preview_->setAccessibleName(tr("The first rows as they will be"));
+    preview_->verticalHeader()->setDefaultSectionSize(28);
+    preview_->verticalHeader()->setDefaultAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    preview_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    preview_->horizontalHeader()->setHighlightSections(false);
+    told_ = new ShortLabel;
+    told_->setObjectName("quiet");
+    forWhom_ = new QLineEdit;
+    forWhom_->setPlaceholderText(tr("For whom"));
+    forWhom_->setAccessibleName(tr("For whom the sheet is"));
+    forWhom_->setMaximumWidth(180);
+    copy_ = button(tr("Copy as text"));
+    save_ = button(tr("Save as\u2026"), "accent");
+    connect(copy_, &QPushButton::clicked, this, &RowsOutView::copyText);
+    connect(save_, &QPushButton::clicked, this, &RowsOutView::save);
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(20, 12, 20, 10);
+    row->setSpacing(8);
+    row->addWidget(told_, 1);
+    row->addWidget(forWhom_);
+    row->addWidget(copy_);
+    row->addWidget(save_);
+    auto* box = new QFrame;
+    box->setObjectName("paperGround");
+    auto* layout = new QVBoxLayout(box);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addLayout(row);
+    layout->addWidget(preview_, 1);
+    box->setMinimumWidth(320);
+    return box;
+}
+
+void RowsOutView::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    rows_.setInSight(true);
+}
+
+void RowsOutView::hideEvent(QHideEvent* event) {
+    QWidget::hideEvent(event);
+    rows_.setInSight(false);
+}
+
+void RowsOutView::showLayout() {
+    const deliver::RowLayout& layout = rows_.layout();
+    showing_ = true;
+    const int current = columns_->currentRow();
+    while (columns_->count() > static_cast<int>(layout.columns.size()))
+        delete columns_->takeItem(columns_->count() - 1);
+    while (columns_->count() < static_cast<int>(layout.columns.size()))
+        columns_->addItem(new QListWidgetItem);
+    for (size_t i = 0; i < layout.columns.size(); ++i) {
+        const deliver::RowColumn& column = layout.columns[i];
+        QListWidgetItem* item = columns_->item(static_cast<int>(i));
+        item->setText(qs(column.shownHeading()));
+        QStringList says;
+        for (const std::string& key : column.parts)
+            says << columnName(key);
+        item->setData(TwoLineDelegate::SecondRole, column.parts.empty()
+                                                       ? tr("always \u201C%1\u201D").arg(qs(column.text))
+                                                       : says.join(" + "));
+    }
+    columns_->setFixedHeight(rowHeight * std::clamp(columns_->count(), 1, mostRows) + 2);
+    if (current < 0 || current >= columns_->count())
+        columns_->setCurrentRow(0);
+    const std::vector<std::string> keys = columnKeys(index_);
+    add_->setKeys(keys);
+    column_->setKeys(keys);
+    const bool delimited = layout.file == deliver::RowFile::Delimited;
+    kind_->setCurrentIndex(static_cast<int>(layout.file));
+    delimited_->setVisible(delimited);
+    const int delimiter = delimiter_->findData(QChar(layout.dialect.delimiter));
+    delimiter_->setCurrentIndex(delimiter);
+    quotes_->setCurrentIndex(static_cast<int>(layout.dialect.quotes));
+    charset_->setCurrentIndex(charset_->findText(qs(layout.dialect.charset)));
+    mark_->setChecked(layout.dialect.mark);
+    mark_->setEnabled(!text::byteOrderMark(layout.dialect.charset).empty());
+    headings_->setChecked(layout.dialect.headings);
+    decimal_->setCurrentIndex(decimal_->findData(QChar(layout.decimal)));
+    dates_->setCurrentIndex(dates_->findText(qs(layout.dates)));
+    auto put = [](QLineEdit* line, const std::string& text) {
+        if (line->text() != qs(text))
+            line->setText(qs(text));
+    };
+    put(pathFrom_, layout.pathFrom);
+    put(pathTo_, layout.pathTo);
+    drafts_->setChecked(layout.drafts);
+    const auto row = static_cast<size_t>(std::max(0, columns_->currentRow()));
+    column_->show(row < layout.columns.size() ? &layout.columns[row] : nullptr);
+    showing_ = false;
+}
+
+void RowsOutView::showPreview() {
+    const auto* preview = rows_.preview();
+    auto* model = static_cast<QStandardItemModel*>(preview_->model());
+    model->clear();
+    const bool any = preview && preview->files > 0;
+    copy_->setEnabled(any);
+    save_->setEnabled(any);
+    if (!preview)
+        return told_->setText(tr("Reading \u2026"));
+    QStringList headings;
+    for (const std::string& heading : preview->headings)
+        headings << qs(heading);
+    model->setHorizontalHeaderLabels(headings);
+    QFontMetrics metrics(preview_->font());
+    std::vector<int> widths(preview->headings.size());
+    for (int c = 0; c < headings.size(); ++c)
+        widths[static_cast<size_t>(c)] = metrics.horizontalAdvance(headings[c]) + 28;
+    for (const auto& cells : preview->rows) {
+        QList<QStandardItem*> items;
+        for (size_t c = 0; c < cells.size(); ++c) {
+            const QString shown = qs(cells[c]).replace('\n', ' ');
+            items << new QStandardItem(shown);
+            items.back()->setToolTip(qs(cells[c]).toHtmlEscaped());
+            widths[c] = std::max(widths[c], std::min(260, metrics.horizontalAdvance(shown) + 20));
+        }
+        model->appendRow(items);
+    }
+    for (size_t c = 0; c < widths.size(); ++c)
+        preview_->setColumnWidth(static_cast<int>(c), widths[c]);
+    if (!any)
+        return told_->setText(tr("Add tracks on the left, or send them from the Library with Ctrl+Alt+O."));
+    const auto shown = preview->rows.size();
+    told_->setText(shown < preview->files
+                       ? tr("As it will be \u00B7 the first %1 of %L2 rows").arg(shown).arg(preview->files)
+                       : tr("As it will be \u00B7 %n row(s)", "", static_cast<int>(shown)));
+}
+
+void RowsOutView::copyText() {
+    rows_.withText([self = QPointer(this)](const QString& text) {
+        if (!self || text.isEmpty())
+            return;
+        QGuiApplication::clipboard()->setText(text);
+        self->messages_.say(tr("The sheet is copied as text."));
+    });
+}
+
+void RowsOutView::save() {
+    const QString ending = rows_.layout().ending();
+    const QString file = QFileDialog::getSaveFileName(
+        this, tr("Save the sheet"), deliverFolder() + "/" + qs(rows_.proposedName().native()),
+        tr("%1 (*%2);;All files (*)").arg(ending.mid(1).toUpper(), ending));
+    if (file.isEmpty())
+        return;
+    rememberDeliverFolder(file);
+    Path path(ss(file));
+    if (!path.has_extension())
+        path += ss(ending);
+    rows_.save(path, ss(forWhom_->text().trimmed()));
+}
+
+} // namespace moorfrost::app

@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/deliver_parts.h"
+
+#include <QCoreApplication>
+
+#include "app/deliver/before_view.h"
+#include "app/deliver/deliver_page.h"
+#include "app/deliver/one_sheet_view.h"
+#include "app/deliver/page_view.h"
+#include "app/deliver/rows_in_view.h"
+#include "app/deliver/rows_out_view.h"
+#include "app/shell/controllers.h"
+#include "app/shell/deliver_controllers.h"
+
+namespace moorfrost::app {
+
+DeliverPage* makeDeliverPage(Controllers& c) {
+    auto tr = [](const char* text) { return QCoreApplication::translate("DeliverPage", text); };
+    DeliverControllers& d = *c.out;
+    auto* oneSheet =
+        new OneSheetView({c.messages, c.files, c.drafts, d.delivering, d.sheet, c.releases, c.people});
+    auto* page = new PageView(d.pages, d.delivering, c.index, c.messages);
+    auto* rowsOut = new RowsOutView(d.rowsOut, d.delivering, c.index, c.messages);
+    auto* rowsIn = new RowsInView(d.rowsIn, c.index, c.shelves, c.messages);
+    auto* before = new BeforeView(d.deliveries, d.delivering, d.rowsOut, d.sheet, c.index, c.messages);
+    auto* all = new DeliverPage(
+        {c.index, d.delivering, d.sheet},
+        {{DeliverWay::OneSheet, tr("One-sheet"), tr("Facts, people and lyrics of a song on a page"),
+          oneSheet},
+         {DeliverWay::SharePage, tr("Share page"), tr("To listen, comment and download, in any browser"),
+          page},
+         {DeliverWay::SheetOut, tr("Sheet out"), tr("Rows for another system, as it wants them"), rowsOut},
+         {DeliverWay::SheetIn, tr("Sheet in"), tr("Rows that others send, taken as drafts"), rowsIn},
+         {DeliverWay::Before, tr("Delivered before"), tr("What went out, to whom, and what came back"),
+          before}});
+    QObject::connect(before, &BeforeView::wayWanted, all, &DeliverPage::show);
+    QObject::connect(before, &BeforeView::repeated, all, [all, &d](const library::Delivery& delivery) {
+        if (delivery.way != "share page")
+            return;
+        if (auto layout = deliver::pageLayoutFromJson(delivery.layout))
+            d.pages.layouts().change(std::move(*layout));
+        d.pages.setForWhom(delivery.forWhom);
+        all->show(DeliverWay::SharePage);
+    });
+    QObject::connect(before, &BeforeView::marksWanted, &d.pages, &PagesController::markPlaces);
+    return all;
+}
+
+} // namespace moorfrost::app
