@@ -39,8 +39,9 @@
     sound.play.setAttribute("aria-label", `${playing ? "Pause" : "Play"} ${sound.name}`);
     sound.wave.style.setProperty("--played", length > 0 ? `${Math.min(100, (100 * at) / length)}%` : "0%");
     sound.slider.value = String(Math.round(at));
-    sound.slider.setAttribute("aria-valuetext", `${clock(at)} of ${clock(length)}`);
-    sound.time.textContent = mine && at > 0 ? `${clock(at)} / ${clock(length)}` : clock(length);
+    const whole = clock(Math.round(length));
+    sound.slider.setAttribute("aria-valuetext", `${clock(at)} of ${whole}`);
+    sound.time.textContent = mine && at > 0 ? `${clock(at)} / ${whole}` : whole;
     if (mine) {
       showNoting(sound);
     }

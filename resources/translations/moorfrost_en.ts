@@ -43,6 +43,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::BeforeView</name>
+    <message numerus="yes">
+        <source>%n comment(s) back</source>
+        <translation><numerusform>%n comment back</numerusform><numerusform>%n comments back</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::BenchPage</name>
     <message numerus="yes">
         <source>%n gap(s)</source>
@@ -192,6 +199,21 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::DeliveryBox</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Changed since: %n track(s).</source>
+        <translation><numerusform>Changed since: %n track.</numerusform><numerusform>Changed since: %n tracks.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Not in the library any more: %n track(s).</source>
+        <translation><numerusform>Not in the library any more: %n track.</numerusform><numerusform>Not in the library any more: %n tracks.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::DiscAnswers</name>
     <message numerus="yes">
         <source>%n answer(s) by name; their tables are not told</source>
@@ -281,6 +303,13 @@
     <message numerus="yes">
         <source>Clear all tags of %n file(s)</source>
         <translation><numerusform>Clear all tags of %n file</numerusform><numerusform>Clear all tags of %n files</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::EntryDialog</name>
+    <message numerus="yes">
+        <source>%n row(s) become entries of the library whose file is absent: they are found, listed and sent out like others. When a file comes, it takes its place.</source>
+        <translation><numerusform>%n row become entries of the library whose file is absent: they are found, listed and sent out like others. When a file comes, it takes its place.</numerusform><numerusform>%n rows become entries of the library whose file is absent: they are found, listed and sent out like others. When a file comes, it takes its place.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -575,6 +604,47 @@
     <message numerus="yes">
         <source>%n track(s), with the recordings that are here</source>
         <translation><numerusform>%n track, with the recordings that are here</numerusform><numerusform>%n tracks, with the recordings that are here</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PagePreview</name>
+    <message numerus="yes">
+        <source>and %n more track(s)</source>
+        <translation><numerusform>and %n more track</numerusform><numerusform>and %n more tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n version(s)</source>
+        <translation><numerusform>%n version</numerusform><numerusform>%n versions</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PageView</name>
+    <message numerus="yes">
+        <source>Left out, without a file that is there: %n track(s)</source>
+        <translation><numerusform>Left out, without a file that is there: %n track</numerusform><numerusform>Left out, without a file that is there: %n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PagesController</name>
+    <message numerus="yes">
+        <source>%n thing(s) could not be made: %1</source>
+        <translation><numerusform>%n thing could not be made: %1</numerusform><numerusform>%n things could not be made: %1</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sound(s)</source>
+        <translation><numerusform>%n sound</numerusform><numerusform>%n sounds</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Took in %n comment(s).</source>
+        <translation><numerusform>Took in %n comment.</numerusform><numerusform>Took in %n comments.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Left out, because they are of no track of the page: %n.</source>
+        <translation><numerusform>Left out, because they are of no track of the page: %n.</numerusform><numerusform>Left out, because they are of no track of the page: %n.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -873,6 +943,81 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::RowsInController</name>
+    <message numerus="yes">
+        <source>Proposed: %n value(s).</source>
+        <translation><numerusform>Proposed: %n value.</numerusform><numerusform>Proposed: %n values.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Kept in the library: of %n track(s).</source>
+        <translation><numerusform>Kept in the library: of %n track.</numerusform><numerusform>Kept in the library: of %n tracks.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) cannot be written to: no drafts of these.</source>
+        <translation><numerusform>%n file cannot be written to: no drafts of these.</numerusform><numerusform>%n files cannot be written to: no drafts of these.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n new track(s) without a file.</source>
+        <translation><numerusform>%n new track without a file.</numerusform><numerusform>%n new tracks without a file.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>To be brought in, because they are there: %n file(s).</source>
+        <translation><numerusform>To be brought in, because they are there: %n file.</numerusform><numerusform>To be brought in, because they are there: %n files.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::RowsInModel</name>
+    <message numerus="yes">
+        <source>%n tracks are as likely</source>
+        <translation><numerusform>%n tracks are as likely</numerusform><numerusform>%n tracks are as likely</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::RowsInView</name>
+    <message numerus="yes">
+        <source>Take %n row(s) as drafts</source>
+        <translation><numerusform>Take %n row as drafts</numerusform><numerusform>Take %n rows as drafts</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n row(s)</source>
+        <translation><numerusform>%n row</numerusform><numerusform>%n rows</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n agree</source>
+        <translation><numerusform>%n agree</numerusform><numerusform>%n agree</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n character(s) cannot be read in this encoding</source>
+        <translation><numerusform>%n character cannot be read in this encoding</numerusform><numerusform>%n characters cannot be read in this encoding</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>left out: %n NUL character(s)</source>
+        <translation><numerusform>left out: %n NUL character</numerusform><numerusform>left out: %n NUL characters</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::RowsOutController</name>
+    <message numerus="yes">
+        <source>Saved %n row(s) as %1.</source>
+        <translation><numerusform>Saved %n row as %1.</numerusform><numerusform>Saved %n rows as %1.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n row(s)</source>
+        <translation><numerusform>%n row</numerusform><numerusform>%n rows</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::RowsOutView</name>
+    <message numerus="yes">
+        <source>in %n columns</source>
+        <translation><numerusform>in %n columns</numerusform><numerusform>in %n columns</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>As it will be · %n row(s)</source>
+        <translation><numerusform>As it will be · %n row</numerusform><numerusform>As it will be · %n rows</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::RuleRow</name>
     <message numerus="yes">
         <source>%n sleeve(s) on the bench, met by %1</source>
@@ -937,6 +1082,13 @@
     <message numerus="yes">
         <source>%n stand(s) at their place in %1.</source>
         <translation><numerusform>%n stand at their place in %1.</numerusform><numerusform>%n stands at their place in %1.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::SheetSongs</name>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation><numerusform>and %n more</numerusform><numerusform>and %n more</numerusform></translation>
     </message>
 </context>
 <context>

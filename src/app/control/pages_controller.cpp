@@ -178,10 +178,10 @@ void PagesController::takeNotes(const Path& file) {
             const auto unknown = static_cast<int>(found->unknown);
             use_.deliveries.addNotes(found->delivery, found->notes, [this, unknown](size_t added) {
                 QString told = added == 0 ? tr("These comments are here already.")
-                                          : tr("%n comment(s) are taken in.", "", static_cast<int>(added));
+                                          : tr("Took in %n comment(s).", "", static_cast<int>(added));
                 if (unknown > 0)
                     told +=
-                        " " + tr("%n of them are of no track of the page and were left out.", "", unknown);
+                        " " + tr("Left out, because they are of no track of the page: %n.", "", unknown);
                 use_.messages.say(told, unknown > 0);
             });
         });

@@ -60,6 +60,7 @@ void RowsInController::lookAgain() {
     rows_.reset();
     if (reading_ != 0)
         use_.jobs.stop(std::exchange(reading_, 0));
+    emit changed(); // nobody holds on to the rows
     use_.jobs.start(
         this, {ss(tr("Looking at the sheet")), work::Priority::Asked},
         [file = file_, layouts = use_.out.layouts().all(), given = given_, layout = layout_](
@@ -165,12 +166,12 @@ void RowsInController::takeAll() {
             return;
         QStringList parts;
         if (!take->wishes.empty())
-            parts << tr("%n value(s) are proposed.", "", static_cast<int>(take->wishes.size()));
+            parts << tr("Proposed: %n value(s).", "", static_cast<int>(take->wishes.size()));
         if (!take->kept.empty())
-            parts << tr("%n track(s) have what the library keeps of them.", "",
+            parts << tr("Kept in the library: of %n track(s).", "",
                         static_cast<int>(take->kept.size()));
         if (unwritable > 0)
-            parts << tr("%n file(s) cannot be written to and have no drafts.", "",
+            parts << tr("%n file(s) cannot be written to: no drafts of these.", "",
                         static_cast<int>(unwritable));
         self->use_.messages.say(parts.join(' '), unwritable > 0);
         self->read();
@@ -223,9 +224,9 @@ void RowsInController::addEntries(const std::vector<size_t>& rows, int64_t shelf
             const std::vector<FileId>& entries = **answer;
             const auto there = static_cast<int>(std::ranges::count(entries, 0));
             QString told =
-                tr("%n new entry(s) without a file.", "", static_cast<int>(entries.size()) - there);
+                tr("%n new track(s) without a file.", "", static_cast<int>(entries.size()) - there);
             if (there > 0)
-                told += " " + tr("%n file(s) are there and are to be brought in.", "", there);
+                told += " " + tr("To be brought in, because they are there: %n file(s).", "", there);
             use_.messages.say(told);
             emit use_.shelves.filesChanged();
             if (run != run_ || !rows_)

@@ -86,7 +86,7 @@ void RowsOutController::save(const Path& file, const std::string& forWhom, std::
                     use_.messages.say(written.error());
                 } else {
                     const QString trouble = qs(written->trouble());
-                    use_.messages.say(tr("%n row(s) are saved as %1.", "", static_cast<int>(written->rows))
+                    use_.messages.say(tr("Saved %n row(s) as %1.", "", static_cast<int>(written->rows))
                                               .arg(shownPath(file)) +
                                           (trouble.isEmpty() ? QString() : " " + trouble),
                                       !trouble.isEmpty());

@@ -20,6 +20,7 @@ namespace {
 
 enum Column { When, What, Way, Whom, State, ColumnCount };
 constexpr int IdRole = Qt::UserRole + 1;
+constexpr const char* timeForm = "d MMM yyyy, HH:mm";
 
 } // namespace
 
@@ -31,7 +32,7 @@ void DeliveryBox::show(const library::Delivery* d, const deliver::DeliveredSince
     const auto& c = theme::colours();
     caption(qs(d->title));
     line(tr("%1, %2").arg(BeforeView::wayName(d->way).toHtmlEscaped(),
-                          QLocale().toString(QDateTime::fromSecsSinceEpoch(d->when), QLocale::ShortFormat)));
+                          QLocale().toString(QDateTime::fromSecsSinceEpoch(d->when), timeForm)));
     if (!d->forWhom.empty())
         line(tr("For %1").arg(qs(d->forWhom).toHtmlEscaped()));
     if (!d->target.empty())
@@ -41,11 +42,11 @@ void DeliveryBox::show(const library::Delivery* d, const deliver::DeliveredSince
         if (since->changed + since->gone == 0)
             line(coloured(tr("All of it is as it was then."), c.moss));
         if (since->changed > 0)
-            line(coloured(tr("%n track(s) say something else by now.", "", static_cast<int>(since->changed)),
+            line(coloured(tr("Changed since: %n track(s).", "", static_cast<int>(since->changed)),
                           c.lichen));
         if (since->gone > 0)
             line(coloured(
-                tr("%n track(s) are not in the library any more.", "", static_cast<int>(since->gone)),
+                tr("Not in the library any more: %n track(s).", "", static_cast<int>(since->gone)),
                 c.lichen));
     }
     if (!notes.empty())
@@ -87,7 +88,7 @@ BeforeView::BeforeView(Deliveries& deliveries, Delivering& delivering, RowsOutCo
     list_->setFrameShape(QFrame::NoFrame);
     list_->setSelectionMode(QAbstractItemView::SingleSelection);
     list_->setAccessibleName(tr("What was delivered"));
-    list_->setColumnWidth(When, 130);
+    list_->setColumnWidth(When, 150);
     list_->setColumnWidth(What, 220);
     list_->setColumnWidth(Way, 100);
     list_->setColumnWidth(Whom, 140);
@@ -151,7 +152,7 @@ void BeforeView::fill() {
     for (const library::Delivery& d : deliveries_.all()) {
         auto* row = new QTreeWidgetItem(list_);
         row->setData(0, IdRole, QVariant::fromValue<qlonglong>(d.id));
-        row->setText(When, QLocale().toString(QDateTime::fromSecsSinceEpoch(d.when), QLocale::ShortFormat));
+        row->setText(When, QLocale().toString(QDateTime::fromSecsSinceEpoch(d.when), timeForm));
         row->setText(What, qs(d.title));
         row->setText(Way, wayName(d.way));
         row->setText(Whom, qs(d.forWhom));

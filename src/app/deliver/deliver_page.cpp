@@ -27,10 +27,15 @@ DeliverPage::DeliverPage(const Uses& use, const std::vector<Part>& parts, QWidge
     left_ = left();
     for (const Part& part : parts_) {
         stack_->addWidget(part.view);
-        QWidget* own = part.view->headPart();
-        heads_->addWidget(own ? own : new QWidget);
-        if (own)
-            own->show();
+        auto* head = new QWidget;
+        auto* own = new QHBoxLayout(head);
+        own->setContentsMargins(0, 0, 0, 0);
+        own->addStretch();
+        if (QWidget* its = part.view->headPart()) {
+            own->addWidget(its);
+            its->show(); // with the page that it stands on
+        }
+        heads_->addWidget(head);
         connect(part.view, &DeliverView::tracksWanted, this, [this] {
             left_->show();
             songs_->searchBox()->setFocus();

@@ -110,6 +110,8 @@ QWidget* PageView::left() {
     take_->setAccessibleName(tr("What can be downloaded"));
     oneSheet_ = new Choice;
     oneSheet_->setAccessibleName(tr("One-sheet that goes with it"));
+    for (Choice* choice : {listen_, take_, oneSheet_}) // their longest entry is no reason to be wide
+        choice->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     connect(title_, &QLineEdit::textEdited, this,
             [this](const QString& t) { pages_.setTitle(ss(t.trimmed())); });
     connect(forWhom_, &QLineEdit::textEdited, this,
@@ -279,7 +281,7 @@ void PageView::showSubject() {
     open_->setVisible(!made_.empty());
     QString told = tr("About as it will be");
     if (subject && !subject->unknown.empty())
-        told = tr("%n track(s) have no file that is there, and are left out", "",
+        told = tr("Left out, without a file that is there: %n track(s)", "",
                   static_cast<int>(subject->unknown.size()));
     told_->setText(told);
 }

@@ -46,14 +46,22 @@ void RowBox::show(const deliver::InRow* row) {
     const QString name = qs(deliver::rowName(*row));
     caption(name.isEmpty() ? tr("Line %1").arg(row->line) : tr("Line %1: %2").arg(row->line).arg(name));
     if (row->file != 0)
-        line(tr("Means %1.").arg("<b>" + RowsInModel::trackName(index_, row->file).toHtmlEscaped() + "</b>"));
+        line(tr("Means %1.")
+                 .arg("<span style=\"font-weight:600\">" +
+                      RowsInModel::trackName(index_, row->file).toHtmlEscaped() + "</span>"));
     if (!row->told.empty())
         line(coloured(qs(row->told).toHtmlEscaped(), c.second));
     if (!row->trouble.empty())
         line(coloured(qs(row->trouble).toHtmlEscaped(), c.lichen));
-    for (const auto& [key, values] : row->changes)
-        line(tr("%1: %2").arg(qs(deliver::columnLabel(key)).toHtmlEscaped(),
-                              coloured(shownValues(values).toHtmlEscaped(), c.heather)));
+    for (const auto& [key, values] : row->changes) {
+        const auto before = row->before.find(key);
+        const QString was = before == row->before.end() ? QString() : shownValues(before->second);
+        line(tr("%1: %2%3")
+                 .arg(qs(deliver::columnLabel(key)).toHtmlEscaped(),
+                      coloured(shownValues(values).toHtmlEscaped(), c.heather),
+                      was.isEmpty() ? QString()
+                                    : coloured(tr(" in place of %1").arg(was.toHtmlEscaped()), c.second)));
+    }
     if (row->state == State::Contradicts)
         link(tr("This row counts, the others are left out"), [this] { emit preferred(); });
     for (const FileId file : row->candidates)
@@ -119,6 +127,7 @@ QWidget* RowsInView::left() {
     file_->setObjectName("strong");
     layout_ = new Choice;
     layout_->setAccessibleName(tr("Layout whose columns it has"));
+    layout_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     charset_ = new Choice;
     for (const std::string& name : text::charsetNames())
         charset_->addItem(qs(name));
@@ -224,6 +233,7 @@ QWidget* RowsInView::right() {
     table_ = new QTableView;
     table_->setModel(model_);
     table_->setFrameShape(QFrame::NoFrame);
+    table_->setObjectName("rows");
     table_->setSelectionBehavior(QAbstractItemView::SelectRows);
     table_->setSelectionMode(QAbstractItemView::ExtendedSelection);
     table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
@@ -444,7 +454,7 @@ void RowsInView::showRows() {
             says << tr("%n character(s) cannot be read in this encoding", "",
                        static_cast<int>(rows->unread.characters));
         if (rows->unread.nothings > 0)
-            says << tr("%n NUL character(s) were left out", "", static_cast<int>(rows->unread.nothings));
+            says << tr("left out: %n NUL character(s)", "", static_cast<int>(rows->unread.nothings));
         told_->setText(says.join(" \u00B7 "));
     }
 }

@@ -227,30 +227,26 @@ QWidget* RowsOutView::fileForm() {
             [this](const QString& text) { change([&](deliver::RowLayout& l) { l.pathFrom = ss(text); }); });
     connect(pathTo_, &QLineEdit::textEdited, this,
             [this](const QString& text) { change([&](deliver::RowLayout& l) { l.pathTo = ss(text); }); });
-    delimited_ = new QWidget;
-    auto* own = new QFormLayout(delimited_);
-    own->setContentsMargins(0, 0, 0, 0);
-    own->addRow(label(tr("Delimiter"), "quiet"), delimiter_);
-    own->addRow(label(tr("Quotes"), "quiet"), quotes_);
-    own->addRow(label(tr("Encoding"), "quiet"), charset_);
-    own->addRow(mark_);
-    own->addRow(headings_);
     auto* box = new QWidget;
-    auto* form = new QFormLayout(box);
-    form->setContentsMargins(14, 0, 14, 12);
-    form->addRow(label(tr("Kind"), "quiet"), kind_);
-    form->addRow(delimited_);
-    form->addRow(label(tr("Dates"), "quiet"), dates_);
-    form->addRow(label(tr("Decimals"), "quiet"), decimal_);
-    form->addRow(label(tr("Paths here"), "quiet"), pathFrom_);
-    form->addRow(label(tr("become there"), "quiet"), pathTo_);
-    form->addRow(drafts_);
+    form_ = new QFormLayout(box);
+    form_->setContentsMargins(14, 0, 14, 12);
+    form_->addRow(label(tr("Kind"), "quiet"), kind_);
+    form_->addRow(label(tr("Delimiter"), "quiet"), delimiter_);
+    form_->addRow(label(tr("Quotes"), "quiet"), quotes_);
+    form_->addRow(label(tr("Encoding"), "quiet"), charset_);
+    form_->addRow(mark_);
+    form_->addRow(headings_);
+    form_->addRow(label(tr("Dates"), "quiet"), dates_);
+    form_->addRow(label(tr("Decimals"), "quiet"), decimal_);
+    form_->addRow(label(tr("Paths here"), "quiet"), pathFrom_);
+    form_->addRow(label(tr("become there"), "quiet"), pathTo_);
+    form_->addRow(drafts_);
     return box;
 }
 
 QWidget* RowsOutView::right() {
     preview_ = new QTableView;
-    preview_->setObjectName("rowsPreview");
+    preview_->setObjectName("rows");
     preview_->setFrameShape(QFrame::NoFrame);
     preview_->setModel(new QStandardItemModel(preview_));
     preview_->setEditTriggers(QAbstractItemView::NoEditTriggers);
@@ -258,7 +254,7 @@ QWidget* RowsOutView::right() {
     preview_->setWordWrap(false);
     preview_->setAccessibleName(tr("The first rows as they will be"));
     preview_->verticalHeader()->setDefaultSectionSize(28);
-    preview_->verticalHeader()->setDefaultAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    preview_->verticalHeader()->hide();
     preview_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     preview_->horizontalHeader()->setHighlightSections(false);
     told_ = new ShortLabel;
@@ -311,12 +307,7 @@ void RowsOutView::showLayout() {
         const deliver::RowColumn& column = layout.columns[i];
         QListWidgetItem* item = columns_->item(static_cast<int>(i));
         item->setText(qs(column.shownHeading()));
-        QStringList says;
-        for (const std::string& key : column.parts)
-            says << columnName(key);
-        item->setData(TwoLineDelegate::SecondRole, column.parts.empty()
-                                                       ? tr("always \u201C%1\u201D").arg(qs(column.text))
-                                                       : says.join(" + "));
+        item->setData(TwoLineDelegate::SecondRole, tellsOf(column));
     }
     columns_->setFixedHeight(rowHeight * std::clamp(columns_->count(), 1, mostRows) + 2);
     if (current < 0 || current >= columns_->count())
@@ -326,7 +317,8 @@ void RowsOutView::showLayout() {
     column_->setKeys(keys);
     const bool delimited = layout.file == deliver::RowFile::Delimited;
     kind_->setCurrentIndex(static_cast<int>(layout.file));
-    delimited_->setVisible(delimited);
+    for (QWidget* own : std::initializer_list<QWidget*>{delimiter_, quotes_, charset_, mark_, headings_})
+        form_->setRowVisible(own, delimited);
     const int delimiter = delimiter_->findData(QChar(layout.dialect.delimiter));
     delimiter_->setCurrentIndex(delimiter);
     quotes_->setCurrentIndex(static_cast<int>(layout.dialect.quotes));
@@ -348,8 +340,38 @@ void RowsOutView::showLayout() {
     showing_ = false;
 }
 
+QString RowsOutView::tellsOf(const deliver::RowColumn& column) const {
+    if (column.parts.empty())
+        return tr("always \u201C%1\u201D").arg(qs(column.text));
+    QStringList says;
+    for (const std::string& key : column.parts)
+        says << columnName(key);
+    if (says.join(" + ") == qs(column.shownHeading()))
+        says.clear(); // it is its heading
+    QStringList out{says.join(" + ")};
+    if (const auto* preview = rows_.preview(); says.isEmpty() && preview) {
+        // Else an example: what the first row that says something has there.
+        const auto at = std::ranges::find(preview->headings, column.shownHeading());
+        const auto c = static_cast<size_t>(at - preview->headings.begin());
+        for (const auto& cells : preview->rows)
+            if (c < cells.size() && !cells[c].empty()) {
+                out << qs(cells[c]).simplified();
+                break;
+            }
+    }
+    if (column.several == deliver::RowColumn::Several::Columns)
+        out << tr("in %n columns", "", column.columns);
+    if (!column.form.empty())
+        out << qs(column.form);
+    out.removeAll(QString());
+    return out.join(" \u00B7 ");
+}
+
 void RowsOutView::showPreview() {
     const auto* preview = rows_.preview();
+    for (int i = 0; i < columns_->count() && i < static_cast<int>(rows_.layout().columns.size()); ++i)
+        columns_->item(i)->setData(TwoLineDelegate::SecondRole,
+                                   tellsOf(rows_.layout().columns[static_cast<size_t>(i)]));
     auto* model = static_cast<QStandardItemModel*>(preview_->model());
     model->clear();
     const bool any = preview && preview->files > 0;

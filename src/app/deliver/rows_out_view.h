@@ -55,6 +55,8 @@ private:
     QWidget* fileForm();
     void showLayout();
     void showPreview();
+    /// What there is to say of a column beside its heading.
+    QString tellsOf(const deliver::RowColumn& column) const;
     /// A change of the layout by a person.
     void change(const std::function<void(deliver::RowLayout&)>& how);
 
@@ -69,7 +71,7 @@ private:
     Choice *kind_, *delimiter_, *quotes_, *charset_, *decimal_, *dates_;
     QCheckBox *mark_, *headings_, *drafts_;
     QLineEdit *pathFrom_, *pathTo_, *forWhom_;
-    QWidget* delimited_;
+    QFormLayout* form_;
     QTableView* preview_;
     ShortLabel* told_;
     QPushButton *copy_, *save_;

@@ -25,6 +25,8 @@ void removeTree(const Path& folder) {
 } // namespace
 
 bool StagedFolder::isOurs(const Path& folder, const std::string& kind) {
+    if (kind.empty())
+        return false;
     const auto mark = FileSource::open(folder / markName);
     return mark && (*mark)->size() < 1000 && (*mark)->bytes(0, 1000) == kind + "\n";
 }
@@ -49,8 +51,9 @@ Result<StagedFolder> StagedFolder::begin(const Path& target, const std::string& 
     if (const int error = io::makeFolder(staging); error != 0)
         return systemError(error, whole, "Making the folder");
     StagedFolder out(whole, staging, replaces);
-    if (Status marked = writeWhole(staging / markName, kind + "\n"); !marked)
-        return marked.error();
+    if (!kind.empty())
+        if (Status marked = writeWhole(staging / markName, kind + "\n"); !marked)
+            return marked.error();
     return out;
 }
 

@@ -12,7 +12,8 @@ namespace moorfrost::files {
 
 class StagedFolder {
 public:
-    /// `kind`: noted in it, so that it is known again. An Error (Exists) where something else has the name.
+    /// `kind`: noted in it, so that it is known again; "" where no file of ours may be in it: then none is ever
+    /// replaced. An Error (Exists) where something else has the name.
     static Result<StagedFolder> begin(const Path& target, const std::string& kind);
     /// Without finish() nothing is left of it.
     ~StagedFolder();
@@ -24,8 +25,7 @@ public:
     /// All of it is flushed, and it takes its name.
     Status finish();
 
-    /// Whether the folder was made here, as that kind. `markless`: kinds that must not have a file of ours in
-    /// them are never known again.
+    /// Whether the folder was made here, as that kind.
     static bool isOurs(const Path& folder, const std::string& kind);
 
 private:

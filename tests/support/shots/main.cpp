@@ -48,7 +48,7 @@ int main(int argc, char** argv) {
     shots::Shots all{*opened, root, QDir(argc > 1 ? argv[1] : "."), themeName == "dark", size, {}};
     for (auto* part :
          {shots::bringIn, shots::identify, shots::describe, shots::namesAndPutAway, shots::libraryAndJournal,
-          shots::releases, shots::people, shots::discs, shots::troubles})
+          shots::releases, shots::people, shots::deliver, shots::discs, shots::troubles})
         part(all);
     const std::vector<FilePtr> files = all.interrupted;
     opened.reset();

@@ -103,6 +103,53 @@ private:
     RowLayout facts_;
 };
 
+bool isThere(const std::optional<FileRecord>& file) {
+    return file && file->absent == 0 && file->readable();
+}
+
+/// Which tracks stand on the page, and the versions below each: a family once, led by its lead where that is
+/// wanted, else by the first of it.
+struct Wanted {
+    std::vector<FileId> leads;
+    std::map<FileId, std::vector<library::FamilyMember>> versions;
+
+    Wanted(library::Store& store, const PageLayout& layout, const std::vector<FileId>& files) {
+        const std::set<FileId> asked(files.begin(), files.end());
+        std::set<std::string> families;
+        for (const FileId id : files) {
+            const library::RecordingId recording = store.recordings().placeOf(id).recording;
+            const library::Family family = recording == 0 || !(layout.versions || layout.stems)
+                                               ? library::Family()
+                                               : library::familyOf(store, recording);
+            if (family.id.empty()) {
+                leads.push_back(id);
+                continue;
+            }
+            if (!families.insert(family.id).second)
+                continue; // it stands below the first of its family
+            auto fileOf = [&](const library::FamilyMember& m) {
+                for (const FileId file : m.files)
+                    if (asked.contains(file))
+                        return file;
+                return m.files.empty() ? FileId{0} : m.files.front();
+            };
+            FileId lead = id;
+            for (const library::FamilyMember& m : family.members)
+                if (m.kind == library::leadVersion && asked.contains(fileOf(m)))
+                    lead = fileOf(m);
+            leads.push_back(lead);
+            for (library::FamilyMember m : family.members) {
+                const FileId file = fileOf(m);
+                const bool isAllowed = m.kind == library::stemVersion ? layout.stems : layout.versions;
+                if (file == 0 || file == lead || !(isAllowed || asked.contains(file)))
+                    continue;
+                m.files = {file};
+                versions[lead].push_back(std::move(m));
+            }
+        }
+    }
+};
+
 } // namespace
 
 double PageSubject::seconds() const {
@@ -140,14 +187,14 @@ PageSubject pageSubject(library::Store& store, const PageLayout& layout, const s
     gmtime_r(&when, &day);
     out.date = fmt::format("{:04}-{:02}-{:02}", day.tm_year + 1900, day.tm_mon + 1, day.tm_mday);
     Gathering gathering(store, layout);
-    std::set<FileId> taken(files.begin(), files.end());
     std::set<std::string> artists, albums;
     const int digits = files.size() > 99 ? 3 : 2;
-    for (const FileId id : files) {
+    const Wanted wanted(store, layout, files);
+    for (const FileId id : wanted.leads) {
         if (out.tracks.size() == mostPageTracks)
             break;
         auto file = store.files().find(id);
-        if (!file || file->absent != 0 || !file->readable()) {
+        if (!isThere(file)) {
             out.unknown.push_back(id);
             continue;
         }
@@ -163,24 +210,26 @@ PageSubject pageSubject(library::Store& store, const PageLayout& layout, const s
                 out.picture = file->path;
                 out.pictureHash = cover->info.hash;
             }
-        const library::RecordingId recording = store.recordings().placeOf(id).recording;
-        if (recording != 0 && (layout.versions || layout.stems))
-            for (const library::FamilyMember& m : library::familyOf(store, recording).members) {
-                const bool stem = m.kind == library::stemVersion;
-                if (m.recording == recording || m.files.empty() || !(stem ? layout.stems : layout.versions) ||
-                    taken.contains(m.files.front()))
-                    continue;
+        const auto versions = wanted.versions.find(id);
+        if (versions != wanted.versions.end())
+            for (const library::FamilyMember& m : versions->second) {
                 const auto version = store.files().find(m.files.front());
-                if (!version || version->absent != 0 || !version->readable())
+                if (!isThere(version))
                     continue;
                 std::string what = library::shownVersion(m.kind, m.detail);
-                if (what.empty())
+                if (what.empty() || m.kind == library::leadVersion)
                     what = titleOf(*version);
                 PageSound sound =
                     gathering.sound(*version, what, fmt::format("{}.{}", number, track.versions.size() + 1),
                                     place + " " + name + " (" + what + ")");
-                sound.isStem = stem;
+                sound.isStem = m.kind == library::stemVersion;
                 sound.artist.clear();
+                // What is said of the lead is not said again.
+                std::erase_if(sound.facts, [&](const std::string& fact) {
+                    return std::ranges::find(track.lead.facts, fact) != track.lead.facts.end();
+                });
+                if (sound.lyrics == track.lead.lyrics)
+                    sound.lyrics.clear();
                 track.versions.push_back(std::move(sound));
             }
         out.tracks.push_back(std::move(track));

@@ -177,8 +177,7 @@ const std::vector<RowLayout>& shippedRowLayouts() {
                           length("m:ss"),  says({"date"}),   says({"isrc"}),  says({"@path"})};
         out[1].name = "For a playout system";
         out[1].dialect.delimiter = ';';
-        out[1].dialect.charset = "Windows-1252";
-        out[1].pathTo = "";
+        out[1].dialect.mark = true;
         out[1].columns = {says({"@playout"}), says({"title"}), says({"artist"}),  length("h:mm:ss"),
                           says({"@kind"}),    says({"isrc"}),  says({"@folder"}), says({"@name"})};
         out[2].name = "Codes and shares";

@@ -47,6 +47,7 @@ void tell(InRow& row, const std::string& sentence) {
 /// What is otherwise than the library has it, drafts counted.
 void compare(InRow& row, const TrackNow& track) {
     row.changes.clear();
+    row.before.clear();
     for (const auto& [key, values] : row.says) {
         if (isToFind(key))
             continue;
@@ -59,8 +60,11 @@ void compare(InRow& row, const TrackNow& track) {
         } else if (const auto it = track.fields.find(key); it != track.fields.end()) {
             now = it->second;
         }
-        if (!sameValues(key, now, values))
+        if (!sameValues(key, now, values)) {
             row.changes[key] = values;
+            if (!now.empty())
+                row.before[key] = std::move(now);
+        }
     }
     row.state = row.changes.empty() ? State::Same : State::Changes;
 }

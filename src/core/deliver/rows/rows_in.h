@@ -55,6 +55,7 @@ struct InRow {
     std::string trouble;                     // sentences: what of it was not understood, and is left out
     std::vector<library::FileId> candidates; // of Several
     tags::Fields says;                       // by key of a column
+    tags::Fields before;                     // of what it says otherwise: as the library has it
     tags::Fields changes;                    // of these, what is otherwise; empty values: it is to be blank
     uint64_t saysHash = 0;
 
