@@ -214,6 +214,36 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::DeviceView</name>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%1: %n track(s)</source>
+        <translation><numerusform>%1: %n track</numerusform><numerusform>%1: %n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::DevicesController</name>
+    <message numerus="yes">
+        <source>came: %n</source>
+        <translation><numerusform>came: %n</numerusform><numerusform>came: %n</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>changed: %n</source>
+        <translation><numerusform>changed: %n</numerusform><numerusform>changed: %n</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>gone: %n</source>
+        <translation><numerusform>gone: %n</numerusform><numerusform>gone: %n</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) could not be done: %1</source>
+        <translation><numerusform>%n file could not be done: %1</numerusform><numerusform>%n files could not be done: %1</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::DiscAnswers</name>
     <message numerus="yes">
         <source>%n answer(s) by name; their tables are not told</source>
@@ -589,6 +619,24 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::ListsOutController</name>
+    <message numerus="yes">
+        <source>Saved %n track(s) as %1.</source>
+        <translation><numerusform>Saved %n track as %1.</numerusform><numerusform>Saved %n tracks as %1.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n track(s)</source>
+        <translation><numerusform>%n track</numerusform><numerusform>%n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::ListsView</name>
+    <message numerus="yes">
+        <source>As it will be · %n track(s)</source>
+        <translation><numerusform>As it will be · %n track</numerusform><numerusform>As it will be · %n tracks</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::MendTextDialog</name>
     <message numerus="yes">
         <source>All text of these %n file(s) looks right.</source>
@@ -604,6 +652,36 @@
     <message numerus="yes">
         <source>%n track(s), with the recordings that are here</source>
         <translation><numerusform>%n track, with the recordings that are here</numerusform><numerusform>%n tracks, with the recordings that are here</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PackageView</name>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>left out, without a file that is there: %n</source>
+        <translation><numerusform>left out, without a file that is there: %n</numerusform><numerusform>left out, without a file that is there: %n</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 is whole: %n file(s), %2, every sum is right.</source>
+        <translation><numerusform>%1 is whole: %n file, %2, every sum is right.</numerusform><numerusform>%1 is whole: %n files, %2, every sum is right.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 is not whole: %n finding(s).</source>
+        <translation><numerusform>%1 is not whole: %n finding.</numerusform><numerusform>%1 is not whole: %n findings.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::PackagesController</name>
+    <message numerus="yes">
+        <source>The package is made in %1: %n file(s), %2.</source>
+        <translation><numerusform>The package is made in %1: %n file, %2.</numerusform><numerusform>The package is made in %1: %n files, %2.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s)</source>
+        <translation><numerusform>%n file</numerusform><numerusform>%n files</numerusform></translation>
     </message>
 </context>
 <context>

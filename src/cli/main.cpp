@@ -136,14 +136,42 @@ int main(int argc, char** argv) {
         return sub;
     };
     CLI::App* rowsOut = withTracks(add("export", "A sheet of rows for another system", exportRows));
-    rowsOut->add_option("--layout", o.layout, "The name of a sheet layout, or a file with one; none: the first");
+    rowsOut->add_option("--layout", o.layout,
+                        "The name of a sheet layout, or a file with one; none: the first");
     rowsOut->add_option("--to", o.to, "The file; none: it is printed");
     rowsOut->add_flag_callback(
         "--layouts", [&o] { o.step = "layouts"; }, "Print the layouts that there are, one object each");
+    CLI::App* page =
+        withTracks(add("share-page", "A page to listen to and to comment, as a folder", sharePage));
+    page->add_option("--layout", o.layout,
+                     "The name of a layout of share pages, or a file with one; none: the first");
+    page->add_option("--to", o.to, "The folder");
+    page->add_option("--title", o.name, "The title; none: as the tracks");
+    page->add_option("--notes", o.from, "Instead: takes in comments that came back, a file");
+    CLI::App* devices =
+        withTracks(add("device", "Devices, or bring one into step: one object a file", device));
+    devices->add_option("--sync", o.name, "Bring this one into step")->each([&o](const std::string&) {
+        o.step = "sync";
+    });
+    devices->add_option("--add", o.name, "A new one of this name")->each([&o](const std::string&) {
+        o.step = "add";
+    });
+    devices->add_option("--forget", o.name, "This one is kept in step no more")
+        ->each([&o](const std::string&) { o.step = "forget"; });
+    devices->add_option("--to", o.to, "Of --add: its folder");
+    devices->add_option("--profile", o.layout, "Of --add: the name of a profile, or a file with one");
+    CLI::App* bag = withTracks(add("package", "A package for an archive (BagIt), made or verified", package));
+    bag->add_option("--make", o.name, "The folder that it is to be")->each([&o](const std::string&) {
+        o.step = "make";
+    });
+    bag->add_option("--verify", o.name, "Read all of this one and compare its sums")
+        ->each([&o](const std::string&) { o.step = "verify"; });
+    bag->add_option("--info", o.fields, "Name=value in bag-info.txt; several times");
     CLI::App* rowsIn = add("import", "What a sheet says otherwise, as drafts: one object a row", importRows);
     rowsIn->add_option("sheet", o.paths, "The file")->required();
     rowsIn->add_option("--layout", o.layout, "The sheet layout whose columns it has; none: by its headings");
-    rowsIn->add_option("--entries", o.shelf, "Rows without a track become entries without a file on this shelf");
+    rowsIn->add_option("--entries", o.shelf,
+                       "Rows without a track become entries without a file on this shelf");
     rowsIn->add_flag("--dry-run", o.dryRun, "Only show what would come of it");
     withPaths(add("scan", "Read files: one object a file", scan));
     auto withWriting = [&](CLI::App* sub) {

@@ -13,9 +13,15 @@ namespace moorfrost::app {
 RowsInController::RowsInController(const Uses& use) : use_(use) {}
 
 void RowsInController::open(const Path& file) {
+    openOfPackage(file, {}, {});
+}
+
+void RowsInController::openOfPackage(const Path& file, const std::string& told, const std::string& here) {
     file_ = file;
     given_ = {};
     layout_.clear();
+    pathTold_ = told;
+    pathHere_ = here;
     lookAgain();
 }
 
@@ -73,6 +79,10 @@ void RowsInController::lookAgain() {
             if (look) {
                 look_ = std::move(*look);
                 look_->plan.blankClears = blankClears_;
+                if (!pathTold_.empty()) {
+                    look_->plan.pathTo = pathTold_;
+                    look_->plan.pathFrom = pathHere_;
+                }
                 return read();
             }
             why_ = qs(look.error().message);

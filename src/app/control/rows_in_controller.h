@@ -30,6 +30,8 @@ public:
 
     /// Looks at the file, and reads all of it by what was found.
     void open(const Path& file);
+    /// What a package says of its files, whose paths begin otherwise here.
+    void openOfPackage(const Path& file, const std::string& told, const std::string& here);
     void close();
     const Path& file() const { return file_; }
     /// nullptr where no sheet is open, or it cannot be read: then why() says so.
@@ -72,6 +74,7 @@ private:
     exchange::DialectGiven given_;
     std::string layout_;
     bool blankClears_ = false;
+    std::string pathTold_, pathHere_; // of a package
     std::optional<deliver::RowsInLook> look_;
     QString why_;
     std::shared_ptr<deliver::RowsIn> rows_; // changed on this thread only

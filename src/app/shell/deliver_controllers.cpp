@@ -13,12 +13,16 @@ DeliverControllers::DeliverControllers(Controllers& c)
           {delivering, c.library, c.jobs, c.messages, c.settings, c.files, c.drafts, c.index, deliveries}),
       rowsIn({c.library, c.jobs, c.messages, c.files, c.drafts, c.kept, c.shelves, rowsOut}),
       pages({delivering, c.library, c.jobs, c.messages, c.settings, c.files, c.index, c.kept, sheet,
-             deliveries}) {
+             deliveries}),
+      lists(delivering, c.library, c.jobs, c.messages, c.index, deliveries),
+      devices({delivering, c.library, c.jobs, c.messages, c.index, c.kept, deliveries}),
+      packages({delivering, c.library, c.jobs, c.messages, c.index, c.bringIn, rowsIn, deliveries}) {
     QObject::connect(&c.settings, &LibrarySettings::loaded, &deliveries, &Deliveries::load);
+    QObject::connect(&c.settings, &LibrarySettings::loaded, &devices, &DevicesController::load);
 }
 
 std::vector<QObject*> DeliverControllers::all() {
-    return {&delivering, &deliveries, &sheet, &rowsOut, &rowsIn, &pages};
+    return {&delivering, &deliveries, &sheet, &rowsOut, &rowsIn, &pages, &lists, &devices, &packages};
 }
 
 } // namespace moorfrost::app

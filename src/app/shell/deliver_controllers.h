@@ -4,6 +4,9 @@
 
 #include "app/control/deliveries.h"
 #include "app/control/delivering.h"
+#include "app/control/devices_controller.h"
+#include "app/control/lists_out_controller.h"
+#include "app/control/packages_controller.h"
 #include "app/control/pages_controller.h"
 #include "app/control/rows_in_controller.h"
 #include "app/control/rows_out_controller.h"
@@ -23,6 +26,9 @@ struct DeliverControllers {
     RowsOutController rowsOut;
     RowsInController rowsIn;
     PagesController pages;
+    ListsOutController lists;
+    DevicesController devices;
+    PackagesController packages;
 };
 
 } // namespace moorfrost::app

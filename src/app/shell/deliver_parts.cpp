@@ -5,7 +5,10 @@
 
 #include "app/deliver/before_view.h"
 #include "app/deliver/deliver_page.h"
+#include "app/deliver/device_view.h"
+#include "app/deliver/lists_view.h"
 #include "app/deliver/one_sheet_view.h"
+#include "app/deliver/package_view.h"
 #include "app/deliver/page_view.h"
 #include "app/deliver/rows_in_view.h"
 #include "app/deliver/rows_out_view.h"
@@ -22,6 +25,9 @@ DeliverPage* makeDeliverPage(Controllers& c) {
     auto* page = new PageView(d.pages, d.delivering, c.index, c.messages);
     auto* rowsOut = new RowsOutView(d.rowsOut, d.delivering, c.index, c.messages);
     auto* rowsIn = new RowsInView(d.rowsIn, c.index, c.shelves, c.messages);
+    auto* lists = new ListsView(d.lists, d.delivering);
+    auto* device = new DeviceView(d.devices, d.delivering, c.messages);
+    auto* package = new PackageView(d.packages, d.delivering);
     auto* before = new BeforeView(d.deliveries, d.delivering, d.rowsOut, d.sheet, c.index, c.messages);
     auto* all = new DeliverPage(
         {c.index, d.delivering, d.sheet},
@@ -31,18 +37,27 @@ DeliverPage* makeDeliverPage(Controllers& c) {
           page},
          {DeliverWay::SheetOut, tr("Sheet out"), tr("Rows for another system, as it wants them"), rowsOut},
          {DeliverWay::SheetIn, tr("Sheet in"), tr("Rows that others send, taken as drafts"), rowsIn},
+         {DeliverWay::Lists, tr("List"), tr("For any player, or the whole library as JSON Lines"), lists},
+         {DeliverWay::Device, tr("Device"), tr("Copies that are kept in step"), device},
+         {DeliverWay::Package, tr("Package"), tr("For an archive, with sums and what is known"), package},
          {DeliverWay::Before, tr("Delivered before"), tr("What went out, to whom, and what came back"),
           before}});
     QObject::connect(before, &BeforeView::wayWanted, all, &DeliverPage::show);
     QObject::connect(before, &BeforeView::repeated, all, [all, &d](const library::Delivery& delivery) {
-        if (delivery.way != "share page")
-            return;
+        if (delivery.way == "list")
+            return all->show(DeliverWay::Lists);
+        if (delivery.way == "device")
+            return all->show(DeliverWay::Device);
+        if (delivery.way == "package")
+            return all->show(DeliverWay::Package);
         if (auto layout = deliver::pageLayoutFromJson(delivery.layout))
             d.pages.layouts().change(std::move(*layout));
         d.pages.setForWhom(delivery.forWhom);
         all->show(DeliverWay::SharePage);
     });
     QObject::connect(before, &BeforeView::marksWanted, &d.pages, &PagesController::markPlaces);
+    QObject::connect(&d.packages, &PackagesController::takenIn, all,
+                     [all] { all->show(DeliverWay::SheetIn); });
     return all;
 }
 

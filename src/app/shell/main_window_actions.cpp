@@ -339,10 +339,11 @@ void MainWindow::makeActions() {
     add(tr("One-sheet of what is chosen"), QKeySequence("Ctrl+Alt+S"), [this] { wantSheet(); });
     add(tr("Deliver what is chosen"), QKeySequence("Ctrl+Alt+O"), [this] { wantDelivery(false); });
     add(tr("Deliver all that is shown"), QKeySequence("Ctrl+Alt+Shift+O"), [this] { wantDelivery(true); });
-    const std::pair<QString, DeliverWay> ways[] = {{tr("Share page"), DeliverWay::SharePage},
-                                                   {tr("Sheet out"), DeliverWay::SheetOut},
-                                                   {tr("Sheet in"), DeliverWay::SheetIn},
-                                                   {tr("Delivered before"), DeliverWay::Before}};
+    const std::pair<QString, DeliverWay> ways[] = {
+        {tr("Share page"), DeliverWay::SharePage},   {tr("Sheet out"), DeliverWay::SheetOut},
+        {tr("Sheet in"), DeliverWay::SheetIn},       {tr("List of what goes out"), DeliverWay::Lists},
+        {tr("Devices"), DeliverWay::Device},         {tr("Package for an archive"), DeliverWay::Package},
+        {tr("Delivered before"), DeliverWay::Before}};
     for (const auto& [name, way] : ways)
         add(name, {}, [this, way = way] {
             showWorkspace(Deliver);

@@ -80,6 +80,23 @@ void deliver(Shots& shots) {
     if (qEnvironmentVariableIsSet("KEEP")) // the page, for a browser
         std::filesystem::copy(shots.root / "Lanterns", shots.out.filePath("page").toStdString(),
                               std::filesystem::copy_options::recursive);
+    show(DeliverWay::Lists);
+    shots.take(&w, "list-out");
+    show(DeliverWay::Device);
+    shots.take(&w, "device-empty");
+    out.delivering.setOf({all, {}}, "Harbour Day");
+    out.devices.addSimulated("Small player");
+    d.settle();
+    out.devices.wantTracks();
+    d.settle();
+    shots.take(&w, "device");
+    show(DeliverWay::Package);
+    d.settle();
+    out.packages.make(shots.root / "Harbour Day package", {{"Source-Organization", "Tarnholm Sound Archive"}}, {});
+    d.settle();
+    out.packages.verify(shots.root / "Harbour Day package");
+    d.settle();
+    shots.take(&w, "package");
     show(DeliverWay::Before);
     shots.take(&w, "delivered-before");
     out.delivering.setOf({});

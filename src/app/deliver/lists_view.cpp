@@ -1,0 +1,173 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/deliver/lists_view.h"
+
+#include <QFileDialog>
+#include <QFormLayout>
+#include <QLineEdit>
+#include <QSplitter>
+#include <QVBoxLayout>
+
+#include "app/deliver/layout_bar.h"
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+
+namespace moorfrost::app {
+
+using Form = ListsOutController::Form;
+using Kind = exchange::PlaceStyle::Kind;
+
+ListsView::ListsView(ListsOutController& lists, Delivering& delivering, QWidget* parent)
+    : DeliverView(parent), lists_(lists), delivering_(delivering) {
+    form_ = new Choice;
+    for (const QString& name : {tr("M3U8, for nearly every player"), tr("XSPF"), tr("Cue sheet")})
+        form_->addItem(name);
+    form_->setAccessibleName(tr("Form of the list"));
+    places_ = new Choice;
+    for (const QString& name :
+         {tr("from the folder of the list"), tr("from the top of this machine"), tr("as on another machine")})
+        places_->addItem(name);
+    places_->setAccessibleName(tr("How places are told"));
+    for (Choice* choice : {form_, places_})
+        choice->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+    auto line = [](const QString& name, const QString& placeholder) {
+        auto* out = new QLineEdit;
+        out->setAccessibleName(name);
+        out->setPlaceholderText(placeholder);
+        return out;
+    };
+    title_ = line(tr("Title of the list"), tr("as the tracks"));
+    from_ = line(tr("Paths here begin with"), "/srv/music");
+    to_ = line(tr("and there with"), "M:\\music");
+    fromLabel_ = label(tr("Paths here"), "quiet");
+    toLabel_ = label(tr("become there"), "quiet");
+    for (QComboBox* box : {form_, places_})
+        connect(box, &QComboBox::activated, this, &ListsView::change);
+    for (QLineEdit* edit : {title_, from_, to_})
+        connect(edit, &QLineEdit::textEdited, this, &ListsView::change);
+    library_ = button(tr("The whole library as JSON Lines\u2026"));
+    connect(library_, &QPushButton::clicked, this, &ListsView::saveLibrary);
+    auto* form = new QFormLayout;
+    form->addRow(label(tr("Form"), "quiet"), form_);
+    form->addRow(label(tr("Title"), "quiet"), title_);
+    form->addRow(label(tr("Places"), "quiet"), places_);
+    form->addRow(fromLabel_, from_);
+    form->addRow(toLabel_, to_);
+    auto* left = new QFrame;
+    left->setObjectName("panel");
+    auto* rows = new QVBoxLayout(left);
+    rows->setContentsMargins(14, 10, 14, 12);
+    rows->setSpacing(8);
+    rows->addWidget(label(tr("The list"), "caption"));
+    rows->addLayout(form);
+    rows->addSpacing(12);
+    rows->addWidget(label(tr("Everything"), "caption"));
+    auto* says =
+        label(tr("All tracks of the library with all their fields and facts, for other programs."), "quiet");
+    says->setWordWrap(true);
+    rows->addWidget(says);
+    rows->addWidget(library_);
+    rows->addStretch();
+    left->setMinimumWidth(280);
+    preview_ = new QPlainTextEdit;
+    preview_->setReadOnly(true);
+    preview_->setFrameShape(QFrame::NoFrame);
+    preview_->setLineWrapMode(QPlainTextEdit::NoWrap);
+    preview_->setFont(theme::monoFont());
+    preview_->setAccessibleName(tr("The list as it will be"));
+    told_ = new ShortLabel;
+    told_->setObjectName("quiet");
+    save_ = button(tr("Save as\u2026"), "accent");
+    connect(save_, &QPushButton::clicked, this, &ListsView::save);
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(20, 12, 20, 10);
+    head->addWidget(told_, 1);
+    head->addWidget(save_);
+    auto* right = new QFrame;
+    right->setObjectName("paperGround");
+    auto* both = new QVBoxLayout(right);
+    both->setContentsMargins(0, 0, 0, 0);
+    both->setSpacing(0);
+    both->addLayout(head);
+    both->addWidget(preview_, 1);
+    right->setMinimumWidth(300);
+    auto* split = new QSplitter;
+    split->setChildrenCollapsible(false);
+    split->setHandleWidth(1);
+    split->addWidget(left);
+    split->addWidget(right);
+    split->setStretchFactor(1, 1);
+    split->setSizes({330, 660});
+    remember(split, "deliver/list panes");
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(split);
+    connect(&lists_, &ListsOutController::changed, this, &ListsView::showPreview);
+    connect(&delivering_, &Delivering::changed, this, [this] { title_->clear(); });
+    change();
+    showPreview();
+}
+
+void ListsView::takeKeyboard() {
+    if (delivering_.of().isEmpty())
+        emit tracksWanted();
+    else
+        title_->setFocus();
+}
+
+void ListsView::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    lists_.setInSight(true);
+}
+
+void ListsView::hideEvent(QHideEvent* event) {
+    QWidget::hideEvent(event);
+    lists_.setInSight(false);
+}
+
+void ListsView::change() {
+    ListsOutController::Options options;
+    options.form = static_cast<Form>(form_->currentIndex());
+    options.style.kind = static_cast<Kind>(places_->currentIndex());
+    options.style.from = ss(from_->text());
+    options.style.to = ss(to_->text());
+    options.title = ss(title_->text().trimmed());
+    options.folder = Path(ss(deliverFolder()));
+    const bool rewritten = options.style.kind == Kind::Rewritten;
+    for (QWidget* w : std::initializer_list<QWidget*>{from_, to_, fromLabel_, toLabel_})
+        w->setVisible(rewritten);
+    lists_.change(std::move(options));
+}
+
+void ListsView::showPreview() {
+    preview_->setPlainText(qs(lists_.preview()));
+    const bool any = lists_.tracks() > 0;
+    save_->setEnabled(any);
+    told_->setText(any ? tr("As it will be \u00B7 %n track(s)", "", static_cast<int>(lists_.tracks()))
+                       : tr("Add tracks on the left, or send them from the Library with Ctrl+Alt+O."));
+}
+
+void ListsView::save() {
+    const QString ending = ListsOutController::endingOf(lists_.options().form);
+    const QString file = QFileDialog::getSaveFileName(
+        this, tr("Save the list"), deliverFolder() + "/" + qs(lists_.proposedName().native()),
+        tr("%1 (*%2);;All files (*)").arg(ending.mid(1).toUpper(), ending));
+    if (file.isEmpty())
+        return;
+    rememberDeliverFolder(file);
+    Path path(ss(file));
+    if (!path.has_extension())
+        path += ss(ending);
+    lists_.save(path);
+}
+
+void ListsView::saveLibrary() {
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("Save the whole library"), deliverFolder() + "/library.jsonl",
+                                     tr("JSON Lines (*.jsonl);;All files (*)"));
+    if (file.isEmpty())
+        return;
+    rememberDeliverFolder(file);
+    lists_.saveLibrary(Path(ss(file)));
+}
+
+} // namespace moorfrost::app
