@@ -123,6 +123,18 @@ private slots:
         std::swap(device.wanted[0], device.wanted[1]);
         QCOMPARE(paths(this->plan(device)), (Strings{"01 Ferry.mp3", "02 Overture.flac"}));
         QVERIFY(sync(this->plan(device)).complete);
+        device.profile.plan = "{place: 2 digits}";
+        QVERIFY(sync(this->plan(device)).complete); // "01.mp3", "02.flac"
+        device.wanted.push_back(sound("Encore", 3, ".flac"));
+        QVERIFY(sync(this->plan(device)).complete);
+        std::swap(device.wanted[1], device.wanted[2]); // "02.flac" and "03.flac" change places
+        const DeviceReport swapped = sync(this->plan(device));
+        QVERIFY2(swapped.complete, swapped.trouble.empty() ? "" : swapped.trouble.front().c_str());
+        QCOMPARE(readBytes(*box_ / "player" / "02.flac"), readBytes(*box_ / "shelf" / "Encore.flac"));
+        QCOMPARE(readBytes(*box_ / "player" / "03.flac"), readBytes(*box_ / "shelf" / "Overture.flac"));
+        device.profile.plan = "{place: 2 digits} {title}";
+        device.wanted = {device.wanted[0], device.wanted[2]};
+        QVERIFY(sync(this->plan(device)).complete);
         QVERIFY(std::filesystem::exists(*box_ / "player" / "02 Overture.flac") &&
                 !std::filesystem::exists(*box_ / "player" / "01 Overture.flac"));
     }
@@ -233,6 +245,14 @@ private slots:
                 step.kind = Kind::Come; // and if it were not
         const DeviceReport report = sync(plan);
         QVERIFY(!report.complete);
+        // Where nothing can be written, one sentence says so.
+        SmallDisk other(*box_ / "fixed", "size=4m");
+        QVERIFY(other.isThere() && other.makeReadOnly());
+        device.folder = *box_ / "fixed";
+        device.key.clear();
+        work::Progress progress;
+        const auto fixed = syncDevice(*store_, this->plan(device), {}, *box_ / "pictures", {}, progress);
+        QVERIFY(!fixed);
         for (const auto& entry : std::filesystem::recursive_directory_iterator(*box_ / "small"))
             QVERIFY2(!entry.path().filename().native().starts_with(".moorfrost-") ||
                          entry.path().filename() == deviceMark,

@@ -387,6 +387,19 @@ private slots:
         QCOMPARE(other.rows[0].state, State::Changes);
     }
 
+    void firstValuesSayNothingOfTheOthers() {
+        song("a.flac", {{"title", {"Gorse"}}, {"artist", {"Wren-Low", "Isla Varnholt"}}});
+        RowLayout layout;
+        layout.name = "First only";
+        for (const char* key : {"@path", "artist"})
+            layout.columns.emplace_back().parts = {key};
+        layout.columns[1].several = RowColumn::Several::First;
+        write("in.csv", "Path,Artist\n" + (*box_ / "shelf/a.flac").native() + ",Wren-Low\n");
+        const auto look = lookAtRows(*box_ / "in.csv", {layout});
+        work::Progress progress;
+        QCOMPARE(readRowsIn(*store_, *box_ / "in.csv", look->plan, {}, progress)->same, size_t{1});
+    }
+
     void partsOfOneColumn() {
         const FileId a = song("a b.flac", {{"title", {"Gorse"}}});
         RowLayout layout;

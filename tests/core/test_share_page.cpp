@@ -137,6 +137,12 @@ private slots:
         QVERIFY(makePage(plan, {}, progress));
         QVERIFY(!std::filesystem::exists(plan.target / "Two of Wren-Low.zip"));
         QCOMPARE(entriesIn(*box_ / "out"), (Strings{"page"}));
+        // What somebody put into it is not lost.
+        writeBytes(plan.target / "from me.txt", "a letter");
+        QVERIFY(!makePage(plan, {}, progress));
+        QCOMPARE(readBytes(plan.target / "from me.txt"), std::string("a letter"));
+        std::filesystem::remove(plan.target / "from me.txt");
+        QVERIFY(makePage(plan, {}, progress));
         // A folder that is none of ours is left alone.
         std::filesystem::create_directories(*box_ / "theirs");
         writeBytes(*box_ / "theirs" / "index.html", "theirs");

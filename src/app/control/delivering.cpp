@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/delivering.h"
 
+#include <algorithm>
 #include <unordered_set>
 
 namespace moorfrost::app {
@@ -10,6 +11,8 @@ Delivering::Delivering(LibraryAccess& library) : library_(library) {}
 void Delivering::setOf(deliver::SheetOf of, const QString& name) {
     if (of == of_ && name == name_)
         return;
+    const std::unordered_set<FileId> before(of_.songs.begin(), of_.songs.end());
+    another_ = std::ranges::none_of(of.songs, [&](FileId id) { return before.contains(id); });
     of_ = std::move(of);
     name_ = name;
     emit changed();
@@ -36,8 +39,7 @@ void Delivering::withFiles(QObject* asker, std::function<void(std::vector<FileId
             return deliver::filesOf(store, {{}, release});
         },
         [then](Result<std::vector<FileId>> files) {
-            if (files)
-                then(std::move(*files));
+            then(files ? std::move(*files) : std::vector<FileId>()); // that it failed has been said
         });
 }
 

@@ -20,6 +20,8 @@ public:
     /// What a person would call it: the name of a list, what was searched for; "" where it goes by its
     /// tracks.
     const QString& name() const { return name_; }
+    /// The last change was to something else altogether: no track of before is in it.
+    bool isAnother() const { return another_; }
     void setOf(deliver::SheetOf of, const QString& name = {});
     /// At the end, those that are not in it yet; of a release behind its tracks, which are tracks from then
     /// on.
@@ -34,6 +36,7 @@ private:
     LibraryAccess& library_;
     deliver::SheetOf of_;
     QString name_;
+    bool another_ = true;
 };
 
 } // namespace moorfrost::app

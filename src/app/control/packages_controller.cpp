@@ -13,7 +13,8 @@ PackagesController::PackagesController(const Uses& use) : use_(use) {
     auto look = [this] { refresh_.look(); };
     connect(&refresh_, &Refresh::ended, this, &PackagesController::changed);
     connect(&use_.delivering, &Delivering::changed, this, [this, look] {
-        title_.clear();
+        if (use_.delivering.isAnother())
+            title_.clear(); // it was of the tracks of before
         look();
     });
     connect(&use_.index, &LibraryIndex::changed, this, look);
@@ -49,10 +50,14 @@ bool PackagesController::gather(int run) {
             return refresh_.end(run);
         }
         const std::string title = title_.empty() ? ss(use_.delivering.name()) : title_;
-        use_.library.read(
-            this,
-            [files = std::move(files), title](library::Store& store) {
-                return deliver::packageSubject(store, files, title);
+        use_.jobs.start( // it may be all of the library
+            this, {ss(tr("Looking what the package will have")), work::Priority::Background},
+            [library = use_.library.file(), files = std::move(files),
+             title](std::stop_token, work::Progress&) -> Result<deliver::PackageSubject> {
+                auto store = library::Store::open(library);
+                if (!store)
+                    return store.error();
+                return deliver::packageSubject(**store, files, title);
             },
             [this, run](Result<deliver::PackageSubject> subject) {
                 if (!refresh_.isCurrent(run))

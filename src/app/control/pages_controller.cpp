@@ -30,7 +30,8 @@ PagesController::PagesController(const Uses& use) : use_(use), layouts_(use.sett
     connect(&refresh_, &Refresh::ended, this, &PagesController::changed);
     connect(&layouts_, &Layouts::changed, this, look);
     connect(&use_.delivering, &Delivering::changed, this, [this, look] {
-        title_.clear();
+        if (use_.delivering.isAnother())
+            title_.clear(); // it was of the tracks of before
         look();
     });
     connect(&use_.index, &LibraryIndex::changed, this, look);
@@ -180,8 +181,7 @@ void PagesController::takeNotes(const Path& file) {
                 QString told = added == 0 ? tr("These comments are here already.")
                                           : tr("Took in %n comment(s).", "", static_cast<int>(added));
                 if (unknown > 0)
-                    told +=
-                        " " + tr("Left out, because they are of no track of the page: %n.", "", unknown);
+                    told += " " + tr("Left out, because they are of no track of the page: %n.", "", unknown);
                 use_.messages.say(told, unknown > 0);
             });
         });

@@ -178,8 +178,7 @@ void RowsInController::takeAll() {
         if (!take->wishes.empty())
             parts << tr("Proposed: %n value(s).", "", static_cast<int>(take->wishes.size()));
         if (!take->kept.empty())
-            parts << tr("Kept in the library: of %n track(s).", "",
-                        static_cast<int>(take->kept.size()));
+            parts << tr("Kept in the library: of %n track(s).", "", static_cast<int>(take->kept.size()));
         if (unwritable > 0)
             parts << tr("%n file(s) cannot be written to: no drafts of these.", "",
                         static_cast<int>(unwritable));
@@ -238,7 +237,7 @@ void RowsInController::addEntries(const std::vector<size_t>& rows, int64_t shelf
             if (there > 0)
                 told += " " + tr("To be brought in, because they are there: %n file(s).", "", there);
             use_.messages.say(told);
-            emit use_.shelves.filesChanged();
+            use_.index.refresh();
             if (run != run_ || !rows_)
                 return;
             for (size_t i = 0; i < which.size() && i < entries.size(); ++i)

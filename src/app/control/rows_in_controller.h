@@ -8,7 +8,6 @@
 #include "app/control/kept_changes.h"
 #include "app/control/library_index.h"
 #include "app/control/rows_out_controller.h"
-#include "app/control/shelves_controller.h"
 #include "core/deliver/rows/rows_take.h"
 
 namespace moorfrost::app {
@@ -23,7 +22,7 @@ public:
         FilesController& files;
         DraftsController& drafts;
         KeptChanges& kept;
-        ShelvesController& shelves;
+        LibraryIndex& index;
         RowsOutController& out; // its layouts recognise sheets
     };
     explicit RowsInController(const Uses& use);

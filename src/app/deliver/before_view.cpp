@@ -42,12 +42,10 @@ void DeliveryBox::show(const library::Delivery* d, const deliver::DeliveredSince
         if (since->changed + since->gone == 0)
             line(coloured(tr("All of it is as it was then."), c.moss));
         if (since->changed > 0)
-            line(coloured(tr("Changed since: %n track(s).", "", static_cast<int>(since->changed)),
-                          c.lichen));
+            line(coloured(tr("Changed since: %n track(s).", "", static_cast<int>(since->changed)), c.lichen));
         if (since->gone > 0)
-            line(coloured(
-                tr("Not in the library any more: %n track(s).", "", static_cast<int>(since->gone)),
-                c.lichen));
+            line(coloured(tr("Not in the library any more: %n track(s).", "", static_cast<int>(since->gone)),
+                          c.lichen));
     }
     if (!notes.empty())
         caption(tr("What came back"));

@@ -12,7 +12,6 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr int narrowest = 900; // pixels, with the tracks beside the view
 constexpr int rowHeight = 30;
 constexpr const char* wayKey = "deliver/way";
 
@@ -24,7 +23,6 @@ DeliverPage::DeliverPage(const Uses& use, const std::vector<Part>& parts, QWidge
     stack_ = new QStackedWidget;
     heads_ = new QStackedWidget;
     heads_->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Preferred);
-    left_ = left();
     for (const Part& part : parts_) {
         stack_->addWidget(part.view);
         auto* head = new QWidget;
@@ -36,17 +34,14 @@ DeliverPage::DeliverPage(const Uses& use, const std::vector<Part>& parts, QWidge
             its->show(); // with the page that it stands on
         }
         heads_->addWidget(head);
-        connect(part.view, &DeliverView::tracksWanted, this, [this] {
-            left_->show();
-            songs_->searchBox()->setFocus();
-        });
+        connect(part.view, &DeliverView::tracksWanted, this, [this] { songs_->searchBox()->setFocus(); });
         connect(part.view, &DeliverView::libraryWanted, this,
                 [this](qlonglong file) { emit libraryWanted(file); });
     }
     auto* split = new QSplitter;
     split->setChildrenCollapsible(false);
     split->setHandleWidth(1);
-    split->addWidget(left_);
+    split->addWidget(left());
     split->addWidget(stack_);
     split->setStretchFactor(1, 1);
     split->setSizes({210, 990});
@@ -105,7 +100,7 @@ QWidget* DeliverPage::left() {
     layout->addWidget(ways_);
     layout->addWidget(songs_, 1);
     layout->addStretch();
-    box->setMinimumWidth(180);
+    box->setMinimumWidth(160);
     return box;
 }
 
@@ -142,15 +137,8 @@ void DeliverPage::takeKeyboard() {
     current()->takeKeyboard();
 }
 
-void DeliverPage::resizeEvent(QResizeEvent* event) {
-    QWidget::resizeEvent(event);
-    showLeft();
-}
-
 void DeliverPage::showLeft() {
     songs_->setVisible(current()->isOfTracks());
-    // Where there is no room the tracks give way, unless there are none yet.
-    left_->setVisible(width() >= narrowest || use_.delivering.of().isEmpty());
 }
 
 void DeliverPage::showSubject() {

@@ -49,9 +49,6 @@ public:
 signals:
     void libraryWanted(moorfrost::app::FileId id);
 
-protected:
-    void resizeEvent(QResizeEvent* event) override;
-
 private:
     QWidget* head();
     QWidget* left();
@@ -65,7 +62,6 @@ private:
     ShortLabel* subject_;
     QListWidget* ways_;
     SheetSongs* songs_;
-    QWidget* left_;
     QStackedWidget *stack_, *heads_;
 };
 

@@ -19,6 +19,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
 #include "core/audio/encode.h"
+#include "core/files/disk.h"
 
 namespace moorfrost::app {
 
@@ -106,6 +107,7 @@ QWidget* DeviceView::left() {
     choice_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     add_ = button(tr("Add\u2026"));
     forget_ = button(tr("Forget"), "flat");
+    profile_ = button(tr("Profile\u2026"), "flat");
     about_ = label({}, "quiet");
     about_->setWordWrap(true);
     used_ = new QProgressBar;
@@ -135,6 +137,26 @@ QWidget* DeviceView::left() {
     connect(forget_, &QPushButton::clicked, this, [this] {
         if (const auto* device = devices_.chosen())
             devices_.forget(device->id);
+    });
+    connect(profile_, &QPushButton::clicked, this, [this] {
+        const auto* device = devices_.chosen();
+        if (!device)
+            return;
+        QMenu menu(this);
+        menu.addAction(tr("Hand on as a file\u2026"), this, [this, name = device->profile.name] {
+            const QString file = QFileDialog::getSaveFileName(
+                this, tr("Hand on the profile"), deliverFolder() + "/" + qs(name).replace('/', '-') + ".json",
+                tr("Profiles (*.json)"));
+            if (!file.isEmpty())
+                handOn(Path(ss(file)));
+        });
+        menu.addAction(tr("Take in from a file\u2026"), this, [this] {
+            const QString file = QFileDialog::getOpenFileName(this, tr("Take in a profile"), deliverFolder(),
+                                                              tr("Profiles (*.json)"));
+            if (!file.isEmpty())
+                takeIn(Path(ss(file)));
+        });
+        menu.exec(profile_->mapToGlobal(QPoint(0, profile_->height())));
     });
     connect(want_, &QPushButton::clicked, &devices_, &DevicesController::wantTracks);
     connect(format_, &QComboBox::activated, this, [this](int at) {
@@ -186,7 +208,11 @@ QWidget* DeviceView::left() {
     layout->addLayout(form);
     layout->addWidget(loudness_);
     layout->addStretch();
-    layout->addWidget(forget_, 0, Qt::AlignLeft);
+    auto* foot = new QHBoxLayout;
+    foot->addWidget(profile_);
+    foot->addStretch();
+    foot->addWidget(forget_);
+    layout->addLayout(foot);
     auto* area = new QScrollArea;
     area->setFrameShape(QFrame::NoFrame);
     area->setWidgetResizable(true);
@@ -265,6 +291,24 @@ void DeviceView::addFolder() {
     if (ok && at >= 0)
         devices_.add(ss(shownName(Path(ss(folder)))), Path(ss(folder)),
                      deliver::shippedDeviceProfiles()[static_cast<size_t>(at)]);
+}
+
+void DeviceView::handOn(const Path& file) {
+    const auto* device = devices_.chosen();
+    if (!device)
+        return;
+    if (const Status done = files::writeWhole(file, deliver::deviceProfileJson(device->profile)); !done)
+        messages_.say(done.error());
+}
+
+void DeviceView::takeIn(const Path& file) {
+    const auto text = smallFile(file);
+    if (!text)
+        return messages_.say(text.error());
+    auto profile = deliver::deviceProfileFromJson(*text);
+    if (!profile)
+        return messages_.say(profile.error());
+    change([&](deliver::Device& d) { d.profile = std::move(*profile); });
 }
 
 void DeviceView::show() {

@@ -35,6 +35,9 @@ public:
     void takeKeyboard() override;
     /// Asks for the folder, and which profile it has.
     void addFolder();
+    /// The profile of the chosen one as a file, and one that was handed on in its place.
+    void handOn(const Path& file);
+    void takeIn(const Path& file);
 
 protected:
     void showEvent(QShowEvent* event) override;
@@ -54,7 +57,7 @@ private:
     QStackedWidget* stack_;
     EmptyHint* empty_;
     Choice *choice_, *format_;
-    QPushButton *add_, *forget_, *want_, *look_, *sync_;
+    QPushButton *add_, *forget_, *profile_, *want_, *look_, *sync_;
     QLineEdit* use_;
     ChipEditor* plan_;
     QCheckBox* loudness_;

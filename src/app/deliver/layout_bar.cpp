@@ -31,6 +31,15 @@ void rememberDeliverFolder(const QString& file) {
     QSettings().setValue(folderKey, QFileInfo(file).absolutePath());
 }
 
+Result<std::string> smallFile(const Path& file) {
+    const auto source = FileSource::open(file);
+    if (!source)
+        return source.error();
+    if ((*source)->size() > mostOfLayout)
+        return Error{ErrorKind::Unsupported, file, ss(LayoutBar::tr("It is too large to be one."))};
+    return (*source)->bytes(0, static_cast<size_t>((*source)->size()));
+}
+
 LayoutBar::LayoutBar(Layouts& layouts, Messages& messages, QWidget* parent)
     : QWidget(parent), layouts_(layouts), messages_(messages) {
     choice_ = new Choice;
@@ -116,13 +125,10 @@ void LayoutBar::handOn(const Path& file) {
 }
 
 void LayoutBar::takeIn(const Path& file) {
-    const auto source = FileSource::open(file);
-    if (!source)
-        return messages_.say(source.error());
-    if ((*source)->size() > mostOfLayout)
-        return messages_.say(tr("\u201C%1\u201D is too large to be a layout.").arg(shownName(file)), true);
-    if (const Status done = layouts_.takeIn((*source)->bytes(0, static_cast<size_t>((*source)->size())));
-        !done)
+    const auto text = smallFile(file);
+    if (!text)
+        return messages_.say(text.error());
+    if (const Status done = layouts_.takeIn(*text); !done)
         messages_.say(done.error());
 }
 

@@ -33,6 +33,9 @@ private:
     QPushButton* more_;
 };
 
+/// All of a file that a person chose: a layout, a profile. An Error where it is too large to be one.
+Result<std::string> smallFile(const Path& file);
+
 /// The folder in which files that go out were saved last, and its remembering.
 QString deliverFolder();
 void rememberDeliverFolder(const QString& file);

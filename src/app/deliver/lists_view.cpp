@@ -102,7 +102,12 @@ ListsView::ListsView(ListsOutController& lists, Delivering& delivering, QWidget*
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(split);
     connect(&lists_, &ListsOutController::changed, this, &ListsView::showPreview);
-    connect(&delivering_, &Delivering::changed, this, [this] { title_->clear(); });
+    connect(&delivering_, &Delivering::changed, this, [this] {
+        if (!delivering_.isAnother())
+            return;
+        title_->clear();
+        change();
+    });
     change();
     showPreview();
 }

@@ -37,7 +37,8 @@ PackageView::PackageView(PackagesController& packages, Delivering& delivering, Q
     layout->addWidget(split);
     connect(&packages_, &PackagesController::changed, this, &PackageView::show);
     connect(&delivering_, &Delivering::changed, this, [this] {
-        title_->clear();
+        if (delivering_.isAnother())
+            title_->clear();
         show();
     });
     show();

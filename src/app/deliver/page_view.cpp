@@ -41,7 +41,8 @@ PageView::PageView(PagesController& pages, Delivering& delivering, LibraryIndex&
     connect(&pages_, &PagesController::changed, this, &PageView::showSubject);
     connect(&pages_.layouts(), &Layouts::changed, this, &PageView::showLayout);
     connect(&delivering_, &Delivering::changed, this, [this] {
-        title_->clear();
+        if (delivering_.isAnother())
+            title_->clear();
         made_.clear();
         showSubject();
     });

@@ -9,6 +9,7 @@
 #include <array>
 
 #include "app/control/rows_in_controller.h"
+#include "app/control/shelves_controller.h"
 #include "app/deliver/deliver_view.h"
 #include "app/deliver/rows_in_model.h"
 #include "app/widgets/controls.h"

@@ -11,7 +11,7 @@ DeliverControllers::DeliverControllers(Controllers& c)
             c.releases, c.people),
       rowsOut(
           {delivering, c.library, c.jobs, c.messages, c.settings, c.files, c.drafts, c.index, deliveries}),
-      rowsIn({c.library, c.jobs, c.messages, c.files, c.drafts, c.kept, c.shelves, rowsOut}),
+      rowsIn({c.library, c.jobs, c.messages, c.files, c.drafts, c.kept, c.index, rowsOut}),
       pages({delivering, c.library, c.jobs, c.messages, c.settings, c.files, c.index, c.kept, sheet,
              deliveries}),
       lists(delivering, c.library, c.jobs, c.messages, c.index, deliveries),

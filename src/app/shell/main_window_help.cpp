@@ -44,11 +44,11 @@ void MainWindow::explainScreen() {
         break;
     case Deliver:
         text = tr(
-            "What goes out: a one-sheet of a song, of several, or of a release. On the left songs are added "
-            "and put in order; in the middle sections are put on or off by a click on their box or by "
-            "Space, and moved with the mouse or Alt+Up and Alt+Down. On the right is the sheet as it will "
-            "be. What is missing of it is listed below the sections; a click goes to where it is entered. "
-            "Layouts are kept by name.");
+            "What goes out, and what comes back. On the left are the ways, and below them the tracks that go: "
+            "add them by the search, put them in order with Alt+Up and Alt+Down, take them off with Delete. "
+            "Each way shows what will come of it before anything is made. Rows of lists are moved with the "
+            "mouse or Alt+Up and Alt+Down. Layouts are kept by name and handed on. What was delivered is "
+            "noted, with what has changed since, and is made again from there.");
         break;
     case Journal:
         text = tr("Every write is a line here, newest first. Choose one to see each file before and after. A "

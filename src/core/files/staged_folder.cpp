@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/files/staged_folder.h"
 
+#include <algorithm>
+#include <set>
 #include <utility>
 
 #include <fcntl.h>
@@ -9,6 +11,7 @@
 #include "core/base/byte_source.h"
 #include "core/files/disk.h"
 #include "core/files/io.h"
+#include "core/text/text.h"
 
 namespace moorfrost::files {
 
@@ -24,11 +27,42 @@ void removeTree(const Path& folder) {
 
 } // namespace
 
+namespace {
+
+/// All files below a folder, from there, but for the mark itself.
+std::set<std::string> filesIn(const Path& folder) {
+    std::set<std::string> out;
+    std::error_code ignored;
+    for (auto walk = std::filesystem::recursive_directory_iterator(folder, ignored);
+         walk != std::filesystem::recursive_directory_iterator(); walk.increment(ignored)) {
+        if (ignored)
+            break;
+        const std::string name = walk->path().lexically_relative(folder).native();
+        if (!std::filesystem::is_directory(walk->symlink_status(ignored)) && name != markName)
+            out.insert(name);
+    }
+    return out;
+}
+
+/// What was made is listed in the mark: nothing else may go with it.
+bool hasOnlyOurs(const Path& folder) {
+    const auto mark = FileSource::open(folder / markName);
+    if (!mark)
+        return false;
+    std::set<std::string> made;
+    const auto lines = text::split((*mark)->bytes(0, static_cast<size_t>((*mark)->size())), "\n");
+    for (size_t i = 1; i < lines.size(); ++i)
+        made.insert(text::unescapeBytes(lines[i]));
+    return std::ranges::all_of(filesIn(folder), [&](const std::string& name) { return made.contains(name); });
+}
+
+} // namespace
+
 bool StagedFolder::isOurs(const Path& folder, const std::string& kind) {
     if (kind.empty())
         return false;
     const auto mark = FileSource::open(folder / markName);
-    return mark && (*mark)->size() < 1000 && (*mark)->bytes(0, 1000) == kind + "\n";
+    return mark && (*mark)->bytes(0, kind.size() + 1) == kind + "\n";
 }
 
 Result<StagedFolder> StagedFolder::begin(const Path& target, const std::string& kind) {
@@ -43,6 +77,10 @@ Result<StagedFolder> StagedFolder::begin(const Path& target, const std::string& 
         if (!replaces)
             return Error{ErrorKind::Exists, whole,
                          "Something else has this name: choose another, or move it out of the way."};
+        if (isOurs(whole, kind) && !hasOnlyOurs(whole))
+            return Error{ErrorKind::Exists, whole,
+                         "There are files in this folder that were not made here: move them out, or choose "
+                         "another name."};
     }
     if (Status made = makeFolders(whole.parent_path()); !made)
         return made.error();
@@ -51,15 +89,13 @@ Result<StagedFolder> StagedFolder::begin(const Path& target, const std::string& 
     if (const int error = io::makeFolder(staging); error != 0)
         return systemError(error, whole, "Making the folder");
     StagedFolder out(whole, staging, replaces);
-    if (!kind.empty())
-        if (Status marked = writeWhole(staging / markName, kind + "\n"); !marked)
-            return marked.error();
+    out.kind_ = kind;
     return out;
 }
 
 StagedFolder::StagedFolder(StagedFolder&& other) noexcept
     : target_(std::move(other.target_)), staging_(std::exchange(other.staging_, {})),
-      replaces_(other.replaces_) {}
+      replaces_(other.replaces_), kind_(std::move(other.kind_)) {}
 
 StagedFolder::~StagedFolder() {
     if (!staging_.empty())
@@ -67,6 +103,13 @@ StagedFolder::~StagedFolder() {
 }
 
 Status StagedFolder::finish() {
+    if (!kind_.empty()) {
+        std::string mark = kind_ + "\n";
+        for (const std::string& name : filesIn(staging_))
+            mark += text::escapeBytes(name) + "\n";
+        if (Status marked = writeWhole(staging_ / markName, mark); !marked)
+            return marked;
+    }
     const int fd = ::open(staging_.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC);
     if (fd >= 0) {
         const int error = io::flushDisk(fd);

@@ -69,10 +69,16 @@ public:
                 works.push_back(&step);
         }
         progress_.begin(works.size());
-        // Names first: what changes places must not be in each other's way.
+        // Names first: those that change places make way for each other.
+        std::vector<const DeviceStep*> moves;
         for (const DeviceStep* step : works)
             if (isMove(*step))
-                move(*step);
+                moves.push_back(step);
+        for (const DeviceStep* step : moves)
+            if (files::isThere(plan_.folder / step->path))
+                makeWay(step->path, moves);
+        for (const DeviceStep* step : moves)
+            move(*step);
         work::inParallel(works.size(), [&](size_t i) {
             {
                 std::lock_guard lock(mutex_);
@@ -102,8 +108,15 @@ private:
         device.key = newPageId();
         if (Status written = files::writeWhole(plan_.folder / deviceMark, device.key + "\n"); !written)
             return written;
-        device.folder = plan_.folder;
-        library::DeviceTable(store_.database()).change(device.id, deviceContent(device));
+        // What a person has changed of it meanwhile stays.
+        library::DeviceTable table(store_.database());
+        for (const auto& [id, content] : table.all())
+            if (id == device.id) {
+                Device now = deviceFrom(id, content);
+                now.key = device.key;
+                now.folder = plan_.folder;
+                table.change(id, deviceContent(now));
+            }
         return Done{};
     }
 
@@ -142,8 +155,31 @@ private:
         ++report_.gone;
     }
 
+    /// The one that is at this path, and will be elsewhere, waits under another name.
+    void makeWay(const std::string& path, const std::vector<const DeviceStep*>& moves) {
+        for (const DeviceStep* other : moves) {
+            if (other->before != path)
+                continue;
+            const Path from = plan_.folder / path, parked = besideOf(*other);
+            bool crossDevice = false;
+            Status moved = files::makeFolders(parked.parent_path());
+            if (moved)
+                moved = files::renameFree(from, parked, crossDevice);
+            if (moved)
+                parked_[other->file] = parked;
+        }
+    }
+
+    Path besideOf(const DeviceStep& step) const {
+        const Path target = plan_.folder / step.path;
+        return target.parent_path() /
+               (".moorfrost-" + std::to_string(step.file) + target.extension().native());
+    }
+
     void move(const DeviceStep& step) {
-        const Path from = plan_.folder / step.before, to = plan_.folder / step.path;
+        const auto parked = parked_.find(step.file);
+        const Path from = parked == parked_.end() ? plan_.folder / step.before : parked->second;
+        const Path to = plan_.folder / step.path;
         bool crossDevice = false;
         Status moved = files::makeFolders(to.parent_path());
         if (moved)
@@ -155,7 +191,7 @@ private:
         library::DeviceTable table(store_.database());
         table.drop(plan_.device.id, step.before);
         table.put(plan_.device.id, entryOf(entry));
-        emptied_.insert(from.parent_path().native());
+        emptied_.insert((plan_.folder / step.before).parent_path().native());
         ++report_.changed;
     }
 
@@ -246,8 +282,7 @@ private:
         const Path target = plan_.folder / step.path;
         if (Status made = files::makeFolders(target.parent_path()); !made)
             return trouble(step.path, made.error());
-        const Path beside =
-            target.parent_path() / (".moorfrost-" + std::to_string(step.file) + target.extension().native());
+        const Path beside = besideOf(step);
         files::removeFile(beside).ignore(); // of a time before
         Status made = make(step, beside);
         if (!made) {
@@ -338,6 +373,7 @@ private:
     std::mutex mutex_; // guards store_ while files are made in parallel, and what follows
     std::optional<Error> failed_;
     std::set<std::string> emptied_;
+    std::map<library::FileId, Path> parked_;
     DeviceReport report_;
 };
 

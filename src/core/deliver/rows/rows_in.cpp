@@ -44,8 +44,14 @@ void tell(InRow& row, const std::string& sentence) {
     row.told = sentence + (row.told.empty() ? "" : " ") + row.told;
 }
 
+bool saysFirstOnly(const RowsInPlan& plan, const std::string& key) {
+    return std::ranges::any_of(plan.columns, [&](const RowColumn& c) {
+        return c.several == RowColumn::Several::First && std::ranges::find(c.parts, key) != c.parts.end();
+    });
+}
+
 /// What is otherwise than the library has it, drafts counted.
-void compare(InRow& row, const TrackNow& track) {
+void compare(const RowsInPlan& plan, InRow& row, const TrackNow& track) {
     row.changes.clear();
     row.before.clear();
     for (const auto& [key, values] : row.says) {
@@ -60,6 +66,10 @@ void compare(InRow& row, const TrackNow& track) {
         } else if (const auto it = track.fields.find(key); it != track.fields.end()) {
             now = it->second;
         }
+        // A column of first values says nothing of the others.
+        if (saysFirstOnly(plan, key) && !now.empty() && !values.empty() &&
+            sameValues(key, {now.front()}, {values.front()}))
+            continue;
         if (!sameValues(key, now, values)) {
             row.changes[key] = values;
             if (!now.empty())
@@ -311,7 +321,7 @@ private:
                 row->state = State::NoTrack;
                 continue;
             }
-            compare(*row, file->second);
+            compare(out_.plan, *row, file->second);
         }
     }
 
@@ -497,7 +507,7 @@ void settleRow(RowsIn& in, size_t at, const TrackNow& track) {
     row.evidence = Evidence::Person;
     row.told = "You said so.";
     row.candidates.clear();
-    compare(row, track);
+    compare(in.plan, row, track);
     for (size_t i = 0; i < in.rows.size(); ++i)
         if (i != at && in.rows[i].file == track.file && in.rows[i].state != State::LeftOut &&
             in.rows[i].state != State::Again && meet(in, i, at))
@@ -511,7 +521,7 @@ void preferRow(RowsIn& in, size_t at, const TrackNow& track) {
     for (size_t i = 0; i < in.rows.size(); ++i)
         if (i != at && in.rows[i].file == row.file && in.rows[i].state == State::Contradicts)
             leaveRowOut(in, i);
-    compare(row, track);
+    compare(in.plan, row, track);
 }
 
 void leaveRowOut(RowsIn& in, size_t row) {
