@@ -5,6 +5,8 @@
 #include <QSplitter>
 #include <QVBoxLayout>
 
+#include <utility>
+
 #include "app/deliver/sheet_songs.h"
 #include "app/shell/text_utils.h"
 
@@ -13,6 +15,7 @@ namespace moorfrost::app {
 namespace {
 
 constexpr int rowHeight = 30;
+constexpr int narrow = 1000, leftWidth = 210, leftWhereNarrow = 150; // pixels
 constexpr const char* wayKey = "deliver/way";
 
 } // namespace
@@ -38,13 +41,13 @@ DeliverPage::DeliverPage(const Uses& use, const std::vector<Part>& parts, QWidge
         connect(part.view, &DeliverView::libraryWanted, this,
                 [this](qlonglong file) { emit libraryWanted(file); });
     }
-    auto* split = new QSplitter;
+    auto* split = split_ = new QSplitter;
     split->setChildrenCollapsible(false);
     split->setHandleWidth(1);
     split->addWidget(left());
     split->addWidget(stack_);
     split->setStretchFactor(1, 1);
-    split->setSizes({210, 990});
+    split->setSizes({leftWidth, 990});
     remember(split, "deliver/left");
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -100,7 +103,7 @@ QWidget* DeliverPage::left() {
     layout->addWidget(ways_);
     layout->addWidget(songs_, 1);
     layout->addStretch();
-    box->setMinimumWidth(160);
+    box->setMinimumWidth(leftWhereNarrow);
     return box;
 }
 
@@ -135,6 +138,14 @@ bool DeliverPage::isTrue() const {
 
 void DeliverPage::takeKeyboard() {
     current()->takeKeyboard();
+}
+
+void DeliverPage::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    // Where there is little room the view gets most of it.
+    const bool now = width() < narrow;
+    if (std::exchange(narrow_, now) != now)
+        split_->setSizes({now ? leftWhereNarrow : leftWidth, width() - (now ? leftWhereNarrow : leftWidth)});
 }
 
 void DeliverPage::showLeft() {

@@ -12,6 +12,8 @@
 #include "app/deliver/deliver_view.h"
 #include "app/widgets/controls.h"
 
+class QSplitter;
+
 namespace moorfrost::app {
 
 class SheetSongs;
@@ -49,6 +51,9 @@ public:
 signals:
     void libraryWanted(moorfrost::app::FileId id);
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     QWidget* head();
     QWidget* left();
@@ -62,6 +67,8 @@ private:
     ShortLabel* subject_;
     QListWidget* ways_;
     SheetSongs* songs_;
+    QSplitter* split_;
+    bool narrow_ = false;
     QStackedWidget *stack_, *heads_;
 };
 

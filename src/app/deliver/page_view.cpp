@@ -190,7 +190,8 @@ QWidget* PageView::left() {
 }
 
 QWidget* PageView::right() {
-    told_ = label({}, "quiet");
+    told_ = new ShortLabel;
+    told_->setObjectName("quiet");
     takeNotes_ = button(tr("Take in comments\u2026"));
     open_ = button(tr("Open the page"));
     make_ = button(tr("Make the page\u2026"), "accent");

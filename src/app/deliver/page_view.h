@@ -61,7 +61,7 @@ private:
     FieldPicker* facts_;
     QCheckBox *artists_, *versions_, *stems_, *lyrics_, *marks_, *takeAll_, *notes_;
     Choice *listen_, *take_, *oneSheet_;
-    QLabel* told_;
+    ShortLabel* told_;
     PagePreview* preview_;
     EmptyHint* empty_;
     QWidget* page_;

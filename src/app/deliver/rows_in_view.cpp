@@ -432,7 +432,7 @@ void RowsInView::showRows() {
         counts[static_cast<size_t>(Part::Agree)] += rows->same + rows->again;
         counts[static_cast<size_t>(Part::All)] += rows->same + rows->again;
     }
-    const QString names[] = {tr("To be settled"), tr("Say otherwise"), tr("Agree"), tr("Left out"),
+    const QString names[] = {tr("To settle"), tr("Otherwise"), tr("Agree"), tr("Left out"),
                              tr("All")};
     for (size_t p = 0; p < parts_.size(); ++p) {
         parts_[p]->setText(tr("%1  %L2").arg(names[p]).arg(counts[p]));

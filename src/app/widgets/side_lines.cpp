@@ -29,7 +29,9 @@ void SideLines::clear() {
 void SideLines::caption(const QString& text) {
     if (rows_->count() > 0)
         rows_->addSpacing(10);
-    rows_->addWidget(label(text, "strong"));
+    QLabel* says = label(text, "strong");
+    says->setWordWrap(true);
+    rows_->addWidget(says);
 }
 
 QLabel* SideLines::line(const QString& html) {
