@@ -30,7 +30,7 @@ private slots:
         row("plus", "+44 Fell Road", "'+44 Fell Road");
         row("minus", "-remaster-.flac", "'-remaster-.flac");
         row("at", "@home", "'@home");
-        row("tab", "\t=1", "'\t=1");
+        row("tab", "\t=1", "\"'\t=1\"");
         row("a call", "=HYPERLINK(\"x\",\"y\")", "\"'=HYPERLINK(\"\"x\"\",\"\"y\"\")\"");
         row("not at the beginning", "a=b", "a=b");
         row("several scripts", "Северный ветер 灯", "Северный ветер 灯");
