@@ -41,27 +41,6 @@ void note(library::Store& store, library::Delivery delivery, const std::vector<l
     library::DeliveryTable(store.database()).add(delivery, deliver::itemsNow(store, files));
 }
 
-std::optional<deliver::PageLayout> pageLayoutOf(library::Store& store, const std::string& name) {
-    const auto layouts = deliver::pageLayoutsFrom(store.settings().get(library::settings::pageLayouts));
-    if (name.empty())
-        return layouts.front();
-    if (const auto* layout = deliver::pageLayoutNamed(layouts, name))
-        return *layout;
-    std::error_code error;
-    if (!std::filesystem::is_regular_file(name, error)) {
-        say("There is no layout \"" + name + "\" of share pages.");
-        return std::nullopt;
-    }
-    const auto text = readWhole(name);
-    if (!text)
-        return std::nullopt;
-    auto layout = deliver::pageLayoutFromJson(*text);
-    if (layout)
-        return *layout;
-    say(layout.error().message);
-    return std::nullopt;
-}
-
 int takeNotes(library::Store& store, const Path& file) {
     const auto notes = deliver::readPageNotes(file);
     if (!notes)
@@ -127,7 +106,9 @@ int sharePage(const Options& options) {
         return 1;
     if (!options.from.empty())
         return takeNotes(*store, options.from);
-    const auto layout = pageLayoutOf(*store, options.layout);
+    const auto layout =
+        layoutMeant(deliver::pageLayoutsFrom(store->settings().get(library::settings::pageLayouts)),
+                    options.layout, deliver::pageLayoutNamed, deliver::pageLayoutFromJson);
     if (!layout)
         return wrongly;
     if (options.to.empty() && !options.dryRun) {

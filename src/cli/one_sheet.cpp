@@ -18,30 +18,6 @@ namespace {
 constexpr int wrongly = 2;
 
 /// By the name of one that is kept, or a file with one; nullopt after saying why.
-std::optional<deliver::SheetLayout> layoutOf(library::Store& store, const std::string& name) {
-    const auto layouts = deliver::layoutsFrom(store.settings().get(library::settings::sheetLayouts));
-    if (name.empty())
-        return layouts.front();
-    if (const deliver::SheetLayout* layout = deliver::layoutNamed(layouts, name))
-        return *layout;
-    std::error_code error;
-    if (std::filesystem::is_regular_file(name, error)) {
-        const auto text = readWhole(name);
-        if (!text)
-            return std::nullopt;
-        auto layout = deliver::layoutFromJson(*text);
-        if (layout)
-            return *layout;
-        say(layout.error().message);
-        return std::nullopt;
-    }
-    std::string names;
-    for (const deliver::SheetLayout& layout : layouts)
-        names += (names.empty() ? "\"" : ", \"") + layout.name + "\"";
-    say(fmt::format("There is no layout \"{}\". There are {}.", name, names));
-    return std::nullopt;
-}
-
 std::optional<deliver::SheetOf> subjectOf(library::Store& store, const Options& options) {
     deliver::SheetOf of;
     if (!options.edition.empty()) {
@@ -89,7 +65,9 @@ int oneSheet(const Options& options) {
         return 1;
     if (options.step == "layouts")
         return listLayouts(*store);
-    const auto layout = layoutOf(*store, options.layout);
+    const auto layout =
+        layoutMeant(deliver::layoutsFrom(store->settings().get(library::settings::sheetLayouts)),
+                    options.layout, deliver::layoutNamed, deliver::layoutFromJson);
     if (!layout)
         return wrongly;
     deliver::SheetFile kind = options.json ? deliver::SheetFile::Json : deliver::SheetFile::Text;

@@ -28,26 +28,7 @@ std::vector<deliver::RowLayout> layoutsOf(library::Store& store) {
 /// By the name of one that is kept, or a file with one; nullopt after saying why.
 std::optional<deliver::RowLayout> layoutOf(const std::vector<deliver::RowLayout>& layouts,
                                            const std::string& name) {
-    if (name.empty())
-        return layouts.front();
-    if (const deliver::RowLayout* layout = deliver::rowLayoutNamed(layouts, name))
-        return *layout;
-    std::error_code error;
-    if (std::filesystem::is_regular_file(name, error)) {
-        const auto text = readWhole(name);
-        if (!text)
-            return std::nullopt;
-        auto layout = deliver::rowLayoutFromJson(*text);
-        if (layout)
-            return *layout;
-        say(layout.error().message);
-        return std::nullopt;
-    }
-    std::string names;
-    for (const deliver::RowLayout& layout : layouts)
-        names += (names.empty() ? "\"" : ", \"") + layout.name + "\"";
-    say(fmt::format("There is no layout \"{}\". There are {}.", name, names));
-    return std::nullopt;
+    return layoutMeant(layouts, name, deliver::rowLayoutNamed, deliver::rowLayoutFromJson);
 }
 
 const char* stateName(deliver::InRow::State state) {

@@ -1,8 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// One way out of the library (or in): what the page shows of it.
+// One way out of the library (or in): what the page shows of it. Most have what is said of it on the left,
+// and what will come of it on the right.
 #pragma once
 
 #include <QWidget>
+
+class QBoxLayout;
 
 namespace moorfrost::app {
 
@@ -23,6 +26,23 @@ signals:
     /// Where tracks are to be chosen: the search on the left.
     void tracksWanted();
     void libraryWanted(qlonglong file);
+
+protected:
+    /// It came into sight, or went out of it.
+    virtual void setInSight(bool) {}
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
+
+    /// Two panes beside each other, whose widths are remembered under `name`.
+    QWidget* panes(QWidget* left, QWidget* right, const QString& name, int leftWidth = 330);
+    /// The view is this and nothing else.
+    void fillWith(QWidget* widget);
+    /// A pane on the left that scrolls where it is too high.
+    static QWidget* scrolling(QWidget* content, int narrowest = 280);
+    /// The ground on which what will be is shown, below a row of buttons.
+    static QWidget* ground(QBoxLayout* row, QWidget* below, int narrowest = 300);
+    /// The ground, or in its place what to do while there is nothing to show on it.
+    static QWidget* groundOrHint(QWidget* shown, QWidget* hint);
 };
 
 } // namespace moorfrost::app

@@ -9,8 +9,6 @@
 #include <QLineEdit>
 #include <QMenu>
 #include <QProgressBar>
-#include <QScrollArea>
-#include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
@@ -59,14 +57,7 @@ int orderOf(Kind kind) {
 DeviceView::DeviceView(DevicesController& devices, Delivering& delivering, Messages& messages,
                        QWidget* parent)
     : DeliverView(parent), devices_(devices), delivering_(delivering), messages_(messages) {
-    auto* split = new QSplitter;
-    split->setChildrenCollapsible(false);
-    split->setHandleWidth(1);
-    split->addWidget(left());
-    split->addWidget(right());
-    split->setStretchFactor(1, 1);
-    split->setSizes({330, 660});
-    remember(split, "deliver/device panes");
+    QWidget* split = panes(left(), right(), "deliver/device panes");
     empty_ = new EmptyHint(
         "deliver", tr("No device yet"),
         tr("A player, a telephone, a memory stick or a plain folder is kept in step with tracks of "
@@ -77,9 +68,7 @@ DeviceView::DeviceView(DevicesController& devices, Delivering& delivering, Messa
     stack_ = new QStackedWidget;
     stack_->addWidget(empty_);
     stack_->addWidget(split);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(stack_);
+    fillWith(stack_);
     connect(&devices_, &DevicesController::changed, this, &DeviceView::show);
     connect(&delivering_, &Delivering::changed, this, &DeviceView::show);
     show();
@@ -213,13 +202,7 @@ QWidget* DeviceView::left() {
     foot->addStretch();
     foot->addWidget(forget_);
     layout->addLayout(foot);
-    auto* area = new QScrollArea;
-    area->setFrameShape(QFrame::NoFrame);
-    area->setWidgetResizable(true);
-    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    area->setWidget(content);
-    area->setMinimumWidth(280);
-    return area;
+    return scrolling(content);
 }
 
 QWidget* DeviceView::right() {
@@ -238,30 +221,10 @@ QWidget* DeviceView::right() {
     steps_->setColumnWidth(1, 330);
     steps_->setColumnWidth(2, 80);
     auto* head = new QHBoxLayout;
-    head->setContentsMargins(20, 12, 20, 10);
-    head->setSpacing(8);
     head->addWidget(told_, 1);
     head->addWidget(look_);
     head->addWidget(sync_);
-    auto* box = new QFrame;
-    box->setObjectName("paperGround");
-    auto* layout = new QVBoxLayout(box);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addLayout(head);
-    layout->addWidget(steps_, 1);
-    box->setMinimumWidth(320);
-    return box;
-}
-
-void DeviceView::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    devices_.setInSight(true);
-}
-
-void DeviceView::hideEvent(QHideEvent* event) {
-    QWidget::hideEvent(event);
-    devices_.setInSight(false);
+    return ground(head, steps_, 320);
 }
 
 void DeviceView::showAddMenu() {

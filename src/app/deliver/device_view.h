@@ -40,8 +40,7 @@ public:
     void takeIn(const Path& file);
 
 protected:
-    void showEvent(QShowEvent* event) override;
-    void hideEvent(QHideEvent* event) override;
+    void setInSight(bool inSight) override { devices_.setInSight(inSight); }
 
 private:
     QWidget* left();

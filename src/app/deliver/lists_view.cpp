@@ -4,7 +4,6 @@
 #include <QFileDialog>
 #include <QFormLayout>
 #include <QLineEdit>
-#include <QSplitter>
 #include <QVBoxLayout>
 
 #include "app/deliver/layout_bar.h"
@@ -79,28 +78,9 @@ ListsView::ListsView(ListsOutController& lists, Delivering& delivering, QWidget*
     save_ = button(tr("Save as\u2026"), "accent");
     connect(save_, &QPushButton::clicked, this, &ListsView::save);
     auto* head = new QHBoxLayout;
-    head->setContentsMargins(20, 12, 20, 10);
     head->addWidget(told_, 1);
     head->addWidget(save_);
-    auto* right = new QFrame;
-    right->setObjectName("paperGround");
-    auto* both = new QVBoxLayout(right);
-    both->setContentsMargins(0, 0, 0, 0);
-    both->setSpacing(0);
-    both->addLayout(head);
-    both->addWidget(preview_, 1);
-    right->setMinimumWidth(300);
-    auto* split = new QSplitter;
-    split->setChildrenCollapsible(false);
-    split->setHandleWidth(1);
-    split->addWidget(left);
-    split->addWidget(right);
-    split->setStretchFactor(1, 1);
-    split->setSizes({330, 660});
-    remember(split, "deliver/list panes");
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(split);
+    fillWith(panes(left, ground(head, preview_), "deliver/list panes"));
     connect(&lists_, &ListsOutController::changed, this, &ListsView::showPreview);
     connect(&delivering_, &Delivering::changed, this, [this] {
         if (!delivering_.isAnother())
@@ -117,16 +97,6 @@ void ListsView::takeKeyboard() {
         emit tracksWanted();
     else
         title_->setFocus();
-}
-
-void ListsView::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    lists_.setInSight(true);
-}
-
-void ListsView::hideEvent(QHideEvent* event) {
-    QWidget::hideEvent(event);
-    lists_.setInSight(false);
 }
 
 void ListsView::change() {

@@ -30,8 +30,7 @@ public:
     void saveLibrary();
 
 protected:
-    void showEvent(QShowEvent* event) override;
-    void hideEvent(QHideEvent* event) override;
+    void setInSight(bool inSight) override { lists_.setInSight(inSight); }
 
 private:
     void change();

@@ -8,8 +8,6 @@
 #include <QInputDialog>
 #include <QMenu>
 #include <QPointer>
-#include <QScrollArea>
-#include <QSplitter>
 #include <QVBoxLayout>
 
 #include "app/deliver/layout_bar.h"
@@ -36,17 +34,8 @@ void SheetGaps::show(const std::vector<deliver::SheetGap>& gaps) {
 OneSheetView::OneSheetView(const Uses& use, QWidget* parent) : DeliverView(parent), use_(use) {
     layouts_ = new LayoutBar(use_.sheet.layouts(), use_.messages, this);
     layouts_->hide(); // until the page has it in its head
-    auto* split = new QSplitter;
-    split->setChildrenCollapsible(false);
-    split->setHandleWidth(1);
-    split->addWidget(middle());
-    split->addWidget(right());
-    split->setStretchFactor(1, 1);
-    split->setSizes({330, 660});
-    remember(split, "deliver/one-sheet panes");
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(split);
+    QWidget* split = panes(middle(), right(), "deliver/one-sheet panes");
+    fillWith(split);
     connect(&use_.sheet, &SheetController::changed, this, &OneSheetView::showSheet);
     connect(&use_.delivering, &Delivering::changed, this, &OneSheetView::showSheet);
     connect(&use_.sheet.layouts(), &Layouts::changed, this, &OneSheetView::showLayout);
@@ -97,13 +86,7 @@ QWidget* OneSheetView::middle() {
     layout->addWidget(gaps_);
     layout->addLayout(ways);
     layout->addStretch();
-    auto* area = new QScrollArea;
-    area->setFrameShape(QFrame::NoFrame);
-    area->setWidgetResizable(true);
-    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    area->setWidget(content);
-    area->setMinimumWidth(260);
-    return area;
+    return scrolling(content, 260);
 }
 
 QWidget* OneSheetView::right() {
@@ -120,29 +103,14 @@ QWidget* OneSheetView::right() {
     connect(pdf_, &QPushButton::clicked, this, [this] { saveAs(".pdf"); });
     preview_ = new SheetPreview;
     auto* row = new QHBoxLayout;
-    row->setContentsMargins(20, 12, 20, 0);
-    row->setSpacing(8);
     row->addWidget(page_, 1);
     row->addWidget(copy_);
     row->addWidget(save_);
     row->addWidget(pdf_);
-    sheet_ = new QFrame;
-    sheet_->setObjectName("paperGround");
-    auto* sheet = new QVBoxLayout(sheet_);
-    sheet->setContentsMargins(0, 0, 0, 0);
-    sheet->setSpacing(0);
-    sheet->addLayout(row);
-    sheet->addWidget(preview_, 1);
+    sheet_ = ground(row, preview_);
     empty_ = new EmptyHint("deliver", {}, {}, tr("Search for a song"));
     connect(empty_->button(), &QPushButton::clicked, this, &OneSheetView::tracksWanted);
-    auto* both = new QFrame;
-    both->setObjectName("paperGround");
-    auto* layout = new QVBoxLayout(both);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(sheet_);
-    layout->addWidget(empty_);
-    both->setMinimumWidth(300);
-    return both;
+    return groundOrHint(sheet_, empty_);
 }
 
 void OneSheetView::takeKeyboard() {
@@ -150,16 +118,6 @@ void OneSheetView::takeKeyboard() {
         emit tracksWanted();
     else
         sections_->setFocus();
-}
-
-void OneSheetView::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    use_.sheet.setInSight(true);
-}
-
-void OneSheetView::hideEvent(QHideEvent* event) {
-    QWidget::hideEvent(event);
-    use_.sheet.setInSight(false);
 }
 
 void OneSheetView::showLayout() {

@@ -58,8 +58,7 @@ public:
     void saveAs(const char* ending);
 
 protected:
-    void showEvent(QShowEvent* event) override;
-    void hideEvent(QHideEvent* event) override;
+    void setInSight(bool inSight) override { use_.sheet.setInSight(inSight); }
 
 private:
     QWidget* middle();

@@ -24,17 +24,8 @@ constexpr int mostShown = 2000;
 
 PackageView::PackageView(PackagesController& packages, Delivering& delivering, QWidget* parent)
     : DeliverView(parent), packages_(packages), delivering_(delivering) {
-    auto* split = new QSplitter;
-    split->setChildrenCollapsible(false);
-    split->setHandleWidth(1);
-    split->addWidget(left());
-    split->addWidget(right());
-    split->setStretchFactor(1, 1);
-    split->setSizes({330, 660});
-    remember(split, "deliver/package panes");
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(split);
+    QWidget* split = panes(left(), right(), "deliver/package panes");
+    fillWith(split);
     connect(&packages_, &PackagesController::changed, this, &PackageView::show);
     connect(&delivering_, &Delivering::changed, this, [this] {
         if (delivering_.isAnother())
@@ -121,16 +112,9 @@ QWidget* PackageView::right() {
     findings_->setAccessibleName(tr("What stands against the package"));
     findings_->setColumnWidth(0, 300);
     auto* top = new QHBoxLayout;
-    top->setContentsMargins(20, 12, 20, 10);
     top->addWidget(told_, 1);
     top->addWidget(make_);
-    auto* making = new QFrame;
-    making->setObjectName("paperGround");
-    auto* m = new QVBoxLayout(making);
-    m->setContentsMargins(0, 0, 0, 0);
-    m->setSpacing(0);
-    m->addLayout(top);
-    m->addWidget(content_, 1);
+    QWidget* making = ground(top, content_);
     auto* foot = new QHBoxLayout;
     foot->setContentsMargins(20, 10, 20, 10);
     foot->setSpacing(8);
@@ -162,16 +146,6 @@ void PackageView::takeKeyboard() {
         emit tracksWanted();
     else
         title_->setFocus();
-}
-
-void PackageView::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    packages_.setInSight(true);
-}
-
-void PackageView::hideEvent(QHideEvent* event) {
-    QWidget::hideEvent(event);
-    packages_.setInSight(false);
 }
 
 deliver::PackageInfo PackageView::info() const {

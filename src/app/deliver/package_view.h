@@ -33,8 +33,7 @@ public:
     void verify();
 
 protected:
-    void showEvent(QShowEvent* event) override;
-    void hideEvent(QHideEvent* event) override;
+    void setInSight(bool inSight) override { packages_.setInSight(inSight); }
 
 private:
     QWidget* left();

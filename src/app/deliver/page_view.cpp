@@ -8,8 +8,6 @@
 #include <QLineEdit>
 #include <QPlainTextEdit>
 #include <QPointer>
-#include <QScrollArea>
-#include <QSplitter>
 #include <QUrl>
 #include <QVBoxLayout>
 
@@ -27,17 +25,8 @@ PageView::PageView(PagesController& pages, Delivering& delivering, LibraryIndex&
     : DeliverView(parent), pages_(pages), delivering_(delivering), index_(index), messages_(messages) {
     layouts_ = new LayoutBar(pages_.layouts(), messages_, this);
     layouts_->hide();
-    auto* split = new QSplitter;
-    split->setChildrenCollapsible(false);
-    split->setHandleWidth(1);
-    split->addWidget(left());
-    split->addWidget(right());
-    split->setStretchFactor(1, 1);
-    split->setSizes({330, 660});
-    remember(split, "deliver/page panes");
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(split);
+    QWidget* split = panes(left(), right(), "deliver/page panes");
+    fillWith(split);
     connect(&pages_, &PagesController::changed, this, &PageView::showSubject);
     connect(&pages_.layouts(), &Layouts::changed, this, &PageView::showLayout);
     connect(&delivering_, &Delivering::changed, this, [this] {
@@ -105,7 +94,7 @@ QWidget* PageView::left() {
     take_ = new Choice;
     take_->addItem(tr("nothing"), "nothing");
     take_->addItem(tr("what is heard"), "listen");
-    take_->addItem(tr("the original files, with all their tags"), "original");
+    take_->addItem(tr("originals with all their tags"), "original");
     for (const char* name : {"flac", "wav", "mp3"})
         take_->addItem(qs(audio::encodeFormat(name)->label), name);
     take_->setAccessibleName(tr("What can be downloaded"));
@@ -180,13 +169,7 @@ QWidget* PageView::left() {
     layout->addWidget(takeAll_);
     layout->addWidget(notes_);
     layout->addStretch();
-    auto* area = new QScrollArea;
-    area->setFrameShape(QFrame::NoFrame);
-    area->setWidgetResizable(true);
-    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    area->setWidget(content);
-    area->setMinimumWidth(280);
-    return area;
+    return scrolling(content);
 }
 
 QWidget* PageView::right() {
@@ -201,19 +184,11 @@ QWidget* PageView::right() {
     connect(make_, &QPushButton::clicked, this, &PageView::make);
     preview_ = new PagePreview;
     auto* row = new QHBoxLayout;
-    row->setContentsMargins(20, 12, 20, 0);
-    row->setSpacing(8);
     row->addWidget(told_, 1);
     row->addWidget(takeNotes_);
     row->addWidget(open_);
     row->addWidget(make_);
-    page_ = new QFrame;
-    page_->setObjectName("paperGround");
-    auto* page = new QVBoxLayout(page_);
-    page->setContentsMargins(0, 0, 0, 0);
-    page->setSpacing(0);
-    page->addLayout(row);
-    page->addWidget(preview_, 1);
+    page_ = ground(row, preview_);
     empty_ = new EmptyHint(
         "deliver", tr("Nothing is to be heard yet"),
         tr("A share page is a folder with one page: tracks with versions and stems, to be heard, "
@@ -221,24 +196,7 @@ QWidget* PageView::right() {
            "left, or choose them in the Library and press Ctrl+Alt+O."),
         tr("Search for a track"));
     connect(empty_->button(), &QPushButton::clicked, this, &PageView::tracksWanted);
-    auto* both = new QFrame;
-    both->setObjectName("paperGround");
-    auto* layout = new QVBoxLayout(both);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(page_);
-    layout->addWidget(empty_);
-    both->setMinimumWidth(300);
-    return both;
-}
-
-void PageView::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    pages_.setInSight(true);
-}
-
-void PageView::hideEvent(QHideEvent* event) {
-    QWidget::hideEvent(event);
-    pages_.setInSight(false);
+    return groundOrHint(page_, empty_);
 }
 
 void PageView::showLayout() {

@@ -41,8 +41,7 @@ public:
     void takeNotes();
 
 protected:
-    void showEvent(QShowEvent* event) override;
-    void hideEvent(QHideEvent* event) override;
+    void setInSight(bool inSight) override { pages_.setInSight(inSight); }
 
 private:
     QWidget* left();

@@ -77,22 +77,13 @@ RowsInView::RowsInView(RowsInController& rows, LibraryIndex& index, ShelvesContr
     open_->setParent(this);
     open_->hide();
     connect(open_, &QPushButton::clicked, this, &RowsInView::choose);
-    auto* split = new QSplitter;
-    split->setChildrenCollapsible(false);
-    split->setHandleWidth(1);
-    split->addWidget(left());
-    split->addWidget(right());
-    split->setStretchFactor(1, 1);
-    split->setSizes({300, 690});
-    remember(split, "deliver/sheet in panes");
+    QWidget* split = panes(left(), right(), "deliver/sheet in panes", 300);
     empty_ = new EmptyHint("deliver", {}, {}, tr("Choose a sheet\u2026"));
     connect(empty_->button(), &QPushButton::clicked, this, &RowsInView::choose);
     stack_ = new QStackedWidget;
     stack_->addWidget(empty_);
     stack_->addWidget(split);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(stack_);
+    fillWith(stack_);
     connect(&rows_, &RowsInController::changed, this, &RowsInView::showAll);
     connect(&rows_, &RowsInController::rowChanged, this, [this](size_t row) {
         model_->refresh();
@@ -432,8 +423,7 @@ void RowsInView::showRows() {
         counts[static_cast<size_t>(Part::Agree)] += rows->same + rows->again;
         counts[static_cast<size_t>(Part::All)] += rows->same + rows->again;
     }
-    const QString names[] = {tr("To settle"), tr("Otherwise"), tr("Agree"), tr("Left out"),
-                             tr("All")};
+    const QString names[] = {tr("To settle"), tr("Otherwise"), tr("Agree"), tr("Left out"), tr("All")};
     for (size_t p = 0; p < parts_.size(); ++p) {
         parts_[p]->setText(tr("%1  %L2").arg(names[p]).arg(counts[p]));
         parts_[p]->setChecked(static_cast<Part>(p) == part_);

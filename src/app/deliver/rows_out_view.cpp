@@ -9,8 +9,6 @@
 #include <QHeaderView>
 #include <QLineEdit>
 #include <QPointer>
-#include <QScrollArea>
-#include <QSplitter>
 #include <QStandardItemModel>
 #include <QVBoxLayout>
 
@@ -45,17 +43,8 @@ RowsOutView::RowsOutView(RowsOutController& rows, Delivering& delivering, Librar
     : DeliverView(parent), rows_(rows), delivering_(delivering), index_(index), messages_(messages) {
     layouts_ = new LayoutBar(rows_.layouts(), messages_, this);
     layouts_->hide();
-    auto* split = new QSplitter;
-    split->setChildrenCollapsible(false);
-    split->setHandleWidth(1);
-    split->addWidget(left());
-    split->addWidget(right());
-    split->setStretchFactor(1, 1);
-    split->setSizes({330, 660});
-    remember(split, "deliver/sheet panes");
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(split);
+    QWidget* split = panes(left(), right(), "deliver/sheet panes");
+    fillWith(split);
     connect(&rows_, &RowsOutController::changed, this, &RowsOutView::showPreview);
     connect(&rows_.layouts(), &Layouts::changed, this, &RowsOutView::showLayout);
     showLayout();
@@ -155,13 +144,7 @@ QWidget* RowsOutView::left() {
     layout->addLayout(caption(tr("The file")));
     layout->addWidget(fileForm());
     layout->addStretch();
-    auto* area = new QScrollArea;
-    area->setFrameShape(QFrame::NoFrame);
-    area->setWidgetResizable(true);
-    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    area->setWidget(content);
-    area->setMinimumWidth(280);
-    return area;
+    return scrolling(content);
 }
 
 QWidget* RowsOutView::fileForm() {
@@ -268,31 +251,11 @@ QWidget* RowsOutView::right() {
     connect(copy_, &QPushButton::clicked, this, &RowsOutView::copyText);
     connect(save_, &QPushButton::clicked, this, &RowsOutView::save);
     auto* row = new QHBoxLayout;
-    row->setContentsMargins(20, 12, 20, 10);
-    row->setSpacing(8);
     row->addWidget(told_, 1);
     row->addWidget(forWhom_);
     row->addWidget(copy_);
     row->addWidget(save_);
-    auto* box = new QFrame;
-    box->setObjectName("paperGround");
-    auto* layout = new QVBoxLayout(box);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addLayout(row);
-    layout->addWidget(preview_, 1);
-    box->setMinimumWidth(320);
-    return box;
-}
-
-void RowsOutView::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    rows_.setInSight(true);
-}
-
-void RowsOutView::hideEvent(QHideEvent* event) {
-    QWidget::hideEvent(event);
-    rows_.setInSight(false);
+    return ground(row, preview_, 320);
 }
 
 void RowsOutView::showLayout() {

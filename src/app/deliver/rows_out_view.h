@@ -46,8 +46,7 @@ public:
     void copyText();
 
 protected:
-    void showEvent(QShowEvent* event) override;
-    void hideEvent(QHideEvent* event) override;
+    void setInSight(bool inSight) override { rows_.setInSight(inSight); }
 
 private:
     QWidget* left();

@@ -115,8 +115,8 @@ struct DelimitedReader::State {
             ++line;
         line += lines;
         lines = 0;
-        const bool blank = out.empty() || (out.size() == 1 && out.front().empty());
-        if (!blank && !each(at, std::move(out)))
+        // A blank line has no cell at all; "" is a row of one empty cell, as it is written.
+        if (!out.empty() && !each(at, std::move(out)))
             ended = true;
     }
 

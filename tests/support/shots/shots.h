@@ -29,7 +29,7 @@ void describe(Shots& shots);
 void namesAndPutAway(Shots& shots); // to the library
 void libraryAndJournal(Shots& shots);
 void releases(Shots& shots);
-void people(Shots& shots); // behind the releases
+void people(Shots& shots);  // behind the releases
 void deliver(Shots& shots); // behind the people
 void discs(Shots& shots);
 void troubles(Shots& shots);
