@@ -139,6 +139,33 @@ private slots:
                 !std::filesystem::exists(*box_ / "player" / "01 Overture.flac"));
     }
 
+    void changedTracksChangePlaces() {
+        Device device = add("The tracks of a show");
+        device.profile.plan = "{place: 2 digits}";
+        device.wanted = {sound("Overture", 1, ".mp3"), sound("Ferry", 2, ".mp3"), sound("Salt", 3, ".mp3")};
+        QVERIFY(sync(this->plan(device)).complete);
+        // Two are changed and change places; the third gives its place to a new one.
+        for (const char* name : {"Overture", "Ferry"}) {
+            tag(*box_ / "shelf" / (std::string(name) + ".mp3"), {{"comment", {"mastered anew"}}});
+            reread(std::string(name) + ".mp3");
+        }
+        device = again(device);
+        device.profile.plan = "{place: 2 digits}";
+        device.wanted = {device.wanted[1], device.wanted[0], sound("Encore", 4, ".mp3")};
+        DevicePlan plan = this->plan(device);
+        QCOMPARE(plan.count(Kind::Change), size_t{2});
+        QCOMPARE(plan.count(Kind::Come), size_t{1});
+        QCOMPARE(plan.count(Kind::Go), size_t{1});
+        const DeviceReport report = sync(plan);
+        QVERIFY2(report.complete, report.trouble.empty() ? "" : report.trouble.front().c_str());
+        const char* names[] = {"Ferry", "Overture", "Encore"};
+        for (int i = 0; i < 3; ++i)
+            QCOMPARE(readBytes(*box_ / "player" / ("0" + std::to_string(i + 1) + ".mp3")),
+                     readBytes(*box_ / "shelf" / (std::string(names[i]) + ".mp3")));
+        QVERIFY(this->plan(device).isInStep());
+        QVERIFY(this->plan(device).foreign.empty());
+    }
+
     void namesAndPicturesForThePlayer() {
         Device device = add("Small player");
         const std::string longName(90, 'a');

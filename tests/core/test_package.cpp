@@ -128,6 +128,12 @@ print('ok'))");
         std::filesystem::create_symlink("/etc/passwd", bag() / "data" / "link");
         QCOMPARE(what(), (Strings{is(ClimbsOut, "data/link")}));
         std::filesystem::remove(bag() / "data" / "link");
+        std::filesystem::rename(bag() / "data", *box_ / "another place");
+        std::filesystem::create_directory_symlink(*box_ / "another place", bag() / "data");
+        const Strings linked = what();
+        QVERIFY(std::ranges::find(linked, is(ClimbsOut, "data")) != linked.end());
+        std::filesystem::remove(bag() / "data");
+        std::filesystem::rename(*box_ / "another place", bag() / "data");
         writeBytes(bag() / "manifest-sha512.txt", "no sum at all\n\n");
         QVERIFY(!verify().isWhole());
         std::filesystem::remove(bag() / "bagit.txt");
@@ -161,7 +167,7 @@ private:
     Path bag() const { return *box_ / "packages" / "Tide and Gorse"; }
     void gather() {
         std::filesystem::create_directories(*box_ / "shelf/Gannet Row");
-        std::filesystem::create_directories(*box_ / "elsewhere");
+        std::filesystem::create_directories(*box_ / "another place");
         const FileId a = real(*box_ / "shelf/Gannet Row/01 100% Gorse.flac", {{"title", {"Gorse"}}},
                               "fLaC sound of gorse");
         const FileId b = real(*box_ / "shelf/Tide.mp3", {{"title", {"Tide Table"}}}, "mp3 of tide");

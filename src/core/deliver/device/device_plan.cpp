@@ -169,7 +169,7 @@ private:
             const auto there = byFile_.find(record.id);
             if (there == byFile_.end()) {
                 step.kind = Kind::Come;
-                if (files::isThere(out_.folder / step.path)) {
+                if (files::isThere(out_.folder / step.path) && !isOurs(step.path)) {
                     step.kind = Kind::Refuse;
                     step.why = "Something else is at its place on the device.";
                 }

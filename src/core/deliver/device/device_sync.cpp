@@ -69,6 +69,7 @@ public:
                 works.push_back(&step);
         }
         progress_.begin(works.size());
+        clearWays(works);
         // Names first: those that change places make way for each other.
         std::vector<const DeviceStep*> moves;
         for (const DeviceStep* step : works)
@@ -153,6 +154,31 @@ private:
         emptied_.insert(target.parent_path().native());
         library::DeviceTable(store_.database()).drop(plan_.device.id, step.path);
         ++report_.gone;
+    }
+
+    /// Copies that are made anew under another name, and stand where something else is to be: they go first.
+    void clearWays(const std::vector<const DeviceStep*>& works) {
+        std::set<std::string> targets;
+        for (const DeviceStep* step : works)
+            if (step->path != step->before)
+                targets.insert(text::fold(step->path));
+        for (const DeviceStep* step : works)
+            if (!isMove(*step) && targets.contains(text::fold(step->before))) {
+                dropBefore(*step);
+                cleared_.insert(step->file);
+            }
+    }
+
+    /// The copy of before, which has another name, goes; nothing that has its place by now.
+    void dropBefore(const DeviceStep& step) {
+        if (step.before.empty() || step.before == step.path || cleared_.contains(step.file))
+            return;
+        std::lock_guard lock(mutex_);
+        const Path before = plan_.folder / step.before;
+        if (const Status removed = files::removeFile(before); !removed && files::isThere(before))
+            return;
+        library::DeviceTable(store_.database()).drop(plan_.device.id, step.before);
+        emptied_.insert(before.parent_path().native());
     }
 
     /// The one that is at this path, and will be elsewhere, waits under another name.
@@ -291,11 +317,7 @@ private:
                 trouble(step.path, made.error());
             return;
         }
-        if (!step.before.empty() && step.before != step.path) {
-            files::removeFile(plan_.folder / step.before).ignore();
-            std::lock_guard lock(mutex_);
-            emptied_.insert((plan_.folder / step.before).parent_path().native());
-        }
+        dropBefore(step);
         const bool replaces = step.before == step.path;
         bool crossDevice = false;
         Status placed = Done{};
@@ -316,8 +338,6 @@ private:
                              madeBy_,   state->size, state->modifiedNs};
         std::lock_guard lock(mutex_);
         library::DeviceTable table(store_.database());
-        if (!step.before.empty() && !replaces)
-            table.drop(plan_.device.id, step.before);
         table.put(plan_.device.id, entryOf(entry));
         report_.bytes += state->size;
         ++(step.kind == Kind::Come ? report_.came : report_.changed);
@@ -374,6 +394,7 @@ private:
     std::optional<Error> failed_;
     std::set<std::string> emptied_;
     std::map<library::FileId, Path> parked_;
+    std::set<library::FileId> cleared_; // whose copies of before are gone; from clearWays() on it stays so
     DeviceReport report_;
 };
 

@@ -136,6 +136,8 @@ private:
     void listPayload() {
         std::error_code error;
         std::set<std::string> there;
+        if (std::filesystem::is_symlink(folder_ / "data", error))
+            return add(What::ClimbsOut, "data", "It is a link, which may lead out of the package.");
         auto walk = std::filesystem::recursive_directory_iterator(folder_ / "data", error);
         if (error) {
             add(What::Form, {}, "It has no folder \"data\".");
