@@ -61,7 +61,7 @@ private slots:
         QTRY_VERIFY(window().library()->isSearched());
         driver_->settle();
         window().deliver()->show(DeliverWay::SheetOut);
-        QTest::keyClick(&window(), Qt::Key_O, Qt::ControlModifier | Qt::AltModifier | Qt::ShiftModifier);
+        QTest::keyClick(&window(), Qt::Key_H, Qt::ControlModifier | Qt::AltModifier | Qt::ShiftModifier);
         rest();
         QCOMPARE(window().workspace(), MainWindow::Deliver);
         QVERIFY2(page()->told().contains("Search: harbour \u00B7 4 tracks"), qPrintable(page()->told()));

@@ -118,7 +118,7 @@ void ListsView::showPreview() {
     const bool any = lists_.tracks() > 0;
     save_->setEnabled(any);
     told_->setText(any ? tr("As it will be \u00B7 %n track(s)", "", static_cast<int>(lists_.tracks()))
-                       : tr("Add tracks on the left, or send them from the Library with Ctrl+Alt+O."));
+                       : tr("Add tracks on the left, or send them from the Library with Ctrl+Alt+H."));
 }
 
 void ListsView::save() {

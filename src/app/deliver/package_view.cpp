@@ -164,7 +164,7 @@ void PackageView::show() {
     content_->clear();
     make_->setEnabled(subject && !subject->files.empty());
     if (!subject) {
-        told_->setText(tr("Add tracks on the left, or send them from the Library with Ctrl+Alt+O."));
+        told_->setText(tr("Add tracks on the left, or send them from the Library with Ctrl+Alt+H."));
     } else {
         QString told = tr("%n file(s)", "", static_cast<int>(subject->files.size())) + " \u00B7 " +
                        shownSize(subject->bytes());

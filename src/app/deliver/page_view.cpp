@@ -193,7 +193,7 @@ QWidget* PageView::right() {
         "deliver", tr("Nothing is to be heard yet"),
         tr("A share page is a folder with one page: tracks with versions and stems, to be heard, "
            "commented and taken, in any browser, from a disk or a web server. Add tracks on the "
-           "left, or choose them in the Library and press Ctrl+Alt+O."),
+           "left, or choose them in the Library and press Ctrl+Alt+H."),
         tr("Search for a track"));
     connect(empty_->button(), &QPushButton::clicked, this, &PageView::tracksWanted);
     return groundOrHint(page_, empty_);

@@ -363,7 +363,7 @@ void RowsOutView::showPreview() {
     for (size_t c = 0; c < widths.size(); ++c)
         preview_->setColumnWidth(static_cast<int>(c), widths[c]);
     if (!any)
-        return told_->setText(tr("Add tracks on the left, or send them from the Library with Ctrl+Alt+O."));
+        return told_->setText(tr("Add tracks on the left, or send them from the Library with Ctrl+Alt+H."));
     const auto shown = preview->rows.size();
     told_->setText(shown < preview->files
                        ? tr("As it will be \u00B7 the first %1 of %L2 rows").arg(shown).arg(preview->files)

@@ -40,7 +40,7 @@ void LibraryPage::showMenu(const QPoint& at) {
     if (count > 0)
         menu.addAction(tr("One-sheet\tCtrl+Alt+S"), this, [this] { emit sheetWanted(chosenFiles()); });
     if (count > 0)
-        menu.addAction(tr("Deliver\u2026\tCtrl+Alt+O"), this, &LibraryPage::deliveryWanted);
+        menu.addAction(tr("Deliver\u2026\tCtrl+Alt+H"), this, &LibraryPage::deliveryWanted);
     if (count > 0 && count <= mostWithKind)
         addKindMenu(menu, use_.kinds, chosenFiles());
     if (count > 0 && count <= mostWithKind)

@@ -337,8 +337,8 @@ void MainWindow::makeActions() {
     });
     open(tr("Deliver"));
     add(tr("One-sheet of what is chosen"), QKeySequence("Ctrl+Alt+S"), [this] { wantSheet(); });
-    add(tr("Deliver what is chosen"), QKeySequence("Ctrl+Alt+O"), [this] { wantDelivery(false); });
-    add(tr("Deliver all that is shown"), QKeySequence("Ctrl+Alt+Shift+O"), [this] { wantDelivery(true); });
+    add(tr("Deliver what is chosen"), QKeySequence("Ctrl+Alt+H"), [this] { wantDelivery(false); });
+    add(tr("Deliver all that is shown"), QKeySequence("Ctrl+Alt+Shift+H"), [this] { wantDelivery(true); });
     const std::pair<QString, DeliverWay> ways[] = {
         {tr("Share page"), DeliverWay::SharePage},   {tr("Sheet out"), DeliverWay::SheetOut},
         {tr("Sheet in"), DeliverWay::SheetIn},       {tr("List of what goes out"), DeliverWay::Lists},
