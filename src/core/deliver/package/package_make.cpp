@@ -131,6 +131,8 @@ private:
             bytes_ += *copied;
             progress_.stepPath(file.path);
         });
+        if (stop_.stop_requested()) // whatever else was found by then
+            return Error{ErrorKind::Cancelled, {}, "It was stopped: no package was made."};
         if (failed)
             return *failed;
         return Done{};
