@@ -10,6 +10,7 @@
 #include "core/exchange/workbook.h"
 #include "core/files/growing_file.h"
 #include "core/text/text.h"
+#include "core/work/in_order.h"
 
 namespace moorfrost::deliver {
 
@@ -84,23 +85,28 @@ std::vector<bool> numbersOf(const RowLayout& layout) {
     return out;
 }
 
-/// Goes over all files; `put` takes each row. Stops where `isWell` says no.
-template<class Put, class Well>
+/// Goes over all files; `put` takes each row, on a thread of its own, and says whether more is wanted.
+template<class Put>
 Status forAll(library::Store& store, const RowLayout& layout, const std::vector<FileId>& files,
-              std::stop_token stop, work::Progress* progress, RowsWritten& out, Put put, Well isWell) {
+              std::stop_token stop, work::Progress* progress, RowsWritten& out, Put put) {
     RowValues values(store, layout);
     if (progress)
         progress->begin(files.size());
-    values.each(files, [&](RowValues::Row&& row) {
-        put(values, row);
+    bool isWell = true; // of the thread that puts
+    work::InOrder<RowValues::Row> writing([&](RowValues::Row&& row) {
+        isWell = put(values, row);
         if (progress)
             progress->step({});
-        ++out.rows;
-        return isWell() && !stop.stop_requested();
+        return isWell;
     });
+    values.each(files, [&](RowValues::Row&& row) {
+        ++out.rows;
+        return writing.put(std::move(row)) && !stop.stop_requested();
+    });
+    writing.end();
     if (stop.stop_requested())
         return Error{ErrorKind::Cancelled, {}, "It was stopped: nothing was written."};
-    if (isWell())
+    if (isWell)
         out.unknown = files.size() - out.rows;
     return Done{};
 }
@@ -130,12 +136,11 @@ Result<RowsWritten> writeRows(library::Store& store, const RowLayout& layout,
             return book.error();
         const auto numbers = numbersOf(layout);
         (*book)->headings(headingsOf(layout));
-        if (Status done = forAll(
-                store, layout, files, stop, &progress, out,
-                [&](const RowValues& values, const RowValues::Row& row) {
-                    (*book)->row(values.cells(row), numbers);
-                },
-                [&] { return !(*book)->isFull(); });
+        if (Status done = forAll(store, layout, files, stop, &progress, out,
+                                 [&](const RowValues& values, const RowValues::Row& row) {
+                                     (*book)->row(values.cells(row), numbers);
+                                     return !(*book)->isFull();
+                                 });
             !done)
             return done.error();
         if ((*book)->isFull())
@@ -157,12 +162,11 @@ Result<RowsWritten> writeRows(library::Store& store, const RowLayout& layout,
     if (layout.file == RowFile::Delimited)
         file->add(writer->begin());
     file->add(headingText(layout, *writer));
-    if (Status done = forAll(
-            store, layout, files, stop, &progress, out,
-            [&](const RowValues& values, const RowValues::Row& row) {
-                file->add(rowText(layout, *writer, values, row));
-            },
-            [&] { return file->isWell(); });
+    if (Status done = forAll(store, layout, files, stop, &progress, out,
+                             [&](const RowValues& values, const RowValues::Row& row) {
+                                 file->add(rowText(layout, *writer, values, row));
+                                 return file->isWell();
+                             });
         !done)
         return done.error();
     out.replaced = writer->replaced();
@@ -181,12 +185,11 @@ Result<std::string> rowsText(library::Store& store, const RowLayout& layout,
     if (!writer)
         return writer.error();
     std::string out = headingText(layout, *writer);
-    if (Status done = forAll(
-            store, layout, files, {}, nullptr, counted,
-            [&](const RowValues& values, const RowValues::Row& row) {
-                out += rowText(layout, *writer, values, row);
-            },
-            [] { return true; });
+    if (Status done = forAll(store, layout, files, {}, nullptr, counted,
+                             [&](const RowValues& values, const RowValues::Row& row) {
+                                 out += rowText(layout, *writer, values, row);
+                                 return true;
+                             });
         !done)
         return done.error();
     return out;
