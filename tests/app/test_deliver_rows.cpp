@@ -60,6 +60,14 @@ private slots:
         window().library()->searchBox()->setText("harbour");
         QTRY_VERIFY(window().library()->isSearched());
         driver_->settle();
+        // What is chosen, then all that is shown.
+        window().library()->showFile(window().library()->filesInSight().front());
+        driver_->settle();
+        QTest::keyClick(&window(), Qt::Key_H, Qt::ControlModifier | Qt::AltModifier);
+        rest();
+        QCOMPARE(window().workspace(), MainWindow::Deliver);
+        QCOMPARE(driver_->controllers().out->delivering.of().songs.size(), size_t{1});
+        window().showWorkspace(MainWindow::Library);
         window().deliver()->show(DeliverWay::SheetOut);
         QTest::keyClick(&window(), Qt::Key_H, Qt::ControlModifier | Qt::AltModifier | Qt::ShiftModifier);
         rest();
@@ -135,7 +143,8 @@ private slots:
     void aCorrectedSheetComesIn() {
         write("in.csv",
               "Title,Artist,Year,Playout "
-              "number,Colour\nGorse,Wren-Low; Isla Varnholt,1974,7001,red\nLanterns,Wren-Low; Isla Varnholt,,,\nSalt Rode,Isla "
+              "number,Colour\nGorse,Wren-Low; Isla Varnholt,1974,7001,red\nLanterns,Wren-Low; Isla "
+              "Varnholt,,,\nSalt Rode,Isla "
               "Varnholt,2019,,\n"
               "Nobody's Song,Wren-Low,,,\nTide Table,Wren-Low,1999,,\nTide Table,Wren-Low,2000,,\n");
         openSheet("in.csv");
