@@ -18,10 +18,9 @@ Controllers::Controllers(const Path& file)
       collections(library, kept, jobs, messages), drafts(library, files, [this] { return stamp(); }),
       undo(drafts, kept), pictures(library, files, drafts, jobs, messages), index(jobs, library),
       releases(library, kept, index, jobs, messages), people(library, kept, index, jobs, messages),
-      agreements(library, kept, people, jobs, messages),
-      standards(settings, messages), shelves(library, settings, lasting, jobs, messages),
-      shelfWatch(shelves, jobs, messages), journal(library),
-      batch(library, settings, files, drafts, standards, jobs),
+      agreements(library, kept, people, jobs, messages), standards(settings, messages),
+      shelves(library, settings, lasting, jobs, messages), shelfWatch(shelves, jobs, messages),
+      journal(library), batch(library, settings, files, drafts, standards, jobs),
       kinds(library, files, recordings, jobs,
             [this](FileId id) { return batch.batch().places().contains(id); }),
       customFields(settings, files, drafts, index, messages), values(index, files, drafts, jobs),
@@ -145,12 +144,13 @@ Controllers::~Controllers() {
 }
 
 std::vector<QObject*> Controllers::all() {
-    std::vector<QObject*> own = {&jobs,       &library,  &settings, &files,           &kept,     &recordings,   &collections,
-            &drafts,     &undo,     &pictures, &index,           &releases, &people,
-            &standards,  &shelves,  &journal,  &batch,           &kinds,    &places,       &sleeves,
-            &references, &identify, &strays,   &releasePictures, &along,    &duplicates,   &sameSound,
-            &bringIn,    &folders,  &discs,    &discPictures,    &writing,  &driveOffsets, &worse,
-            &rips,       &care};
+    std::vector<QObject*> own = {
+        &jobs,         &library,    &settings,     &files,    &kept,    &recordings,
+        &collections,  &drafts,     &undo,         &pictures, &index,   &releases,
+        &people,       &standards,  &shelves,      &journal,  &batch,   &kinds,
+        &places,       &sleeves,    &references,   &identify, &strays,  &releasePictures,
+        &along,        &duplicates, &sameSound,    &bringIn,  &folders, &discs,
+        &discPictures, &writing,    &driveOffsets, &worse,    &rips,    &care};
     const std::vector<QObject*> more = out->all();
     own.insert(own.end(), more.begin(), more.end());
     return own;

@@ -21,8 +21,6 @@
 #include "app/bench/put_away_page.h"
 #include "app/bench/review_page.h"
 #include "app/deliver/deliver_page.h"
-#include "app/shell/deliver_controllers.h"
-#include "app/shell/deliver_parts.h"
 #include "app/journal/journal_page.h"
 #include "app/journal/recovery_page.h"
 #include "app/library/arriving_versions.h"
@@ -33,6 +31,8 @@
 #include "app/people/works_page.h"
 #include "app/releases/releases_page.h"
 #include "app/settings/settings_page.h"
+#include "app/shell/deliver_controllers.h"
+#include "app/shell/deliver_parts.h"
 #include "app/shell/foot.h"
 #include "app/shell/library_trouble_bar.h"
 #include "app/shell/text_utils.h"
@@ -303,7 +303,8 @@ void MainWindow::wantDelivery(bool allInSight) {
         if (!files.empty())
             c_.out->delivering.setOf({files, {}}, allInSight ? library_->sightName() : QString());
     } else if (workspace() == Releases && releaseParts_->part() == PartButtons::Editions) {
-        if (const library::ReleaseRef release = releases_->shownRelease(); release.id != 0 || !release.files.empty())
+        if (const library::ReleaseRef release = releases_->shownRelease();
+            release.id != 0 || !release.files.empty())
             c_.out->delivering.setOf({{}, release});
     }
     showWorkspace(Deliver);

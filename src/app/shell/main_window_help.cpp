@@ -44,7 +44,8 @@ void MainWindow::explainScreen() {
         break;
     case Deliver:
         text = tr(
-            "What goes out, and what comes back. On the left are the ways, and below them the tracks that go: "
+            "What goes out, and what comes back. On the left are the ways, and below them the tracks that "
+            "go: "
             "add them by the search, put them in order with Alt+Up and Alt+Down, take them off with Delete. "
             "Each way shows what will come of it before anything is made. Rows of lists are moved with the "
             "mouse or Alt+Up and Alt+Down. Layouts are kept by name and handed on. What was delivered is "

@@ -185,10 +185,10 @@ Status DelimitedReader::end() {
         if (const Status last = read(rest); !last)
             return last;
     if (s.parser.pstate == inCell && s.parser.quoted != 0)
-        return Error{
-            ErrorKind::Damaged,
-            {},
-            fmt::format("A quote that begins in the row of line {} never ends.", s.row.empty() ? s.line : s.began)};
+        return Error{ErrorKind::Damaged,
+                     {},
+                     fmt::format("A quote that begins in the row of line {} never ends.",
+                                 s.row.empty() ? s.line : s.began)};
     csv_fini(
         &s.parser, [](void* data, size_t size, void* state) { static_cast<State*>(state)->cell(data, size); },
         [](int by, void* state) { static_cast<State*>(state)->endRow(by); }, &s);

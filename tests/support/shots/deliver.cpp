@@ -92,7 +92,8 @@ void deliver(Shots& shots) {
     shots.take(&w, "device");
     show(DeliverWay::Package);
     d.settle();
-    out.packages.make(shots.root / "Harbour Day package", {{"Source-Organization", "Tarnholm Sound Archive"}}, {});
+    out.packages.make(shots.root / "Harbour Day package", {{"Source-Organization", "Tarnholm Sound Archive"}},
+                      {});
     d.settle();
     out.packages.verify(shots.root / "Harbour Day package");
     d.settle();

@@ -18,7 +18,8 @@ const std::string recordColumns =
     "SELECT id, path, size, modified_ns, error, shelf, added, content,"
     " (SELECT group_concat(field || char(31) || value, char(30)) FROM recording_value WHERE recording="
     "(SELECT recording FROM recording_file WHERE file=file.id)"
-    " AND field IN ('kind','rating','note','playout number','use','bookmark','family','path elsewhere')), absent FROM file ";
+    " AND field IN ('kind','rating','note','playout number','use','bookmark','family','path elsewhere')), "
+    "absent FROM file ";
 
 FileRecord recordFrom(const Statement& row) {
     FileRecord r;
