@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Share pages, lists, devices and packages in the real window: put together, made, made again, and what comes
 // back of them.
+#include <fstream>
+#include <set>
+
 #include <QtTest>
 
 #include <QCheckBox>
@@ -8,12 +11,15 @@
 #include <QLineEdit>
 #include <QListWidget>
 #include <QPlainTextEdit>
+#include <QPushButton>
+#include <QRegularExpression>
 
 #include "app/deliver/before_view.h"
 #include "app/deliver/deliver_page.h"
 #include "app/deliver/device_view.h"
 #include "app/deliver/layout_bar.h"
 #include "app/deliver/lists_view.h"
+#include "app/deliver/one_sheet_view.h"
 #include "app/deliver/package_view.h"
 #include "app/deliver/page_preview.h"
 #include "app/deliver/page_view.h"
@@ -253,6 +259,36 @@ private slots:
         QCOMPARE(out().rowsIn.rows()->all(), size_t{2});
         QCOMPARE(out().rowsIn.rows()->count(deliver::InRow::State::NoTrack), size_t{0});
         QCOMPARE(driver_->controllers().batch.batch().places().files().size(), size_t{2});
+    }
+
+    /// Every button has the room that its words need, in the smallest window, too.
+    void nothingIsSqueezedInANarrowWindow() {
+        put({"Lanterns", "Gorse"}, DeliverWay::OneSheet);
+        std::ofstream(*box_ / "corrected.csv") << "Title;Artist;Year\nGorse;Kestrel & Rook;2021\nNobody;;\n";
+        out().rowsIn.open(*box_ / "corrected.csv");
+        rest();
+        window().resize(900, 640);
+        for (const DeliverWay way :
+             {DeliverWay::OneSheet, DeliverWay::SharePage, DeliverWay::SheetOut, DeliverWay::SheetIn,
+              DeliverWay::Lists, DeliverWay::Device, DeliverWay::Package, DeliverWay::Before}) {
+            page()->show(way);
+            rest();
+            QVERIFY2(window().width() <= 900,
+                     qPrintable(QString("%1: %2").arg(static_cast<int>(way)).arg(window().width())));
+            for (const QPushButton* b : page()->findChildren<QPushButton*>())
+                if (b->isVisible() && !b->text().isEmpty())
+                    QVERIFY2(b->width() >= b->sizeHint().width(), qPrintable(b->text()));
+        }
+        // With room enough they stand on one line.
+        window().resize(1280, 800);
+        page()->show(DeliverWay::OneSheet);
+        rest();
+        std::set<int> lines;
+        for (const QPushButton* b :
+             page()->findChildren<OneSheetView*>().front()->findChildren<QPushButton*>())
+            if (b->isVisible() && b->text().contains(QRegularExpression("^(Copy|Save)")))
+                lines.insert(b->mapTo(&window(), QPoint()).y());
+        QCOMPARE(lines.size(), size_t{1});
     }
 
 private:

@@ -53,6 +53,7 @@ ColumnEditor::ColumnEditor(QWidget* parent) : QFrame(parent) {
     joint_->setMaximumWidth(56);
     joint_->setAccessibleName(tr("What stands between several values"));
     count_ = new QSpinBox;
+    count_->setButtonSymbols(QAbstractSpinBox::NoButtons);
     count_->setRange(2, 50);
     count_->setAccessibleName(tr("How many columns"));
     form_ = new Choice;

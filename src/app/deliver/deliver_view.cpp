@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/deliver/deliver_view.h"
 
+#include <QFileDialog>
 #include <QFrame>
 #include <QScrollArea>
 #include <QSplitter>
 #include <QVBoxLayout>
 
+#include "app/deliver/layout_bar.h"
+#include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 
 namespace moorfrost::app {
@@ -60,6 +63,19 @@ QWidget* DeliverView::ground(QBoxLayout* row, QWidget* below, int narrowest) {
     layout->addWidget(below, 1);
     box->setMinimumWidth(narrowest);
     return box;
+}
+
+Path DeliverView::askWhereToSave(const QString& title, const Path& proposed, const QString& ending) {
+    const QString file =
+        QFileDialog::getSaveFileName(this, title, deliverFolder() + "/" + qs(proposed.native()),
+                                     tr("%1 (*%2);;All files (*)").arg(ending.mid(1).toUpper(), ending));
+    if (file.isEmpty())
+        return {};
+    rememberDeliverFolder(file);
+    Path out(ss(file));
+    if (!out.has_extension())
+        out += ss(ending);
+    return out;
 }
 
 QWidget* DeliverView::groundOrHint(QWidget* shown, QWidget* hint) {

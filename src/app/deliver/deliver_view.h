@@ -5,6 +5,8 @@
 
 #include <QWidget>
 
+#include "core/base/result.h"
+
 class QBoxLayout;
 
 namespace moorfrost::app {
@@ -41,6 +43,8 @@ protected:
     static QWidget* scrolling(QWidget* content, int narrowest = 280);
     /// The ground on which what will be is shown, below a row of buttons.
     static QWidget* ground(QBoxLayout* row, QWidget* below, int narrowest = 300);
+    /// Where a file of this ending is to be saved, which a name without one gets; empty where nowhere.
+    Path askWhereToSave(const QString& title, const Path& proposed, const QString& ending);
     /// The ground, or in its place what to do while there is nothing to show on it.
     static QWidget* groundOrHint(QWidget* shown, QWidget* hint);
 };

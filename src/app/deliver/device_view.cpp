@@ -220,11 +220,7 @@ QWidget* DeviceView::right() {
     steps_->setColumnWidth(0, 110);
     steps_->setColumnWidth(1, 330);
     steps_->setColumnWidth(2, 80);
-    auto* head = new QHBoxLayout;
-    head->addWidget(told_, 1);
-    head->addWidget(look_);
-    head->addWidget(sync_);
-    return ground(head, steps_, 320);
+    return ground(toldBeside(told_, {look_, sync_}), steps_, 320);
 }
 
 void DeviceView::showAddMenu() {

@@ -60,6 +60,7 @@ void EntryDialog::addRule(const deliver::RowKindRule& rule) {
     row.artist->setCurrentIndex(rule.withoutArtist ? 0 : 1);
     row.artist->setAccessibleName(tr("Artist"));
     row.seconds = new QSpinBox;
+    row.seconds->setButtonSymbols(QAbstractSpinBox::NoButtons);
     row.seconds->setRange(0, 36000);
     row.seconds->setSuffix(tr(" s"));
     row.seconds->setSpecialValueText(tr("any length"));

@@ -77,10 +77,7 @@ ListsView::ListsView(ListsOutController& lists, Delivering& delivering, QWidget*
     told_->setObjectName("quiet");
     save_ = button(tr("Save as\u2026"), "accent");
     connect(save_, &QPushButton::clicked, this, &ListsView::save);
-    auto* head = new QHBoxLayout;
-    head->addWidget(told_, 1);
-    head->addWidget(save_);
-    fillWith(panes(left, ground(head, preview_), "deliver/list panes"));
+    fillWith(panes(left, ground(toldBeside(told_, {save_}), preview_), "deliver/list panes"));
     connect(&lists_, &ListsOutController::changed, this, &ListsView::showPreview);
     connect(&delivering_, &Delivering::changed, this, [this] {
         if (!delivering_.isAnother())
@@ -122,17 +119,10 @@ void ListsView::showPreview() {
 }
 
 void ListsView::save() {
-    const QString ending = ListsOutController::endingOf(lists_.options().form);
-    const QString file = QFileDialog::getSaveFileName(
-        this, tr("Save the list"), deliverFolder() + "/" + qs(lists_.proposedName().native()),
-        tr("%1 (*%2);;All files (*)").arg(ending.mid(1).toUpper(), ending));
-    if (file.isEmpty())
-        return;
-    rememberDeliverFolder(file);
-    Path path(ss(file));
-    if (!path.has_extension())
-        path += ss(ending);
-    lists_.save(path);
+    const Path path = askWhereToSave(tr("Save the list"), lists_.proposedName(),
+                                     ListsOutController::endingOf(lists_.options().form));
+    if (!path.empty())
+        lists_.save(path);
 }
 
 void ListsView::saveLibrary() {

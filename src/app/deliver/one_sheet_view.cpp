@@ -90,7 +90,8 @@ QWidget* OneSheetView::middle() {
 }
 
 QWidget* OneSheetView::right() {
-    page_ = label({}, "quiet");
+    page_ = new ShortLabel;
+    page_->setObjectName("quiet");
     copy_ = button(tr("Copy as text"));
     save_ = button(tr("Save as\u2026"));
     auto* ways = new QMenu(save_);
@@ -102,12 +103,7 @@ QWidget* OneSheetView::right() {
     connect(copy_, &QPushButton::clicked, this, &OneSheetView::copyText);
     connect(pdf_, &QPushButton::clicked, this, [this] { saveAs(".pdf"); });
     preview_ = new SheetPreview;
-    auto* row = new QHBoxLayout;
-    row->addWidget(page_, 1);
-    row->addWidget(copy_);
-    row->addWidget(save_);
-    row->addWidget(pdf_);
-    sheet_ = ground(row, preview_);
+    sheet_ = ground(toldBeside(page_, {copy_, save_, pdf_}), preview_);
     empty_ = new EmptyHint("deliver", {}, {}, tr("Search for a song"));
     connect(empty_->button(), &QPushButton::clicked, this, &OneSheetView::tracksWanted);
     return groundOrHint(sheet_, empty_);

@@ -76,7 +76,7 @@ private:
     QCheckBox *ownPages_, *showsMissing_;
     SheetGaps* gaps_;
     SheetPreview* preview_;
-    QLabel* page_;
+    ShortLabel* page_;
     QPushButton *copy_, *save_, *pdf_;
     QWidget* sheet_;
     EmptyHint* empty_;

@@ -89,7 +89,8 @@ QWidget* PackageView::left() {
 }
 
 QWidget* PackageView::right() {
-    told_ = label({}, "quiet");
+    told_ = new ShortLabel;
+    told_->setObjectName("quiet");
     make_ = button(tr("Make the package\u2026"), "accent");
     connect(make_, &QPushButton::clicked, this, &PackageView::make);
     content_ = new QTreeWidget;
@@ -111,24 +112,20 @@ QWidget* PackageView::right() {
     findings_->setFrameShape(QFrame::NoFrame);
     findings_->setAccessibleName(tr("What stands against the package"));
     findings_->setColumnWidth(0, 300);
-    auto* top = new QHBoxLayout;
-    top->addWidget(told_, 1);
-    top->addWidget(make_);
-    QWidget* making = ground(top, content_);
-    auto* foot = new QHBoxLayout;
+    QWidget* making = ground(toldBeside(told_, {make_}), content_);
+    auto* foot = new QVBoxLayout;
     foot->setContentsMargins(20, 10, 20, 10);
     foot->setSpacing(8);
-    foot->addWidget(verdict_, 1);
-    foot->addWidget(verify_);
-    foot->addWidget(takeIn_);
+    foot->addWidget(flowing({verify_, takeIn_}));
+    foot->addWidget(verdict_);
     auto* verifying = new QFrame;
     verifying->setObjectName("panel");
     auto* v = new QVBoxLayout(verifying);
     v->setContentsMargins(0, 0, 0, 0);
     v->setSpacing(0);
     v->addLayout(foot);
-    v->addWidget(findings_, 1);
-    v->addStretch();
+    v->addWidget(findings_, 100);
+    v->addStretch(1); // while there is nothing to list
     auto* split = new QSplitter(Qt::Vertical);
     split->setChildrenCollapsible(false);
     split->setHandleWidth(1);

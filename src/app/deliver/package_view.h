@@ -45,7 +45,8 @@ private:
     QLineEdit *title_, *organisation_, *contact_, *mail_, *number_, *forWhom_;
     QPlainTextEdit* description_;
     QTreeWidget *content_, *findings_;
-    QLabel *told_, *verdict_;
+    ShortLabel* told_;
+    QLabel* verdict_;
     QPushButton *make_, *verify_, *takeIn_;
 };
 

@@ -183,12 +183,7 @@ QWidget* PageView::right() {
             [this] { QDesktopServices::openUrl(QUrl::fromLocalFile(qs(made_.native()))); });
     connect(make_, &QPushButton::clicked, this, &PageView::make);
     preview_ = new PagePreview;
-    auto* row = new QHBoxLayout;
-    row->addWidget(told_, 1);
-    row->addWidget(takeNotes_);
-    row->addWidget(open_);
-    row->addWidget(make_);
-    page_ = ground(row, preview_);
+    page_ = ground(toldBeside(told_, {takeNotes_, open_, make_}), preview_);
     empty_ = new EmptyHint(
         "deliver", tr("Nothing is to be heard yet"),
         tr("A share page is a folder with one page: tracks with versions and stems, to be heard, "

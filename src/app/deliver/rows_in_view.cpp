@@ -210,16 +210,16 @@ QWidget* RowsInView::left() {
 }
 
 QWidget* RowsInView::right() {
-    auto* tabs = new QHBoxLayout;
-    tabs->setContentsMargins(14, 8, 14, 8);
-    tabs->setSpacing(0);
+    std::vector<QWidget*> parts;
     for (size_t i = 0; i < parts_.size(); ++i) {
         parts_[i] = button({}, i == 0 ? "left" : i + 1 == parts_.size() ? "right" : "middle");
         parts_[i]->setCheckable(true);
         connect(parts_[i], &QPushButton::clicked, this, [this, i] { showPart(static_cast<Part>(i)); });
-        tabs->addWidget(parts_[i]);
+        parts.push_back(parts_[i]);
     }
-    tabs->addStretch();
+    auto* tabs = new QVBoxLayout;
+    tabs->setContentsMargins(14, 8, 14, 8);
+    tabs->addWidget(flowing(parts, 0));
     model_ = new RowsInModel(index_, this);
     table_ = new QTableView;
     table_->setModel(model_);
@@ -277,13 +277,6 @@ QWidget* RowsInView::right() {
     connect(leaveOut_, &QPushButton::clicked, this, [this] { rows_.leaveOut(chosenRows()); });
     connect(entries_, &QPushButton::clicked, this, &RowsInView::askForEntries);
     connect(take_, &QPushButton::clicked, &rows_, &RowsInController::takeAll);
-    auto* foot = new QHBoxLayout;
-    foot->setContentsMargins(14, 8, 14, 8);
-    foot->setSpacing(8);
-    foot->addWidget(told_, 1);
-    foot->addWidget(leaveOut_);
-    foot->addWidget(entries_);
-    foot->addWidget(take_);
     auto* split = new QSplitter(Qt::Vertical);
     split->setChildrenCollapsible(false);
     split->setHandleWidth(1);
@@ -299,7 +292,7 @@ QWidget* RowsInView::right() {
     layout->setSpacing(0);
     layout->addLayout(tabs);
     layout->addWidget(split, 1);
-    layout->addWidget(bar("foot", foot));
+    layout->addWidget(bar("foot", toldBeside(told_, {leaveOut_, entries_, take_})));
     box->setMinimumWidth(360);
     return box;
 }

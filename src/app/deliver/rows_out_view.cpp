@@ -250,12 +250,7 @@ QWidget* RowsOutView::right() {
     save_ = button(tr("Save as\u2026"), "accent");
     connect(copy_, &QPushButton::clicked, this, &RowsOutView::copyText);
     connect(save_, &QPushButton::clicked, this, &RowsOutView::save);
-    auto* row = new QHBoxLayout;
-    row->addWidget(told_, 1);
-    row->addWidget(forWhom_);
-    row->addWidget(copy_);
-    row->addWidget(save_);
-    return ground(row, preview_, 320);
+    return ground(toldBeside(told_, {forWhom_, copy_, save_}), preview_, 320);
 }
 
 void RowsOutView::showLayout() {
@@ -380,17 +375,9 @@ void RowsOutView::copyText() {
 }
 
 void RowsOutView::save() {
-    const QString ending = rows_.layout().ending();
-    const QString file = QFileDialog::getSaveFileName(
-        this, tr("Save the sheet"), deliverFolder() + "/" + qs(rows_.proposedName().native()),
-        tr("%1 (*%2);;All files (*)").arg(ending.mid(1).toUpper(), ending));
-    if (file.isEmpty())
-        return;
-    rememberDeliverFolder(file);
-    Path path(ss(file));
-    if (!path.has_extension())
-        path += ss(ending);
-    rows_.save(path, ss(forWhom_->text().trimmed()));
+    const Path path = askWhereToSave(tr("Save the sheet"), rows_.proposedName(), rows_.layout().ending());
+    if (!path.empty())
+        rows_.save(path, ss(forWhom_->text().trimmed()));
 }
 
 } // namespace moorfrost::app

@@ -156,6 +156,24 @@ QWidget* flowing(const std::vector<QWidget*>& widgets, int gap) {
     return box;
 }
 
+QBoxLayout* toldBeside(QWidget* told, const std::vector<QWidget*>& controls, int gap) {
+    auto* box = new QWidget;
+    auto* flow = new FlowLayout(box, gap, true);
+    for (QWidget* w : controls)
+        flow->addWidget(w);
+    QSizePolicy policy(QSizePolicy::Preferred, QSizePolicy::Preferred);
+    policy.setHeightForWidth(true);
+    box->setSizePolicy(policy);
+    QSizePolicy rest = told->sizePolicy();
+    rest.setHorizontalPolicy(QSizePolicy::Ignored);
+    told->setSizePolicy(rest);
+    auto* layout = new QHBoxLayout;
+    layout->setSpacing(8);
+    layout->addWidget(told, 1);
+    layout->addWidget(box);
+    return layout;
+}
+
 QWidget* captioned(const QString& caption, const std::vector<QWidget*>& controls) {
     auto* box = new QWidget;
     auto* layout = new QHBoxLayout(box);

@@ -77,6 +77,9 @@ QToolButton* iconButton(const QString& icon, const QString& tip);
 QWidget* bar(const char* name, QBoxLayout* layout, int height = 0);
 /// Widgets one after the other that go on to a new line where there is no room.
 QWidget* flowing(const std::vector<QWidget*>& widgets, int gap = 8);
+/// What is told, as far as there is room, and controls on the right of it, which go on to a new line where
+/// they have none.
+QBoxLayout* toldBeside(QWidget* told, const std::vector<QWidget*>& controls, int gap = 8);
 /// A caption with its control, kept together.
 QWidget* captioned(const QString& caption, const std::vector<QWidget*>& controls);
 /// The foot of a dialog whose results become drafts: a sentence, Cancel, and the button that takes them.

@@ -2,13 +2,17 @@
 // A layout that sets its widgets one after the other and starts new lines as needed.
 #pragma once
 
+#include <utility>
+
 #include <QLayout>
 
 namespace moorfrost::app {
 
 class FlowLayout : public QLayout {
 public:
-    explicit FlowLayout(QWidget* parent, int gap) : QLayout(parent), gap_(gap) {
+    /// `oneLine`: it would like all of them on one line, and starts new ones only where there is no room.
+    explicit FlowLayout(QWidget* parent, int gap, bool oneLine = false)
+        : QLayout(parent), gap_(gap), oneLine_(oneLine) {
         setContentsMargins(0, 0, 0, 0);
     }
     ~FlowLayout() override {
@@ -21,14 +25,27 @@ public:
     QLayoutItem* takeAt(int i) override { return i >= 0 && i < items_.size() ? items_.takeAt(i) : nullptr; }
     bool hasHeightForWidth() const override { return true; }
     int heightForWidth(int width) const override { return arrange(QRect(0, 0, width, 0), false); }
-    QSize sizeHint() const override { return {200, 30}; }
-    QSize minimumSize() const override { return {60, 26}; }
+    QSize sizeHint() const override { return oneLine_ ? sizes().first : QSize(200, 30); }
+    QSize minimumSize() const override { return oneLine_ ? sizes().second : QSize(60, 26); }
     void setGeometry(const QRect& rect) override {
         QLayout::setGeometry(rect);
         arrange(rect, true);
     }
 
 private:
+    /// Of all on one line, and of the largest.
+    std::pair<QSize, QSize> sizes() const {
+        QSize all(0, 0), largest(0, 0);
+        for (const QLayoutItem* item : items_) {
+            if (item->isEmpty())
+                continue;
+            const QSize size = item->sizeHint();
+            all = {all.width() + size.width() + (all.width() > 0 ? gap_ : 0),
+                   std::max(all.height(), size.height())};
+            largest = largest.expandedTo(size);
+        }
+        return {all, largest};
+    }
     int arrange(const QRect& rect, bool move) const {
         int y = rect.y();
         for (qsizetype first = 0; first < items_.size();) {
@@ -61,6 +78,7 @@ private:
 
     QList<QLayoutItem*> items_;
     int gap_;
+    bool oneLine_;
 };
 
 } // namespace moorfrost::app
