@@ -6,6 +6,7 @@
 
 #include "core/library/writing.h"
 #include "core/tags/tag_io.h"
+#include "core/work/in_order.h"
 #include "core/work/jobs.h"
 #include "support/delivered.h"
 #include "support/sample_files.h"
@@ -313,6 +314,44 @@ private slots:
         QVERIFY(std::filesystem::exists(file));
         QVERIFY(std::filesystem::exists(box / "in/also empty"));
         QVERIFY(!std::filesystem::exists(box / "shelf"));
+    }
+
+    void whatIsMadeIsUsedInItsOrder() {
+        std::vector<int> used;
+        std::thread::id user;
+        {
+            work::InOrder<int> things([&](int&& thing) {
+                used.push_back(thing);
+                user = std::this_thread::get_id();
+                return true;
+            });
+            for (int i = 0; i < 5001; ++i)
+                QVERIFY(things.put(int(i)));
+            things.end();
+        }
+        QVERIFY(user != std::this_thread::get_id());
+        QCOMPARE(used.size(), size_t{5001});
+        QVERIFY(std::ranges::is_sorted(used));
+        // Who has enough ends it, and nobody waits for the other.
+        used.clear();
+        int made = 0;
+        {
+            work::InOrder<int> things([&](int&& thing) {
+                used.push_back(thing);
+                return thing < 300;
+            });
+            while (things.put(int(made)))
+                ++made;
+            things.end();
+        }
+        QCOMPARE(used.size(), size_t{301});
+        QVERIFY(made >= 300);
+        // What is thrown there arrives here; without end() it is over, too.
+        work::InOrder<int> throws([](int&&) -> bool { throw std::runtime_error("paper"); });
+        throws.put(1);
+        QVERIFY_THROWS_EXCEPTION(std::runtime_error, throws.end());
+        work::InOrder<int> left([](int&&) { return true; });
+        left.put(1);
     }
 };
 
