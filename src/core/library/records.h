@@ -46,6 +46,7 @@ struct PackedRecord {
     std::string_view content; // tags/packed
     std::string_view kept;    // packKept()
     bool absent = false;
+    int64_t modifiedNs = 0;
 };
 
 struct Batch {

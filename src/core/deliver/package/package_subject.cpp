@@ -191,7 +191,7 @@ std::string sheetOf(library::Store& store, const std::vector<PackageFile>& files
     std::map<FileId, std::string> names;
     for (const PackageFile& file : files)
         names[file.file] = file.name;
-    values.each(ids, [&](RowValues::Row&& row) {
+    values.each(ids, [&](RowSource&& row) {
         exchange::CsvRow cells = values.cells(row);
         cells.insert(cells.begin(), names[row.file]);
         out += exchange::csvLine(cells);

@@ -80,7 +80,7 @@ public:
             out.artist = artistOf(file);
         if (!facts_.columns.empty()) {
             RowValues values(store_, facts_);
-            values.each({file.id}, [&](RowValues::Row&& row) {
+            values.each({file.id}, [&](RowSource&& row) {
                 const exchange::CsvRow cells = values.cells(row);
                 for (size_t i = 0; i < cells.size(); ++i)
                     if (std::string fact = factText(layout_.facts[i], cells[i]); !fact.empty())

@@ -2,6 +2,7 @@
 #include "core/deliver/rows/row_values.h"
 
 #include <algorithm>
+#include <array>
 #include <ctime>
 
 #include <fmt/format.h>
@@ -12,6 +13,7 @@
 #include "core/library/draft_fields.h"
 #include "core/library/families/families.h"
 #include "core/library/people/card_changes.h"
+#include "core/tags/packed.h"
 #include "core/text/text.h"
 
 namespace moorfrost::deliver {
@@ -19,10 +21,7 @@ namespace moorfrost::deliver {
 namespace {
 
 using library::FileId;
-using library::FileRecord;
 using Strings = std::vector<std::string>;
-
-constexpr size_t portion = 500; // files that are asked for at once
 
 Strings one(std::string value) {
     return value.empty() ? Strings() : Strings{std::move(value)};
@@ -46,9 +45,11 @@ size_t nameIn(const std::string& place) {
     return slash == std::string::npos ? 0 : slash + 1;
 }
 
-Strings kept(const FileRecord& file, const char* field) {
-    const auto it = file.kept.find(std::string_view(field));
-    return it == file.kept.end() ? Strings() : it->second;
+/// Facts that are not in the record of the file.
+bool onlyStoreKnows(std::string_view key) {
+    static constexpr std::array<std::string_view, 8> keys = {
+        "@essence", "@version", "@work", "@work iswc", "@writers", "@publishers", "@owners", "@keywords"};
+    return std::ranges::find(keys, key) != keys.end();
 }
 
 bool isDate(const std::string& key) {
@@ -60,62 +61,87 @@ bool isDate(const std::string& key) {
 
 } // namespace
 
-RowValues::RowValues(library::Store& store, const RowLayout& layout) : store_(store), layout_(layout) {
-    if (layout.drafts)
-        for (auto& [file, field, draft] : store.drafts().all())
-            if (!field.starts_with('@'))
-                drafts_[file][field] = draft;
-    for (const library::Shelf& shelf : store.shelves().all())
-        shelves_[shelf.id] = shelf.name;
-}
-
-void RowValues::each(const std::vector<FileId>& files, const std::function<bool(Row&&)>& each) {
-    for (size_t at = 0; at < files.size(); at += portion) {
-        const auto first = files.begin() + static_cast<ptrdiff_t>(at);
-        const std::vector<FileId> some(
-            first, files.begin() + static_cast<ptrdiff_t>(std::min(files.size(), at + portion)));
-        for (FileRecord& file : store_.files().findAll(some)) {
-            ++row_;
-            if (const auto drafts = drafts_.find(file.id); drafts != drafts_.end())
-                library::putDrafts(file.tags.fields, drafts->second);
-            Row row;
-            row.file = file.id;
-            for (const RowColumn& column : layout_.columns)
-                for (const std::string& key : column.parts)
-                    row.values.push_back(valuesOf(file, file.tags.fields, column, key));
-            if (!each(std::move(row)))
-                return;
+/// What the record of one file says.
+class RowValues::OfFile {
+public:
+    OfFile(const RowValues& values, const RowSource& row)
+        : layout_(values.layout_), shelves_(values.shelves_), row_(row),
+          kept_(library::unpackKept(row.kept)) {
+        view_.read(row.content);
+        if (row.drafts) {
+            tags::TagFile file;
+            tags::unpack(row.content, file);
+            library::putDrafts(file.fields, *row.drafts);
+            fields_ = std::move(file.fields);
         }
     }
-}
 
-Strings RowValues::valuesOf(const FileRecord& file, const tags::Fields& fields, const RowColumn& column,
-                            const std::string& key) {
-    Strings out;
-    if (key.starts_with('@')) {
-        out = factOf(file, column, key);
-    } else if (const auto it = fields.find(key); it != fields.end()) {
-        out = it->second;
+    Strings said(const RowColumn& column, const std::string& key) const {
+        if (key.starts_with('@'))
+            return fact(column, key);
+        if (row_.drafts) {
+            const auto it = fields_.find(key);
+            return it == fields_.end() ? Strings() : it->second;
+        }
+        for (const auto& field : view_.fields)
+            if (field.key == key) {
+                const auto first = view_.values.begin() + static_cast<ptrdiff_t>(field.first);
+                return {first, first + static_cast<ptrdiff_t>(field.count)};
+            }
+        return {};
     }
-    if (layout_.dates != dateForms().front() && isDate(key))
-        for (std::string& value : out)
-            value = dateText(value, layout_.dates);
-    return out;
-}
 
-std::string RowValues::placeOf(const FileRecord& file) const {
-    if (layout_.pathFrom.empty() && layout_.pathTo.empty())
-        return file.path.native();
-    return exchange::placeFor(file.path, {},
-                              {exchange::PlaceStyle::Kind::Rewritten, layout_.pathFrom, layout_.pathTo});
-}
+private:
+    Strings fact(const RowColumn& column, std::string_view key) const {
+        if (key == "@row")
+            return {std::to_string(row_.number)};
+        if (key == "@path" || key == "@folder" || key == "@name" || key == "@stem")
+            return ofPlace(key);
+        if (key == "@elsewhere")
+            return kept(library::elsewhereField);
+        if (key == "@shelf") {
+            const auto shelf = shelves_.find(row_.shelf);
+            return shelf == shelves_.end() ? Strings() : one(shelf->second);
+        }
+        if (key == "@length")
+            return one(lengthText(view_.duration, column.form, layout_.decimal));
+        if (key == "@format")
+            return one(std::string(view_.format));
+        if (key == "@codec")
+            return one(std::string(view_.codec));
+        if (key == "@rate")
+            return number(view_.sampleRate);
+        if (key == "@bits")
+            return number(view_.bitDepth);
+        if (key == "@channels")
+            return number(view_.channels);
+        if (key == "@bitrate")
+            return number(view_.bitrate);
+        if (key == "@size")
+            return number(static_cast<int64_t>(row_.size));
+        if (key == "@modified")
+            return one(dayOf(row_.modifiedNs / 1'000'000'000));
+        if (key == "@added")
+            return one(dayOf(row_.added));
+        if (key == "@kind") {
+            const Strings kinds = kept(library::kindField);
+            return {kinds.empty() || kinds.front().empty() ? "music" : kinds.front()};
+        }
+        if (key == "@playout")
+            return kept(library::playoutField);
+        if (key == "@rating")
+            return kept(library::ratingField);
+        if (key == "@note")
+            return kept(library::noteField);
+        return uses(key);
+    }
 
-Strings RowValues::factOf(const FileRecord& file, const RowColumn& column, std::string_view key) {
-    const tags::Facts& facts = file.tags.facts;
-    if (key == "@row")
-        return {std::to_string(row_)};
-    if (key == "@path" || key == "@folder" || key == "@name" || key == "@stem") {
-        const std::string place = placeOf(file);
+    Strings ofPlace(std::string_view key) const {
+        const std::string place = layout_.pathFrom.empty() && layout_.pathTo.empty()
+                                      ? row_.path
+                                      : exchange::placeFor(Path(row_.path), {},
+                                                           {exchange::PlaceStyle::Kind::Rewritten,
+                                                            layout_.pathFrom, layout_.pathTo});
         const size_t name = nameIn(place);
         // Bytes that are no text stand as \xHH; who reads them back knows that.
         auto shown = [](const std::string& bytes) {
@@ -129,63 +155,81 @@ Strings RowValues::factOf(const FileRecord& file, const RowColumn& column, std::
         const size_t dot = full.find_last_of('.');
         return shown(key == "@name" || dot == std::string::npos || dot == 0 ? full : full.substr(0, dot));
     }
-    if (key == "@elsewhere")
-        return kept(file, library::elsewhereField);
-    if (key == "@shelf") {
-        const auto shelf = shelves_.find(file.shelf);
-        return shelf == shelves_.end() ? Strings() : one(shelf->second);
-    }
-    if (key == "@length")
-        return one(lengthText(facts.duration, column.form, layout_.decimal));
-    if (key == "@format")
-        return one(audio::formatName(file.tags.format));
-    if (key == "@codec")
-        return one(facts.codec);
-    if (key == "@rate")
-        return number(facts.sampleRate);
-    if (key == "@bits")
-        return number(facts.bitDepth);
-    if (key == "@channels")
-        return number(facts.channels);
-    if (key == "@bitrate")
-        return number(facts.bitrate);
-    if (key == "@size")
-        return number(static_cast<int64_t>(facts.size));
-    if (key == "@modified")
-        return one(dayOf(file.state.modifiedNs / 1'000'000'000));
-    if (key == "@added")
-        return one(dayOf(file.added));
-    if (key == "@essence")
-        return one(library::knownEssence(store_, file));
-    if (key == "@kind")
-        return {file.kind.empty() ? "music" : file.kind};
-    if (key == "@playout")
-        return kept(file, library::playoutField);
-    if (key == "@rating")
-        return kept(file, library::ratingField);
-    if (key == "@note")
-        return kept(file, library::noteField);
-    if (key == "@uses" || key == "@last use") {
+
+    Strings uses(std::string_view key) const {
         Strings out;
-        for (const library::Use& use : library::usesFrom(kept(file, library::useField))) {
+        for (const library::Use& use : library::usesFrom(kept(library::useField))) {
             if (key == "@last use") {
                 if (!use.date.empty())
                     return {use.date};
                 continue;
             }
-            out.push_back(text::join(
-                [&] {
-                    Strings parts;
-                    for (const std::string& part : {use.date, use.what, use.where})
-                        if (!part.empty())
-                            parts.push_back(part);
-                    return parts;
-                }(),
-                " "));
+            Strings parts;
+            for (const std::string& part : {use.date, use.what, use.where})
+                if (!part.empty())
+                    parts.push_back(part);
+            out.push_back(text::join(parts, " "));
         }
         return out;
     }
-    return worksFact(file, key);
+
+    Strings kept(const char* field) const {
+        const auto it = kept_.find(std::string_view(field));
+        return it == kept_.end() ? Strings() : it->second;
+    }
+
+    const RowLayout& layout_;
+    const std::map<int64_t, std::string>& shelves_;
+    const RowSource& row_;
+    tags::PackedView view_;
+    library::KeptOfRecording kept_;
+    tags::Fields fields_; // where there are drafts
+};
+
+RowValues::RowValues(library::Store& store, const RowLayout& layout) : store_(store), layout_(layout) {
+    if (layout.drafts)
+        for (auto& [file, field, draft] : store.drafts().all())
+            if (!field.starts_with('@'))
+                drafts_[file][field] = draft;
+    for (const library::Shelf& shelf : store.shelves().all())
+        shelves_[shelf.id] = shelf.name;
+    for (const RowColumn& column : layout.columns)
+        std::ranges::copy_if(column.parts, std::back_inserter(asked_), onlyStoreKnows);
+}
+
+void RowValues::each(const std::vector<FileId>& files, const std::function<bool(RowSource&&)>& each) {
+    store_.files().eachPackedOf(files, [&](const library::PackedRecord& file) {
+        RowSource row;
+        row.file = file.id;
+        row.number = ++row_;
+        row.path = file.path;
+        row.content = file.content;
+        row.kept = file.kept;
+        row.size = file.size;
+        row.modifiedNs = file.modifiedNs;
+        row.shelf = file.shelf;
+        row.added = file.added;
+        if (const auto drafts = drafts_.find(file.id); drafts != drafts_.end())
+            row.drafts = &drafts->second;
+        for (const std::string& key : asked_)
+            row.asked.push_back(askedOf(file.id, key));
+        return each(std::move(row));
+    });
+}
+
+RowValues::Parts RowValues::parts(const RowSource& row) const {
+    const OfFile file(*this, row);
+    Parts out;
+    size_t asked = 0;
+    for (const RowColumn& column : layout_.columns)
+        for (const std::string& key : column.parts) {
+            Strings& said =
+                out.emplace_back(onlyStoreKnows(key) ? row.asked.at(asked++) : file.said(column, key));
+            if (layout_.dates != dateForms().front() && isDate(key))
+                for (std::string& value : said)
+                    value = dateText(value, layout_.dates);
+        }
+    return out;
 }
 
 const library::Facts& RowValues::card(library::CardId id) {
@@ -209,8 +253,12 @@ Strings RowValues::shares(const Strings& texts) {
     return out;
 }
 
-Strings RowValues::worksFact(const FileRecord& file, std::string_view key) {
-    const library::RecordingId recording = store_.recordings().placeOf(file.id).recording;
+Strings RowValues::askedOf(FileId file, const std::string& key) {
+    if (key == "@essence") {
+        const auto record = store_.files().find(file);
+        return record ? one(library::knownEssence(store_, *record)) : Strings();
+    }
+    const library::RecordingId recording = store_.recordings().placeOf(file).recording;
     if (recording == 0)
         return {};
     if (key == "@owners")
@@ -236,8 +284,7 @@ Strings RowValues::worksFact(const FileRecord& file, std::string_view key) {
     return out;
 }
 
-std::string RowValues::joined(const RowColumn& column, const std::vector<Strings>& parts,
-                              bool firstOnly) const {
+std::string RowValues::joined(const RowColumn& column, std::span<const Strings> parts, bool firstOnly) {
     std::string out;
     for (const Strings& values : parts) {
         const std::string said = values.empty() ? std::string()
@@ -252,13 +299,12 @@ std::string RowValues::joined(const RowColumn& column, const std::vector<Strings
     return out;
 }
 
-exchange::CsvRow RowValues::cells(const Row& row) const {
+exchange::CsvRow RowValues::cells(const RowSource& row) const {
+    const Parts all = parts(row);
     exchange::CsvRow out;
     size_t at = 0;
     for (const RowColumn& column : layout_.columns) {
-        const std::vector<Strings> parts(row.values.begin() + static_cast<ptrdiff_t>(at),
-                                         row.values.begin() +
-                                             static_cast<ptrdiff_t>(at + column.parts.size()));
+        const std::span parts = std::span(all).subspan(at, column.parts.size());
         at += column.parts.size();
         if (column.parts.empty()) {
             out.push_back(column.text);
@@ -288,7 +334,7 @@ RowsPreview rowsPreview(library::Store& store, const RowLayout& layout, const st
     RowValues values(store, layout);
     const std::vector<FileId> first(files.begin(),
                                     files.begin() + static_cast<ptrdiff_t>(std::min(files.size(), most)));
-    values.each(first, [&](RowValues::Row&& row) {
+    values.each(first, [&](RowSource&& row) {
         out.rows.push_back(values.cells(row));
         return true;
     });

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What the columns of a layout say of files of the library. On the thread of the store.
+// What the columns of a layout say of files of the library. On the thread of the store, where nothing else is
+// said.
 #pragma once
 
+#include <functional>
+#include <span>
 #include <unordered_map>
 
 #include "core/deliver/rows/row_layout.h"
@@ -10,36 +13,46 @@
 
 namespace moorfrost::deliver {
 
+/// A file as it was taken out of the store: what a row says of it can be worked out on another thread.
+struct RowSource {
+    library::FileId file = 0;
+    size_t number = 0;               // of the row, from 1
+    std::string path, content, kept; // as library::PackedRecord has them
+    uint64_t size = 0;               // bytes
+    int64_t modifiedNs = 0, shelf = 0, added = 0;
+    const std::map<std::string, library::Draft>* drafts = nullptr; // that count
+    std::vector<std::vector<std::string>> asked; // what only the store knows, in the order of the parts
+};
+
 class RowValues {
 public:
+    using Strings = std::vector<std::string>;
+    /// What each part of each column says, in order.
+    using Parts = std::vector<Strings>;
+
     /// `layout` and `store` outlive it.
     RowValues(library::Store& store, const RowLayout& layout);
 
     /// Of the next files, in this order; of those that are not known nothing is told. Rows are counted on.
-    struct Row {
-        library::FileId file = 0;
-        std::vector<std::vector<std::string>> values; // of each part of each column, in order
-    };
     /// Calls `each` for every file; false ends it.
-    void each(const std::vector<library::FileId>& files, const std::function<bool(Row&& row)>& each);
+    void each(const std::vector<library::FileId>& files, const std::function<bool(RowSource&& row)>& each);
+
+    // Any thread, as long as the values live:
+    Parts parts(const RowSource& row) const;
     /// The cells of a row, as text; as many as headingsOf(layout).
-    exchange::CsvRow cells(const Row& row) const;
+    exchange::CsvRow cells(const RowSource& row) const;
     /// What the parts of one column say, joined as it asks.
-    std::string joined(const RowColumn& column, const std::vector<std::vector<std::string>>& parts,
-                       bool firstOnly) const;
+    static std::string joined(const RowColumn& column, std::span<const Strings> parts, bool firstOnly);
 
 private:
-    using Strings = std::vector<std::string>;
-    Strings valuesOf(const library::FileRecord& file, const tags::Fields& fields, const RowColumn& column,
-                     const std::string& key);
-    Strings factOf(const library::FileRecord& file, const RowColumn& column, std::string_view key);
-    Strings worksFact(const library::FileRecord& file, std::string_view key);
-    std::string placeOf(const library::FileRecord& file) const;
+    class OfFile;
+    Strings askedOf(library::FileId file, const std::string& key);
     const library::Facts& card(library::CardId id);
     Strings shares(const Strings& kept);
 
     library::Store& store_;
     const RowLayout& layout_;
+    std::vector<std::string> asked_; // keys of parts that only the store knows, each as often as it stands
     std::map<library::FileId, std::map<std::string, library::Draft>> drafts_;
     std::map<int64_t, std::string> shelves_;
     std::unordered_map<library::CardId, library::Facts> cards_;

@@ -31,12 +31,12 @@ Json jsonOf(const std::string& key, const std::string& value) {
 
 /// A row as an object: what is one thing by its kind, several values as a list; what says nothing is left
 /// out.
-std::string jsonLine(const RowLayout& layout, const RowValues& values, const RowValues::Row& row) {
+std::string jsonLine(const RowLayout& layout, const RowValues& values, const RowSource& row) {
     Json out = Json::object();
+    const RowValues::Parts all = values.parts(row);
     size_t at = 0;
     for (const RowColumn& column : layout.columns) {
-        const auto parts = std::vector(row.values.begin() + static_cast<ptrdiff_t>(at),
-                                       row.values.begin() + static_cast<ptrdiff_t>(at + column.parts.size()));
+        const std::span parts = std::span(all).subspan(at, column.parts.size());
         at += column.parts.size();
         // Keys are those of fields, where no other heading was given.
         std::string key = column.heading;
@@ -47,7 +47,7 @@ std::string jsonLine(const RowLayout& layout, const RowValues& values, const Row
         if (column.parts.empty()) {
             out[key] = column.text;
         } else if (column.parts.size() > 1) {
-            if (std::string said = values.joined(column, parts, false); !said.empty())
+            if (std::string said = RowValues::joined(column, parts, false); !said.empty())
                 out[key] = said;
         } else if (const auto& only = parts.front();
                    only.size() == 1 || column.several == RowColumn::Several::First) {
@@ -62,7 +62,7 @@ std::string jsonLine(const RowLayout& layout, const RowValues& values, const Row
 
 /// A row as it stands in a file of text.
 std::string rowText(const RowLayout& layout, exchange::DelimitedWriter& writer, const RowValues& values,
-                    const RowValues::Row& row) {
+                    const RowSource& row) {
     if (layout.file == RowFile::JsonLines)
         return jsonLine(layout, values, row);
     exchange::CsvRow cells = values.cells(row);
@@ -93,13 +93,13 @@ Status forAll(library::Store& store, const RowLayout& layout, const std::vector<
     if (progress)
         progress->begin(files.size());
     bool isWell = true; // of the thread that puts
-    work::InOrder<RowValues::Row> writing([&](RowValues::Row&& row) {
+    work::InOrder<RowSource> writing([&](RowSource&& row) {
         isWell = put(values, row);
         if (progress)
             progress->step({});
         return isWell;
     });
-    values.each(files, [&](RowValues::Row&& row) {
+    values.each(files, [&](RowSource&& row) {
         ++out.rows;
         return writing.put(std::move(row)) && !stop.stop_requested();
     });
@@ -137,7 +137,7 @@ Result<RowsWritten> writeRows(library::Store& store, const RowLayout& layout,
         const auto numbers = numbersOf(layout);
         (*book)->headings(headingsOf(layout));
         if (Status done = forAll(store, layout, files, stop, &progress, out,
-                                 [&](const RowValues& values, const RowValues::Row& row) {
+                                 [&](const RowValues& values, const RowSource& row) {
                                      (*book)->row(values.cells(row), numbers);
                                      return !(*book)->isFull();
                                  });
@@ -163,7 +163,7 @@ Result<RowsWritten> writeRows(library::Store& store, const RowLayout& layout,
         file->add(writer->begin());
     file->add(headingText(layout, *writer));
     if (Status done = forAll(store, layout, files, stop, &progress, out,
-                             [&](const RowValues& values, const RowValues::Row& row) {
+                             [&](const RowValues& values, const RowSource& row) {
                                  file->add(rowText(layout, *writer, values, row));
                                  return file->isWell();
                              });
@@ -186,7 +186,7 @@ Result<std::string> rowsText(library::Store& store, const RowLayout& layout,
         return writer.error();
     std::string out = headingText(layout, *writer);
     if (Status done = forAll(store, layout, files, {}, nullptr, counted,
-                             [&](const RowValues& values, const RowValues::Row& row) {
+                             [&](const RowValues& values, const RowSource& row) {
                                  out += rowText(layout, *writer, values, row);
                                  return true;
                              });

@@ -85,7 +85,7 @@ void ColumnsBuilder::add(const FileRecord& file) {
         kept[kindField] = {file.kind};
     const std::string packed = packKept(kept);
     add(PackedRecord{file.id, file.path.native(), file.state.size, file.readable(), file.shelf, file.added,
-                     content, packed, file.absent != 0});
+                     content, packed, file.absent != 0, file.state.modifiedNs});
 }
 
 void ColumnsBuilder::add(const PackedRecord& file) {

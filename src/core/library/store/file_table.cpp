@@ -39,6 +39,13 @@ FileRecord recordFrom(const Statement& row) {
     return r;
 }
 
+PackedRecord packedFrom(const Statement& row) {
+    return {row.integer(0),      row.view(1),    static_cast<uint64_t>(row.integer(2)),
+            row.view(4).empty(), row.integer(5), row.integer(6),
+            row.view(7),         row.view(8),    row.integer(9) != 0,
+            row.integer(3)};
+}
+
 } // namespace
 
 FileId FileTable::writeRow(const files::ScannedFile& f, int64_t shelf) {
@@ -125,11 +132,19 @@ void FileTable::each(bool putAway, const std::function<bool(FileRecord&&)>& each
 
 void FileTable::eachPacked(const std::function<bool(const PackedRecord&)>& each) {
     Statement row(db_, recordColumns + "WHERE shelf IS NOT NULL ORDER BY id");
-    while (row.step() &&
-           each({row.integer(0), row.view(1), static_cast<uint64_t>(row.integer(2)), row.view(4).empty(),
-                 row.integer(5), row.integer(6), row.view(7), row.view(8), row.integer(9) != 0})) {
+    while (row.step() && each(packedFrom(row))) {
     }
     db_.forgetPages();
+}
+
+void FileTable::eachPackedOf(const std::vector<FileId>& ids,
+                             const std::function<bool(const PackedRecord&)>& each) {
+    Statement row(db_, recordColumns + "WHERE id=?");
+    for (FileId id : ids) {
+        if (row.bind(id).step() && !each(packedFrom(row)))
+            return;
+        row.reset();
+    }
 }
 
 namespace {

@@ -30,6 +30,8 @@ public:
     void each(bool putAway, const std::function<bool(FileRecord&&)>& each);
     /// What is on a shelf, with rising numbers, until `each` returns false; packed as it lies there.
     void eachPacked(const std::function<bool(const PackedRecord&)>& each);
+    /// The same of these, in the order asked for; those that are not known are left out.
+    void eachPackedOf(const std::vector<FileId>& ids, const std::function<bool(const PackedRecord&)>& each);
     /// A file as it was read last.
     struct Known {
         FileId id = 0;
