@@ -182,21 +182,18 @@ int importRows(const Options& options) {
         for (const library::Shelf& one : store->shelves().all())
             if (one.name == options.shelf || one.path == options.shelf)
                 shelf = one.id;
-        std::vector<deliver::InRow> some;
         std::vector<size_t> which;
         for (size_t i = 0; i < rows->rows.size(); ++i)
-            if (rows->rows[i].state == deliver::InRow::State::NoTrack) {
-                some.push_back(rows->rows[i]);
+            if (rows->rows.state(i) == deliver::InRow::State::NoTrack)
                 which.push_back(i);
-            }
-        const auto entries = deliver::addEntries(*store, rows->plan, rows->source, some, shelf,
+        const auto entries = deliver::addEntries(*store, rows->plan, rows->source, rows->rows, which, shelf,
                                                  deliver::shippedRowKindRules(), std::time(nullptr));
         if (!entries) {
             say(entries.error().message);
             return wrongly;
         }
         for (size_t i = 0; i < which.size(); ++i)
-            deliver::noteEntry(rows->rows[which[i]], (*entries)[i]);
+            deliver::noteEntry(*rows, which[i], (*entries)[i]);
     }
     const deliver::RowsTake take = deliver::rowsTake(*rows);
     size_t refused = 0;
@@ -217,7 +214,7 @@ int importRows(const Options& options) {
     print(summary);
     if (refused > 0)
         say(fmt::format("{} files cannot be written to and have no drafts.", refused));
-    return std::ranges::any_of(rows->rows, &deliver::InRow::needsSomebody) ? 1 : 0;
+    return rows->rows.anyNeedsSomebody() ? 1 : 0;
 }
 
 } // namespace moorfrost::cli

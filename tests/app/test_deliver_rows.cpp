@@ -300,7 +300,7 @@ private:
             out << rowsIn()->part(part)->text();
         return out;
     }
-    const deliver::InRow& row(size_t line) {
+    deliver::InRow row(size_t line) {
         for (const deliver::InRow& one : out().rowsIn.rows()->rows)
             if (one.line == line)
                 return one;

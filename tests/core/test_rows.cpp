@@ -330,7 +330,7 @@ private slots:
         QCOMPARE(in.rows[3].file, c);
         QCOMPARE(in.rows[3].evidence, InRow::Evidence::Name);
         QVERIFY(in.rows[3].placeIsElsewhere);
-        QCOMPARE(in.rows[3].changes["@elsewhere"], (Strings{"M:\\old\\Night Post\\01 Salt Road.wav"}));
+        QCOMPARE(in.rows[3].changes.at("@elsewhere"), (Strings{"M:\\old\\Night Post\\01 Salt Road.wav"}));
         QCOMPARE(in.rows[4].state, State::Several);
         QCOMPARE(in.rows[4].candidates.size(), size_t{2});
         QCOMPARE(in.rows[5].state, State::NoTrack);
@@ -420,6 +420,68 @@ private slots:
         QCOMPARE(in->rows[0].changes, (tags::Fields{{"@playout", {"0815"}}}));
     }
 
+    void rowsArePutAway() {
+        const Path beside = *box_ / "library";
+        InRows rows;
+        rows.layBeside(beside);
+        for (size_t i = 0; i < 3; ++i) {
+            InRow row;
+            row.line = i + 2;
+            row.file = static_cast<FileId>(i * 7);
+            row.state = i == 0 ? State::Several : State::Same;
+            row.evidence = InRow::Evidence::Words;
+            row.placeIsElsewhere = i == 1;
+            row.told = "It has the same words.";
+            row.trouble = i == 2 ? "\xC3\x84" : "";
+            row.candidates = {4, 9};
+            row.says = {{"title", {"Gorse"}}, {"own field", {"a", ""}}, {"@path", {}}};
+            row.changes = {{"title", {"Gorse"}}};
+            row.saysHash = i + 100;
+            rows.add(row);
+        }
+        const InRow one = rows[1];
+        QCOMPARE(one.line, size_t{3});
+        QCOMPARE(one.file, FileId{7});
+        QCOMPARE(one.other, SIZE_MAX);
+        QVERIFY(one.placeIsElsewhere);
+        QCOMPARE(one.candidates, (std::vector<FileId>{4, 9}));
+        QCOMPARE(one.says.at("own field"), (Strings{"a", ""}));
+        QVERIFY(one.says.at("@path").empty());
+        QVERIFY(one.before.empty());
+        QCOMPARE(rows[2].trouble, std::string("\xC3\x84"));
+        QVERIFY(rows.anyNeedsSomebody());
+        // A copy keeps what it had.
+        const InRows copy = rows;
+        InRow other = rows[0];
+        other.state = State::LeftOut;
+        other.other = 5;
+        other.told.clear();
+        rows.put(0, other);
+        QVERIFY(!rows.anyNeedsSomebody());
+        QCOMPARE(rows[0].other, size_t{5});
+        QCOMPARE(copy.state(0), State::Several);
+        QCOMPARE(copy[0].told, std::string("It has the same words."));
+        rows.erase({false, true, false});
+        QCOMPARE(rows.size(), size_t{2});
+        QCOMPARE(rows[1].line, size_t{4});
+        QCOMPARE(rows.saysHash(1), uint64_t{102});
+    }
+
+    void rowsWithoutADisk() {
+        for (const bool hasFolder : {false, true}) {
+            InRows rows;
+            if (hasFolder)
+                rows.layBeside(*box_ / "no such folder/library");
+            InRow row;
+            row.says = {{"title", {"Gorse"}}};
+            rows.add(row);
+            row.says = {{"title", {"Tidewater"}}};
+            rows.add(row);
+            QCOMPARE(rows[0].says.at("title"), Strings{"Gorse"});
+            QCOMPARE(rows[1].says.at("title"), Strings{"Tidewater"});
+        }
+    }
+
     void entriesWithoutAFile() {
         write("in.csv",
               "File path,Title,Artist,Length,Number\nM:\\idents\\harbour.wav,Harbour ident,,0:08,I-1\n"
@@ -427,11 +489,11 @@ private slots:
         RowsIn in = readIn("in.csv");
         QCOMPARE(in.count(State::NoTrack), size_t{3});
         const auto added =
-            addEntries(*store_, in.plan, in.source, in.rows, shelf_, shippedRowKindRules(), 1000);
+            addEntries(*store_, in.plan, in.source, in.rows, {0, 1, 2}, shelf_, shippedRowKindRules(), 1000);
         QVERIFY(added);
         QCOMPARE(added->size(), size_t{3});
         for (size_t i = 0; i < 3; ++i)
-            noteEntry(in.rows[i], (*added)[i]);
+            noteEntry(in, i, (*added)[i]);
         const auto harbour = store_->files().find((*added)[0]), talk = store_->files().find((*added)[1]),
                    gorse = store_->files().find((*added)[2]);
         QCOMPARE(harbour->path, *box_ / "shelf" / "idents" / "harbour.wav");
@@ -453,11 +515,11 @@ private slots:
         test::makeSound(*box_ / "shelf", "there.flac", 3);
         write("more.csv", "File path,Title\n" + (*box_ / "shelf/there.flac").native() + ",There\n");
         RowsIn more = readIn("more.csv");
-        const auto none = addEntries(*store_, more.plan, more.source, more.rows, shelf_, {}, 1000);
+        const auto none = addEntries(*store_, more.plan, more.source, more.rows, {0}, shelf_, {}, 1000);
         QCOMPARE(*none, (std::vector<FileId>{0}));
-        noteEntry(more.rows[0], 0);
+        noteEntry(more, 0, 0);
         QVERIFY(more.rows[0].told.find("bring it in") != std::string::npos);
-        QVERIFY(!addEntries(*store_, more.plan, more.source, more.rows, 999, {}, 1000));
+        QVERIFY(!addEntries(*store_, more.plan, more.source, more.rows, {0}, 999, {}, 1000));
     }
 
 private:

@@ -139,7 +139,7 @@ void RowsInController::prefer(size_t row) {
         return;
     use_.library.read(
         this,
-        [file = rows_->rows[row].file](library::Store& store) { return deliver::trackNow(store, file); },
+        [file = rows_->rows.file(row)](library::Store& store) { return deliver::trackNow(store, file); },
         [this, run = run_, row](Result<deliver::TrackNow> track) {
             if (!track || run != run_ || !rows_)
                 return;
@@ -152,7 +152,7 @@ void RowsInController::leaveOut(const std::vector<size_t>& rows) {
     if (!rows_)
         return;
     for (const size_t row : rows)
-        if (row < rows_->rows.size() && rows_->rows[row].state != deliver::InRow::State::New)
+        if (row < rows_->rows.size() && rows_->rows.state(row) != deliver::InRow::State::New)
             deliver::leaveRowOut(*rows_, row);
     emit rowChanged(rows.empty() ? 0 : rows.front());
 }
@@ -209,20 +209,18 @@ void RowsInController::takeAll() {
 void RowsInController::addEntries(const std::vector<size_t>& rows, int64_t shelf) {
     if (!rows_)
         return;
-    std::vector<deliver::InRow> some;
     std::vector<size_t> which;
     for (const size_t row : rows)
-        if (row < rows_->rows.size() && (rows_->rows[row].state == deliver::InRow::State::NoTrack ||
-                                         rows_->rows[row].state == deliver::InRow::State::Several)) {
-            some.push_back(rows_->rows[row]);
+        if (row < rows_->rows.size() && (rows_->rows.state(row) == deliver::InRow::State::NoTrack ||
+                                         rows_->rows.state(row) == deliver::InRow::State::Several))
             which.push_back(row);
-        }
-    if (some.empty())
+    if (which.empty())
         return;
     use_.library.write(
         this,
-        [plan = rows_->plan, source = rows_->source, some, shelf, kinds = kinds_](library::Store& store) {
-            return deliver::addEntries(store, plan, source, some, shelf, kinds,
+        [plan = rows_->plan, source = rows_->source, rows = rows_->rows, which, shelf,
+         kinds = kinds_](library::Store& store) {
+            return deliver::addEntries(store, plan, source, rows, which, shelf, kinds,
                                        QDateTime::currentSecsSinceEpoch());
         },
         [this, run = run_, which](const Result<Result<std::vector<FileId>>>& answer) {
@@ -241,7 +239,7 @@ void RowsInController::addEntries(const std::vector<size_t>& rows, int64_t shelf
             if (run != run_ || !rows_)
                 return;
             for (size_t i = 0; i < which.size() && i < entries.size(); ++i)
-                deliver::noteEntry(rows_->rows[which[i]], entries[i]);
+                deliver::noteEntry(*rows_, which[i], entries[i]);
             emit rowChanged(which.front());
         });
 }

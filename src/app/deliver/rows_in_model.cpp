@@ -13,16 +13,16 @@ using State = deliver::InRow::State;
 
 RowsInModel::RowsInModel(LibraryIndex& index, QObject* parent) : QAbstractTableModel(parent), index_(index) {}
 
-bool RowsInModel::belongs(const deliver::InRow& row, Part part) {
+bool RowsInModel::belongs(State state, Part part) {
     switch (part) {
     case Part::Needs:
-        return row.needsSomebody();
+        return deliver::InRow::needsSomebody(state);
     case Part::Changes:
-        return row.state == State::Changes || row.state == State::New;
+        return state == State::Changes || state == State::New;
     case Part::Agree:
-        return row.state == State::Same || row.state == State::Again;
+        return state == State::Same || state == State::Again;
     case Part::LeftOut:
-        return row.state == State::LeftOut;
+        return state == State::LeftOut;
     case Part::All:
         return true;
     }
@@ -36,7 +36,7 @@ void RowsInModel::show(const deliver::RowsIn* rows, Part part) {
     listed_.clear();
     if (rows)
         for (size_t i = 0; i < rows->rows.size(); ++i)
-            if (belongs(rows->rows[i], part))
+            if (belongs(rows->rows.state(i), part))
                 listed_.push_back(i);
     endResetModel();
 }
@@ -95,7 +95,7 @@ int RowsInModel::rowCount(const QModelIndex& parent) const {
 QVariant RowsInModel::data(const QModelIndex& index, int role) const {
     if (!index.isValid() || !rows_)
         return {};
-    const deliver::InRow& row = rows_->rows[listed_[static_cast<size_t>(index.row())]];
+    const deliver::InRow row = rows_->rows[listed_[static_cast<size_t>(index.row())]];
     const auto& c = theme::colours();
     if (role == Qt::ToolTipRole) {
         QStringList says{qs(row.told), qs(row.trouble)};

@@ -23,7 +23,7 @@ public:
     size_t rowAt(int row) const { return listed_.at(static_cast<size_t>(row)); }
     int placeOf(size_t row) const; // -1: it is not listed
 
-    static bool belongs(const deliver::InRow& row, Part part);
+    static bool belongs(deliver::InRow::State state, Part part);
     /// "Lanterns, Kestrel & Rook", by the library.
     static QString trackName(LibraryIndex& index, FileId file);
     static QString stateName(const deliver::InRow& row);

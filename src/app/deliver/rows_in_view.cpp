@@ -38,7 +38,7 @@ QString shownValues(const std::vector<std::string>& values) {
 
 } // namespace
 
-void RowBox::show(const deliver::InRow* row) {
+void RowBox::show(const std::optional<deliver::InRow>& row) {
     clear();
     if (!row)
         return end();
@@ -91,7 +91,7 @@ RowsInView::RowsInView(RowsInController& rows, LibraryIndex& index, ShelvesContr
         // On to the next that needs somebody.
         const int place = model_->placeOf(row);
         if (part_ == Part::Needs && place >= 0 && place + 1 < model_->rowCount() && rows_.rows() &&
-            !rows_.rows()->rows[row].needsSomebody())
+            !deliver::InRow::needsSomebody(rows_.rows()->rows.state(row)))
             table_->selectRow(place + 1);
         showRow();
     });
@@ -364,7 +364,7 @@ void RowsInView::showAll() {
         shown_ = rows_.rows();
         run_ = rows_.run();
         part_ = Part::Needs;
-        if (shown_ && std::ranges::none_of(shown_->rows, &deliver::InRow::needsSomebody))
+        if (shown_ && !shown_->rows.anyNeedsSomebody())
             part_ = Part::Changes;
         model_->show(shown_, part_);
         if (model_->rowCount() > 0)
@@ -410,9 +410,11 @@ void RowsInView::showRows() {
     const auto* rows = rows_.rows();
     std::array<size_t, 5> counts = {};
     if (rows) {
-        for (const deliver::InRow& row : rows->rows)
+        for (size_t s = 0; s < deliver::InRow::states; ++s)
             for (size_t p = 0; p < counts.size(); ++p)
-                counts[p] += RowsInModel::belongs(row, static_cast<Part>(p));
+                if (const auto state = static_cast<State>(s);
+                    RowsInModel::belongs(state, static_cast<Part>(p)))
+                    counts[p] += rows->rows.count(state);
         counts[static_cast<size_t>(Part::Agree)] += rows->same + rows->again;
         counts[static_cast<size_t>(Part::All)] += rows->same + rows->again;
     }
@@ -421,10 +423,10 @@ void RowsInView::showRows() {
         parts_[p]->setText(tr("%1  %L2").arg(names[p]).arg(counts[p]));
         parts_[p]->setChecked(static_cast<Part>(p) == part_);
     }
-    const deliver::RowsTake take = rows_.take();
-    take_->setEnabled(!take.isEmpty());
-    take_->setText(take.isEmpty() ? tr("Nothing to take")
-                                  : tr("Take %n row(s) as drafts", "", static_cast<int>(take.rows)));
+    const size_t toTake = rows ? rows->rows.count(State::Changes) : 0;
+    take_->setEnabled(toTake > 0);
+    take_->setText(toTake == 0 ? tr("Nothing to take")
+                               : tr("Take %n row(s) as drafts", "", static_cast<int>(toTake)));
     if (rows_.isReading())
         told_->setText(tr("Reading the sheet \u2026"));
     else if (!rows)
@@ -453,11 +455,11 @@ void RowsInView::showRow() {
     const auto* rows = rows_.rows();
     const auto chosen = rows ? chosenRows() : std::vector<size_t>();
     const bool one = chosen.size() == 1;
-    row_->show(one ? &rows->rows[chosen.front()] : nullptr);
+    row_->show(one ? std::optional(rows->rows[chosen.front()]) : std::nullopt);
     search_->setEnabled(one);
     leaveOut_->setEnabled(!chosen.empty());
     entries_->setEnabled(std::ranges::any_of(chosen, [&](size_t row) {
-        return rows->rows[row].state == State::NoTrack || rows->rows[row].state == State::Several;
+        return rows->rows.state(row) == State::NoTrack || rows->rows.state(row) == State::Several;
     }));
     below_->setVisible(rows != nullptr);
 }

@@ -30,7 +30,7 @@ class RowBox : public SideLines {
     Q_OBJECT
 public:
     RowBox(LibraryIndex& index, QWidget* parent = nullptr) : SideLines(parent), index_(index) {}
-    void show(const deliver::InRow* row);
+    void show(const std::optional<deliver::InRow>& row);
 
 signals:
     void trackChosen(moorfrost::library::FileId file);

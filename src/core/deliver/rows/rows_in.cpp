@@ -2,7 +2,7 @@
 #include "core/deliver/rows/rows_in.h"
 
 #include <algorithm>
-#include <set>
+#include <span>
 #include <unordered_map>
 
 #include <fmt/format.h>
@@ -25,7 +25,8 @@ using Evidence = InRow::Evidence;
 using Strings = std::vector<std::string>;
 
 constexpr size_t mostRows = 5'000'000, portion = 500;
-constexpr size_t mostOfOneTrack = 10; // rows of one track that are compared with the next
+constexpr size_t mostByName = 100'000; // rows that are looked for by name at a time
+constexpr size_t mostOfOneTrack = 10;  // rows of one track that are compared with the next
 
 /// Keys by which a track is found, and that are nothing to be changed.
 bool isToFind(const std::string& key) {
@@ -85,9 +86,10 @@ TrackNow nowOf(library::Store& store, FileRecord&& file) {
     return out;
 }
 
-/// Two rows of one track: the later says the same again, or one of them says otherwise. True where they do.
-bool meet(RowsIn& in, size_t earlier, size_t later) {
-    InRow &a = in.rows[earlier], &b = in.rows[later];
+/// Two rows of one track: `b`, at `later`, says the same again, or one of them says otherwise. True where
+/// they do.
+bool meet(RowsIn& in, size_t earlier, size_t later, InRow& b) {
+    InRow a = in.rows[earlier];
     if (a.saysHash == b.saysHash && a.says == b.says) {
         b.state = State::Again;
         b.other = earlier;
@@ -108,6 +110,7 @@ bool meet(RowsIn& in, size_t earlier, size_t later) {
         a.state = State::Contradicts;
         a.other = later;
         tell(a, fmt::format("Line {} says otherwise of the same track.", b.line));
+        in.rows.put(earlier, a);
     }
     return true;
 }
@@ -185,85 +188,106 @@ public:
                 byCode(row, codes_.isrcs, "isrc", "ISRC");
         }
         settle(waiting_.begin(), waiting_.end());
-        for (InRow& row : waiting_)
+        for (const InRow& row : waiting_)
             if (!dropSame(row))
-                out_.rows.push_back(std::move(row));
+                out_.rows.add(row);
         waiting_.clear();
     }
 
-    /// What is left, by names and by words.
+    /// What is left, by names and by words. The library is gone through for some rows at a time: what is
+    /// wanted of it is in memory.
     void end() {
         pass();
-        library::NameMatch names(store_);
+        std::vector<bool> drop(out_.rows.size());
         std::vector<size_t> left;
-        for (size_t i = 0; i < out_.rows.size(); ++i) {
-            const InRow& row = out_.rows[i];
-            if (row.file != 0)
-                continue;
-            left.push_back(i);
-            names.wantName(placeTold(row));
-            names.wantTitle(tags::firstValue(row.says, "title"));
+        auto some = [&] {
+            byNames(left, drop);
+            left.clear();
+        };
+        for (size_t i = 0; i < drop.size() && !stop_.stop_requested(); ++i) {
+            if (out_.rows.file(i) == 0)
+                left.push_back(i);
+            if (left.size() == mostByName)
+                some();
         }
-        if (left.empty() || stop_.stop_requested())
-            return;
-        names.collect(stop_);
-        for (size_t i : left) {
-            if (stop_.stop_requested())
-                return;
-            InRow& row = out_.rows[i];
-            const double seconds = std::max(0.0, secondsFrom(tags::firstValue(row.says, "@length")));
-            auto found = names.byName(placeTold(row), seconds);
-            Evidence evidence = Evidence::Name;
-            if (found.file == 0 && found.candidates.empty()) {
-                found = names.byTitle(tags::firstValue(row.says, "title"),
-                                      tags::firstValue(row.says, "artist"), seconds);
-                evidence = Evidence::Words;
-            }
-            if (found.file != 0) {
-                take(row, found.file, evidence, found.told);
-            } else if (row.candidates.empty()) {
-                row.candidates = std::move(found.candidates);
-                row.state = row.candidates.empty() ? State::NoTrack : State::Several;
-                tell(row, found.told.empty() ? "No track of the library is like it." : found.told);
-            }
-        }
-        for (size_t from = 0; from < left.size(); from += portion) {
-            std::vector<InRow> batch;
-            const size_t to = std::min(left.size(), from + portion);
-            for (size_t i = from; i < to; ++i)
-                batch.push_back(std::move(out_.rows[left[i]]));
-            settle(batch.begin(), batch.end());
-            for (size_t i = from; i < to; ++i)
-                out_.rows[left[i]] = std::move(batch[i - from]);
-        }
-        std::erase_if(out_.rows, [this](const InRow& row) { return dropSame(row); });
+        if (!left.empty())
+            some();
+        out_.rows.erase(drop);
     }
 
     /// Rows of one track.
     void together() {
         std::unordered_map<FileId, std::vector<size_t>> before;
         for (size_t i = 0; i < out_.rows.size(); ++i) {
-            InRow& row = out_.rows[i];
-            if (row.file == 0)
+            const FileId file = out_.rows.file(i);
+            if (file == 0)
                 continue;
-            if (const auto same = same_.find(row.file); same != same_.end())
-                if (std::ranges::any_of(row.changes, [&](const auto& c) {
-                        return (same->second.keys & bitOf(c.first)) != 0;
-                    })) {
+            const auto same = same_.find(file);
+            std::vector<size_t>& others = before[file];
+            if (same != same_.end() || !others.empty()) {
+                InRow row = out_.rows[i];
+                bool isOther = same != same_.end() && std::ranges::any_of(row.changes, [&](const auto& c) {
+                                   return (same->second.keys & bitOf(c.first)) != 0;
+                               });
+                if (isOther) {
                     row.state = State::Contradicts;
                     tell(row, fmt::format("Line {} says of the same track what the library has.",
                                           same->second.line));
                 }
-            std::vector<size_t>& others = before[row.file];
-            for (const size_t other : others)
-                if (meet(out_, other, i))
-                    break;
-            if (row.state != State::Again && others.size() < mostOfOneTrack)
+                for (const size_t other : others)
+                    if (meet(out_, other, i, row)) {
+                        isOther = true;
+                        break;
+                    }
+                if (isOther)
+                    out_.rows.put(i, row);
+            }
+            if (out_.rows.state(i) != State::Again && others.size() < mostOfOneTrack)
                 others.push_back(i);
         }
     }
 
 private:
+    void byNames(const std::vector<size_t>& left, std::vector<bool>& drop) {
+        library::NameMatch names(store_);
+        for (const size_t i : left) {
+            const InRow row = out_.rows[i];
+            names.wantName(placeTold(row));
+            names.wantTitle(tags::firstValue(row.says, "title"));
+        }
+        names.collect(stop_);
+        std::vector<InRow> batch;
+        for (size_t from = 0; from < left.size() && !stop_.stop_requested(); from += portion) {
+            const std::span some = std::span(left).subspan(from, std::min(portion, left.size() - from));
+            batch.clear();
+            for (const size_t i : some)
+                byName(batch.emplace_back(out_.rows[i]), names);
+            settle(batch.begin(), batch.end());
+            for (size_t i = 0; i < some.size(); ++i) {
+                drop[some[i]] = dropSame(batch[i]);
+                out_.rows.put(some[i], batch[i]);
+            }
+        }
+    }
+
+    void byName(InRow& row, library::NameMatch& names) {
+        const double seconds = std::max(0.0, secondsFrom(tags::firstValue(row.says, "@length")));
+        auto found = names.byName(placeTold(row), seconds);
+        Evidence evidence = Evidence::Name;
+        if (found.file == 0 && found.candidates.empty()) {
+            found = names.byTitle(tags::firstValue(row.says, "title"), tags::firstValue(row.says, "artist"),
+                                  seconds);
+            evidence = Evidence::Words;
+        }
+        if (found.file != 0) {
+            take(row, found.file, evidence, found.told);
+        } else if (row.candidates.empty()) {
+            row.candidates = std::move(found.candidates);
+            row.state = row.candidates.empty() ? State::NoTrack : State::Several;
+            tell(row, found.told.empty() ? "No track of the library is like it." : found.told);
+        }
+    }
+
     static std::string placeTold(const InRow& row) {
         for (const char* key : {"@path", "@name", "@stem", "@elsewhere"})
             if (const std::string& told = tags::firstValue(row.says, key); !told.empty())
@@ -375,7 +399,7 @@ private:
 
 size_t RowsIn::count(InRow::State state) const {
     const auto counted = state == State::Same ? same : state == State::Again ? again : 0;
-    return counted + static_cast<size_t>(std::ranges::count(rows, state, &InRow::state));
+    return counted + rows.count(state);
 }
 
 Result<RowsIn> readRowsIn(library::Store& store, const Path& file, const RowsInPlan& plan,
@@ -383,6 +407,7 @@ Result<RowsIn> readRowsIn(library::Store& store, const Path& file, const RowsInP
     RowsIn out;
     out.plan = plan;
     out.source = text::forDisplay(file.filename().native());
+    out.rows.layBeside(store.file());
     Reading reading(store, out, stop, progress);
     progress.begin(0);
     size_t rows = 0;
@@ -418,30 +443,34 @@ TrackNow trackNow(library::Store& store, FileId file) {
 void settleRow(RowsIn& in, size_t at, const TrackNow& track) {
     if (track.file == 0)
         return;
-    InRow& row = in.rows.at(at);
+    InRow row = in.rows[at];
     row.file = track.file;
     row.evidence = Evidence::Person;
     row.told = "You said so.";
     row.candidates.clear();
     compare(in.plan, row, track);
     for (size_t i = 0; i < in.rows.size(); ++i)
-        if (i != at && in.rows[i].file == track.file && in.rows[i].state != State::LeftOut &&
-            in.rows[i].state != State::Again && meet(in, i, at))
-            return;
+        if (i != at && in.rows.file(i) == track.file && in.rows.state(i) != State::LeftOut &&
+            in.rows.state(i) != State::Again && meet(in, i, at, row))
+            break;
+    in.rows.put(at, row);
 }
 
 void preferRow(RowsIn& in, size_t at, const TrackNow& track) {
-    InRow& row = in.rows.at(at);
+    InRow row = in.rows[at];
     if (track.file == 0 || track.file != row.file)
         return;
     for (size_t i = 0; i < in.rows.size(); ++i)
-        if (i != at && in.rows[i].file == row.file && in.rows[i].state == State::Contradicts)
+        if (i != at && in.rows.file(i) == row.file && in.rows.state(i) == State::Contradicts)
             leaveRowOut(in, i);
     compare(in.plan, row, track);
+    in.rows.put(at, row);
 }
 
-void leaveRowOut(RowsIn& in, size_t row) {
-    in.rows.at(row).state = State::LeftOut;
+void leaveRowOut(RowsIn& in, size_t at) {
+    InRow row = in.rows[at];
+    row.state = State::LeftOut;
+    in.rows.put(at, row);
 }
 
 std::string rowName(const InRow& row) {

@@ -5,6 +5,7 @@
 
 #include <stop_token>
 
+#include "core/deliver/rows/in_rows.h"
 #include "core/deliver/rows/row_layout.h"
 #include "core/library/store/store.h"
 #include "core/work/progress.h"
@@ -31,43 +32,10 @@ struct RowsInLook {
 Result<RowsInLook> lookAtRows(const Path& file, const std::vector<RowLayout>& layouts,
                               const exchange::DialectGiven& given = {}, const std::string& layout = {});
 
-struct InRow {
-    enum class State : uint8_t {
-        Changes,     // it says something otherwise than the library has it
-        Several,     // several tracks are as likely
-        NoTrack,     // none is sure enough
-        Contradicts, // another row of the same track says otherwise
-        Same,        // all is so already
-        Again,       // another row of the same track says the same
-        LeftOut,     // a person said so
-        New,         // a person said so: an entry without a file
-    };
-    static constexpr size_t states = 8;
-    enum class Evidence : uint8_t { None, Path, Code, Name, Words, Person };
-
-    size_t line = 0; // in the file
-    State state = State::NoTrack;
-    Evidence evidence = Evidence::None;
-    bool placeIsElsewhere = false; // its path is none of this machine
-    library::FileId file = 0;
-    size_t other = SIZE_MAX;                 // the row that it contradicts, or repeats
-    std::string told;                        // sentences: why this track, or why none
-    std::string trouble;                     // sentences: what of it was not understood, and is left out
-    std::vector<library::FileId> candidates; // of Several
-    tags::Fields says;                       // by key of a column
-    tags::Fields before;                     // of what it says otherwise: as the library has it
-    tags::Fields changes;                    // of these, what is otherwise; empty values: it is to be blank
-    uint64_t saysHash = 0;
-
-    bool needsSomebody() const {
-        return state == State::Several || state == State::NoTrack || state == State::Contradicts;
-    }
-};
-
 struct RowsIn {
     RowsInPlan plan;
     std::string source;         // the name of the file, for people
-    std::vector<InRow> rows;    // without those that say, well, what the library has
+    InRows rows;                // without those that say, well, what the library has
     size_t same = 0, again = 0; // which are these
     exchange::Unread unread;
     size_t all() const { return rows.size() + same + again; }

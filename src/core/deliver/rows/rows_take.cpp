@@ -63,10 +63,11 @@ Path placeOnShelf(const RowsInPlan& plan, const Path& shelf, const tags::Fields&
 
 RowsTake rowsTake(const RowsIn& in) {
     RowsTake out;
-    for (const InRow& row : in.rows) {
-        if (row.state != State::Changes)
+    for (size_t i = 0; i < in.rows.size(); ++i) {
+        if (in.rows.state(i) != State::Changes)
             continue;
         ++out.rows;
+        const InRow row = in.rows[i];
         for (const auto& [key, values] : row.changes) {
             if (const std::string kept = keptNameOf(key); !kept.empty())
                 out.kept[row.file][kept] = values;
@@ -108,8 +109,9 @@ std::string kindOfRow(const tags::Fields& says, const std::vector<RowKindRule>& 
 }
 
 Result<std::vector<FileId>> addEntries(library::Store& store, const RowsInPlan& plan,
-                                       const std::string& source, const std::vector<InRow>& rows,
-                                       int64_t shelf, const std::vector<RowKindRule>& rules, int64_t now) {
+                                       const std::string& source, const InRows& rows,
+                                       const std::vector<size_t>& which, int64_t shelf,
+                                       const std::vector<RowKindRule>& rules, int64_t now) {
     Path root;
     for (const library::Shelf& one : store.shelves().all())
         if (one.id == shelf)
@@ -118,7 +120,8 @@ Result<std::vector<FileId>> addEntries(library::Store& store, const RowsInPlan& 
         return Error{ErrorKind::Invalid, {}, "Choose a shelf that the entries are to stand on."};
     std::vector<FileId> out;
     RowsTake take;
-    for (const InRow& row : rows) {
+    for (const size_t at : which) {
+        const InRow row = rows[at];
         Path place = placeOnShelf(plan, root, row.says);
         if (files::isThere(place) && store.files().idOf(place) == 0) {
             out.push_back(0);
@@ -148,14 +151,16 @@ Result<std::vector<FileId>> addEntries(library::Store& store, const RowsInPlan& 
     return out;
 }
 
-void noteEntry(InRow& row, FileId entry) {
+void noteEntry(RowsIn& in, size_t at, FileId entry) {
+    InRow row = in.rows[at];
     if (entry == 0) {
         row.told = "The file is there: bring it in, and take the sheet then.";
-        return;
+    } else {
+        row.file = entry;
+        row.state = State::New;
+        row.told = "An entry without a file.";
     }
-    row.file = entry;
-    row.state = State::New;
-    row.told = "An entry without a file.";
+    in.rows.put(at, row);
 }
 
 } // namespace moorfrost::deliver

@@ -31,14 +31,14 @@ const std::vector<RowKindRule>& shippedRowKindRules();
 /// "" where none fits: music.
 std::string kindOfRow(const tags::Fields& says, const std::vector<RowKindRule>& rules);
 
-/// Entries without a file for these rows: on that shelf, absent, at the path that the row tells where it is
-/// within the shelf, else under a name made of what it says. Of each row its entry; 0: its file is there, and
-/// is to be brought in. On the thread of the store.
+/// Entries without a file for these of the rows: on that shelf, absent, at the path that the row tells where
+/// it is within the shelf, else under a name made of what it says. Of each row its entry; 0: its file is
+/// there, and is to be brought in. On the thread of the store.
 Result<std::vector<library::FileId>> addEntries(library::Store& store, const RowsInPlan& plan,
-                                                const std::string& source, const std::vector<InRow>& rows,
-                                                int64_t shelf, const std::vector<RowKindRule>& rules,
-                                                int64_t now);
+                                                const std::string& source, const InRows& rows,
+                                                const std::vector<size_t>& which, int64_t shelf,
+                                                const std::vector<RowKindRule>& rules, int64_t now);
 /// What came of it, noted with the rows.
-void noteEntry(InRow& row, library::FileId entry);
+void noteEntry(RowsIn& in, size_t row, library::FileId entry);
 
 } // namespace moorfrost::deliver

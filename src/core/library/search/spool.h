@@ -4,63 +4,17 @@
 #pragma once
 
 #include <algorithm>
-#include <atomic>
 #include <cstdint>
-#include <memory>
-#include <mutex>
 #include <span>
 #include <string_view>
 #include <vector>
 
-#include "core/base/result.h"
+#include "core/files/spool.h"
 #include "core/library/search/row_set.h"
 
 namespace moorfrost::library {
 
-/// Bytes in a file without a name, which goes with the spool. Where there is no file, or the disk takes no
-/// more, they stay in memory.
-class Spool {
-public:
-    struct Piece {
-        const char* memory = nullptr; // nullptr: in the file
-        uint64_t at = 0;
-        size_t size = 0;
-    };
-
-    /// What was put away so far, as memory that the system can take back. The spool must live as long.
-    class View {
-    public:
-        View() = default;
-        View(const Spool& spool);
-        ~View();
-        View(const View&) = delete;
-        View& operator=(const View&) = delete;
-        std::string_view operator[](const Piece& piece) const;
-        /// Gives back the memory; what is asked for again comes from the file.
-        void letGo() const;
-
-    private:
-        char* mapped_ = nullptr;
-        size_t size_ = 0;
-    };
-
-    /// In memory.
-    Spool() = default;
-    /// In the folder of that file.
-    explicit Spool(const Path& beside);
-    ~Spool();
-    Spool(const Spool&) = delete;
-    Spool& operator=(const Spool&) = delete;
-
-    /// Any thread.
-    Piece keep(std::string_view bytes);
-
-private:
-    int fd_ = -1;
-    std::atomic<uint64_t> end_ = 0;
-    std::mutex mutex_;
-    std::vector<std::unique_ptr<char[]>> memory_;
-};
+using files::Spool;
 
 /// Values one behind the other.
 template<class T>
