@@ -4,6 +4,10 @@
 
 #include "cli/common.h"
 #include "cli/json_out.h"
+#include "cli/named.h"
+#include "core/deliver/deliver_settings.h"
+#include "core/deliver/list_layout.h"
+#include "core/files/disk.h"
 #include "core/library/collections.h"
 #include "core/library/playlist_match.h"
 #include "core/library/rescan.h"
@@ -216,7 +220,20 @@ int exportPlaylist(const Options& options) {
     const CollectionId list = namedList(tree, options.name);
     if (list == 0)
         return 1;
-    exchange::PlaceStyle style;
+    const Path target = std::filesystem::absolute(options.step);
+    const auto layouts = deliver::listLayoutsFrom(store->settings().get(library::settings::listLayouts));
+    std::optional<deliver::ListLayout> layout;
+    if (options.layout.empty()) { // by the ending of the name
+        layout = layouts.front();
+        const auto it = std::ranges::find(layouts, target.extension().native(), &deliver::ListLayout::ending);
+        layout->form = it == layouts.end() ? deliver::ListForm::M3u8 : it->form;
+        layout->places = {};
+    } else {
+        layout = layoutMeant(layouts, options.layout, deliver::listLayoutNamed, deliver::listLayoutFromJson);
+        if (!layout)
+            return wrongly;
+    }
+    exchange::PlaceStyle& style = layout->places;
     if (options.absolute)
         style.kind = exchange::PlaceStyle::Kind::Absolute;
     if (!options.rewrite.empty()) {
@@ -228,11 +245,11 @@ int exportPlaylist(const Options& options) {
         style = {exchange::PlaceStyle::Kind::Rewritten, options.rewrite.substr(0, equals),
                  options.rewrite.substr(equals + 1)};
     }
-    const Path target = std::filesystem::absolute(options.step);
     std::vector<library::FileId> files = library::listOf(*store, list).files;
     const exchange::Playlist playlist =
         library::playlistOf(*store, tree.find(list)->name, files, target.parent_path(), style);
-    if (const Status written = exchange::savePlaylist(playlist, target); !written) {
+    if (const Status written = files::writeWhole(target, deliver::listText(playlist, layout->form));
+        !written) {
         say(written.error().message);
         return 1;
     }

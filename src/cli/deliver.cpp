@@ -11,7 +11,7 @@
 #include "core/deliver/deliver_settings.h"
 #include "core/deliver/delivered.h"
 #include "core/deliver/device/device_sync.h"
-#include "core/deliver/package/package.h"
+#include "core/deliver/package/package_layout.h"
 #include "core/deliver/page/page_make.h"
 #include "core/deliver/page/page_notes.h"
 #include "core/deliver/sheet_file.h"
@@ -290,6 +290,12 @@ int package(const Options& options) {
             print(Json{{"in_package", "data/" + file.name}, {"bytes", file.bytes}});
         return 0;
     }
+    const auto layouts =
+        deliver::packageLayoutsFrom(store->settings().get(library::settings::packageLayouts));
+    const auto layout =
+        layoutMeant(layouts, options.layout, deliver::packageLayoutNamed, deliver::packageLayoutFromJson);
+    if (!layout)
+        return wrongly;
     deliver::PackageInfo info;
     for (const std::string& field : options.fields) {
         const size_t equals = field.find('=');
@@ -300,6 +306,9 @@ int package(const Options& options) {
         }
         info.emplace_back(field.substr(0, equals), field.substr(equals + 1));
     }
+    for (auto& [name, value] : deliver::packageInfo(*layout, subject.title, {}))
+        if (std::ranges::none_of(info, [&](const auto& given) { return given.first == name; }))
+            info.emplace_back(name, value);
     const Path target = std::filesystem::absolute(options.name).lexically_normal();
     const auto made = deliver::makePackage(subject, info, target, today(), {}, progress);
     if (!made)
@@ -307,8 +316,9 @@ int package(const Options& options) {
     library::Delivery delivery;
     delivery.way = "package";
     delivery.title = meant->name.empty() ? target.filename().native() : meant->name;
-    delivery.forWhom = options.forWhom;
+    delivery.forWhom = options.forWhom.empty() ? layout->forWhom : options.forWhom;
     delivery.target = target;
+    delivery.layout = deliver::packageLayoutJson(*layout);
     delivery.state = fmt::format("{} files", made->files);
     note(*store, std::move(delivery), meant->files);
     Json out{{"files", made->files}, {"bytes", made->bytes}};

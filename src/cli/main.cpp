@@ -47,10 +47,11 @@ int main(int argc, char** argv) {
     CLI::App* listed = add("lists", "Print lists, or what is in one; or add to it", lists);
     listed->add_option("list", o.name, "By its name, or as \"Folder / List\"");
     listed->add_option("--add", o.paths, "Files that the library knows, at the end");
-    CLI::App* out =
-        add("export-playlist", "Write a list as M3U8 or XSPF, by the ending of the name", exportPlaylist);
+    CLI::App* out = add("export-playlist",
+                        "Write a list as M3U8, XSPF or cue sheet, by the ending of the name", exportPlaylist);
     out->add_option("list", o.name, "The list")->required();
     out->add_option("file", o.step, "The playlist")->required();
+    out->add_option("--layout", o.layout, "The name of a layout of lists, or a file with one");
     out->add_flag("--absolute", o.absolute, "Places from the top of this computer");
     out->add_option("--rewrite", o.rewrite, "/folder/here=/folder/there: places as on another computer");
     CLI::App* taken =
@@ -166,6 +167,8 @@ int main(int argc, char** argv) {
     });
     bag->add_option("--verify", o.name, "Read all of this one and compare its sums")
         ->each([&o](const std::string&) { o.step = "verify"; });
+    bag->add_option("--layout", o.layout,
+                    "The name of a layout of packages, or a file with one; none: the first");
     bag->add_option("--info", o.fields, "Name=value in bag-info.txt; several times");
     CLI::App* rowsIn = add("import", "What a sheet says otherwise, as drafts: one object a row", importRows);
     rowsIn->add_option("sheet", o.paths, "The file")->required();

@@ -156,11 +156,24 @@ private slots:
         QVERIFY(view->preview()->toPlainText().startsWith("TITLE \"For the ferry\"\n"));
         QVERIFY(view->preview()->toPlainText().contains(
             "FILE \"M:\\music\\Gorse.flac\" WAVE\n  TRACK 01 AUDIO\n    TITLE \"Gorse\""));
+        // Kept by name, and found again.
+        QVERIFY(out().lists.layouts().isChanged());
+        out().lists.layouts().keep("To the ferry");
+        out().lists.layouts().choose("XSPF");
+        rest();
+        QVERIFY(view->preview()->toPlainText().startsWith("<?xml"));
+        QVERIFY(view->from()->text().isEmpty());
+        choose(view->layouts()->choice(), view->layouts()->choice()->findText("To the ferry"));
+        rest();
+        QCOMPARE(view->form()->currentIndex(), 2);
+        QCOMPARE(view->to()->text(), QString("M:\\music"));
+        QCOMPARE(view->title()->text(), QString("For the ferry")); // it is of the tracks
         bool saved = false;
         out().lists.save(*box_ / "ferry.cue", [&](bool done) { saved = done; });
         rest();
         QVERIFY(saved && test::readBytes(*box_ / "ferry.cue").find("TRACK 02 AUDIO") != std::string::npos);
         QCOMPARE(out().deliveries.all().front().title, std::string("For the ferry"));
+        QVERIFY(out().deliveries.all().front().layout.find("To the ferry") != std::string::npos);
         saved = false;
         out().lists.saveLibrary(*box_ / "all.jsonl", [&](bool done) { saved = done; });
         rest();
@@ -228,14 +241,21 @@ private slots:
         QVERIFY2(view->told().startsWith("2 files"), qPrintable(view->told()));
         QCOMPARE(view->content()->topLevelItem(0)->text(0), QString("data/sound/Gorse.flac"));
         QTest::keyClicks(view->organisation(), "Tarnholm Sound Archive");
+        QTest::keyClicks(view->forWhom(), "The county archive");
         bool made = false;
-        out().packages.make(*box_ / "package", view->info(), "The county archive",
-                            [&](bool done) { made = done; });
+        out().packages.make(*box_ / "package", ss(view->number()), [&](bool done) { made = done; });
         rest();
         QVERIFY(made);
         QVERIFY(test::readBytes(*box_ / "package" / "bag-info.txt")
                     .find("Source-Organization: Tarnholm Sound Archive\n") != std::string::npos);
         QCOMPARE(out().deliveries.all().front().forWhom, std::string("The county archive"));
+        // Who hands over is said again of the next; another archive has a layout of its own.
+        QVERIFY(out().packages.layouts().isKept("For any archive"));
+        view->organisation()->clear();
+        QTest::keyClicks(view->organisation(), "Fellside Reissues");
+        out().packages.layouts().keep("Fellside");
+        out().packages.layouts().choose("For any archive");
+        QCOMPARE(view->organisation()->text(), QString("Tarnholm Sound Archive"));
         out().packages.verify(*box_ / "package");
         rest();
         QVERIFY2(view->verdict().contains("is whole"), qPrintable(view->verdict()));

@@ -59,6 +59,17 @@ private slots:
                  0);
         QCOMPARE(exchange::readPlaylistFile(*box_ / "shelf/other.m3u8")->entries[0].place,
                  std::string("/media/music/b.mp3"));
+        // By the ending, and by a layout.
+        QCOMPARE(run({"export-playlist", "Side A", path("shelf/side-a.cue")}).code, 0);
+        QVERIFY(test::readBytes(*box_ / "shelf/side-a.cue").starts_with("TITLE \"Side A\""));
+        test::writeBytes(*box_ / "layout.json",
+                         R"({"list_layout": "Ferry", "form": "xspf", "places": "absolute"})");
+        QCOMPARE(
+            run({"export-playlist", "Side A", path("shelf/side-a.list"), "--layout", path("layout.json")})
+                .code,
+            0);
+        QVERIFY(test::readBytes(*box_ / "shelf/side-a.list").find("<location>file:///") != std::string::npos);
+        QCOMPARE(run({"export-playlist", "Side A", path("x.m3u8"), "--layout", "Nobody's"}).code, 2);
         // In again: relative places are found, a foreign one is not.
         std::ofstream(*box_ / "shelf/in.m3u8") << "b.mp3\n/gone/z.mp3\n";
         auto dry = run({"import-playlist", path("shelf/in.m3u8"), "--dry-run"});

@@ -131,6 +131,19 @@ private slots:
         QCOMPARE(check.lines.first()["file"].toString(), QString("data/sound/Gorse.flac"));
         QCOMPARE(run({"package", "--make", path("bag"), "--search", "*"}).code, 1); // it is there already
         QCOMPARE(run({"package", "--make", path("bag2"), "--search", "*", "--info", "nonsense"}).code, 2);
+        // By a layout; what is said of this one stands before what it says.
+        writeBytes(*box_ / "layout.json",
+                   R"({"package_layout": "County", "organisation": "Tarnholm Sound Archive",
+            "contact": "Isla Varnholt", "for": "The county archive"})");
+        QCOMPARE(run({"package", "--make", path("bag3"), "--search", "*", "--layout", path("layout.json"),
+                      "--info", "Contact-Name=Odran Fell"})
+                     .code,
+                 0);
+        const std::string info = readBytes(*box_ / "bag3" / "bag-info.txt");
+        QVERIFY(info.find("Source-Organization: Tarnholm Sound Archive\n") != std::string::npos);
+        QVERIFY(info.find("Contact-Name: Odran Fell\n") != std::string::npos);
+        QVERIFY(info.find("Isla") == std::string::npos);
+        QCOMPARE(run({"package", "--make", path("bag4"), "--search", "*", "--layout", "Nobody's"}).code, 2);
     }
 
 private:

@@ -12,45 +12,44 @@ namespace moorfrost::app {
 
 namespace {
 
-using Form = ListsOutController::Form;
-
 constexpr size_t previewed = 30; // tracks
-
-std::string textOf(const exchange::Playlist& list, Form form) {
-    if (form == Form::Cue)
-        return exchange::cueText(list);
-    return exchange::playlistText(list, form == Form::Xspf ? exchange::PlaylistFormat::Xspf
-                                                           : exchange::PlaylistFormat::M3u8);
-}
 
 } // namespace
 
 ListsOutController::ListsOutController(Delivering& delivering, LibraryAccess& library, JobList& jobs,
-                                       Messages& messages, LibraryIndex& index, Deliveries& deliveries)
+                                       Messages& messages, LibrarySettings& settings, LibraryIndex& index,
+                                       Deliveries& deliveries)
     : delivering_(delivering), library_(library), jobs_(jobs), messages_(messages), index_(index),
-      deliveries_(deliveries) {
+      deliveries_(deliveries), layouts_(settings) {
     auto look = [this] { refresh_.look(); };
     connect(&refresh_, &Refresh::ended, this, &ListsOutController::changed);
-    connect(&delivering_, &Delivering::changed, this, look);
+    connect(&layouts_, &Layouts::changed, this, look);
+    connect(&delivering_, &Delivering::changed, this, [this, look] {
+        if (delivering_.isAnother())
+            title_.clear(); // it was of the tracks of before
+        look();
+    });
     connect(&index_, &LibraryIndex::changed, this, look);
 }
 
-const char* ListsOutController::endingOf(Form form) {
-    return form == Form::Cue ? ".cue" : form == Form::Xspf ? ".xspf" : ".m3u8";
-}
-
-std::string ListsOutController::title() const {
-    return options_.title.empty() ? ss(delivering_.name()) : options_.title;
+std::string ListsOutController::shownTitle() const {
+    return title_.empty() ? ss(delivering_.name()) : title_;
 }
 
 Path ListsOutController::proposedName() const {
-    const std::string name = title();
-    return files::safeName(name.empty() ? "List" : name, files::NameProfile::Portable,
-                           endingOf(options_.form));
+    const std::string name = shownTitle();
+    return files::safeName(name.empty() ? "List" : name, files::NameProfile::Portable, layout().ending());
 }
 
-void ListsOutController::change(Options options) {
-    options_ = std::move(options);
+void ListsOutController::setTitle(const std::string& title) {
+    title_ = title;
+    refresh_.look();
+}
+
+void ListsOutController::setFolder(const Path& folder) {
+    if (folder == folder_)
+        return;
+    folder_ = folder;
     refresh_.look();
 }
 
@@ -63,11 +62,12 @@ bool ListsOutController::make(int run) {
             files.resize(previewed);
         library_.read(
             this,
-            [files = std::move(files), title = title(), options = options_](library::Store& store) {
-                return files.empty()
-                           ? std::string()
-                           : textOf(library::playlistOf(store, title, files, options.folder, options.style),
-                                    options.form);
+            [files = std::move(files), title = shownTitle(), layout = layout(),
+             folder = folder_](library::Store& store) {
+                return files.empty() ? std::string()
+                                     : deliver::listText(
+                                           library::playlistOf(store, title, files, folder, layout.places),
+                                           layout.form);
             },
             [this, run](Result<std::string> text) {
                 if (!refresh_.isCurrent(run))
@@ -84,24 +84,26 @@ void ListsOutController::save(const Path& file, std::function<void(bool)> then) 
         auto files = std::make_shared<const std::vector<FileId>>(std::move(all));
         jobs_.start(
             this, {ss(tr("Writing the list")), work::Priority::Asked},
-            [library = library_.file(), files, file, title = title(),
-             options = options_](std::stop_token, work::Progress&) -> Result<size_t> {
+            [library = library_.file(), files, file, title = shownTitle(),
+             layout = layout()](std::stop_token, work::Progress&) -> Result<size_t> {
                 auto store = library::Store::open(library);
                 if (!store)
                     return store.error();
                 const exchange::Playlist list =
-                    library::playlistOf(**store, title, *files, file.parent_path(), options.style);
-                if (const Status written = files::writeWhole(file, textOf(list, options.form)); !written)
+                    library::playlistOf(**store, title, *files, file.parent_path(), layout.places);
+                if (const Status written = files::writeWhole(file, deliver::listText(list, layout.form));
+                    !written)
                     return written.error();
                 return list.entries.size();
             },
-            [this, file, files, then, name = title(), form = options_.form](Result<size_t> written) {
+            [this, file, files, then, name = shownTitle(), layout = layout()](Result<size_t> written) {
                 if (!written) {
                     messages_.say(written.error());
                 } else {
                     QString told =
                         tr("Saved %n track(s) as %1.", "", static_cast<int>(*written)).arg(shownPath(file));
-                    const bool cut = form == Form::Cue && *written > exchange::mostCueTracks;
+                    const bool cut =
+                        layout.form == deliver::ListForm::Cue && *written > exchange::mostCueTracks;
                     if (cut)
                         told +=
                             " " + tr("A cue sheet holds the first %1 of them.").arg(exchange::mostCueTracks);
@@ -110,6 +112,7 @@ void ListsOutController::save(const Path& file, std::function<void(bool)> then) 
                     delivery.way = "list";
                     delivery.title = name.empty() ? file.stem().native() : name;
                     delivery.target = file;
+                    delivery.layout = deliver::listLayoutJson(layout);
                     delivery.state = ss(tr("%n track(s)", "", static_cast<int>(*written)));
                     deliveries_.note(std::move(delivery), *files);
                 }

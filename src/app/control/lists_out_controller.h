@@ -4,34 +4,46 @@
 
 #include "app/control/deliveries.h"
 #include "app/control/job_list.h"
+#include "app/control/kept_layouts.h"
 #include "app/control/library_index.h"
 #include "app/control/messages.h"
 #include "app/control/refresh.h"
-#include "core/exchange/playlist.h"
+#include "core/deliver/deliver_settings.h"
+#include "core/deliver/list_layout.h"
 
 namespace moorfrost::app {
+
+struct ListLayouts {
+    using Layout = deliver::ListLayout;
+    static std::string json(const Layout& layout) { return deliver::listLayoutJson(layout); }
+    static Result<Layout> fromJson(std::string_view json) { return deliver::listLayoutFromJson(json); }
+    static std::vector<Layout> from(const std::vector<std::string>& kept) {
+        return deliver::listLayoutsFrom(kept);
+    }
+    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
+        return deliver::listLayoutNamed(all, name);
+    }
+    static const auto& kept() { return library::settings::listLayouts; }
+    static const auto& last() { return library::settings::lastListLayout; }
+};
 
 class ListsOutController : public QObject {
     Q_OBJECT
 public:
-    enum class Form { M3u8, Xspf, Cue };
-    struct Options {
-        Form form = Form::M3u8;
-        exchange::PlaceStyle style;
-        std::string title; // "": as what goes out is called
-        Path folder;       // that relative places are told from
-    };
     ListsOutController(Delivering& delivering, LibraryAccess& library, JobList& jobs, Messages& messages,
-                       LibraryIndex& index, Deliveries& deliveries);
+                       LibrarySettings& settings, LibraryIndex& index, Deliveries& deliveries);
 
-    const Options& options() const { return options_; }
-    void change(Options options);
+    KeptLayouts<ListLayouts>& layouts() { return layouts_; }
+    const deliver::ListLayout& layout() const { return layouts_.layout(); }
+    /// "": as what goes out is called.
+    void setTitle(const std::string& title);
+    /// That relative places of the preview are told from.
+    void setFolder(const Path& folder);
     void setInSight(bool inSight) { refresh_.setInSight(inSight); }
     bool isTrue() const { return refresh_.isTrue(); }
     /// The first lines as they will be; "" where there are no tracks.
     const std::string& preview() const { return preview_; }
     size_t tracks() const { return tracks_; }
-    static const char* endingOf(Form form);
     Path proposedName() const;
     void save(const Path& file, std::function<void(bool)> then = {});
     /// The whole library, a line of JSON for each track.
@@ -42,7 +54,7 @@ signals:
 
 private:
     bool make(int run);
-    std::string title() const;
+    std::string shownTitle() const;
 
     Delivering& delivering_;
     LibraryAccess& library_;
@@ -50,7 +62,9 @@ private:
     Messages& messages_;
     LibraryIndex& index_;
     Deliveries& deliveries_;
-    Options options_;
+    KeptLayouts<ListLayouts> layouts_;
+    std::string title_;
+    Path folder_;
     std::string preview_;
     size_t tracks_ = 0;
     Refresh refresh_{[this](int run) { return make(run); }, this};

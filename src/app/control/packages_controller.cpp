@@ -9,7 +9,7 @@
 
 namespace moorfrost::app {
 
-PackagesController::PackagesController(const Uses& use) : use_(use) {
+PackagesController::PackagesController(const Uses& use) : use_(use), layouts_(use.settings) {
     auto look = [this] { refresh_.look(); };
     connect(&refresh_, &Refresh::ended, this, &PackagesController::changed);
     connect(&use_.delivering, &Delivering::changed, this, [this, look] {
@@ -69,22 +69,24 @@ bool PackagesController::gather(int run) {
     return true;
 }
 
-void PackagesController::make(const Path& folder, const deliver::PackageInfo& info,
-                              const std::string& forWhom, std::function<void(bool)> then) {
-    refresh_.whenTrue([this, folder, info, forWhom, then] {
+void PackagesController::make(const Path& folder, const std::string& number, std::function<void(bool)> then) {
+    if (layouts_.isChanged() && !layouts_.isKept(layouts_.name()))
+        layouts_.keep(std::string(layouts_.name()));
+    refresh_.whenTrue([this, folder, number, then] {
         if (!subject_ || subject_->files.empty()) {
             use_.messages.say(tr("There is no file for the package."), true);
             if (then)
                 then(false);
             return;
         }
+        const deliver::PackageInfo info = deliver::packageInfo(layout(), subject_->title, number);
         use_.jobs.start(
             this, {ss(tr("Making the package")), work::Priority::Asked},
             [subject = subject_, folder, info, day = ss(QDate::currentDate().toString(Qt::ISODate))](
                 std::stop_token stop, work::Progress& progress) {
                 return deliver::makePackage(*subject, info, folder, day, stop, progress);
             },
-            [this, subject = subject_, folder, forWhom, then](Result<deliver::PackageMade> made) {
+            [this, subject = subject_, folder, layout = layout(), then](Result<deliver::PackageMade> made) {
                 if (!made) {
                     use_.messages.say(made.error());
                 } else {
@@ -94,7 +96,8 @@ void PackagesController::make(const Path& folder, const deliver::PackageInfo& in
                     library::Delivery delivery;
                     delivery.way = "package";
                     delivery.title = subject->title.empty() ? folder.filename().native() : subject->title;
-                    delivery.forWhom = forWhom;
+                    delivery.forWhom = layout.forWhom;
+                    delivery.layout = deliver::packageLayoutJson(layout);
                     delivery.target = folder;
                     delivery.state = ss(tr("%n file(s)", "", static_cast<int>(made->files)));
                     std::vector<FileId> files;

@@ -5,13 +5,29 @@
 #include "app/control/bring_in.h"
 #include "app/control/deliveries.h"
 #include "app/control/job_list.h"
+#include "app/control/kept_layouts.h"
 #include "app/control/library_index.h"
 #include "app/control/messages.h"
 #include "app/control/refresh.h"
 #include "app/control/rows_in_controller.h"
-#include "core/deliver/package/package.h"
+#include "core/deliver/deliver_settings.h"
+#include "core/deliver/package/package_layout.h"
 
 namespace moorfrost::app {
+
+struct PackageLayouts {
+    using Layout = deliver::PackageLayout;
+    static std::string json(const Layout& layout) { return deliver::packageLayoutJson(layout); }
+    static Result<Layout> fromJson(std::string_view json) { return deliver::packageLayoutFromJson(json); }
+    static std::vector<Layout> from(const std::vector<std::string>& kept) {
+        return deliver::packageLayoutsFrom(kept);
+    }
+    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
+        return deliver::packageLayoutNamed(all, name);
+    }
+    static const auto& kept() { return library::settings::packageLayouts; }
+    static const auto& last() { return library::settings::lastPackageLayout; }
+};
 
 class PackagesController : public QObject {
     Q_OBJECT
@@ -21,6 +37,7 @@ public:
         LibraryAccess& library;
         JobList& jobs;
         Messages& messages;
+        LibrarySettings& settings;
         LibraryIndex& index;
         BringIn& bringIn;
         RowsInController& rowsIn;
@@ -28,14 +45,17 @@ public:
     };
     explicit PackagesController(const Uses& use);
 
+    KeptLayouts<PackageLayouts>& layouts() { return layouts_; }
+    const deliver::PackageLayout& layout() const { return layouts_.layout(); }
     void setInSight(bool inSight) { refresh_.setInSight(inSight); }
     bool isTrue() const { return refresh_.isTrue() && !verifying_; }
     /// What will be in it; nullptr where there are no tracks, or it is not read yet.
     const deliver::PackageSubject* subject() const { return subject_.get(); }
     void setTitle(const std::string& title);
     Path proposedName() const;
-    void make(const Path& folder, const deliver::PackageInfo& info, const std::string& forWhom,
-              std::function<void(bool)> then = {});
+    /// `number`: of the package, theirs or ours; "" for none. What was said in a layout that is shipped is
+    /// kept with it: it is said again of the next.
+    void make(const Path& folder, const std::string& number, std::function<void(bool)> then = {});
 
     /// Reads all of a package and compares its sums.
     void verify(const Path& folder);
@@ -56,6 +76,7 @@ private:
     bool gather(int run);
 
     Uses use_;
+    KeptLayouts<PackageLayouts> layouts_;
     std::string title_;
     std::shared_ptr<const deliver::PackageSubject> subject_;
     Path verified_, taking_;

@@ -6,17 +6,18 @@
 #include <QLineEdit>
 #include <QVBoxLayout>
 
-#include "app/deliver/layout_bar.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
 namespace moorfrost::app {
 
-using Form = ListsOutController::Form;
+using Form = deliver::ListForm;
 using Kind = exchange::PlaceStyle::Kind;
 
-ListsView::ListsView(ListsOutController& lists, Delivering& delivering, QWidget* parent)
+ListsView::ListsView(ListsOutController& lists, Delivering& delivering, Messages& messages, QWidget* parent)
     : DeliverView(parent), lists_(lists), delivering_(delivering) {
+    layouts_ = new LayoutBar(lists_.layouts(), messages, this);
+    layouts_->hide();
     form_ = new Choice;
     for (const QString& name : {tr("M3U8, for nearly every player"), tr("XSPF"), tr("Cue sheet")})
         form_->addItem(name);
@@ -41,8 +42,10 @@ ListsView::ListsView(ListsOutController& lists, Delivering& delivering, QWidget*
     toLabel_ = label(tr("become there"), "quiet");
     for (QComboBox* box : {form_, places_})
         connect(box, &QComboBox::activated, this, &ListsView::change);
-    for (QLineEdit* edit : {title_, from_, to_})
+    for (QLineEdit* edit : {from_, to_})
         connect(edit, &QLineEdit::textEdited, this, &ListsView::change);
+    connect(title_, &QLineEdit::textEdited, this,
+            [this](const QString& title) { lists_.setTitle(ss(title.trimmed())); });
     library_ = button(tr("The whole library as JSON Lines\u2026"));
     connect(library_, &QPushButton::clicked, this, &ListsView::saveLibrary);
     auto* form = new QFormLayout;
@@ -79,14 +82,18 @@ ListsView::ListsView(ListsOutController& lists, Delivering& delivering, QWidget*
     connect(save_, &QPushButton::clicked, this, &ListsView::save);
     fillWith(panes(left, ground(toldBeside(told_, {save_}), preview_), "deliver/list panes"));
     connect(&lists_, &ListsOutController::changed, this, &ListsView::showPreview);
+    connect(&lists_.layouts(), &Layouts::changed, this, &ListsView::showLayout);
     connect(&delivering_, &Delivering::changed, this, [this] {
-        if (!delivering_.isAnother())
-            return;
-        title_->clear();
-        change();
+        if (delivering_.isAnother())
+            title_->clear();
     });
-    change();
+    lists_.setFolder(Path(ss(deliverFolder())));
+    showLayout();
     showPreview();
+}
+
+QWidget* ListsView::headPart() {
+    return layouts_;
 }
 
 void ListsView::takeKeyboard() {
@@ -97,17 +104,22 @@ void ListsView::takeKeyboard() {
 }
 
 void ListsView::change() {
-    ListsOutController::Options options;
-    options.form = static_cast<Form>(form_->currentIndex());
-    options.style.kind = static_cast<Kind>(places_->currentIndex());
-    options.style.from = ss(from_->text());
-    options.style.to = ss(to_->text());
-    options.title = ss(title_->text().trimmed());
-    options.folder = Path(ss(deliverFolder()));
-    const bool rewritten = options.style.kind == Kind::Rewritten;
+    deliver::ListLayout layout = lists_.layout();
+    layout.form = static_cast<Form>(form_->currentIndex());
+    layout.places.kind = static_cast<Kind>(places_->currentIndex());
+    layout.places.from = ss(from_->text());
+    layout.places.to = ss(to_->text());
+    lists_.layouts().change(std::move(layout));
+}
+
+void ListsView::showLayout() {
+    const deliver::ListLayout& layout = lists_.layout();
+    form_->setCurrentIndex(static_cast<int>(layout.form));
+    places_->setCurrentIndex(static_cast<int>(layout.places.kind));
+    showText(from_, layout.places.from);
+    showText(to_, layout.places.to);
     for (QWidget* w : std::initializer_list<QWidget*>{from_, to_, fromLabel_, toLabel_})
-        w->setVisible(rewritten);
-    lists_.change(std::move(options));
+        w->setVisible(layout.places.kind == Kind::Rewritten);
 }
 
 void ListsView::showPreview() {
@@ -119,10 +131,11 @@ void ListsView::showPreview() {
 }
 
 void ListsView::save() {
-    const Path path = askWhereToSave(tr("Save the list"), lists_.proposedName(),
-                                     ListsOutController::endingOf(lists_.options().form));
-    if (!path.empty())
-        lists_.save(path);
+    const Path path = askWhereToSave(tr("Save the list"), lists_.proposedName(), lists_.layout().ending());
+    if (path.empty())
+        return;
+    lists_.setFolder(path.parent_path());
+    lists_.save(path);
 }
 
 void ListsView::saveLibrary() {

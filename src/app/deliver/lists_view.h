@@ -7,6 +7,7 @@
 
 #include "app/control/lists_out_controller.h"
 #include "app/deliver/deliver_view.h"
+#include "app/deliver/layout_bar.h"
 #include "app/widgets/controls.h"
 
 class QLineEdit;
@@ -16,7 +17,10 @@ namespace moorfrost::app {
 class ListsView : public DeliverView {
     Q_OBJECT
 public:
-    ListsView(ListsOutController& lists, Delivering& delivering, QWidget* parent = nullptr);
+    ListsView(ListsOutController& lists, Delivering& delivering, Messages& messages,
+              QWidget* parent = nullptr);
+    QWidget* headPart() override;
+    LayoutBar* layouts() { return layouts_; }
     Choice* form() { return form_; }
     Choice* places() { return places_; }
     QLineEdit* title() { return title_; }
@@ -34,10 +38,12 @@ protected:
 
 private:
     void change();
+    void showLayout();
     void showPreview();
 
     ListsOutController& lists_;
     Delivering& delivering_;
+    LayoutBar* layouts_;
     Choice *form_, *places_;
     QLineEdit *title_, *from_, *to_;
     QLabel *fromLabel_, *toLabel_;

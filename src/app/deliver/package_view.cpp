@@ -6,7 +6,6 @@
 #include <QHeaderView>
 #include <QLineEdit>
 #include <QPlainTextEdit>
-#include <QSettings>
 #include <QSplitter>
 #include <QVBoxLayout>
 
@@ -22,38 +21,41 @@ constexpr int mostShown = 2000;
 
 } // namespace
 
-PackageView::PackageView(PackagesController& packages, Delivering& delivering, QWidget* parent)
+PackageView::PackageView(PackagesController& packages, Delivering& delivering, Messages& messages,
+                         QWidget* parent)
     : DeliverView(parent), packages_(packages), delivering_(delivering) {
+    layouts_ = new LayoutBar(packages_.layouts(), messages, this);
+    layouts_->hide();
     QWidget* split = panes(left(), right(), "deliver/package panes");
     fillWith(split);
     connect(&packages_, &PackagesController::changed, this, &PackageView::show);
+    connect(&packages_.layouts(), &Layouts::changed, this, &PackageView::showLayout);
     connect(&delivering_, &Delivering::changed, this, [this] {
         if (delivering_.isAnother())
             title_->clear();
         show();
     });
+    showLayout();
     show();
 }
 
+QWidget* PackageView::headPart() {
+    return layouts_;
+}
+
 QWidget* PackageView::left() {
-    auto line = [](const QString& name, const QString& placeholder, const char* remembered) {
+    auto line = [](const QString& name, const QString& placeholder) {
         auto* out = new QLineEdit;
         out->setAccessibleName(name);
         out->setPlaceholderText(placeholder);
-        if (remembered) {
-            const QString key = QString("deliver/package ") + remembered;
-            out->setText(QSettings().value(key).toString());
-            connect(out, &QLineEdit::textEdited, out,
-                    [key](const QString& text) { QSettings().setValue(key, text); });
-        }
         return out;
     };
-    title_ = line(tr("Title of the package"), tr("as the tracks"), nullptr);
-    forWhom_ = line(tr("For whom the package is"), tr("the archive that gets it"), nullptr);
-    organisation_ = line(tr("Organisation"), tr("who hands it over"), "organisation");
-    contact_ = line(tr("Contact"), tr("a name"), "contact");
-    mail_ = line(tr("Mail of the contact"), tr("name@example.org"), "mail");
-    number_ = line(tr("Number of the package"), tr("of yours, or of theirs"), nullptr);
+    title_ = line(tr("Title of the package"), tr("as the tracks"));
+    forWhom_ = line(tr("For whom the package is"), tr("the archive that gets it"));
+    organisation_ = line(tr("Organisation"), tr("who hands it over"));
+    contact_ = line(tr("Contact"), tr("a name"));
+    mail_ = line(tr("Mail of the contact"), tr("name@example.org"));
+    number_ = line(tr("Number of the package"), tr("of yours, or of theirs"));
     description_ = new QPlainTextEdit;
     description_->setAccessibleName(tr("Description of the package"));
     description_->setPlaceholderText(tr("What is in it, and why"));
@@ -61,6 +63,9 @@ QWidget* PackageView::left() {
     description_->setFixedHeight(72);
     connect(title_, &QLineEdit::textEdited, this,
             [this](const QString& t) { packages_.setTitle(ss(t.trimmed())); });
+    for (QLineEdit* edit : {forWhom_, organisation_, contact_, mail_})
+        connect(edit, &QLineEdit::textEdited, this, &PackageView::change);
+    connect(description_, &QPlainTextEdit::textChanged, this, &PackageView::change);
     auto* form = new QFormLayout;
     form->addRow(label(tr("Title"), "quiet"), title_);
     form->addRow(label(tr("For"), "quiet"), forWhom_);
@@ -145,15 +150,30 @@ void PackageView::takeKeyboard() {
         title_->setFocus();
 }
 
-deliver::PackageInfo PackageView::info() const {
-    const auto* subject = packages_.subject();
-    return {{"Source-Organization", ss(organisation_->text().trimmed())},
-            {"Contact-Name", ss(contact_->text().trimmed())},
-            {"Contact-Email", ss(mail_->text().trimmed())},
-            {"External-Identifier", ss(number_->text().trimmed())},
-            {"External-Description",
-             ss(description_->toPlainText().trimmed().isEmpty() ? qs(subject ? subject->title : "")
-                                                                : description_->toPlainText().trimmed())}};
+QString PackageView::number() const {
+    return number_->text().trimmed();
+}
+
+void PackageView::change() {
+    deliver::PackageLayout layout = packages_.layout();
+    layout.forWhom = ss(forWhom_->text().trimmed());
+    layout.organisation = ss(organisation_->text().trimmed());
+    layout.contact = ss(contact_->text().trimmed());
+    layout.mail = ss(mail_->text().trimmed());
+    layout.description = ss(description_->toPlainText().trimmed());
+    packages_.layouts().change(std::move(layout));
+}
+
+void PackageView::showLayout() {
+    const deliver::PackageLayout& layout = packages_.layout();
+    showText(forWhom_, layout.forWhom);
+    showText(organisation_, layout.organisation);
+    showText(contact_, layout.contact);
+    showText(mail_, layout.mail);
+    if (ss(description_->toPlainText().trimmed()) != layout.description) {
+        const QSignalBlocker quiet(description_);
+        description_->setPlainText(qs(layout.description));
+    }
 }
 
 void PackageView::show() {
@@ -215,7 +235,7 @@ void PackageView::make() {
     if (folder.isEmpty())
         return;
     rememberDeliverFolder(folder);
-    packages_.make(Path(ss(folder)), info(), ss(forWhom_->text().trimmed()));
+    packages_.make(Path(ss(folder)), ss(number()));
 }
 
 void PackageView::verify() {

@@ -7,6 +7,7 @@
 
 #include "app/control/packages_controller.h"
 #include "app/deliver/deliver_view.h"
+#include "app/deliver/layout_bar.h"
 #include "app/widgets/controls.h"
 
 class QLineEdit;
@@ -17,9 +18,13 @@ namespace moorfrost::app {
 class PackageView : public DeliverView {
     Q_OBJECT
 public:
-    PackageView(PackagesController& packages, Delivering& delivering, QWidget* parent = nullptr);
+    PackageView(PackagesController& packages, Delivering& delivering, Messages& messages,
+                QWidget* parent = nullptr);
+    QWidget* headPart() override;
+    LayoutBar* layouts() { return layouts_; }
     QLineEdit* title() { return title_; }
     QLineEdit* organisation() { return organisation_; }
+    QLineEdit* forWhom() { return forWhom_; }
     QTreeWidget* content() { return content_; }
     QTreeWidget* findings() { return findings_; }
     QPushButton* makeButton() { return make_; }
@@ -28,7 +33,7 @@ public:
     QString verdict() const { return verdict_->text(); }
     bool isTrue() const override { return packages_.isTrue(); }
     void takeKeyboard() override;
-    deliver::PackageInfo info() const;
+    QString number() const;
     void make();
     void verify();
 
@@ -38,10 +43,13 @@ protected:
 private:
     QWidget* left();
     QWidget* right();
+    void change();
+    void showLayout();
     void show();
 
     PackagesController& packages_;
     Delivering& delivering_;
+    LayoutBar* layouts_;
     QLineEdit *title_, *organisation_, *contact_, *mail_, *number_, *forWhom_;
     QPlainTextEdit* description_;
     QTreeWidget *content_, *findings_;

@@ -197,8 +197,7 @@ QWidget* PageView::right() {
 void PageView::showLayout() {
     const deliver::PageLayout& l = pages_.layout();
     showing_ = true;
-    if (from_->text().trimmed() != qs(l.from))
-        from_->setText(qs(l.from));
+    showText(from_, l.from);
     if (words_->toPlainText().trimmed() != qs(l.words))
         words_->setPlainText(qs(l.words));
     facts_->setKeys(columnKeys(index_));

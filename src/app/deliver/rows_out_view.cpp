@@ -286,12 +286,8 @@ void RowsOutView::showLayout() {
     headings_->setChecked(layout.dialect.headings);
     decimal_->setCurrentIndex(decimal_->findData(QChar(layout.decimal)));
     dates_->setCurrentIndex(dates_->findText(qs(layout.dates)));
-    auto put = [](QLineEdit* line, const std::string& text) {
-        if (line->text() != qs(text))
-            line->setText(qs(text));
-    };
-    put(pathFrom_, layout.pathFrom);
-    put(pathTo_, layout.pathTo);
+    showText(pathFrom_, layout.pathFrom);
+    showText(pathTo_, layout.pathTo);
     drafts_->setChecked(layout.drafts);
     const auto row = static_cast<size_t>(std::max(0, columns_->currentRow()));
     column_->show(row < layout.columns.size() ? &layout.columns[row] : nullptr);

@@ -14,9 +14,10 @@ DeliverControllers::DeliverControllers(Controllers& c)
       rowsIn({c.library, c.jobs, c.messages, c.files, c.drafts, c.kept, c.index, rowsOut}),
       pages({delivering, c.library, c.jobs, c.messages, c.settings, c.files, c.index, c.kept, sheet,
              deliveries}),
-      lists(delivering, c.library, c.jobs, c.messages, c.index, deliveries),
+      lists(delivering, c.library, c.jobs, c.messages, c.settings, c.index, deliveries),
       devices({delivering, c.library, c.jobs, c.messages, c.index, c.kept, deliveries}),
-      packages({delivering, c.library, c.jobs, c.messages, c.index, c.bringIn, rowsIn, deliveries}) {
+      packages(
+          {delivering, c.library, c.jobs, c.messages, c.settings, c.index, c.bringIn, rowsIn, deliveries}) {
     QObject::connect(&c.settings, &LibrarySettings::loaded, &deliveries, &Deliveries::load);
     QObject::connect(&c.settings, &LibrarySettings::loaded, &devices, &DevicesController::load);
 }

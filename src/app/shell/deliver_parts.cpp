@@ -25,9 +25,9 @@ DeliverPage* makeDeliverPage(Controllers& c) {
     auto* page = new PageView(d.pages, d.delivering, c.index, c.messages);
     auto* rowsOut = new RowsOutView(d.rowsOut, d.delivering, c.index, c.messages);
     auto* rowsIn = new RowsInView(d.rowsIn, c.index, c.shelves, c.messages);
-    auto* lists = new ListsView(d.lists, d.delivering);
+    auto* lists = new ListsView(d.lists, d.delivering, c.messages);
     auto* device = new DeviceView(d.devices, d.delivering, c.messages);
-    auto* package = new PackageView(d.packages, d.delivering);
+    auto* package = new PackageView(d.packages, d.delivering, c.messages);
     auto* before = new BeforeView(d.deliveries, d.delivering, d.rowsOut, d.sheet, c.index, c.messages);
     auto* all = new DeliverPage(
         {c.index, d.delivering, d.sheet},
@@ -44,12 +44,18 @@ DeliverPage* makeDeliverPage(Controllers& c) {
           before}});
     QObject::connect(before, &BeforeView::wayWanted, all, &DeliverPage::show);
     QObject::connect(before, &BeforeView::repeated, all, [all, &d](const library::Delivery& delivery) {
-        if (delivery.way == "list")
+        if (delivery.way == "list") {
+            if (auto layout = deliver::listLayoutFromJson(delivery.layout))
+                d.lists.layouts().change(std::move(*layout));
             return all->show(DeliverWay::Lists);
+        }
         if (delivery.way == "device")
             return all->show(DeliverWay::Device);
-        if (delivery.way == "package")
+        if (delivery.way == "package") {
+            if (auto layout = deliver::packageLayoutFromJson(delivery.layout))
+                d.packages.layouts().change(std::move(*layout));
             return all->show(DeliverWay::Package);
+        }
         if (auto layout = deliver::pageLayoutFromJson(delivery.layout))
             d.pages.layouts().change(std::move(*layout));
         d.pages.setForWhom(delivery.forWhom);

@@ -17,6 +17,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
+#include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/flow_layout.h"
 #include "app/widgets/picture_cells.h"
@@ -304,6 +305,11 @@ private:
     QListWidget* list_;
 };
 } // namespace
+
+void showText(QLineEdit* line, const std::string& text) {
+    if (line->text().trimmed() != qs(text).trimmed())
+        line->setText(qs(text));
+}
 
 void stepThrough(QLineEdit* line, QListWidget* list) {
     line->installEventFilter(new StepKeys(line, list));

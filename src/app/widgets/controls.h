@@ -96,6 +96,8 @@ TakeBar twoParts(QDialog* dialog, QWidget* left, QWidget* right, const QList<int
 /// Tables and trees of text: fixed rows, no focus frame, columns that can be moved.
 void prepareTree(QTreeWidget* tree, const QStringList& headers);
 void prepareTree(QTreeView* tree);
+/// Shows a text, unless it is there already (around which a person may be typing spaces).
+void showText(QLineEdit* line, const std::string& text);
 /// Up and Down in the line go through the list.
 void stepThrough(QLineEdit* line, QListWidget* list);
 /// Remembers and restores the state of headers and splitters by name.

@@ -10,6 +10,10 @@ inline const Setting<Strings> rowLayouts{"row layouts", {}};            // deliv
 inline const Setting<std::string> lastRowLayout{"last row layout", {}}; // its name
 inline const Setting<Strings> pageLayouts{"page layouts", {}};          // deliver/page/page_layout
 inline const Setting<std::string> lastPageLayout{"last page layout", {}};
+inline const Setting<Strings> listLayouts{"list layouts", {}}; // deliver/list_layout
+inline const Setting<std::string> lastListLayout{"last list layout", {}};
+inline const Setting<Strings> packageLayouts{"package layouts", {}}; // deliver/package/package_layout
+inline const Setting<std::string> lastPackageLayout{"last package layout", {}};
 
 } // namespace moorfrost::library::settings
 

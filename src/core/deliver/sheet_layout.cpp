@@ -3,8 +3,7 @@
 
 #include <algorithm>
 
-#include <nlohmann/json.hpp>
-
+#include "core/deliver/layout_json.h"
 #include "core/text/text.h"
 
 namespace moorfrost::deliver {
@@ -12,6 +11,8 @@ namespace moorfrost::deliver {
 namespace {
 
 using Json = nlohmann::ordered_json;
+
+constexpr const char* thing = "a sheet";
 
 SheetLayout made(const char* name, std::initializer_list<Section> on, bool showsMissing = true) {
     SheetLayout out;
@@ -26,7 +27,7 @@ SheetLayout made(const char* name, std::initializer_list<Section> on, bool shows
 }
 
 Error notUnderstood(const std::string& what) {
-    return {ErrorKind::Invalid, {}, "This is no layout of a sheet: " + what};
+    return notALayout(thing, what);
 }
 
 bool isThere(const SheetLayout& layout, Section section) {
@@ -85,15 +86,12 @@ std::string layoutJson(const SheetLayout& layout) {
 }
 
 Result<SheetLayout> layoutFromJson(std::string_view json) {
-    const Json in = Json::parse(json, nullptr, false);
-    if (in.is_discarded() || !in.is_object())
-        return notUnderstood("JSON is expected.");
+    const auto read = layoutJson(json, "layout", thing);
+    if (!read)
+        return read.error();
+    const Json& in = *read;
     SheetLayout out;
-    if (!in.contains("layout") || !in["layout"].is_string())
-        return notUnderstood("it has no name (\"layout\").");
-    out.name = text::trim(in["layout"].get<std::string>());
-    if (out.name.empty())
-        return notUnderstood("its name is blank.");
+    out.name = in["layout"].get<std::string>();
     if (!in.contains("sections") || !in["sections"].is_array())
         return notUnderstood("it has no \"sections\".");
     for (const Json& one : in["sections"]) {
@@ -121,21 +119,11 @@ Result<SheetLayout> layoutFromJson(std::string_view json) {
 }
 
 std::vector<SheetLayout> layoutsFrom(const std::vector<std::string>& kept) {
-    std::vector<SheetLayout> out;
-    for (const std::string& one : kept)
-        if (auto layout = layoutFromJson(one); layout && !layoutNamed(out, layout->name))
-            out.push_back(std::move(*layout));
-    for (const SheetLayout& one : shippedLayouts())
-        if (!layoutNamed(out, one.name))
-            out.push_back(one);
-    return out;
+    return layoutsThere(kept, layoutFromJson, shippedLayouts());
 }
 
 const SheetLayout* layoutNamed(const std::vector<SheetLayout>& layouts, std::string_view name) {
-    const std::string wanted = text::fold(text::trim(name));
-    const auto at =
-        std::ranges::find_if(layouts, [&](const SheetLayout& l) { return text::fold(l.name) == wanted; });
-    return at == layouts.end() ? nullptr : &*at;
+    return layoutOfName(layouts, name);
 }
 
 } // namespace moorfrost::deliver

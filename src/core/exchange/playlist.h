@@ -47,6 +47,7 @@ struct PlaceStyle {
     /// Rewritten: a path that begins with `from` begins with `to` instead, for another machine. Where `to`
     /// has backslashes, all slashes become backslashes.
     std::string from, to;
+    bool operator==(const PlaceStyle&) const = default;
 };
 /// The place of a file in a playlist that lies in `folder`. Both absolute. Relative to another disk it climbs
 /// out ("../../music/a.flac"), which all programs read.

@@ -3,12 +3,10 @@
 
 #include <algorithm>
 
-#include <nlohmann/json.hpp>
-
 #include "core/audio/encode.h"
+#include "core/deliver/layout_json.h"
 #include "core/deliver/rows/row_layout.h"
 #include "core/tags/fields.h"
-#include "core/text/text.h"
 
 namespace moorfrost::deliver {
 
@@ -16,9 +14,7 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
-Error notUnderstood(const std::string& what) {
-    return {ErrorKind::Invalid, {}, "This is no layout of a share page: " + what};
-}
+constexpr const char* thing = "a share page";
 
 } // namespace
 
@@ -55,92 +51,57 @@ std::string pageLayoutJson(const PageLayout& l) {
 }
 
 Result<PageLayout> pageLayoutFromJson(std::string_view text) {
-    const Json json = Json::parse(text, nullptr, false);
-    if (json.is_discarded() || !json.is_object())
-        return notUnderstood("JSON is expected.");
+    const auto json = layoutJson(text, "page_layout", thing);
+    if (!json)
+        return json.error();
     PageLayout out;
-    std::string why;
-    auto wrong = [&](const std::string& key) {
-        if (why.empty())
-            why = "\"" + key + "\" is not understood.";
-    };
-    auto words = [&](const char* key, std::string& value) {
-        if (!json.contains(key))
-            return;
-        if (json[key].is_string())
-            value = json[key].get<std::string>();
-        else
-            wrong(key);
-    };
-    auto flag = [&](const char* key, bool& value) {
-        if (!json.contains(key))
-            return;
-        if (json[key].is_boolean())
-            value = json[key].get<bool>();
-        else
-            wrong(key);
-    };
-    words("page_layout", out.name);
-    out.name = text::trim(out.name);
-    if (out.name.empty())
-        return notUnderstood("it has no name (\"page_layout\").");
-    words("from", out.from);
-    words("words", out.words);
-    words("listen", out.listen);
-    words("take", out.take);
-    words("one_sheet", out.oneSheet);
-    flag("artists", out.artists);
-    flag("versions", out.versions);
-    flag("stems", out.stems);
-    flag("lyrics", out.lyrics);
-    flag("marks", out.marks);
-    flag("take_all", out.takeAll);
-    flag("notes", out.notes);
-    if (json.contains("facts")) {
-        if (!json["facts"].is_array())
-            return notUnderstood("\"facts\" is to be a list.");
-        for (const Json& one : json["facts"]) {
+    LayoutReader in(*json);
+    in.text("page_layout", out.name);
+    in.text("from", out.from);
+    in.text("words", out.words);
+    in.among("listen", listenFormats(), out.listen);
+    in.text("take", out.take);
+    in.text("one_sheet", out.oneSheet);
+    in.flag("artists", out.artists);
+    in.flag("versions", out.versions);
+    in.flag("stems", out.stems);
+    in.flag("lyrics", out.lyrics);
+    in.flag("marks", out.marks);
+    in.flag("take_all", out.takeAll);
+    in.flag("notes", out.notes);
+    if (const Json* facts = in.at("facts")) {
+        if (!facts->is_array())
+            return notALayout(thing, "\"facts\" is to be a list.");
+        for (const Json& one : *facts) {
             const std::string key = one.is_string() ? one.get<std::string>() : std::string();
             if (key.empty() || (key.starts_with('@') && !rowFact(key)))
-                return notUnderstood("there is nothing called " + one.dump() + ".");
+                return notALayout(thing, "there is nothing called " + one.dump() + ".");
             out.facts.push_back(key.starts_with('@') ? key : tags::keyFromName(key));
         }
     }
-    if (json.contains("bitrate")) {
-        if (json["bitrate"].is_number_integer())
-            out.bitrate = json["bitrate"].get<int>();
+    if (const Json* bitrate = in.at("bitrate")) {
+        if (bitrate->is_number_integer())
+            out.bitrate = bitrate->get<int>();
         else
-            wrong("bitrate");
+            in.wrong("\"bitrate\" is to be a number.");
     }
-    if (std::ranges::find(listenFormats(), out.listen) == listenFormats().end())
-        wrong("listen");
     const audio::EncodeFormat* format = audio::encodeFormat(out.listen);
     if (format && std::ranges::find(format->bitrates, out.bitrate) == format->bitrates.end())
         out.bitrate = format->usual;
     if (out.take != "nothing" && out.take != "listen" && out.take != "original" &&
         !audio::encodeFormat(out.take))
-        wrong("take");
-    if (!why.empty())
-        return notUnderstood(why);
+        in.wrong(fmt::format("\"take\" cannot be \"{}\".", out.take));
+    if (!in.why.empty())
+        return notALayout(thing, in.why);
     return out;
 }
 
 std::vector<PageLayout> pageLayoutsFrom(const std::vector<std::string>& kept) {
-    std::vector<PageLayout> out;
-    for (const std::string& one : kept)
-        if (auto layout = pageLayoutFromJson(one); layout && !pageLayoutNamed(out, layout->name))
-            out.push_back(std::move(*layout));
-    for (const PageLayout& one : shippedPageLayouts())
-        if (!pageLayoutNamed(out, one.name))
-            out.push_back(one);
-    return out;
+    return layoutsThere(kept, pageLayoutFromJson, shippedPageLayouts());
 }
 
 const PageLayout* pageLayoutNamed(const std::vector<PageLayout>& layouts, std::string_view name) {
-    const std::string wanted = text::fold(text::trim(name));
-    const auto at =
-        std::ranges::find_if(layouts, [&](const PageLayout& l) { return text::fold(l.name) == wanted; });
-    return at == layouts.end() ? nullptr : &*at;
+    return layoutOfName(layouts, name);
 }
 
 } // namespace moorfrost::deliver

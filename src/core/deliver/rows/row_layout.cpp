@@ -4,9 +4,7 @@
 #include <algorithm>
 #include <set>
 
-#include <fmt/format.h>
-#include <nlohmann/json.hpp>
-
+#include "core/deliver/layout_json.h"
 #include "core/tags/fields.h"
 #include "core/text/text.h"
 
@@ -16,83 +14,18 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
-/// A value of a kind as a word of JSON, and back.
-template<class T, size_t N>
-using Words = std::pair<const char*, T>[N];
-
-constexpr Words<RowFile, 3> fileWords = {
+constexpr LayoutWords<RowFile, 3> fileWords = {
     {"delimited", RowFile::Delimited}, {"workbook", RowFile::Workbook}, {"json lines", RowFile::JsonLines}};
-constexpr Words<exchange::Dialect::Quotes, 3> quoteWords = {
+constexpr LayoutWords<exchange::Dialect::Quotes, 3> quoteWords = {
     {"where needed", exchange::Dialect::Quotes::WhereNeeded},
     {"always", exchange::Dialect::Quotes::Always},
     {"never", exchange::Dialect::Quotes::Never}};
-constexpr Words<RowColumn::Several, 3> severalWords = {{"joined", RowColumn::Several::Joined},
-                                                       {"first", RowColumn::Several::First},
-                                                       {"columns", RowColumn::Several::Columns}};
-
-template<class T, size_t N>
-const char* wordOf(const Words<T, N>& words, T value) {
-    for (const auto& [word, one] : words)
-        if (one == value)
-            return word;
-    return words[0].first;
-}
-
-/// Reads a layout, and keeps the first thing that it did not understand.
-class In {
-public:
-    explicit In(const Json& json) : json_(json) {}
-    void text(const char* key, std::string& out) {
-        if (const Json* value = at(key)) {
-            if (!value->is_string())
-                return wrong(fmt::format("\"{}\" is to be a text.", key));
-            out = value->get<std::string>();
-        }
-    }
-    void flag(const char* key, bool& out) {
-        if (const Json* value = at(key)) {
-            if (!value->is_boolean())
-                return wrong(fmt::format("\"{}\" is to be true or false.", key));
-            out = value->get<bool>();
-        }
-    }
-    void character(const char* key, char& out) {
-        std::string value(1, out);
-        text(key, value);
-        if (value.size() != 1 || value == "\"" || value == "\n" || value == "\r" ||
-            static_cast<unsigned char>(value[0]) > 126)
-            return wrong(fmt::format("\"{}\" is to be one plain character.", key));
-        out = value[0];
-    }
-    template<class T, size_t N>
-    void word(const char* key, const Words<T, N>& words, T& out) {
-        std::string value = wordOf(words, out);
-        text(key, value);
-        for (const auto& [word, one] : words)
-            if (value == word) {
-                out = one;
-                return;
-            }
-        wrong(fmt::format("\"{}\" cannot be \"{}\".", key, value));
-    }
-    void among(const char* key, const std::vector<std::string>& all, std::string& out, bool orBlank = false) {
-        text(key, out);
-        if (!(orBlank && out.empty()) && std::ranges::find(all, out) == all.end())
-            wrong(fmt::format("\"{}\" cannot be \"{}\".", key, out));
-    }
-    const Json* at(const char* key) const { return json_.contains(key) ? &json_[key] : nullptr; }
-    void wrong(std::string sentence) {
-        if (why.empty())
-            why = std::move(sentence);
-    }
-    std::string why;
-
-private:
-    const Json& json_;
-};
+constexpr LayoutWords<RowColumn::Several, 3> severalWords = {{"joined", RowColumn::Several::Joined},
+                                                             {"first", RowColumn::Several::First},
+                                                             {"columns", RowColumn::Several::Columns}};
 
 Error notUnderstood(const std::string& what) {
-    return {ErrorKind::Invalid, {}, "This is no layout of a sheet of rows: " + what};
+    return notALayout("a sheet of rows", what);
 }
 
 Json jsonOf(const RowColumn& c) {
@@ -121,7 +54,7 @@ Result<RowColumn> columnFrom(const Json& json) {
     if (!json.is_object())
         return notUnderstood("a column is to be an object.");
     RowColumn out;
-    In in(json);
+    LayoutReader in(json);
     in.text("heading", out.heading);
     in.text("text", out.text);
     if (const Json* says = in.at("says")) {
@@ -219,27 +152,24 @@ std::string rowLayoutJson(const RowLayout& l) {
 }
 
 Result<RowLayout> rowLayoutFromJson(std::string_view text) {
-    const Json json = Json::parse(text, nullptr, false);
-    if (json.is_discarded() || !json.is_object())
-        return notUnderstood("JSON is expected.");
+    const auto json = layoutJson(text, "sheet_layout", "a sheet of rows");
+    if (!json)
+        return json.error();
     RowLayout out;
-    In in(json);
+    LayoutReader in(*json);
     in.text("sheet_layout", out.name);
-    out.name = text::trim(out.name);
-    if (out.name.empty())
-        return notUnderstood("it has no name (\"sheet_layout\").");
     in.word("file", fileWords, out.file);
     in.character("decimal", out.decimal);
     in.among("dates", dateForms(), out.dates);
     in.flag("drafts", out.drafts);
     if (const Json* paths = in.at("paths"); paths && paths->is_object()) {
-        In part(*paths);
+        LayoutReader part(*paths);
         part.text("from", out.pathFrom);
         part.text("to", out.pathTo);
         in.wrong(part.why);
     }
     if (const Json* delimited = in.at("delimited"); delimited && delimited->is_object()) {
-        In part(*delimited);
+        LayoutReader part(*delimited);
         part.character("delimiter", out.dialect.delimiter);
         part.word("quotes", quoteWords, out.dialect.quotes);
         part.among("encoding", text::charsetNames(), out.dialect.charset);
@@ -265,21 +195,11 @@ Result<RowLayout> rowLayoutFromJson(std::string_view text) {
 }
 
 std::vector<RowLayout> rowLayoutsFrom(const std::vector<std::string>& kept) {
-    std::vector<RowLayout> out;
-    for (const std::string& one : kept)
-        if (auto layout = rowLayoutFromJson(one); layout && !rowLayoutNamed(out, layout->name))
-            out.push_back(std::move(*layout));
-    for (const RowLayout& one : shippedRowLayouts())
-        if (!rowLayoutNamed(out, one.name))
-            out.push_back(one);
-    return out;
+    return layoutsThere(kept, rowLayoutFromJson, shippedRowLayouts());
 }
 
 const RowLayout* rowLayoutNamed(const std::vector<RowLayout>& layouts, std::string_view name) {
-    const std::string wanted = text::fold(text::trim(name));
-    const auto at =
-        std::ranges::find_if(layouts, [&](const RowLayout& l) { return text::fold(l.name) == wanted; });
-    return at == layouts.end() ? nullptr : &*at;
+    return layoutOfName(layouts, name);
 }
 
 std::vector<std::string> headingsOf(const RowLayout& layout) {
