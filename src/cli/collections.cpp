@@ -225,7 +225,8 @@ int exportPlaylist(const Options& options) {
     std::optional<deliver::ListLayout> layout;
     if (options.layout.empty()) { // by the ending of the name
         layout = layouts.front();
-        const auto it = std::ranges::find(layouts, target.extension().native(), &deliver::ListLayout::ending);
+        const auto it =
+            std::ranges::find(layouts, text::fold(target.extension().native()), &deliver::ListLayout::ending);
         layout->form = it == layouts.end() ? deliver::ListForm::M3u8 : it->form;
         layout->places = {};
     } else {

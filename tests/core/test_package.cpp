@@ -91,9 +91,9 @@ print('ok'))");
         work::Progress progress;
         const auto rows = readRowsIn(*store_, bag() / packageSheet, look->plan, {}, progress);
         QVERIFY(rows);
-        QCOMPARE(rows->rows.front().file, id);
-        QCOMPARE(rows->rows.front().changes.at("title"), (Strings{"Gorse"}));
-        QCOMPARE(rows->rows.front().changes.at("@rating"), (Strings{"4"}));
+        QCOMPARE(rows->rows[0].file, id);
+        QCOMPARE(rows->rows[0].changes.at("title"), (Strings{"Gorse"}));
+        QCOMPARE(rows->rows[0].changes.at("@rating"), (Strings{"4"}));
     }
 
     void brokenOnes() {

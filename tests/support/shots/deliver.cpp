@@ -92,8 +92,11 @@ void deliver(Shots& shots) {
     shots.take(&w, "device");
     show(DeliverWay::Package);
     d.settle();
-    out.packages.make(shots.root / "Harbour Day package", {{"Source-Organization", "Tarnholm Sound Archive"}},
-                      {});
+    deliver::PackageLayout layout = out.packages.layout();
+    layout.organisation = "Tarnholm Sound Archive";
+    layout.forWhom = "The county archive";
+    out.packages.layouts().change(layout);
+    out.packages.make(shots.root / "Harbour Day package", "TSA 2026-7");
     d.settle();
     out.packages.verify(shots.root / "Harbour Day package");
     d.settle();
