@@ -43,6 +43,36 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::AuditController</name>
+    <message numerus="yes">
+        <source>%n fix(es)</source>
+        <translation><numerusform>%n fix</numerusform><numerusform>%n fixes</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Proposed: %n value(s).</source>
+        <translation><numerusform>Proposed: %n value.</numerusform><numerusform>Proposed: %n values.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) cannot be written to: no drafts of these.</source>
+        <translation><numerusform>%n file cannot be written to: no drafts of these.</numerusform><numerusform>%n files cannot be written to: no drafts of these.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::AuditPage</name>
+    <message numerus="yes">
+        <source>%n finding(s)</source>
+        <translation><numerusform>%n finding</numerusform><numerusform>%n findings</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n release(s)</source>
+        <translation><numerusform>%n release</numerusform><numerusform>%n releases</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Take %n fix(es)</source>
+        <translation><numerusform>Take %n fix</numerusform><numerusform>Take %n fixes</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::BeforeView</name>
     <message numerus="yes">
         <source>%n comment(s) back</source>
@@ -143,6 +173,39 @@
     <message numerus="yes">
         <source>%n more fact(s), not known</source>
         <translation><numerusform>%n more fact, not known</numerusform><numerusform>%n more facts, not known</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::CodeGapsModel</name>
+    <message numerus="yes">
+        <source>%n code(s) to choose from</source>
+        <translation><numerusform>%n code to choose from</numerusform><numerusform>%n codes to choose from</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::CodesController</name>
+    <message numerus="yes">
+        <source>%n code(s)</source>
+        <translation><numerusform>%n code</numerusform><numerusform>%n codes</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Proposed: %n code(s).</source>
+        <translation><numerusform>Proposed: %n code.</numerusform><numerusform>Proposed: %n codes.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) cannot be written to: no drafts of these.</source>
+        <translation><numerusform>%n file cannot be written to: no drafts of these.</numerusform><numerusform>%n files cannot be written to: no drafts of these.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::CodesView</name>
+    <message numerus="yes">
+        <source>Take %n sure code(s)</source>
+        <translation><numerusform>Take %n sure code</numerusform><numerusform>Take %n sure codes</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n recording(s) without an ISRC</source>
+        <translation><numerusform>%n recording without an ISRC</numerusform><numerusform>%n recordings without an ISRC</numerusform></translation>
     </message>
 </context>
 <context>
@@ -410,6 +473,13 @@
     <message numerus="yes">
         <source>Follow %n file(s)</source>
         <translation><numerusform>Follow %n file</numerusform><numerusform>Follow %n files</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::FindingBox</name>
+    <message numerus="yes">
+        <source>As drafts: %n value(s). Nothing is written yet.</source>
+        <translation><numerusform>As drafts: %n value. Nothing is written yet.</numerusform><numerusform>As drafts: %n values. Nothing is written yet.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -1318,6 +1388,13 @@
     <message numerus="yes">
         <source>%n stray(s). Those that are taken go to the sleeve of their release.</source>
         <translation><numerusform>%n stray. Those that are taken go to the sleeve of their release.</numerusform><numerusform>%n strays. Those that are taken go to the sleeve of their release.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::TakeFixesDialog</name>
+    <message numerus="yes">
+        <source>As drafts: %n fix(es). Nothing is written yet.</source>
+        <translation><numerusform>As drafts: %n fix. Nothing is written yet.</numerusform><numerusform>As drafts: %n fixes. Nothing is written yet.</numerusform></translation>
     </message>
 </context>
 <context>

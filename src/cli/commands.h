@@ -55,6 +55,7 @@ struct Options {
     bool json = false;
     std::vector<std::string> writers, publishers; // name=share=roles
     bool csv = false;
+    std::vector<std::string> rules; // of the audit: their keys
     std::string layout;  // of a sheet: its name, or a file with one
     std::string forWhom; // of a delivery
 };
@@ -97,6 +98,7 @@ int search(const Options& options);
 int facets(const Options& options);
 int stats(const Options& options);
 int fixity(const Options& options);
+int audit(const Options& options);
 int verify(const Options& options);
 int decode(const Options& options);
 int checksums(const Options& options);

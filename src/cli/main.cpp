@@ -44,6 +44,13 @@ int main(int argc, char** argv) {
     gathered->add_option("--in", o.where, "The folder that it stands in");
     gathered->add_option("--query", o.query, "What a search asks");
     gathered->add_option("--note", o.note, "What it is for");
+    CLI::App* audited = add("audit", "What is wrong in the whole library: one object a finding", audit);
+    audited->add_option("--rule", o.rules, "Only by this rule; several times");
+    audited->add_flag_callback(
+        "--rules", [&o] { o.step = "rules"; }, "Print the rules that there are, one object each");
+    audited->add_flag_callback(
+        "--left", [&o] { o.step = "left"; }, "Those that are left as they are, too");
+    audited->add_flag("--json", o.json, "As it is anyway");
     CLI::App* listed = add("lists", "Print lists, or what is in one; or add to it", lists);
     listed->add_option("list", o.name, "By its name, or as \"Folder / List\"");
     listed->add_option("--add", o.paths, "Files that the library knows, at the end");

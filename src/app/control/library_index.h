@@ -23,6 +23,8 @@ public:
 
     /// nullptr until the library was read for the first time.
     std::shared_ptr<const library::Searcher> searcher() const { return held_.searcher; }
+    /// The same with what it is true of; its searcher may be nullptr.
+    const library::LibrarySearch& search() const { return held_; }
     /// To be called when the library may have changed. The first time, waits (in its job) until it is `open`.
     void refresh(std::shared_future<void> open = {});
     /// The same, when what it was made by is otherwise than before.

@@ -50,17 +50,15 @@ void RowBox::show(const std::optional<deliver::InRow>& row) {
                  .arg("<span style=\"font-weight:600\">" +
                       RowsInModel::trackName(index_, row->file).toHtmlEscaped() + "</span>"));
     if (!row->told.empty())
-        line(coloured(qs(row->told).toHtmlEscaped(), c.second));
+        line(coloured(qs(row->told), c.second));
     if (!row->trouble.empty())
-        line(coloured(qs(row->trouble).toHtmlEscaped(), c.lichen));
+        line(coloured(qs(row->trouble), c.lichen));
     for (const auto& [key, values] : row->changes) {
         const auto before = row->before.find(key);
         const QString was = before == row->before.end() ? QString() : shownValues(before->second);
         line(tr("%1: %2%3")
-                 .arg(qs(deliver::columnLabel(key)).toHtmlEscaped(),
-                      coloured(shownValues(values).toHtmlEscaped(), c.heather),
-                      was.isEmpty() ? QString()
-                                    : coloured(tr(" in place of %1").arg(was.toHtmlEscaped()), c.second)));
+                 .arg(qs(deliver::columnLabel(key)).toHtmlEscaped(), coloured(shownValues(values), c.heather),
+                      was.isEmpty() ? QString() : coloured(tr(" in place of %1").arg(was), c.second)));
     }
     if (row->state == State::Contradicts)
         link(tr("This row counts, the others are left out"), [this] { emit preferred(); });

@@ -43,6 +43,7 @@ Controllers::Controllers(const Path& file)
             jobs, messages}),
       care(library, jobs, messages), peaks(library, jobs), loudness(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, loudness, jobs, messages),
+      audit({library, jobs, messages, settings, files, drafts, index, sounds}),
       out(std::make_unique<DeliverControllers>(*this)) {
     auto look = [this] { // what is worked out of the batch in the background
         kinds.listen();
@@ -127,6 +128,7 @@ void Controllers::begin() {
         sameSound.look();
         sounds.look();
         lasting.goOn();
+        audit.load();
         shelfWatch.begin();
         emit loaded();
         if (settings.get(settings::readShelves)) { // the library was made anew
@@ -145,12 +147,12 @@ Controllers::~Controllers() {
 
 std::vector<QObject*> Controllers::all() {
     std::vector<QObject*> own = {
-        &jobs,         &library,    &settings,     &files,    &kept,    &recordings,
-        &collections,  &drafts,     &undo,         &pictures, &index,   &releases,
-        &people,       &standards,  &shelves,      &journal,  &batch,   &kinds,
-        &places,       &sleeves,    &references,   &identify, &strays,  &releasePictures,
-        &along,        &duplicates, &sameSound,    &bringIn,  &folders, &discs,
-        &discPictures, &writing,    &driveOffsets, &worse,    &rips,    &care};
+        &jobs,     &library, &settings,        &files,   &kept,         &recordings, &collections,
+        &drafts,   &undo,    &pictures,        &index,   &releases,     &people,     &standards,
+        &shelves,  &journal, &batch,           &kinds,   &places,       &sleeves,    &references,
+        &identify, &strays,  &releasePictures, &along,   &duplicates,   &sameSound,  &bringIn,
+        &folders,  &discs,   &discPictures,    &writing, &driveOffsets, &worse,      &rips,
+        &care,     &audit};
     const std::vector<QObject*> more = out->all();
     own.insert(own.end(), more.begin(), more.end());
     return own;

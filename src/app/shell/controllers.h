@@ -5,6 +5,7 @@
 
 #include "app/control/agreements_controller.h"
 #include "app/control/along_files.h"
+#include "app/control/audit_controller.h"
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
 #include "app/control/chains.h"
@@ -117,6 +118,7 @@ public:
     Peaks peaks;
     LoudnessLevels loudness;
     SoundGroupsController soundGroups;
+    AuditController audit;
     std::unique_ptr<DeliverControllers> out; // shell/deliver_controllers.h
 
 signals:

@@ -16,6 +16,7 @@
 
 #include <algorithm>
 
+#include "app/audit/audit_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/put_away_page.h"
@@ -70,6 +71,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                           c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds, c_.agreements},
                          c_.people, c_.agreements);
     releases_ = releaseParts_->editions();
+    audit_ = new AuditPage(c_.audit);
     deliver_ = makeDeliverPage(c_);
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
@@ -78,8 +80,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
         {c_.files, c_.drafts, c_.shelves, c_.journal, c_.places, c_.sleeves, c_.writing, c_.pictures});
     recovery_ = new RecoveryPage({c_.shelves, c_.care});
     stack_ = new QStackedWidget;
-    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, releaseParts_, deliver_, journal_,
-                                                         settings_, review_, recovery_})
+    for (QWidget* page : std::initializer_list<QWidget*>{bench_, library_, releaseParts_, audit_, deliver_,
+                                                         journal_, settings_, review_, recovery_})
         stack_->addWidget(page);
 
     auto* railBox = new QFrame;
@@ -103,8 +105,9 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     auto* group = new QButtonGroup(this);
     const std::tuple<const char*, QString, Workspace> entries[] = {
         {"bench", tr("Bench"), Bench},         {"library", tr("Library"), Library},
-        {"release", tr("Releases"), Releases}, {"deliver", tr("Deliver"), Deliver},
-        {"journal", tr("Journal"), Journal},   {"settings", tr("Settings"), Settings}};
+        {"release", tr("Releases"), Releases}, {"audit", tr("Audit"), Audit},
+        {"deliver", tr("Deliver"), Deliver},   {"journal", tr("Journal"), Journal},
+        {"settings", tr("Settings"), Settings}};
     for (const auto& [icon, name, workspace] : entries) {
         if (workspace == Journal)
             rail->addStretch();
@@ -193,6 +196,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     };
     connect(releaseParts_->works(), &WorksPage::libraryWanted, this, toLibrary);
     connect(deliver_, &DeliverPage::libraryWanted, this, toLibrary);
+    connect(audit_, &AuditPage::libraryWanted, this, toLibrary);
     connect(library_, &LibraryPage::deliveryWanted, this, [this] { wantDelivery(false); });
     connect(library_, &LibraryPage::sheetWanted, this, [this](const std::vector<FileId>& files) {
         showSheetOf({files, {}});
@@ -267,6 +271,8 @@ void MainWindow::showWorkspace(Workspace workspace) {
         library_->searchBox()->setFocus();
     if (workspace == Releases)
         releaseParts_->takeKeyboard();
+    if (workspace == Audit)
+        audit_->takeKeyboard();
     if (workspace == Deliver)
         deliver_->takeKeyboard();
     // What had the keyboard is hidden now: it must not have gone on to "Drop all" or "Take back".

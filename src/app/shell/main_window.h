@@ -16,6 +16,7 @@
 
 namespace moorfrost::app {
 
+class AuditPage;
 class BenchPage;
 class DeliverPage;
 class Foot;
@@ -33,7 +34,7 @@ class SettingsPage;
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Workspace { Bench, Library, Releases, Deliver, Journal, Settings, Review, Interruption };
+    enum Workspace { Bench, Library, Releases, Audit, Deliver, Journal, Settings, Review, Interruption };
 
     explicit MainWindow(Controllers& controllers, QWidget* parent = nullptr);
     ~MainWindow() override;
@@ -46,6 +47,7 @@ public:
     LibraryPage* library() { return library_; }
     ReleasesPage* releases() { return releases_; }
     ReleaseParts* releaseParts() { return releaseParts_; }
+    AuditPage* audit() { return audit_; }
     DeliverPage* deliver() { return deliver_; }
     JournalPage* journal() { return journal_; }
     ReviewPage* review() { return review_; }
@@ -100,6 +102,7 @@ private:
     ReleaseParts* releaseParts_;
     ReleasesPage* releases_; // of these
     ArrivingVersions* arriving_;
+    AuditPage* audit_ = nullptr;
     DeliverPage* deliver_;
     JournalPage* journal_;
     SettingsPage* settings_;

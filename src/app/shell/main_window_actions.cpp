@@ -407,6 +407,7 @@ void MainWindow::makeActions() {
         releaseParts_->showPart(PartButtons::Agreements);
         showWorkspace(Releases);
     });
+    add(tr("Go to Audit"), QKeySequence("Ctrl+4"), [this] { showWorkspace(Audit); });
     add(tr("Go to Deliver"), QKeySequence("Ctrl+5"), [this] { showWorkspace(Deliver); });
     add(tr("Go to Releases"), QKeySequence("Ctrl+3"), [this] { showWorkspace(Releases); });
     add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });

@@ -42,6 +42,13 @@ void MainWindow::explainScreen() {
             "move tracks, Ins adds one. Several chosen releases become editions of one set by a right "
             "click.");
         break;
+    case Audit:
+        text =
+            tr("What is wrong in the whole library, rule by rule, each with its reason and evidence. Enter "
+               "takes the fix of what is chosen, as drafts; Delete leaves it as it is, with a reason, until "
+               "its facts change. Below the rules the chosen one can be switched off, weighed and given its "
+               "limit. The library is looked through again whenever something changes.");
+        break;
     case Deliver:
         text = tr(
             "What goes out, and what comes back. On the left are the ways, and below them the tracks that "

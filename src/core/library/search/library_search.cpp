@@ -41,6 +41,7 @@ LibrarySearch fromSnapshot(Store& store) {
 
 std::vector<std::string> revisionsUsed(Store& store, const std::string& columns) {
     std::vector<std::string> out = text::split(store.settings().find(readinessRevisionsKey), " ");
+    out.push_back(store.settings().find(auditRevisionKey));
     out.push_back(columns);
     return out;
 }

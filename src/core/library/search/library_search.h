@@ -28,6 +28,8 @@ LibrarySearch searchMadeAnew(Store& store, std::stop_token stop = {});
 
 /// The setting in which readiness (library/shelf_readiness) says which revisions it still needs.
 inline constexpr const char* readinessRevisionsKey = "readiness generations";
+/// The setting in which the audit (library/findings) says which revision it still needs.
+inline constexpr const char* auditRevisionKey = "audit generation";
 /// Those, and the one that the columns were made in.
 std::vector<std::string> revisionsUsed(Store& store, const std::string& columns);
 

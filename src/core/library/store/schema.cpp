@@ -361,6 +361,15 @@ const std::vector<Migration>& migrations() {
             device INTEGER NOT NULL, path BLOB NOT NULL, file INTEGER NOT NULL, content TEXT NOT NULL,
             PRIMARY KEY (device, path)) WITHOUT ROWID;
         )"},
+        // 15 -> 16. Findings that are left as they are, and how many there were day by day.
+        {R"(
+        CREATE TABLE finding_left (
+            key INTEGER PRIMARY KEY, rule TEXT NOT NULL, title TEXT NOT NULL, facts INTEGER NOT NULL,
+            reason TEXT NOT NULL, "when" INTEGER NOT NULL);
+        CREATE TABLE finding_count (
+            day TEXT NOT NULL, rule TEXT NOT NULL, count INTEGER NOT NULL,
+            PRIMARY KEY (day, rule)) WITHOUT ROWID;
+        )"},
     };
     return list;
 }

@@ -1,0 +1,278 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/audit/audit_page.h"
+
+#include <QDate>
+#include <QHBoxLayout>
+#include <QInputDialog>
+#include <QKeyEvent>
+#include <QLocale>
+#include <QScrollArea>
+#include <QShortcut>
+#include <QSplitter>
+#include <QStackedWidget>
+
+#include "app/audit/take_fixes_dialog.h"
+#include "app/shell/text_utils.h"
+#include "app/widgets/three_panes.h"
+#include "app/widgets/two_lines.h"
+
+namespace moorfrost::app {
+
+AuditPage::AuditPage(AuditController& audit, QWidget* parent) : QWidget(parent), audit_(audit) {
+    plot_ = new CoursePlot;
+    was_ = new ShortLabel;
+    was_->setObjectName("quiet");
+    const SearchHead head = searchHead(tr("Audit"), tr("Search in the findings \u2026"),
+                                       tr("Search in the findings"), {plot_, was_});
+    search_ = head.search;
+    told_ = head.count;
+    auto* panes = new QSplitter;
+    panes->setChildrenCollapsible(false);
+    panes->setHandleWidth(1);
+    panes->addWidget(left());
+    panes->addWidget(middle());
+    panes->addWidget(right());
+    panes->setStretchFactor(2, 1);
+    panes->setSizes({236, 300, 660});
+    remember(panes, "audit/panes");
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(head.widget);
+    layout->addWidget(panes, 1);
+    connect(&audit_, &AuditController::changed, this, &AuditPage::refresh);
+    connect(&audit_, &AuditController::takenChanged, this, [this] {
+        list_->viewport()->update();
+        showChosen();
+    });
+    connect(rules_, &RulesList::chosen, this, &AuditPage::filter);
+    connect(search_, &QLineEdit::textChanged, this, &AuditPage::filter);
+    refresh();
+}
+
+QWidget* AuditPage::left() {
+    rules_ = new RulesList(audit_);
+    rule_ = new RuleBox(audit_);
+    rule_->hide();
+    auto* box = new QFrame;
+    box->setObjectName("panel");
+    auto* rows = new QVBoxLayout(box);
+    rows->setContentsMargins(0, 6, 0, 0);
+    rows->setSpacing(0);
+    rows->addWidget(rules_, 1);
+    rows->addWidget(rule_);
+    box->setMinimumWidth(180);
+    return box;
+}
+
+QWidget* AuditPage::middle() {
+    std::vector<QWidget*> tabs;
+    const QString names[] = {tr("All"), tr("Grave"), tr("Plain"), tr("Slight")};
+    for (size_t i = 0; i < weights_.size(); ++i) {
+        weights_[i] = button(names[i], i == 0 ? "left" : i + 1 == weights_.size() ? "right" : "middle");
+        weights_[i]->setCheckable(true);
+        connect(weights_[i], &QPushButton::clicked, this, [this, i] {
+            weight_ = static_cast<int>(i);
+            filter();
+        });
+        tabs.push_back(weights_[i]);
+    }
+    model_ = new FindingsModel(audit_, this);
+    list_ = new QListView;
+    list_->setModel(model_);
+    list_->setItemDelegate(new TwoLineDelegate(Qt::ElideRight, list_));
+    list_->setFrameShape(QFrame::NoFrame);
+    list_->setUniformItemSizes(true);
+    list_->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_->setAccessibleName(tr("Findings"));
+    connect(list_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &AuditPage::showChosen);
+    auto* taking = new QShortcut(Qt::Key_Return, list_, this, &AuditPage::takeFixes);
+    auto* leaving = new QShortcut(Qt::Key_Delete, list_, this, &AuditPage::askToLeave);
+    for (QShortcut* key : {taking, leaving})
+        key->setContext(Qt::WidgetShortcut);
+    count_ = label({}, "caption");
+    auto* head = new QVBoxLayout;
+    head->setContentsMargins(12, 8, 12, 6);
+    head->setSpacing(6);
+    head->addWidget(flowing(tabs, 0));
+    head->addWidget(count_);
+    auto* box = new QFrame;
+    box->setObjectName("panel");
+    auto* rows = new QVBoxLayout(box);
+    rows->setContentsMargins(0, 0, 0, 0);
+    rows->setSpacing(0);
+    rows->addLayout(head);
+    rows->addWidget(list_, 1);
+    box->setMinimumWidth(200);
+    return box;
+}
+
+QWidget* AuditPage::right() {
+    box_ = new FindingBox(audit_);
+    connect(box_, &FindingBox::fileWanted, this, &AuditPage::libraryWanted);
+    auto* scroll = new QScrollArea;
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setWidget(box_);
+    empty_ = new EmptyHint("audit", {}, {});
+    stack_ = new QStackedWidget;
+    stack_->addWidget(scroll);
+    stack_->addWidget(empty_);
+    take_ = button(tr("Take the fix"), "accent");
+    takeAll_ = button(tr("Take all\u2026"));
+    leave_ = button(tr("Leave it\u2026"));
+    show_ = button(tr("Show in the library"));
+    connect(take_, &QPushButton::clicked, this, &AuditPage::takeFixes);
+    connect(takeAll_, &QPushButton::clicked, this, &AuditPage::takeAll);
+    connect(leave_, &QPushButton::clicked, this, &AuditPage::askToLeave);
+    connect(show_, &QPushButton::clicked, this, [this] {
+        if (const auto some = chosen(); !some.empty() && audit_.firstFile(some.front()) != 0)
+            emit libraryWanted(audit_.firstFile(some.front()));
+    });
+    auto* box = new QFrame;
+    box->setObjectName("panel");
+    auto* rows = new QVBoxLayout(box);
+    rows->setContentsMargins(0, 0, 0, 0);
+    rows->setSpacing(0);
+    rows->addWidget(stack_, 1);
+    rows->addWidget(bar("foot", toldBeside(new ShortLabel, {show_, leave_, takeAll_, take_})));
+    box->setMinimumWidth(240);
+    return box;
+}
+
+void AuditPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    audit_.setInSight(true);
+}
+
+void AuditPage::hideEvent(QHideEvent* event) {
+    QWidget::hideEvent(event);
+    audit_.setInSight(false);
+}
+
+void AuditPage::takeKeyboard() {
+    if (model_->rowCount() > 0)
+        list_->setFocus();
+    else
+        search_->setFocus();
+}
+
+void AuditPage::refresh() {
+    rules_->showCounts();
+    rule_->show(rules_->rule());
+    plot_->show(audit_.course());
+    const auto& course = audit_.course();
+    was_->setText(course.size() < 2
+                      ? QString()
+                      : tr("was %L1 on %2")
+                            .arg(course.front().second)
+                            .arg(QLocale().toString(QDate::fromString(qs(course.front().first), Qt::ISODate),
+                                                    QLocale::ShortFormat)));
+    was_->setVisible(course.size() > 1);
+    filter();
+}
+
+void AuditPage::filter() {
+    const int before = list_->currentIndex().row();
+    const uint64_t key = model_->keyAt(before);
+    FindingsModel::Filter filter;
+    filter.rule = rules_->rule();
+    filter.left = rules_->isLeft();
+    filter.words = search_->text();
+    if (weight_ > 0)
+        filter.weight = static_cast<library::Weight>(weight_ - 1);
+    const bool isOther = !(filter == model_->filter());
+    for (size_t i = 0; i < weights_.size(); ++i)
+        weights_[i]->setChecked(static_cast<int>(i) == weight_);
+    rule_->show(filter.rule);
+    model_->show(filter);
+    // The same finding, or the one that stands where it stood.
+    int row = key != 0 ? model_->rowOfKey(key) : -1;
+    if (row < 0 && model_->rowCount() > 0)
+        row = isOther || before < 0 ? 0 : std::min(before, model_->rowCount() - 1);
+    if (row >= 0)
+        list_->setCurrentIndex(model_->index(row));
+    const bool any = model_->rowCount() > 0;
+    stack_->setCurrentIndex(any ? 0 : 1);
+    if (!audit_.hasLooked())
+        empty_->setTexts(tr("The library is being looked through"),
+                         tr("What is found is listed here, rule by rule, with its reason."));
+    else if (filter.left)
+        empty_->setTexts(tr("Nothing is left as it is"),
+                         tr("A finding that you leave as it is stands here, until its facts change."));
+    else if (filter.rule && !audit_.choices().of(*filter.rule).on)
+        empty_->setTexts(tr("This is not looked for"), tr("Switch it on below the rules."));
+    else if (audit_.open() == 0)
+        empty_->setTexts(tr("Nothing is wrong by these rules"),
+                         tr("The library is looked through again whenever something changes."));
+    else
+        empty_->setTexts(tr("No such finding"), tr("Choose another rule or weight, or search for less."));
+    QString told = tr("%n finding(s)", "", static_cast<int>(audit_.open()));
+    if (audit_.releases() > 0)
+        told = tr("%1 in %2").arg(told, tr("%n release(s)", "", static_cast<int>(audit_.releases())));
+    count_->setText(filter.rule ? tr(filter.rule->name) + " \u00B7 " + QString("%L1").arg(model_->rowCount())
+                                : tr("%L1 shown").arg(model_->rowCount()));
+    if (audit_.isLooking())
+        told += " \u00B7 " + tr("looking through the library \u2026");
+    told_->setText(told);
+    showChosen();
+}
+
+std::vector<size_t> AuditPage::chosen() const {
+    std::vector<size_t> out;
+    for (const QModelIndex& index : list_->selectionModel()->selectedIndexes())
+        out.push_back(model_->findingAt(index.row()));
+    return out;
+}
+
+void AuditPage::showChosen() {
+    const auto some = chosen();
+    const bool isLeft = rules_->isLeft();
+    box_->show(some.size() == 1 ? std::optional(some.front()) : std::nullopt);
+    const auto fixes = std::ranges::count_if(some, [this](size_t f) { return audit_.hasFix(f); });
+    take_->setEnabled(fixes > 0);
+    take_->setText(some.size() > 1 ? tr("Take %n fix(es)", "", static_cast<int>(fixes)) : tr("Take the fix"));
+    leave_->setEnabled(!some.empty());
+    leave_->setText(isLeft ? tr("Bring back") : tr("Leave it\u2026"));
+    show_->setEnabled(some.size() == 1 && audit_.firstFile(some.front()) != 0);
+    bool any = false;
+    for (int row = 0; row < model_->rowCount() && !any; ++row)
+        any = audit_.hasFix(model_->findingAt(row));
+    takeAll_->setEnabled(any);
+}
+
+void AuditPage::takeFixes() {
+    audit_.takeFixes(chosen());
+}
+
+void AuditPage::takeAll() {
+    std::vector<size_t> findings;
+    for (int row = 0; row < model_->rowCount(); ++row)
+        if (audit_.hasFix(model_->findingAt(row)))
+            findings.push_back(model_->findingAt(row));
+    TakeFixesDialog dialog(audit_, findings, this);
+    if (dialog.exec() == QDialog::Accepted)
+        audit_.takeFixes(dialog.chosen());
+}
+
+void AuditPage::leave(const std::string& reason) {
+    audit_.leave(chosen(), reason);
+}
+
+void AuditPage::askToLeave() {
+    const auto some = chosen();
+    if (some.empty())
+        return;
+    if (rules_->isLeft())
+        return audit_.bringBack(some);
+    bool ok = false;
+    const QString reason = QInputDialog::getText(
+        this, tr("Leave as it is"), tr("Why it may stay as it is. It comes back when its facts change."),
+        QLineEdit::Normal, {}, &ok);
+    if (ok)
+        leave(ss(reason.trimmed()));
+}
+
+} // namespace moorfrost::app

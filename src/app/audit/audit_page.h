@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Audit: what is wrong in the whole library. The rules with their counts on the left, the findings in the
+// middle, the chosen one with its evidence and its fix on the right.
+#pragma once
+
+#include <QLineEdit>
+#include <QListView>
+#include <QPushButton>
+#include <QWidget>
+
+#include <array>
+
+#include "app/audit/course_plot.h"
+#include "app/audit/finding_box.h"
+#include "app/audit/findings_model.h"
+#include "app/audit/rules_list.h"
+
+class QStackedWidget;
+
+namespace moorfrost::app {
+
+class AuditPage : public QWidget {
+    Q_OBJECT
+public:
+    explicit AuditPage(AuditController& audit, QWidget* parent = nullptr);
+    RulesList* rules() { return rules_; }
+    RuleBox* ruleBox() { return rule_; }
+    QListView* list() { return list_; }
+    FindingsModel* model() { return model_; }
+    FindingBox* box() { return box_; }
+    CoursePlot* plot() { return plot_; }
+    QLineEdit* search() { return search_; }
+    QPushButton* weightButton(int at) { return weights_[static_cast<size_t>(at)]; } // 0: all
+    QPushButton* takeButton() { return take_; }
+    QPushButton* takeAllButton() { return takeAll_; }
+    QPushButton* leaveButton() { return leave_; }
+    QString told() const { return told_->text(); }
+    QString course() const { return was_->text(); }
+    void takeKeyboard();
+    /// Those that are chosen.
+    void takeFixes();
+    void leave(const std::string& reason);
+    /// Those that are shown and have a fix, after a look at them.
+    void takeAll();
+
+protected:
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
+
+signals:
+    void libraryWanted(moorfrost::library::FileId file);
+
+private:
+    QWidget* left();
+    QWidget* middle();
+    QWidget* right();
+    void refresh();
+    void filter();
+    void showChosen();
+    void askToLeave();
+    std::vector<size_t> chosen() const;
+
+    AuditController& audit_;
+    RulesList* rules_;
+    RuleBox* rule_;
+    CoursePlot* plot_;
+    QLineEdit* search_;
+    std::array<QPushButton*, 4> weights_;
+    int weight_ = 0;
+    FindingsModel* model_;
+    QListView* list_;
+    QStackedWidget* stack_;
+    EmptyHint* empty_;
+    FindingBox* box_;
+    ShortLabel *told_, *was_;
+    QLabel* count_;
+    QPushButton *take_, *takeAll_, *leave_, *show_;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,105 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/audit/findings_model.h"
+
+#include <algorithm>
+
+#include "app/shell/text_utils.h"
+#include "app/widgets/two_lines.h"
+#include "core/text/text.h"
+
+namespace moorfrost::app {
+
+FindingsModel::FindingsModel(AuditController& audit, QObject* parent)
+    : QAbstractListModel(parent), audit_(audit) {}
+
+void FindingsModel::show(const Filter& filter) {
+    beginResetModel();
+    filter_ = filter;
+    listed_.clear();
+    keys_.clear();
+    std::vector<std::string> words;
+    for (const std::string& word : text::split(text::fold(ss(filter.words)), " "))
+        if (!word.empty())
+            words.push_back(word);
+    for (size_t i = 0; i < audit_.size(); ++i) {
+        if (audit_.isLeft(i) != filter.left || (filter.rule && &audit_.rule(i) != filter.rule) ||
+            (filter.weight && audit_.weight(i) != *filter.weight))
+            continue;
+        if (!words.empty()) {
+            const std::string said = text::fold(ss(audit_.title(i)) + " " + audit_.rule(i).name);
+            if (std::ranges::any_of(
+                    words, [&](const std::string& word) { return said.find(word) == std::string::npos; }))
+                continue;
+        }
+        listed_.push_back(i);
+        keys_.push_back(audit_.key(i));
+    }
+    endResetModel();
+}
+
+int FindingsModel::rowOfKey(uint64_t key) const {
+    const auto at = std::ranges::find(keys_, key);
+    return at == keys_.end() ? -1 : static_cast<int>(at - keys_.begin());
+}
+
+uint64_t FindingsModel::keyAt(int row) const {
+    return row < 0 || row >= static_cast<int>(keys_.size()) ? 0 : keys_[static_cast<size_t>(row)];
+}
+
+QString FindingsModel::weightName(library::Weight weight) {
+    switch (weight) {
+    case library::Weight::Grave:
+        return tr("grave");
+    case library::Weight::Plain:
+        return tr("plain");
+    case library::Weight::Slight:
+        return tr("slight");
+    }
+    return {};
+}
+
+paint::Tone FindingsModel::tone(library::Weight weight) {
+    switch (weight) {
+    case library::Weight::Grave:
+        return paint::Tone::Wrong;
+    case library::Weight::Plain:
+        return paint::Tone::Attention;
+    case library::Weight::Slight:
+        return paint::Tone::Neutral;
+    }
+    return paint::Tone::Neutral;
+}
+
+int FindingsModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(listed_.size());
+}
+
+QVariant FindingsModel::data(const QModelIndex& index, int role) const {
+    if (!index.isValid())
+        return {};
+    const size_t finding = findingAt(index.row());
+    const QString name = tr(audit_.rule(finding).name);
+    switch (role) {
+    case Qt::DisplayRole:
+        return audit_.title(finding);
+    case TwoLineDelegate::SecondRole: {
+        const QString why = qs(audit_.finding(finding).sentence);
+        if (audit_.isTaken(finding))
+            return tr("Drafts made. %1").arg(why);
+        return why;
+    }
+    case Qt::ToolTipRole:
+        return QString("%1\n%2: %3")
+            .arg(audit_.title(finding), name, qs(audit_.finding(finding).sentence))
+            .toHtmlEscaped()
+            .replace('\n', "<br>");
+    case Qt::AccessibleTextRole:
+        return tr("%1. %2, %3. %4")
+            .arg(audit_.title(finding), name, weightName(audit_.weight(finding)),
+                 qs(audit_.finding(finding).sentence));
+    default:
+        return {};
+    }
+}
+
+} // namespace moorfrost::app

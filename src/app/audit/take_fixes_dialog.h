@@ -1,0 +1,29 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Fixes of many findings, to be looked at before they become drafts: those that are ticked.
+#pragma once
+
+#include <QDialog>
+#include <QTreeWidget>
+
+#include "app/control/audit_controller.h"
+#include "app/widgets/controls.h"
+
+namespace moorfrost::app {
+
+class TakeFixesDialog : public QDialog {
+    Q_OBJECT
+public:
+    TakeFixesDialog(AuditController& audit, const std::vector<size_t>& findings, QWidget* parent = nullptr);
+    QTreeWidget* list() { return list_; }
+    /// Numbers of the controller.
+    std::vector<size_t> chosen() const;
+
+private:
+    void showCount();
+
+    const std::vector<size_t> findings_;
+    QTreeWidget* list_;
+    TakeBar bar_;
+};
+
+} // namespace moorfrost::app

@@ -1,0 +1,117 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the audit finds in the library, kept true in the background; what a person does about it: fixes as
+// drafts, findings that are left as they are, rules that are asked or not.
+#pragma once
+
+#include <QObject>
+#include <QTimer>
+
+#include <unordered_map>
+#include <unordered_set>
+
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/library_index.h"
+#include "app/control/library_settings.h"
+#include "app/control/messages.h"
+#include "app/control/sound_prints.h"
+#include "core/library/findings/audit.h"
+#include "core/library/store/finding_table.h"
+
+namespace moorfrost::app {
+
+class AuditController : public QObject {
+    Q_OBJECT
+public:
+    struct Uses {
+        LibraryAccess& library;
+        JobList& jobs;
+        Messages& messages;
+        LibrarySettings& settings;
+        FilesController& files;
+        DraftsController& drafts;
+        LibraryIndex& index;
+        SoundPrints& sounds;
+    };
+    explicit AuditController(const Uses& use);
+
+    /// What was left, and how much was found before; asks for the library to be looked through.
+    void load();
+    void look();
+    std::shared_ptr<const library::Searcher> searcher() const { return use_.index.searcher(); }
+    /// In sight it is looked at once, else after a while.
+    void setInSight(bool inSight);
+    bool isLooking() const { return looking_; }
+    /// It was looked through at least once.
+    bool hasLooked() const { return releases_ != nullptr; }
+
+    /// All findings, the gravest first.
+    size_t size() const { return entries_.size(); }
+    const library::AuditRule& rule(size_t finding) const { return *head(finding).rule; }
+    library::Weight weight(size_t finding) const { return choices_.of(rule(finding)).weight; }
+    QString title(size_t finding) const;
+    size_t files(size_t finding) const { return head(finding).files; }
+    FileId firstFile(size_t finding) const { return head(finding).first; }
+    bool hasFix(size_t finding) const { return head(finding).fix; }
+    /// Its fix was taken, and there are drafts of it.
+    bool isTaken(size_t finding) const;
+    bool isLeft(size_t finding) const { return entries_.at(finding).left; }
+    /// Of one that is left: why, and when.
+    const library::LeftFinding* left(size_t finding) const;
+    library::Finding finding(size_t finding) const;
+    /// Tells it apart from others, from look to look.
+    uint64_t key(size_t finding) const { return head(finding).key; }
+
+    /// How many there are by a rule that are not left.
+    size_t count(const library::AuditRule& rule) const;
+    size_t open() const { return open_; }
+    /// In so many releases; those of the whole library are in none.
+    size_t releases() const { return inReleases_; }
+    size_t leftAlone() const { return entries_.size() - open_; }
+    /// Of the last days on which it was counted, the earliest first: the day, and how many.
+    const std::vector<std::pair<std::string, size_t>>& course() const { return course_; }
+
+    const library::RuleChoices& choices() const { return choices_; }
+    void setChoice(const library::AuditRule& rule, const library::RuleChoices::Choice& choice);
+
+    /// What the fix of one would do, by what the files say now.
+    void withWishes(QObject* asker, size_t finding,
+                    std::function<void(std::vector<library::DraftSession::Wish>)> then);
+    /// `then`: how many values were proposed.
+    void takeFixes(const std::vector<size_t>& findings, std::function<void(size_t)> then = {});
+    void leave(const std::vector<size_t>& findings, const std::string& reason);
+    void bringBack(const std::vector<size_t>& findings);
+
+signals:
+    void changed();
+    /// Of fixes that were taken there are drafts, or no more.
+    void takenChanged();
+
+private:
+    struct Entry {
+        bool together = false; // else of a release
+        bool left = false;
+        uint32_t at = 0;
+    };
+    const library::Findings::Head& head(size_t finding) const;
+    void lookAtAll();
+    void put();
+    void noteCounts();
+
+    Uses use_;
+    QTimer soon_{this}; // several changes in a row are looked at once
+    library::RuleChoices choices_;
+    std::shared_ptr<const library::ReleaseAudit> releases_;
+    library::Findings together_;
+    std::vector<Entry> entries_;
+    std::vector<size_t> counts_; // in the order of the rules
+    size_t open_ = 0, inReleases_ = 0;
+    std::unordered_map<uint64_t, library::LeftFinding> left_;
+    std::unordered_set<uint64_t> taken_; // keys
+    std::vector<std::pair<std::string, size_t>> course_;
+    bool looking_ = false, again_ = false;
+    std::stop_source otherRules_; // ends what is looked at by the old ones
+};
+
+} // namespace moorfrost::app

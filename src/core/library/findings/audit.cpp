@@ -1,0 +1,279 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/library/findings/audit.h"
+
+#include <algorithm>
+
+#include <fmt/format.h>
+
+#include "core/library/findings/audit_settings.h"
+#include "core/library/findings/release_checks.h"
+#include "core/library/people/song_standing.h"
+#include "core/library/search/sleeves.h"
+#include "core/text/text.h"
+
+namespace moorfrost::library {
+
+namespace {
+
+constexpr size_t atOnce = 500; // files
+
+std::string nameOf(const std::vector<FileRecord>& files) {
+    const tags::Fields& fields = files.front().tags.fields;
+    const std::string& album = tags::firstValue(fields, "album");
+    if (album.empty())
+        return files.size() == 1 ? trackName(files.front())
+                                 : text::forDisplay(files.front().path.parent_path().filename().native());
+    std::string by = tags::firstValue(fields, "album_artist");
+    if (by.empty()) {
+        by = tags::firstValue(fields, "artist");
+        for (const FileRecord& file : files)
+            if (tags::firstValue(file.tags.fields, "artist") != by)
+                return album;
+    }
+    return by.empty() ? album : album + ", " + by;
+}
+
+void checkStandard(const AuditRules& rules, const CheckedRelease& release, SongStandings& standings,
+                   bool works, const FindingSink& found) {
+    std::vector<audit::CheckedFile> files;
+    for (const FileRecord& file : release.files) {
+        const bool music = file.kind.empty() || file.kind == "music";
+        files.push_back(checkedFile(rules.shelf.standard, file, file.tags.fields, file.path, music));
+        if (works)
+            files.back().song = standings.of(file.id);
+    }
+    const audit::Readiness readiness =
+        audit::readinessOf(rules.shelf.standard, files, false, rules.shelf.names);
+    size_t asked = 0, unmet = 0;
+    std::set<FileId> lacking;
+    std::vector<std::pair<std::string, std::string>> evidence;
+    for (const audit::ReadinessPart& part : readiness.parts) {
+        asked += part.met != audit::Met::NotAsked;
+        if (part.met != audit::Met::No && part.met != audit::Met::Partly)
+            continue;
+        ++unmet;
+        lacking.insert(part.lacking.begin(), part.lacking.end());
+        evidence.emplace_back(part.name, part.detail);
+    }
+    if (unmet == 0)
+        return;
+    if (lacking.empty())
+        for (const FileRecord& file : release.files)
+            lacking.insert(file.id);
+    Finding one = findingOf("standard", release, "", {lacking.begin(), lacking.end()});
+    one.sentence = fmt::format("{} of {} rules of \"{}\" {} not met.", unmet, asked,
+                               rules.shelf.standard.name, unmet == 1 ? "is" : "are");
+    one.evidence = std::move(evidence);
+    found(std::move(one));
+}
+
+void checkKeeping(const RuleChoices& rules, const CheckedRelease& release, const std::vector<FileRecord>& all,
+                  const FindingSink& found) {
+    std::vector<FileId> absent, bad;
+    std::vector<std::pair<std::string, std::string>> where, why;
+    for (const FileRecord& file : all) {
+        if (file.absent != 0) {
+            absent.push_back(file.id);
+            if (where.size() < 6)
+                where.emplace_back(fileName(file), text::forDisplay(file.path.parent_path().native()));
+        } else if (!file.readable() || file.tags.damaged) {
+            bad.push_back(file.id);
+            if (why.size() < 6)
+                why.emplace_back(fileName(file),
+                                 file.readable()
+                                     ? (file.tags.notes.empty() ? "It is damaged." : file.tags.notes.front())
+                                     : file.error);
+        }
+    }
+    auto tell = [&](const char* rule, const std::vector<FileId>& files, std::string sentence,
+                    std::vector<std::pair<std::string, std::string>> evidence) {
+        if (files.empty() || !rules.isOn(rule))
+            return;
+        Finding one = findingOf(rule, release, "", files);
+        one.about = std::to_string(all.front().id);
+        one.unit = all.front().id;
+        one.sentence = std::move(sentence);
+        one.evidence = std::move(evidence);
+        found(std::move(one));
+    };
+    tell("absent", absent,
+         absent.size() == 1 ? "A file is not where it was."
+                            : fmt::format("{} files are not where they were.", absent.size()),
+         where);
+    tell("unreadable", bad,
+         bad.size() == 1 ? "A file is damaged, or cannot be read."
+                         : fmt::format("{} files are damaged, or cannot be read.", bad.size()),
+         why);
+}
+
+/// Calls `found` for all of these releases, until a stop.
+void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& sleeves,
+                   const AuditRules& rules, std::stop_token stop, work::Progress& progress,
+                   const FindingSink& found) {
+    SongStandings standings(store);
+    const bool works = audit::asksForWorks(rules.shelf.standard);
+    progress.begin(sleeves.rows.size());
+    for (size_t i = 0; i < sleeves.size() && !stop.stop_requested();) {
+        std::vector<FileId> ids;
+        size_t end = i;
+        for (; end < sleeves.size() && (end == i || ids.size() < atOnce); ++end)
+            for (Row r : sleeves[end])
+                ids.push_back(searcher.idOf(r));
+        std::vector<FileRecord> records = store.files().findAll(ids); // in this order, but some may be gone
+        auto next = records.begin();
+        for (; i < end; ++i) {
+            std::vector<FileRecord> all, files;
+            for (Row r : sleeves[i])
+                if (next != records.end() && next->id == searcher.idOf(r))
+                    all.push_back(std::move(*next++));
+            if (all.empty())
+                continue;
+            std::ranges::sort(all, {}, &FileRecord::id);
+            for (const FileRecord& file : all)
+                if (file.readable() && file.absent == 0)
+                    files.push_back(file);
+            CheckedRelease release{files, nameOf(all),
+                                   !tags::firstValue(all.front().tags.fields, "album").empty()};
+            checkKeeping(rules.choices, release, all, found);
+            if (files.empty())
+                continue;
+            // Idents, tones and speech are asked for less.
+            std::vector<FileRecord> music;
+            for (const FileRecord& file : files)
+                if (file.kind.empty() || file.kind == "music")
+                    music.push_back(file);
+            checkWords(rules.choices, release, found);
+            checkCodes(rules.choices, release, found);
+            if (!music.empty()) {
+                release.files = music;
+                checkPictures(rules.choices, release, found);
+            }
+            release.files = files;
+            if (rules.choices.isOn("standard"))
+                checkStandard(rules, release, standings, works, found);
+        }
+        progress.step({}, ids.size());
+    }
+}
+
+/// The first file of the release of each, by file.
+FileId unitOf(const std::vector<std::pair<FileId, FileId>>& units, FileId file) {
+    const auto at = std::ranges::lower_bound(units, file, {}, &std::pair<FileId, FileId>::first);
+    return at != units.end() && at->first == file ? at->second : 0;
+}
+
+} // namespace
+
+AuditRules auditRulesOf(Store& store) {
+    AuditRules out;
+    if (auto choices = RuleChoices::fromJson(store.settings().get(settings::auditRules)))
+        out.choices = std::move(*choices);
+    out.shelf = rulesOf(store);
+    return out;
+}
+
+std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySearch& search,
+                                                  const AuditRules& rules,
+                                                  std::shared_ptr<const ReleaseAudit> held,
+                                                  std::stop_token stop, work::Progress& progress) {
+    const Searcher& searcher = *search.searcher;
+    auto out = std::make_shared<ReleaseAudit>();
+    out->rules = rules;
+    out->findings.layBeside(store.file());
+    RowSet rows = searcher.all();
+    std::vector<FileId> again; // units of before whose findings are of no use any more
+    if (held && held->rules != rules)
+        held = nullptr;
+    if (held) {
+        const auto changed = store.revisions().changedSince(held->revision);
+        if (!changed || changed->size() > searcher.count() / 4) {
+            held = nullptr;
+        } else {
+            rows = RowSet(searcher.all().size());
+            for (const FileId id : *changed) {
+                if (const auto row = searcher.rowOf(id))
+                    rows.add(*row);
+                if (const FileId unit = unitOf(held->units, id); unit != 0)
+                    again.push_back(unit);
+            }
+            std::ranges::sort(again);
+            again.erase(std::unique(again.begin(), again.end()), again.end());
+        }
+    }
+    // What changes from here on is told by the new revision; what `search` has not seen yet by an older.
+    out->revision = store.revisions().begin();
+    if (store.revisions().current() != search.revision)
+        out->revision = held ? held->revision : search.columnsRevision;
+    RowsBySleeve sleeves;
+    if (held) {
+        for (const auto& [file, unit] : held->units)
+            if (std::ranges::binary_search(again, unit))
+                if (const auto row = searcher.rowOf(file))
+                    rows.add(*row);
+        sleeves = wholeSleevesOf(searcher, rows);
+        // A file that came may have made one release of two.
+        for (const Row row : sleeves.rows)
+            if (const FileId unit = unitOf(held->units, searcher.idOf(row)); unit != 0)
+                again.push_back(unit);
+        std::ranges::sort(again);
+        out->findings = held->findings;
+        out->findings.removeUnits(again);
+    } else {
+        sleeves = wholeSleevesOf(searcher, rows);
+    }
+    checkReleases(store, searcher, sleeves, rules, stop, progress,
+                  [&](Finding&& one) { out->findings.add(one); });
+    if (stop.stop_requested())
+        return nullptr;
+    for (size_t i = 0; i < sleeves.size(); ++i) {
+        FileId first = INT64_MAX;
+        for (const Row row : sleeves[i])
+            first = std::min(first, searcher.idOf(row));
+        for (const Row row : sleeves[i])
+            out->units.emplace_back(searcher.idOf(row), first);
+    }
+    if (held) {
+        std::ranges::sort(out->units);
+        std::vector<std::pair<FileId, FileId>> fresh = std::move(out->units);
+        out->units.clear();
+        for (const auto& [file, unit] : held->units)
+            if (unitOf(fresh, file) == 0 && searcher.rowOf(file))
+                out->units.emplace_back(file, unit);
+        out->units.insert(out->units.end(), fresh.begin(), fresh.end());
+    }
+    std::ranges::sort(out->units);
+    try {
+        store.settings().save(auditRevisionKey, out->revision);
+        store.revisions().keep(revisionsUsed(store, search.columnsRevision));
+    } catch (const DatabaseError&) { // of a full disk: all of it will be looked at again
+    }
+    return out;
+}
+
+std::vector<DraftSession::Wish> wishesOf(Store& store, const Finding& finding) {
+    std::vector<DraftSession::Wish> out = finding.fix.wishes;
+    if (finding.fix.replacements.empty())
+        return out;
+    for (const FileRecord& file : store.files().findAll(finding.files)) {
+        std::map<std::string, std::vector<std::string>> changed;
+        for (const Fix::Replacement& one : finding.fix.replacements) {
+            const auto at = file.tags.fields.find(one.field);
+            if (at == file.tags.fields.end())
+                continue;
+            auto& values = changed.try_emplace(one.field, at->second).first->second;
+            std::ranges::replace(values, one.from, one.to);
+        }
+        for (auto& [field, values] : changed) {
+            if (values == file.tags.fields.at(field))
+                continue;
+            std::vector<std::string> once; // both may have been there
+            for (const std::string& value : values)
+                if (std::ranges::find(once, value) == once.end())
+                    once.push_back(value);
+            out.push_back({file.id, field, std::move(once)});
+        }
+    }
+    return out;
+}
+
+} // namespace moorfrost::library

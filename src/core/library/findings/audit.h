@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The whole library, looked through by the rules: release by release (kept true by looking only at what has
+// changed), and what only all of it together tells. What a file says on the disk counts, not its drafts.
+#pragma once
+
+#include "core/library/findings/finding.h"
+#include "core/library/shelf_readiness.h"
+#include "core/sound/store.h"
+
+namespace moorfrost::library {
+
+struct AuditRules {
+    RuleChoices choices;
+    ShelfRules shelf; // of the rule that asks for the standard
+    bool operator==(const AuditRules&) const = default;
+};
+AuditRules auditRulesOf(Store& store);
+
+/// Immutable once made; any thread may read it, one at a time a copy of its findings.
+struct ReleaseAudit {
+    AuditRules rules;
+    std::string revision; // of the store: what has changed since is not in it
+    Findings findings;
+    std::vector<std::pair<FileId, FileId>> units; // file and the first one of its release; by file
+};
+/// Of what changed since `held` was made where that is known and by the same rules, else of all. nullptr
+/// after a stop. `store`: a connection of its own.
+std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySearch& search,
+                                                  const AuditRules& rules,
+                                                  std::shared_ptr<const ReleaseAudit> held,
+                                                  std::stop_token stop, work::Progress& progress);
+
+/// What only all of it together tells: values that are nearly the same, codes that are there twice, the same
+/// sound twice, shares, agreements. `sounds`: nullptr where nothing was heard; then lengths tell.
+/// std::nullopt after a stop.
+std::optional<Findings> auditTogether(Store& store, const Searcher& searcher, const AuditRules& rules,
+                                      sound::SoundStore* sounds, std::stop_token stop,
+                                      work::Progress& progress);
+
+/// The wishes that a fix comes to, by what the files say now.
+std::vector<DraftSession::Wish> wishesOf(Store& store, const Finding& finding);
+
+} // namespace moorfrost::library
