@@ -56,6 +56,7 @@ struct Options {
     std::vector<std::string> writers, publishers; // name=share=roles
     bool csv = false;
     std::vector<std::string> rules; // of the audit: their keys
+    bool take = false;              // what is sure, as drafts
     std::string layout;  // of a sheet: its name, or a file with one
     std::string forWhom; // of a delivery
 };
@@ -99,6 +100,7 @@ int facets(const Options& options);
 int stats(const Options& options);
 int fixity(const Options& options);
 int audit(const Options& options);
+int codes(const Options& options);
 int verify(const Options& options);
 int decode(const Options& options);
 int checksums(const Options& options);

@@ -51,6 +51,11 @@ int main(int argc, char** argv) {
     audited->add_flag_callback(
         "--left", [&o] { o.step = "left"; }, "Those that are left as they are, too");
     audited->add_flag("--json", o.json, "As it is anyway");
+    CLI::App* lacking =
+        add("codes", "Recordings without an ISRC, and what references say: one object each", codes);
+    lacking->add_option("what", o.step, "gaps, lookup")->required()->check(CLI::IsMember({"gaps", "lookup"}));
+    lacking->add_flag("--take", o.take, "Of lookup: sure ones become drafts");
+    lacking->add_flag("--json", o.json, "As it is anyway");
     CLI::App* listed = add("lists", "Print lists, or what is in one; or add to it", lists);
     listed->add_option("list", o.name, "By its name, or as \"Folder / List\"");
     listed->add_option("--add", o.paths, "Files that the library knows, at the end");

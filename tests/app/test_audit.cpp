@@ -14,6 +14,7 @@
 #include "support/answer.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
+#include "support/shared_data.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -193,6 +194,48 @@ private slots:
                 QTest::mouseClick(b, Qt::LeftButton);
         rest();
         QCOMPARE(driver_->window().workspace(), MainWindow::Library);
+    }
+
+    void codesAreLookedUpAndTaken() {
+        // The drive of the label, beside the simulated reference.
+        driver_.reset();
+        test::Sandbox box(true);
+        test::copyOf(test::sharedReference(), box / "reference");
+        test::copyOf(test::sharedDemo() / "incoming" / "label-drive", box / "shelf");
+        driver_ = std::make_unique<Driver>(box / "library.db");
+        driver_->addShelf(box / "shelf");
+        driver_->controllers().shelves.read(driver_->controllers().shelves.all());
+        driver_->settle();
+        driver_->window().show();
+        driver_->window().showWorkspace(MainWindow::Audit);
+        QTest::keyClick(&driver_->window(), Qt::Key_K, Qt::ControlModifier | Qt::AltModifier);
+        rest();
+        QCOMPARE(page()->part(), AuditPage::CodesPart);
+        CodesView* view = page()->codes();
+        auto& codes = driver_->controllers().codes;
+        QTRY_VERIFY(view->model()->rowCount() > 0);
+        QVERIFY(!view->takeSureButton()->isEnabled());
+        QCOMPARE(view->model()->stateOf(0), QString("not looked up yet"));
+        QTest::mouseClick(view->lookUpButton(), Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(!codes.isAsking(), 60000);
+        rest();
+        QVERIFY2(codes.sure() > 0, qPrintable(view->told()));
+        for (size_t i = 0; i < codes.gaps().size(); ++i)
+            QVERIFY(codes.answer(i));
+        const size_t sure = codes.sure();
+        QTest::mouseClick(view->takeSureButton(), Qt::LeftButton);
+        rest();
+        QCOMPARE(codes.sure(), size_t{0});
+        size_t taken = 0;
+        for (size_t i = 0; i < codes.gaps().size(); ++i)
+            taken += codes.isTaken(i);
+        QCOMPARE(taken, sure);
+        QVERIFY(!driver_->window().message().contains("cannot"));
+        // As one, with what says so.
+        driver_->controllers().undo.undo();
+        rest();
+        QCOMPARE(codes.sure(), sure);
+        driver_.reset(); // before its folder
     }
 
 private:

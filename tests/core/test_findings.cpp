@@ -285,6 +285,25 @@ private slots:
         QCOMPARE(found[1].title, std::string("Gannet Row"));
     }
 
+    void severalFixesOfOneField() {
+        for (int n = 0; n < 9; ++n) {
+            song("k" + std::to_string(n), {{"artist", {"Kestrel & Rook"}}});
+            song("w" + std::to_string(n), {{"artist", {"Isla Varnholt"}}});
+        }
+        const FileId both = song("b.flac", {{"artist", {"Kestrell & Rook", "Isla Varnhotl"}}});
+        const auto found = of("near-values");
+        QCOMPARE(found.size(), size_t{2});
+        auto wishes = wishesOf(*store_, found);
+        QCOMPARE(wishes.size(), size_t{1});
+        QCOMPARE(wishes[0].values, (Strings{"Kestrel & Rook", "Isla Varnholt"}));
+        // What is drafted already stays.
+        store_->drafts().save(
+            {{both, "artist", std::nullopt, Draft{{"Kestrell & Rook", "Wren-Low"}, "typed", 1}}});
+        wishes = wishesOf(*store_, found);
+        QCOMPARE(wishes.size(), size_t{1});
+        QCOMPARE(wishes[0].values, (Strings{"Kestrel & Rook", "Wren-Low"}));
+    }
+
     void albumsOfOneArtistOnly() {
         for (int n = 0; n < 6; ++n)
             song("a" + std::to_string(n), {{"artist", {"Isla Varnholt"}}, {"album", {"Salt Road"}}});

@@ -18,12 +18,13 @@
 
 namespace moorfrost::app {
 
-AuditPage::AuditPage(AuditController& audit, QWidget* parent) : QWidget(parent), audit_(audit) {
+AuditPage::AuditPage(AuditController& audit, CodesController& codes, QWidget* parent)
+    : QWidget(parent), audit_(audit), codes_(codes) {
     plot_ = new CoursePlot;
     was_ = new ShortLabel;
     was_->setObjectName("quiet");
     const SearchHead head = searchHead(tr("Audit"), tr("Search in the findings \u2026"),
-                                       tr("Search in the findings"), {plot_, was_});
+                                       tr("Search in the findings"), {plot_, was_, partChoice()});
     search_ = head.search;
     told_ = head.count;
     auto* panes = new QSplitter;
@@ -39,7 +40,13 @@ AuditPage::AuditPage(AuditController& audit, QWidget* parent) : QWidget(parent),
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(head.widget);
-    layout->addWidget(panes, 1);
+    codesView_ = new CodesView(codes_);
+    parts_ = new QStackedWidget;
+    parts_->addWidget(panes);
+    parts_->addWidget(codesView_);
+    layout->addWidget(parts_, 1);
+    connect(codesView_, &CodesView::libraryWanted, this, &AuditPage::libraryWanted);
+    connect(&codes_, &CodesController::changed, this, [this] { showPart(part()); });
     connect(&audit_, &AuditController::changed, this, &AuditPage::refresh);
     connect(&audit_, &AuditController::takenChanged, this, [this] {
         list_->viewport()->update();
@@ -47,7 +54,33 @@ AuditPage::AuditPage(AuditController& audit, QWidget* parent) : QWidget(parent),
     });
     connect(rules_, &RulesList::chosen, this, &AuditPage::filter);
     connect(search_, &QLineEdit::textChanged, this, &AuditPage::filter);
+    showPart(FindingsPart);
     refresh();
+}
+
+QWidget* AuditPage::partChoice() {
+    auto* out = new QWidget;
+    auto* row = new QHBoxLayout(out);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    for (const Part part : {FindingsPart, CodesPart}) {
+        QPushButton* b = button({}, part == FindingsPart ? "left" : "right");
+        b->setCheckable(true);
+        row->addWidget(b);
+        partButtons_[part] = b;
+        connect(b, &QPushButton::clicked, this, [this, part] { showPart(part); });
+    }
+    return out;
+}
+
+void AuditPage::showPart(Part part) {
+    parts_->setCurrentIndex(part);
+    partButtons_[FindingsPart]->setText(tr("Findings"));
+    partButtons_[CodesPart]->setText(
+        codes_.gaps().empty() ? tr("Codes to fill") : tr("Codes to fill  %L1").arg(codes_.gaps().size()));
+    for (const Part one : {FindingsPart, CodesPart})
+        partButtons_[one]->setChecked(one == part);
+    search_->setEnabled(part == FindingsPart);
 }
 
 QWidget* AuditPage::left() {
@@ -145,14 +178,18 @@ QWidget* AuditPage::right() {
 void AuditPage::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     audit_.setInSight(true);
+    codes_.setInSight(true);
 }
 
 void AuditPage::hideEvent(QHideEvent* event) {
     QWidget::hideEvent(event);
     audit_.setInSight(false);
+    codes_.setInSight(false);
 }
 
 void AuditPage::takeKeyboard() {
+    if (part() == CodesPart)
+        return codesView_->list()->setFocus();
     if (model_->rowCount() > 0)
         list_->setFocus();
     else

@@ -6,23 +6,28 @@
 #include <QLineEdit>
 #include <QListView>
 #include <QPushButton>
+#include <QStackedWidget>
 #include <QWidget>
 
 #include <array>
 
+#include "app/audit/codes_view.h"
 #include "app/audit/course_plot.h"
 #include "app/audit/finding_box.h"
 #include "app/audit/findings_model.h"
 #include "app/audit/rules_list.h"
-
-class QStackedWidget;
 
 namespace moorfrost::app {
 
 class AuditPage : public QWidget {
     Q_OBJECT
 public:
-    explicit AuditPage(AuditController& audit, QWidget* parent = nullptr);
+    enum Part { FindingsPart, CodesPart };
+    AuditPage(AuditController& audit, CodesController& codes, QWidget* parent = nullptr);
+    void showPart(Part part);
+    Part part() const { return static_cast<Part>(parts_->currentIndex()); }
+    QPushButton* partButton(Part part) { return partButtons_[part]; }
+    CodesView* codes() { return codesView_; }
     RulesList* rules() { return rules_; }
     RuleBox* ruleBox() { return rule_; }
     QListView* list() { return list_; }
@@ -51,6 +56,7 @@ signals:
     void libraryWanted(moorfrost::library::FileId file);
 
 private:
+    QWidget* partChoice();
     QWidget* left();
     QWidget* middle();
     QWidget* right();
@@ -61,6 +67,10 @@ private:
     std::vector<size_t> chosen() const;
 
     AuditController& audit_;
+    CodesController& codes_;
+    std::array<QPushButton*, 2> partButtons_;
+    QStackedWidget* parts_;
+    CodesView* codesView_;
     RulesList* rules_;
     RuleBox* rule_;
     CoursePlot* plot_;

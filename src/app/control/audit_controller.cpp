@@ -66,6 +66,7 @@ void AuditController::load() {
                 course_.emplace_back(day, all);
             }
             put();
+            emit changed();
         });
     look();
 }
@@ -123,9 +124,8 @@ void AuditController::lookAtAll() {
                     together_ = std::move(*looked->second);
                 put();
                 noteCounts();
-            } else {
-                emit changed();
             }
+            emit changed();
             if (again_)
                 look();
         });
@@ -166,15 +166,14 @@ void AuditController::put() {
         return std::pair(choices_.of(*rule).weight, placeOf(rule));
     };
     std::ranges::stable_sort(entries_, {}, place);
-    emit changed();
 }
 
 void AuditController::noteCounts() {
     const std::string day = ss(QDate::currentDate().toString(Qt::ISODate));
-    if (course_.empty() || course_.back().first != day)
-        course_.emplace_back(day, 0);
-    if (course_.back().second == open_ && open_ != 0)
+    if (!course_.empty() && course_.back() == std::pair(day, open_))
         return;
+    if (course_.empty() || course_.back().first != day)
+        course_.emplace_back(day, open_);
     course_.back().second = open_;
     std::map<std::string, size_t> byRule;
     for (const library::AuditRule& rule : library::auditRules())
@@ -183,7 +182,6 @@ void AuditController::noteCounts() {
         library::FindingTable(store.database()).count(day, byRule);
         return Done{};
     });
-    emit changed();
 }
 
 QString AuditController::title(size_t finding) const {
@@ -217,6 +215,7 @@ void AuditController::setChoice(const library::AuditRule& rule, const library::R
     use_.settings.set(library::settings::auditRules, choices_.json());
     otherRules_.request_stop();
     put();
+    emit changed();
     look();
 }
 
@@ -240,18 +239,7 @@ void AuditController::takeFixes(const std::vector<size_t>& findings, std::functi
     if (all->empty())
         return;
     use_.library.read(
-        this,
-        [all](library::Store& store) {
-            std::vector<library::DraftSession::Wish> wishes;
-            for (const library::Finding& finding : *all) {
-                const library::AuditRule* rule = library::auditRule(finding.rule);
-                for (library::DraftSession::Wish& wish : library::wishesOf(store, finding)) {
-                    wish.origin = std::string("audit: ") + (rule ? rule->name : "");
-                    wishes.push_back(std::move(wish));
-                }
-            }
-            return wishes;
-        },
+        this, [all](library::Store& store) { return library::wishesOf(store, *all); },
         [this, all, then](Result<std::vector<library::DraftSession::Wish>> answer) {
             if (!answer)
                 return use_.messages.say(answer.error());
@@ -300,6 +288,7 @@ void AuditController::leave(const std::vector<size_t>& findings, const std::stri
     });
     put();
     noteCounts();
+    emit changed();
 }
 
 void AuditController::bringBack(const std::vector<size_t>& findings) {
@@ -314,6 +303,7 @@ void AuditController::bringBack(const std::vector<size_t>& findings) {
     });
     put();
     noteCounts();
+    emit changed();
 }
 
 } // namespace moorfrost::app

@@ -44,6 +44,7 @@ Controllers::Controllers(const Path& file)
       care(library, jobs, messages), peaks(library, jobs), loudness(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, loudness, jobs, messages),
       audit({library, jobs, messages, settings, files, drafts, index, sounds}),
+      codes({library, jobs, messages, files, drafts, index, sounds, references}),
       out(std::make_unique<DeliverControllers>(*this)) {
     auto look = [this] { // what is worked out of the batch in the background
         kinds.listen();
@@ -147,12 +148,13 @@ Controllers::~Controllers() {
 
 std::vector<QObject*> Controllers::all() {
     std::vector<QObject*> own = {
-        &jobs,     &library, &settings,        &files,   &kept,         &recordings, &collections,
-        &drafts,   &undo,    &pictures,        &index,   &releases,     &people,     &standards,
-        &shelves,  &journal, &batch,           &kinds,   &places,       &sleeves,    &references,
-        &identify, &strays,  &releasePictures, &along,   &duplicates,   &sameSound,  &bringIn,
-        &folders,  &discs,   &discPictures,    &writing, &driveOffsets, &worse,      &rips,
-        &care,     &audit};
+        &jobs,         &library,    &settings,     &files,    &kept,    &recordings,
+        &collections,  &drafts,     &undo,         &pictures, &index,   &releases,
+        &people,       &standards,  &shelves,      &journal,  &batch,   &kinds,
+        &places,       &sleeves,    &references,   &identify, &strays,  &releasePictures,
+        &along,        &duplicates, &sameSound,    &bringIn,  &folders, &discs,
+        &discPictures, &writing,    &driveOffsets, &worse,    &rips,    &care,
+        &audit,        &codes};
     const std::vector<QObject*> more = out->all();
     own.insert(own.end(), more.begin(), more.end());
     return own;

@@ -9,6 +9,7 @@
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
 #include "app/control/chains.h"
+#include "app/control/codes_controller.h"
 #include "app/control/collections_controller.h"
 #include "app/control/content_kinds.h"
 #include "app/control/custom_fields.h"
@@ -119,6 +120,7 @@ public:
     LoudnessLevels loudness;
     SoundGroupsController soundGroups;
     AuditController audit;
+    CodesController codes;
     std::unique_ptr<DeliverControllers> out; // shell/deliver_controllers.h
 
 signals:

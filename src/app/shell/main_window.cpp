@@ -71,7 +71,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                           c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds, c_.agreements},
                          c_.people, c_.agreements);
     releases_ = releaseParts_->editions();
-    audit_ = new AuditPage(c_.audit);
+    audit_ = new AuditPage(c_.audit, c_.codes);
     deliver_ = makeDeliverPage(c_);
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,

@@ -5,6 +5,7 @@
 #include <QLineEdit>
 #include <QMenu>
 
+#include "app/audit/audit_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
 #include "app/bench/describe_page.h"
@@ -408,6 +409,10 @@ void MainWindow::makeActions() {
         showWorkspace(Releases);
     });
     add(tr("Go to Audit"), QKeySequence("Ctrl+4"), [this] { showWorkspace(Audit); });
+    add(tr("Codes to fill"), QKeySequence("Ctrl+Alt+K"), [this] {
+        audit_->showPart(AuditPage::CodesPart);
+        showWorkspace(Audit);
+    });
     add(tr("Go to Deliver"), QKeySequence("Ctrl+5"), [this] { showWorkspace(Deliver); });
     add(tr("Go to Releases"), QKeySequence("Ctrl+3"), [this] { showWorkspace(Releases); });
     add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });

@@ -43,11 +43,12 @@ void MainWindow::explainScreen() {
             "click.");
         break;
     case Audit:
-        text =
-            tr("What is wrong in the whole library, rule by rule, each with its reason and evidence. Enter "
-               "takes the fix of what is chosen, as drafts; Delete leaves it as it is, with a reason, until "
-               "its facts change. Below the rules the chosen one can be switched off, weighed and given its "
-               "limit. The library is looked through again whenever something changes.");
+        text = tr(
+            "What is wrong in the whole library, rule by rule, each with its reason and evidence. Enter "
+            "takes the fix of what is chosen, as drafts; Delete leaves it as it is, with a reason, until "
+            "its facts change. Below the rules the chosen one can be switched off, weighed and given its "
+            "limit. The library is looked through again whenever something changes. \"Codes to fill\" lists "
+            "the recordings that lack their ISRC, and looks them up.");
         break;
     case Deliver:
         text = tr(

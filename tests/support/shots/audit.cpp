@@ -32,6 +32,12 @@ void audit(Shots& shots) {
     dialog.show();
     shots.take(&dialog, "audit-fixes");
     dialog.close();
+    page->showPart(AuditPage::CodesPart);
+    d.settle();
+    d.controllers().codes.lookUpAll();
+    for (int i = 0; i < 6; ++i)
+        d.settle();
+    shots.take(&w, "codes");
 }
 
 } // namespace moorfrost::shots

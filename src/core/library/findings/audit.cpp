@@ -250,29 +250,46 @@ std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySea
     return out;
 }
 
-std::vector<DraftSession::Wish> wishesOf(Store& store, const Finding& finding) {
-    std::vector<DraftSession::Wish> out = finding.fix.wishes;
-    if (finding.fix.replacements.empty())
-        return out;
-    for (const FileRecord& file : store.files().findAll(finding.files)) {
-        std::map<std::string, std::vector<std::string>> changed;
-        for (const Fix::Replacement& one : finding.fix.replacements) {
-            const auto at = file.tags.fields.find(one.field);
-            if (at == file.tags.fields.end())
-                continue;
-            auto& values = changed.try_emplace(one.field, at->second).first->second;
-            std::ranges::replace(values, one.from, one.to);
-        }
-        for (auto& [field, values] : changed) {
-            if (values == file.tags.fields.at(field))
-                continue;
-            std::vector<std::string> once; // both may have been there
-            for (const std::string& value : values)
-                if (std::ranges::find(once, value) == once.end())
-                    once.push_back(value);
-            out.push_back({file.id, field, std::move(once)});
+std::vector<DraftSession::Wish> wishesOf(Store& store, const std::vector<Finding>& findings) {
+    std::map<std::pair<FileId, std::string>, DraftSession::Wish> wishes;
+    std::vector<std::pair<FileId, std::string>> order;
+    auto put = [&](DraftSession::Wish&& wish, const Finding& finding) {
+        const std::pair key(wish.file, wish.field);
+        if (!wishes.contains(key))
+            order.push_back(key);
+        const AuditRule* rule = auditRule(finding.rule);
+        wish.origin = fmt::format("audit: {}", rule ? rule->name : "");
+        wishes[key] = std::move(wish);
+    };
+    for (const Finding& finding : findings) {
+        for (DraftSession::Wish wish : finding.fix.wishes)
+            put(std::move(wish), finding);
+        if (finding.fix.replacements.empty())
+            continue;
+        for (const FileRecord& file : store.files().findAll(finding.files)) {
+            const std::map<std::string, Draft> drafts = store.drafts().of(file.id);
+            for (const Fix::Replacement& one : finding.fix.replacements) {
+                std::vector<std::string> values;
+                if (const auto before = wishes.find({file.id, one.field}); before != wishes.end())
+                    values = before->second.values;
+                else if (const auto draft = drafts.find(one.field); draft != drafts.end())
+                    values = draft->second.values;
+                else if (const auto at = file.tags.fields.find(one.field); at != file.tags.fields.end())
+                    values = at->second;
+                if (std::ranges::find(values, one.from) == values.end())
+                    continue;
+                std::vector<std::string> once; // both may have been there
+                for (const std::string& value : values)
+                    if (const std::string& said = value == one.from ? one.to : value;
+                        std::ranges::find(once, said) == once.end())
+                        once.push_back(said);
+                put({file.id, one.field, std::move(once), {}}, finding);
+            }
         }
     }
+    std::vector<DraftSession::Wish> out;
+    for (const auto& key : order)
+        out.push_back(std::move(wishes[key]));
     return out;
 }
 

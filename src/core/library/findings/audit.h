@@ -37,7 +37,11 @@ std::optional<Findings> auditTogether(Store& store, const Searcher& searcher, co
                                       sound::SoundStore* sounds, std::stop_token stop,
                                       work::Progress& progress);
 
-/// The wishes that a fix comes to, by what the files say now.
-std::vector<DraftSession::Wish> wishesOf(Store& store, const Finding& finding);
+/// What the fixes of these come to, one behind the other: a text takes the place of another in what is
+/// drafted already, and in what a fix before it made.
+std::vector<DraftSession::Wish> wishesOf(Store& store, const std::vector<Finding>& findings);
+inline std::vector<DraftSession::Wish> wishesOf(Store& store, const Finding& finding) {
+    return wishesOf(store, std::vector{finding});
+}
 
 } // namespace moorfrost::library

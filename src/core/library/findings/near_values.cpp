@@ -15,12 +15,14 @@ namespace moorfrost::library {
 
 namespace {
 
+constexpr uint32_t commonWord = 40; // values: what stands in more of them tells nothing
 constexpr size_t mostTogether = 64; // values with one key: more of them have nothing special in common
 
 struct Form {
     std::string text;    // likenessForm, or folded where nothing can be spelled so
-    std::string letters; // the same without spaces and "and"
+    std::string letters; // the same without spaces and articles
     std::vector<std::string> words;
+    bool hasComma = false;
 };
 
 Form formOf(const std::string& value) {
@@ -29,8 +31,9 @@ Form formOf(const std::string& value) {
     if (out.text.empty())
         out.text = text::fold(value);
     out.words = text::split(out.text, " ");
+    out.hasComma = value.find(',') != std::string::npos;
     for (const std::string& word : out.words)
-        if (word != "and" && word != "the")
+        if (word != "the")
             out.letters += word;
     return out;
 }
@@ -74,26 +77,73 @@ bool hasSameNumbers(const std::string& a, const std::string& b) {
     return digits(a) == digits(b);
 }
 
-Near near(const Form& a, const Form& b) {
+/// What stands beside a word that differs.
+enum class Beside { Nothing, Common, Telling };
+
+/// One word is probably the other, misspelled. Doubled letters and swapped ones are slips of the hand; a
+/// letter more, less or changed in a short word is often another word, the less so the more is told by what
+/// stands beside it. The first letter is hardly ever wrong.
+bool isSlip(const std::string& a, const std::string& b, Beside beside) {
+    const size_t shorter = std::min(a.size(), b.size());
+    if (shorter < 3)
+        return false;
+    if (text::editDistance(a, b, 1) > 1)
+        return shorter >= 8 && text::isMisspelling(a, b);
+    bool isByHand = false, isChanged = false;
+    if (a.size() == b.size()) {
+        size_t first = 0;
+        while (a[first] == b[first])
+            ++first;
+        isByHand = first + 1 < a.size() && a[first] == b[first + 1] && a[first + 1] == b[first];
+        isChanged = !isByHand;
+    } else {
+        const std::string &longer = a.size() > b.size() ? a : b, &other = a.size() > b.size() ? b : a;
+        size_t at = 0;
+        while (at < other.size() && longer[at] == other[at])
+            ++at;
+        isByHand = at > 0 && longer[at] == longer[at - 1];
+    }
+    if (a[0] != b[0] && !isByHand && shorter < 8 && beside != Beside::Telling)
+        return false;
+    const size_t least = beside == Beside::Nothing  ? isByHand ? 6 : 8
+                         : beside == Beside::Common ? isByHand    ? 4
+                                                      : isChanged ? 6
+                                                                  : 5
+                         : isChanged                ? 4
+                                                    : 3;
+    return shorter >= least;
+}
+
+/// In how many values a word stands.
+using WordCounts = std::unordered_map<std::string, uint32_t>;
+
+Near near(const Form& a, const Form& b, const WordCounts& counts) {
     if (a.letters.empty() || b.letters.empty())
         return Near::No;
     if (a.letters == b.letters)
         return Near::Writing;
     if (!hasSameNumbers(a.text, b.text))
         return Near::No;
-    if (a.words.size() == b.words.size() && a.words.size() > 1) {
+    if (a.words.size() > 1 && a.hasComma != b.hasComma) {
         std::vector<std::string> one = a.words, other = b.words;
         std::ranges::sort(one);
         std::ranges::sort(other);
         if (one == other)
-            return Near::Writing;
+            return Near::Writing; // "Varnholt, Isla"
     }
-    return text::isMisspelling(a.text, b.text) ? Near::Spelling : Near::No;
-}
-
-/// Short words of one letter's difference are often other names: "Bell" and "Ball".
-bool isLongEnough(const Form& a, const Form& b) {
-    return std::min(a.letters.size(), b.letters.size()) >= 6;
+    if (a.words.size() != b.words.size()) // a space astray, and nothing else
+        return Near::No;
+    size_t different = 0, at = 0;
+    Beside beside = a.words.size() == 1 ? Beside::Nothing : Beside::Common;
+    for (size_t i = 0; i < a.words.size(); ++i)
+        if (a.words[i] != b.words[i]) {
+            ++different;
+            at = i;
+        } else if (const auto count = counts.find(a.words[i]);
+                   a.words[i].size() >= 4 && (count == counts.end() || count->second <= commonWord)) {
+            beside = Beside::Telling;
+        }
+    return different == 1 && isSlip(a.words[at], b.words[at], beside) ? Near::Spelling : Near::No;
 }
 
 } // namespace
@@ -103,10 +153,13 @@ std::vector<NearValues> nearValues(const std::vector<CountedValue>& values, std:
     forms.reserve(values.size());
     std::vector<std::pair<uint64_t, uint32_t>> keys;
     std::vector<uint64_t> own;
+    WordCounts counts;
     for (size_t i = 0; i < values.size(); ++i) {
         if (stop.stop_requested())
             return {};
         forms.push_back(formOf(values[i].text));
+        for (const std::string& word : forms.back().words)
+            ++counts[word];
         keysOf(forms.back(), own);
         for (const uint64_t key : own)
             keys.emplace_back(key, static_cast<uint32_t>(i));
@@ -128,11 +181,11 @@ std::vector<NearValues> nearValues(const std::vector<CountedValue>& values, std:
             std::swap(a, b); // b may be meant to be a
         if (meant[b].of == a)
             return;
-        const Near how = near(forms[a], forms[b]);
+        const Near how = near(forms[a], forms[b], counts);
         const bool sure = how == Near::Writing;
         if (how == Near::No)
             return;
-        if (!sure && (!isLongEnough(forms[a], forms[b]) || values[a].count < values[b].count * 4))
+        if (!sure && values[a].count < values[b].count * 3)
             return;
         if (meant[b].of == UINT32_MAX || (sure && !meant[b].sure) ||
             (sure == meant[b].sure && isBetter(a, meant[b].of)))

@@ -24,8 +24,8 @@ struct NearValues {
     bool isSure = false;        // they differ in case, marks, punctuation or spaces only
 };
 
-/// `values`: each once. By the order of `kept`. What is far rarer is meant to be what is more frequent; two
-/// that are about as frequent are told only where they differ in nothing but their writing.
+/// `values`: each once. By the order of `kept`. What is rarer (by three times) is meant to be what is more
+/// frequent; two that are about as frequent are told only where they differ in nothing but their writing.
 std::vector<NearValues> nearValues(const std::vector<CountedValue>& values, std::stop_token stop = {});
 
 } // namespace moorfrost::library

@@ -1,0 +1,72 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Recordings without an ISRC: which they are, what was found for them, and its taking as drafts.
+#pragma once
+
+#include <QObject>
+
+#include "app/control/drafts_controller.h"
+#include "app/control/files_controller.h"
+#include "app/control/job_list.h"
+#include "app/control/library_index.h"
+#include "app/control/messages.h"
+#include "app/control/references_controller.h"
+#include "app/control/refresh.h"
+#include "app/control/sound_prints.h"
+#include "core/library/codes/code_gaps.h"
+
+namespace moorfrost::app {
+
+class CodesController : public QObject {
+    Q_OBJECT
+public:
+    struct Uses {
+        LibraryAccess& library;
+        JobList& jobs;
+        Messages& messages;
+        FilesController& files;
+        DraftsController& drafts;
+        LibraryIndex& index;
+        SoundPrints& sounds;
+        ReferencesController& references;
+    };
+    explicit CodesController(const Uses& use);
+
+    void setInSight(bool inSight) { refresh_.setInSight(inSight); }
+    bool isTrue() const { return refresh_.isTrue() && !isAsking(); }
+    /// In the order of releases.
+    const std::vector<library::CodeGap>& gaps() const { return gaps_; }
+    /// nullptr: nobody was asked yet.
+    const library::CodeAnswer* answer(size_t gap) const;
+    /// There are drafts of a code for all of its files.
+    bool isTaken(size_t gap) const;
+    size_t sure() const; // that may be taken together
+
+    void lookUpAll();
+    void stop();
+    bool isAsking() const { return asking_; }
+    size_t asked() const { return asked_; } // of those that are looked up now
+
+    void take(size_t gap, const std::string& isrc);
+    void takeSure();
+
+signals:
+    void changed();
+
+private:
+    bool read(int run);
+    void askNext();
+    void propose(std::vector<library::DraftSession::Wish> wishes);
+
+    Uses use_;
+    std::vector<library::CodeGap> gaps_;
+    std::map<FileId, library::CodeAnswer> answers_; // by the first file of the gap
+    std::vector<library::CodeGap> waiting_;         // to be asked for
+    matching::PrintsOf prints_;
+    QStringList errors_;
+    bool asking_ = false;
+    size_t asked_ = 0;
+    work::JobId job_ = 0;
+    Refresh refresh_{[this](int run) { return read(run); }, this};
+};
+
+} // namespace moorfrost::app
