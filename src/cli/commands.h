@@ -57,8 +57,8 @@ struct Options {
     bool csv = false;
     std::vector<std::string> rules; // of the audit: their keys
     bool take = false;              // what is sure, as drafts
-    std::string layout;  // of a sheet: its name, or a file with one
-    std::string forWhom; // of a delivery
+    std::string layout;             // of a sheet: its name, or a file with one
+    std::string forWhom;            // of a delivery
 };
 
 int scan(const Options& options);

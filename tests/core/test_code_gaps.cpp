@@ -146,6 +146,18 @@ private slots:
             }
     }
 
+    void aCopyThatIsNotJoinedYetHasIt() {
+        const reference::Release& release = test::named("night-post-cd");
+        addEdition(release);
+        const reference::Track& first = release.media[0].tracks[0];
+        add(*box_ / "shelf/copies/copy.mp3",
+            {{"title", {first.title}}, {"artist", {release.credit.text()}}, {"isrc", {first.isrcs.front()}}},
+            static_cast<double>(first.lengthMs) / 1000 + 1);
+        test::Shelf cairn({release});
+        for (const CodeAnswer& answer : lookUp({&cairn}))
+            QVERIFY2(answer.isSure(), answer.gap.title.c_str());
+    }
+
     void anotherFileOfTheRecordingHasIt() {
         const FileId a = add(*box_ / "shelf/a.flac", {{"title", {"Gorse"}}, {"isrc", {"ZZ-GRW-74-00001"}}},
                              100),

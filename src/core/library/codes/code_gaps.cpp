@@ -105,8 +105,15 @@ public:
                 store_.recordings().placeOf(at->second).recording == answer.gap.recording)
                 continue;
             const auto row = searcher_.rowOf(at->second);
-            one.refused = fmt::format("\"{}\" has this code already, and is another recording.",
-                                      row ? searcher_.text(*row, "title") : std::string());
+            if (!row)
+                continue;
+            const std::string title = searcher_.text(*row, "title");
+            const double apart = std::abs(searcher_.durationOf(*row) - answer.gap.seconds);
+            if (text::fold(title) == text::fold(answer.gap.title) && apart <= mostApart)
+                one.evidence.push_back(
+                    "A track of the library that is called so and is as long has it, too.");
+            else
+                one.refused = fmt::format("\"{}\" has this code already, and is another recording.", title);
         }
         std::ranges::stable_sort(answer.candidates, {}, [](const CodeCandidate& one) {
             return std::pair(!one.refused.empty(), !one.confirmed);

@@ -156,13 +156,48 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
     }
 }
 
-/// The first file of the release of each, by file.
-FileId unitOf(const std::vector<std::pair<FileId, FileId>>& units, FileId file) {
-    const auto at = std::ranges::lower_bound(units, file, {}, &std::pair<FileId, FileId>::first);
-    return at != units.end() && at->first == file ? at->second : 0;
+} // namespace
+
+ReleaseUnits::ReleaseUnits(Pairs units) {
+    std::ranges::sort(units);
+    auto turned = std::make_shared<Pairs>();
+    turned->reserve(units.size());
+    for (const auto& [file, unit] : units)
+        turned->emplace_back(unit, file);
+    std::ranges::sort(*turned);
+    byUnit_ = std::move(turned);
+    byFile_ = std::make_shared<Pairs>(std::move(units));
 }
 
-} // namespace
+FileId ReleaseUnits::of(FileId file) const {
+    if (const auto at = changed_.find(file); at != changed_.end())
+        return at->second;
+    const auto at = std::ranges::lower_bound(*byFile_, file, {}, &Pairs::value_type::first);
+    return at != byFile_->end() && at->first == file ? at->second : 0;
+}
+
+std::vector<FileId> ReleaseUnits::filesOf(FileId unit) const {
+    std::vector<FileId> out;
+    for (auto at = std::ranges::lower_bound(*byUnit_, unit, {}, &Pairs::value_type::first);
+         at != byUnit_->end() && at->first == unit; ++at)
+        if (!changed_.contains(at->second))
+            out.push_back(at->second);
+    for (const auto& [file, of] : changed_)
+        if (of == unit)
+            out.push_back(file);
+    return out;
+}
+
+size_t ReleaseUnits::size() const {
+    size_t out = byFile_->size();
+    for (const auto& [file, unit] : changed_) {
+        const auto at = std::ranges::lower_bound(*byFile_, file, {}, &Pairs::value_type::first);
+        const bool wasThere = at != byFile_->end() && at->first == file;
+        out += (unit != 0 && !wasThere) ? 1 : 0;
+        out -= (unit == 0 && wasThere) ? 1 : 0;
+    }
+    return out;
+}
 
 AuditRules auditRulesOf(Store& store) {
     AuditRules out;
@@ -181,8 +216,9 @@ std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySea
     out->rules = rules;
     out->findings.layBeside(store.file());
     RowSet rows = searcher.all();
-    std::vector<FileId> again; // units of before whose findings are of no use any more
-    if (held && held->rules != rules)
+    std::vector<FileId> again; // releases of before whose findings are of no use any more
+    std::vector<FileId> gone;
+    if (held && (held->rules != rules || held->units.isWorn()))
         held = nullptr;
     if (held) {
         const auto changed = store.revisions().changedSince(held->revision);
@@ -193,7 +229,9 @@ std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySea
             for (const FileId id : *changed) {
                 if (const auto row = searcher.rowOf(id))
                     rows.add(*row);
-                if (const FileId unit = unitOf(held->units, id); unit != 0)
+                else
+                    gone.push_back(id);
+                if (const FileId unit = held->units.of(id); unit != 0)
                     again.push_back(unit);
             }
             std::ranges::sort(again);
@@ -206,14 +244,14 @@ std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySea
         out->revision = held ? held->revision : search.columnsRevision;
     RowsBySleeve sleeves;
     if (held) {
-        for (const auto& [file, unit] : held->units)
-            if (std::ranges::binary_search(again, unit))
+        for (const FileId unit : again)
+            for (const FileId file : held->units.filesOf(unit))
                 if (const auto row = searcher.rowOf(file))
                     rows.add(*row);
         sleeves = wholeSleevesOf(searcher, rows);
         // A file that came may have made one release of two.
         for (const Row row : sleeves.rows)
-            if (const FileId unit = unitOf(held->units, searcher.idOf(row)); unit != 0)
+            if (const FileId unit = held->units.of(searcher.idOf(row)); unit != 0)
                 again.push_back(unit);
         std::ranges::sort(again);
         out->findings = held->findings;
@@ -225,23 +263,23 @@ std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySea
                   [&](Finding&& one) { out->findings.add(one); });
     if (stop.stop_requested())
         return nullptr;
+    std::vector<std::pair<FileId, FileId>> units;
     for (size_t i = 0; i < sleeves.size(); ++i) {
         FileId first = INT64_MAX;
         for (const Row row : sleeves[i])
             first = std::min(first, searcher.idOf(row));
         for (const Row row : sleeves[i])
-            out->units.emplace_back(searcher.idOf(row), first);
+            units.emplace_back(searcher.idOf(row), first);
     }
     if (held) {
-        std::ranges::sort(out->units);
-        std::vector<std::pair<FileId, FileId>> fresh = std::move(out->units);
-        out->units.clear();
-        for (const auto& [file, unit] : held->units)
-            if (unitOf(fresh, file) == 0 && searcher.rowOf(file))
-                out->units.emplace_back(file, unit);
-        out->units.insert(out->units.end(), fresh.begin(), fresh.end());
+        out->units = held->units;
+        for (const FileId file : gone)
+            out->units.set(file, 0);
+        for (const auto& [file, unit] : units)
+            out->units.set(file, unit);
+    } else {
+        out->units = ReleaseUnits(std::move(units));
     }
-    std::ranges::sort(out->units);
     try {
         store.settings().save(auditRevisionKey, out->revision);
         store.revisions().keep(revisionsUsed(store, search.columnsRevision));

@@ -16,12 +16,33 @@ struct AuditRules {
 };
 AuditRules auditRulesOf(Store& store);
 
+/// Which release each file stands in: told by the first file of it.
+class ReleaseUnits {
+public:
+    ReleaseUnits() = default;
+    /// Of all files.
+    explicit ReleaseUnits(std::vector<std::pair<FileId, FileId>> units);
+    FileId of(FileId file) const; // 0: not known
+    std::vector<FileId> filesOf(FileId unit) const;
+    size_t size() const;
+    /// `unit`: 0 for files that are no more.
+    void set(FileId file, FileId unit) { changed_[file] = unit; }
+    /// So much was set since it was made that it is worth making anew.
+    bool isWorn() const { return changed_.size() > 20000; }
+
+private:
+    using Pairs = std::vector<std::pair<FileId, FileId>>;
+    std::shared_ptr<const Pairs> byFile_ = std::make_shared<Pairs>();
+    std::shared_ptr<const Pairs> byUnit_ = std::make_shared<Pairs>(); // unit, file
+    std::map<FileId, FileId> changed_;
+};
+
 /// Immutable once made; any thread may read it, one at a time a copy of its findings.
 struct ReleaseAudit {
     AuditRules rules;
     std::string revision; // of the store: what has changed since is not in it
     Findings findings;
-    std::vector<std::pair<FileId, FileId>> units; // file and the first one of its release; by file
+    ReleaseUnits units;
 };
 /// Of what changed since `held` was made where that is known and by the same rules, else of all. nullptr
 /// after a stop. `store`: a connection of its own.
