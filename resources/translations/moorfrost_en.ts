@@ -725,6 +725,21 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::OwnCodesDialog</name>
+    <message numerus="yes">
+        <source>The chosen recording(s): %n</source>
+        <translation><numerusform>The chosen recording: %n</numerusform><numerusform>The chosen recordings: %n</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>All that nobody knows a code of: %n</source>
+        <translation><numerusform>All that nobody knows a code of: %n</numerusform><numerusform>All that nobody knows a code of: %n</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>As drafts: %n code(s).</source>
+        <translation><numerusform>As drafts: %n code.</numerusform><numerusform>As drafts: %n codes.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::PackageView</name>
     <message numerus="yes">
         <source>%n file(s)</source>

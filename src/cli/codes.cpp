@@ -1,16 +1,20 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // codes: recordings that lack their ISRC, and what references say.
+#include <cstdlib>
 #include <ctime>
+#include <iostream>
 #include <set>
 
 #include "cli/references.h"
-#include "core/library/codes/code_gaps.h"
+#include "core/library/codes/own_codes.h"
 #include "core/library/search/library_search.h"
 #include "core/library/sound_prints.h"
 
 namespace moorfrost::cli {
 
 namespace {
+
+constexpr int wrongly = 2;
 
 Json gapJson(library::Store& store, const library::CodeGap& gap) {
     Json out{{"title", gap.title}, {"artist", gap.artist}, {"album", gap.album}, {"seconds", gap.seconds}};
@@ -35,6 +39,45 @@ int codes(const Options& options) {
         return 1;
     }
     const std::vector<library::CodeGap> gaps = library::codeGaps(*store, *search.searcher);
+    if (options.step == "register") {
+        std::cout << library::ownCodesCsv(*store);
+        return 0;
+    }
+    if (options.step == "assign") {
+        const std::time_t now = std::time(nullptr);
+        std::tm day{};
+        ::localtime_r(&now, &day);
+        const library::IsrcSeries series{
+            options.name, options.when.empty() ? day.tm_year + 1900 : std::atoi(options.when.c_str())};
+        if (const std::string why = library::whyNotSeries(series); !why.empty()) {
+            say(why);
+            return wrongly;
+        }
+        if (options.dryRun) {
+            const auto next = library::nextOwnCode(*store, *search.searcher, series);
+            if (!next) {
+                say(next.error().message);
+                return 1;
+            }
+            print(Json{{"next", *next}, {"gaps", gaps.size()}});
+            return 0;
+        }
+        const auto given = library::giveOwnCodes(*store, *search.searcher, series, gaps, now);
+        if (!given) {
+            say(given.error().message);
+            return 1;
+        }
+        std::vector<library::DraftChange> drafts;
+        for (const library::GivenCode& one : *given) {
+            Json out = gapJson(*store, one.gap);
+            out["isrc"] = one.isrc;
+            print(out);
+            for (const library::FileId file : one.gap.files)
+                drafts.push_back({file, "isrc", std::nullopt, library::Draft{{one.isrc}, "own code", now}});
+        }
+        store->drafts().save(drafts);
+        return 0;
+    }
     if (options.step == "gaps") {
         for (const library::CodeGap& gap : gaps)
             print(gapJson(*store, gap));

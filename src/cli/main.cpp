@@ -53,7 +53,12 @@ int main(int argc, char** argv) {
     audited->add_flag("--json", o.json, "As it is anyway");
     CLI::App* lacking =
         add("codes", "Recordings without an ISRC, and what references say: one object each", codes);
-    lacking->add_option("what", o.step, "gaps, lookup")->required()->check(CLI::IsMember({"gaps", "lookup"}));
+    lacking->add_option("what", o.step, "gaps, lookup")
+        ->required()
+        ->check(CLI::IsMember({"gaps", "lookup", "assign", "register"}));
+    lacking->add_option("--prefix", o.name, "Of assign: country and registrant, such as ZZFSR");
+    lacking->add_option("--year", o.when, "Of assign: in which they are given; none: this one");
+    lacking->add_flag("--dry-run", o.dryRun, "Of assign: only tell the next free one");
     lacking->add_flag("--take", o.take, "Of lookup: sure ones become drafts");
     lacking->add_flag("--json", o.json, "As it is anyway");
     CLI::App* listed = add("lists", "Print lists, or what is in one; or add to it", lists);

@@ -8,6 +8,7 @@
 #include <QLineEdit>
 
 #include "app/audit/audit_page.h"
+#include "app/audit/own_codes_dialog.h"
 #include "app/audit/take_fixes_dialog.h"
 #include "app/widgets/two_lines.h"
 #include "core/library/store/finding_table.h"
@@ -235,6 +236,27 @@ private slots:
         driver_->controllers().undo.undo();
         rest();
         QCOMPARE(codes.sure(), sure);
+        // One of our own for what is chosen; the register has it from then on.
+        view->list()->setCurrentIndex(view->model()->index(1));
+        const FileId file = codes.gaps()[1].files.front();
+        test::answer<OwnCodesDialog>(this, [&](OwnCodesDialog* dialog) {
+            QVERIFY(!dialog->giveButton()->isEnabled());
+            QTest::keyClicks(dialog->prefix(), "zzgrw");
+            dialog->year()->setValue(2026);
+            for (int i = 0; i < 3; ++i)
+                driver_->settle();
+            QCOMPARE(dialog->told(), QString("The next one that is free is ZZGRW2600001."));
+            dialog->accept();
+        });
+        QTest::mouseClick(view->ownButton(), Qt::LeftButton);
+        rest();
+        const auto* draft = driver_->controllers().drafts.session().find(file, "isrc");
+        QVERIFY(draft);
+        QCOMPARE(draft->values, std::vector<std::string>{"ZZGRW2600001"});
+        std::string csv;
+        codes.withRegister(page(), [&](std::string text) { csv = std::move(text); });
+        rest();
+        QVERIFY(csv.find("ZZGRW2600001") != std::string::npos);
         driver_.reset(); // before its folder
     }
 

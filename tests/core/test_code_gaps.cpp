@@ -2,7 +2,7 @@
 // Codes that are missing: which recordings lack one, what references say, what is refused and why.
 #include <QtTest>
 
-#include "core/library/codes/code_gaps.h"
+#include "core/library/codes/own_codes.h"
 #include "core/library/recordings.h"
 #include "core/library/search/library_search.h"
 #include "support/reference_shelf.h"
@@ -218,6 +218,51 @@ private slots:
                 }
         }
         QVERIFY2(confirmed + 2 >= files.size(), qPrintable(QString::number(confirmed)));
+    }
+
+    void ownCodesAreGivenOnce() {
+        add(*box_ / "shelf/old.flac", {{"title", {"Gorse"}}, {"isrc", {"ZZ-FSR-26-00007"}}}, 100);
+        const FileId a = add(*box_ / "shelf/a.wav", {{"title", {"=Lanterns"}}, {"artist", {"Wren-Low"}}},
+                             100),
+                     b = add(*box_ / "shelf/b.wav", {{"title", {"Tidewater"}}}, 100);
+        const LibrarySearch search = searchOf(*store_);
+        const auto gaps = codeGaps(*store_, *search.searcher);
+        const IsrcSeries series = {"zzfsr", 2026};
+        QCOMPARE(*nextOwnCode(*store_, *search.searcher, series), std::string("ZZFSR2600008"));
+        auto given = giveOwnCodes(*store_, *search.searcher, series, gaps, 1796083200);
+        QVERIFY(given);
+        QCOMPARE(given->size(), size_t{2});
+        std::set<std::string> codes{(*given)[0].isrc, (*given)[1].isrc};
+        QCOMPARE(codes, (std::set<std::string>{"ZZFSR2600008", "ZZFSR2600009"}));
+        // They were never written: the same again, none is lost.
+        const auto again = giveOwnCodes(*store_, *search.searcher, series, gaps, 1796083300);
+        QVERIFY((*again)[0].again && (*again)[0].isrc == (*given)[0].isrc);
+        QCOMPARE(*nextOwnCode(*store_, *search.searcher, series), std::string("ZZFSR2600010"));
+        QCOMPARE(*nextOwnCode(*store_, *search.searcher, {"ZZFSR", 2027}), std::string("ZZFSR2700001"));
+        // Another window on the same library.
+        auto other = std::move(*Store::open(*box_ / "library.db"));
+        const FileId c = add(*box_ / "shelf/c.wav", {{"title", {"Salt Road"}}}, 100);
+        const LibrarySearch now = searchOf(*store_);
+        std::vector<CodeGap> one;
+        for (const CodeGap& gap : codeGaps(*other, *now.searcher))
+            if (gap.files == std::vector<FileId>{c})
+                one.push_back(gap);
+        QCOMPARE((*giveOwnCodes(*other, *search.searcher, series, one, 1796083400))[0].isrc,
+                 std::string("ZZFSR2600010"));
+        QVERIFY(ownCodesCsv(*store_).starts_with("ISRC,Title,Artist,Given on"));
+        QVERIFY(ownCodesCsv(*store_).find("'=Lanterns") != std::string::npos);
+        QVERIFY(ownCodesCsv(*store_).find("2026-12-01") != std::string::npos);
+        // What cannot be is refused, and nothing is given.
+        QVERIFY(!giveOwnCodes(*store_, *search.searcher, {"ZZ", 2026}, gaps, 1));
+        QVERIFY(!giveOwnCodes(*store_, *search.searcher, {"ZZFSR", 1901}, gaps, 1));
+        OwnIsrcTable(store_->database()).add({{"ZZFSR2899999", 99, "Last", "", 1}});
+        QVERIFY(!nextOwnCode(*store_, *search.searcher, {"ZZFSR", 2028}));
+        const size_t before = OwnIsrcTable(store_->database()).all().size();
+        QVERIFY(!giveOwnCodes(*store_, *now.searcher, {"ZZFSR", 2028},
+                              {CodeGap{12345, {a, b}, "New", {}, {}, {}, 0}}, 1));
+        QCOMPARE(OwnIsrcTable(store_->database()).all().size(), before);
+        QVERIFY_EXCEPTION_THROWN(OwnIsrcTable(store_->database()).add({{"ZZFSR2899999", 98, "Twice", "", 1}}),
+                                 DatabaseError);
     }
 
     void aReferenceThatFailsIsTold() {

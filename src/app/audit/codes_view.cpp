@@ -6,6 +6,7 @@
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
+#include "app/audit/own_codes_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/two_lines.h"
@@ -143,6 +144,8 @@ CodesView::CodesView(CodesController& codes, QWidget* parent) : QWidget(parent),
     told_ = new ShortLabel;
     told_->setObjectName("quiet");
     lookUp_ = button(tr("Look up all"));
+    own_ = button(tr("Own codes\u2026"));
+    connect(own_, &QPushButton::clicked, this, &CodesView::giveOwn);
     takeSure_ = button(tr("Take"), "accent");
     connect(lookUp_, &QPushButton::clicked, this, [this] {
         if (codes_.isAsking())
@@ -157,7 +160,7 @@ CodesView::CodesView(CodesController& codes, QWidget* parent) : QWidget(parent),
     rows->setContentsMargins(0, 0, 0, 0);
     rows->setSpacing(0);
     rows->addWidget(scroll, 1);
-    rows->addWidget(bar("foot", toldBeside(told_, {lookUp_, takeSure_})));
+    rows->addWidget(bar("foot", toldBeside(told_, {own_, lookUp_, takeSure_})));
     auto* split = new QSplitter;
     split->setChildrenCollapsible(false);
     split->setHandleWidth(1);
@@ -199,6 +202,15 @@ std::optional<size_t> CodesView::chosen() const {
     if (!index.isValid() || static_cast<size_t>(index.row()) >= codes_.gaps().size())
         return std::nullopt;
     return static_cast<size_t>(index.row());
+}
+
+void CodesView::giveOwn() {
+    std::vector<size_t> some;
+    if (const auto gap = chosen(); gap && !codes_.isTaken(*gap))
+        some.push_back(*gap);
+    OwnCodesDialog dialog(codes_, some, codes_.unknown(), this);
+    if (dialog.exec() == QDialog::Accepted)
+        codes_.giveOwn(dialog.gaps(), dialog.series());
 }
 
 void CodesView::showChosen() {

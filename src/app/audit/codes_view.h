@@ -52,6 +52,7 @@ public:
     CodeBox* box() { return box_; }
     QPushButton* lookUpButton() { return lookUp_; }
     QPushButton* takeSureButton() { return takeSure_; }
+    QPushButton* ownButton() { return own_; }
     QString told() const { return told_->text(); }
 
 signals:
@@ -60,6 +61,7 @@ signals:
 private:
     void refresh();
     void showChosen();
+    void giveOwn();
     std::optional<size_t> chosen() const;
 
     CodesController& codes_;
@@ -69,7 +71,7 @@ private:
     EmptyHint* empty_;
     QStackedWidget* stack_;
     ShortLabel* told_;
-    QPushButton *lookUp_, *takeSure_;
+    QPushButton *lookUp_, *own_, *takeSure_;
 };
 
 } // namespace moorfrost::app

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/codes_controller.h"
 
+#include <QDateTime>
+
 #include <algorithm>
 #include <set>
 
@@ -154,6 +156,71 @@ void CodesController::takeSure() {
                 wishes.push_back(
                     {file, "isrc", {one->candidates.front().isrc}, one->candidates.front().source});
     propose(std::move(wishes));
+}
+
+std::vector<size_t> CodesController::unknown() const {
+    std::vector<size_t> out;
+    for (size_t i = 0; i < gaps_.size(); ++i) {
+        const library::CodeAnswer* one = answer(i);
+        const bool isKnown = one && std::ranges::any_of(one->candidates, [](const library::CodeCandidate& c) {
+                                 return c.refused.empty();
+                             });
+        if (!isKnown && !isTaken(i))
+            out.push_back(i);
+    }
+    return out;
+}
+
+void CodesController::withNext(QObject* asker, const library::IsrcSeries& series,
+                               std::function<void(QString, QString)> then) {
+    const auto searcher = use_.index.searcher();
+    if (!searcher)
+        return then({}, tr("The library is still being read."));
+    use_.library.read(
+        asker,
+        [searcher, series](library::Store& store) { return library::nextOwnCode(store, *searcher, series); },
+        [then](Result<Result<std::string>> code) {
+            if (!code)
+                return;
+            if (*code)
+                then(qs(**code), {});
+            else
+                then({}, qs(code->error().message));
+        });
+}
+
+void CodesController::withRegister(QObject* asker, std::function<void(std::string)> then) {
+    use_.library.read(
+        asker, [](library::Store& store) { return library::ownCodesCsv(store); },
+        [then](Result<std::string> csv) {
+            if (csv)
+                then(std::move(*csv));
+        });
+}
+
+void CodesController::giveOwn(const std::vector<size_t>& which, const library::IsrcSeries& series) {
+    const auto searcher = use_.index.searcher();
+    std::vector<library::CodeGap> some;
+    for (const size_t gap : which)
+        some.push_back(gaps_.at(gap));
+    if (some.empty() || !searcher)
+        return;
+    use_.library.write(
+        this,
+        [searcher, series, some, now = QDateTime::currentSecsSinceEpoch()](library::Store& store) {
+            return library::giveOwnCodes(store, *searcher, series, some, now);
+        },
+        [this](Result<Result<std::vector<library::GivenCode>>> given) {
+            if (!given)
+                return;
+            if (!*given)
+                return use_.messages.say(given->error());
+            std::vector<library::DraftSession::Wish> wishes;
+            for (const library::GivenCode& one : **given)
+                for (const FileId file : one.gap.files)
+                    wishes.push_back({file, "isrc", {one.isrc}, "own code"});
+            propose(std::move(wishes));
+        });
 }
 
 void CodesController::propose(std::vector<library::DraftSession::Wish> wishes) {

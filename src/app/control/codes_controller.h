@@ -12,7 +12,7 @@
 #include "app/control/references_controller.h"
 #include "app/control/refresh.h"
 #include "app/control/sound_prints.h"
-#include "core/library/codes/code_gaps.h"
+#include "core/library/codes/own_codes.h"
 
 namespace moorfrost::app {
 
@@ -48,6 +48,14 @@ public:
 
     void take(size_t gap, const std::string& isrc);
     void takeSure();
+    /// Own codes for these, in the register at once, as drafts.
+    void giveOwn(const std::vector<size_t>& gaps, const library::IsrcSeries& series);
+    /// The next one that is free; "" and a sentence where there is none.
+    void withNext(QObject* asker, const library::IsrcSeries& series,
+                  std::function<void(QString code, QString why)> then);
+    void withRegister(QObject* asker, std::function<void(std::string csv)> then);
+    /// Those that nobody knows a code of, as far as anybody was asked, and that have no draft.
+    std::vector<size_t> unknown() const;
 
 signals:
     void changed();

@@ -34,6 +34,21 @@ signals:
     void listChanged(); // those that there are
 };
 
+/// A kind of layouts, by the functions and settings that it has.
+template<class LayoutOfKind, auto Json, auto FromJson, auto From, auto Named, const auto& Kept,
+         const auto& Last>
+struct LayoutKind {
+    using Layout = LayoutOfKind;
+    static std::string json(const Layout& layout) { return Json(layout); }
+    static Result<Layout> fromJson(std::string_view json) { return FromJson(json); }
+    static std::vector<Layout> from(const std::vector<std::string>& kept) { return From(kept); }
+    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
+        return Named(all, name);
+    }
+    static const auto& kept() { return Kept; }
+    static const auto& last() { return Last; }
+};
+
 /// `Kind` has: Layout, json(), fromJson(), from() (of what is kept, with those that are shipped), named(),
 /// and the settings kept() and last().
 template<class Kind>

@@ -13,19 +13,9 @@
 
 namespace moorfrost::app {
 
-struct ListLayouts {
-    using Layout = deliver::ListLayout;
-    static std::string json(const Layout& layout) { return deliver::listLayoutJson(layout); }
-    static Result<Layout> fromJson(std::string_view json) { return deliver::listLayoutFromJson(json); }
-    static std::vector<Layout> from(const std::vector<std::string>& kept) {
-        return deliver::listLayoutsFrom(kept);
-    }
-    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
-        return deliver::listLayoutNamed(all, name);
-    }
-    static const auto& kept() { return library::settings::listLayouts; }
-    static const auto& last() { return library::settings::lastListLayout; }
-};
+using ListLayouts = LayoutKind<deliver::ListLayout, deliver::listLayoutJson, deliver::listLayoutFromJson,
+                               deliver::listLayoutsFrom, deliver::listLayoutNamed,
+                               library::settings::listLayouts, library::settings::lastListLayout>;
 
 class ListsOutController : public QObject {
     Q_OBJECT

@@ -15,19 +15,10 @@
 
 namespace moorfrost::app {
 
-struct PackageLayouts {
-    using Layout = deliver::PackageLayout;
-    static std::string json(const Layout& layout) { return deliver::packageLayoutJson(layout); }
-    static Result<Layout> fromJson(std::string_view json) { return deliver::packageLayoutFromJson(json); }
-    static std::vector<Layout> from(const std::vector<std::string>& kept) {
-        return deliver::packageLayoutsFrom(kept);
-    }
-    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
-        return deliver::packageLayoutNamed(all, name);
-    }
-    static const auto& kept() { return library::settings::packageLayouts; }
-    static const auto& last() { return library::settings::lastPackageLayout; }
-};
+using PackageLayouts =
+    LayoutKind<deliver::PackageLayout, deliver::packageLayoutJson, deliver::packageLayoutFromJson,
+               deliver::packageLayoutsFrom, deliver::packageLayoutNamed, library::settings::packageLayouts,
+               library::settings::lastPackageLayout>;
 
 class PackagesController : public QObject {
     Q_OBJECT

@@ -17,19 +17,9 @@
 
 namespace moorfrost::app {
 
-struct PageLayouts {
-    using Layout = deliver::PageLayout;
-    static std::string json(const Layout& layout) { return deliver::pageLayoutJson(layout); }
-    static Result<Layout> fromJson(std::string_view json) { return deliver::pageLayoutFromJson(json); }
-    static std::vector<Layout> from(const std::vector<std::string>& kept) {
-        return deliver::pageLayoutsFrom(kept);
-    }
-    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
-        return deliver::pageLayoutNamed(all, name);
-    }
-    static const auto& kept() { return library::settings::pageLayouts; }
-    static const auto& last() { return library::settings::lastPageLayout; }
-};
+using PageLayouts = LayoutKind<deliver::PageLayout, deliver::pageLayoutJson, deliver::pageLayoutFromJson,
+                               deliver::pageLayoutsFrom, deliver::pageLayoutNamed,
+                               library::settings::pageLayouts, library::settings::lastPageLayout>;
 
 class PagesController : public QObject {
     Q_OBJECT

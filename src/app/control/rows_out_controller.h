@@ -15,19 +15,9 @@
 
 namespace moorfrost::app {
 
-struct RowLayouts {
-    using Layout = deliver::RowLayout;
-    static std::string json(const Layout& layout) { return deliver::rowLayoutJson(layout); }
-    static Result<Layout> fromJson(std::string_view json) { return deliver::rowLayoutFromJson(json); }
-    static std::vector<Layout> from(const std::vector<std::string>& kept) {
-        return deliver::rowLayoutsFrom(kept);
-    }
-    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
-        return deliver::rowLayoutNamed(all, name);
-    }
-    static const auto& kept() { return library::settings::rowLayouts; }
-    static const auto& last() { return library::settings::lastRowLayout; }
-};
+using RowLayouts = LayoutKind<deliver::RowLayout, deliver::rowLayoutJson, deliver::rowLayoutFromJson,
+                              deliver::rowLayoutsFrom, deliver::rowLayoutNamed, library::settings::rowLayouts,
+                              library::settings::lastRowLayout>;
 
 class RowsOutController : public QObject {
     Q_OBJECT

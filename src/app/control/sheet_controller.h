@@ -17,19 +17,9 @@
 
 namespace moorfrost::app {
 
-struct OneSheetLayouts {
-    using Layout = deliver::SheetLayout;
-    static std::string json(const Layout& layout) { return deliver::layoutJson(layout); }
-    static Result<Layout> fromJson(std::string_view json) { return deliver::layoutFromJson(json); }
-    static std::vector<Layout> from(const std::vector<std::string>& kept) {
-        return deliver::layoutsFrom(kept);
-    }
-    static const Layout* named(const std::vector<Layout>& all, std::string_view name) {
-        return deliver::layoutNamed(all, name);
-    }
-    static const auto& kept() { return library::settings::sheetLayouts; }
-    static const auto& last() { return library::settings::lastSheetLayout; }
-};
+using OneSheetLayouts =
+    LayoutKind<deliver::SheetLayout, deliver::layoutJson, deliver::layoutFromJson, deliver::layoutsFrom,
+               deliver::layoutNamed, library::settings::sheetLayouts, library::settings::lastSheetLayout>;
 
 class SheetController : public QObject {
     Q_OBJECT

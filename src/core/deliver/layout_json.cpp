@@ -7,7 +7,7 @@ Error notALayout(const char* what, const std::string& why) {
     return {ErrorKind::Invalid, {}, fmt::format("This is no layout of {}: {}", what, why)};
 }
 
-Result<nlohmann::ordered_json> layoutJson(std::string_view text, const char* key, const char* what) {
+Result<nlohmann::ordered_json> readLayoutJson(std::string_view text, const char* key, const char* what) {
     auto json = nlohmann::ordered_json::parse(text, nullptr, false);
     if (json.is_discarded() || !json.is_object())
         return notALayout(what, "JSON is expected.");

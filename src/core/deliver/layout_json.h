@@ -84,7 +84,7 @@ private:
 
 /// An object with the name of the layout at `key`; an Error (Invalid) says what is wrong. `what`: "a share
 /// page".
-Result<nlohmann::ordered_json> layoutJson(std::string_view text, const char* key, const char* what);
+Result<nlohmann::ordered_json> readLayoutJson(std::string_view text, const char* key, const char* what);
 Error notALayout(const char* what, const std::string& why);
 
 /// As words are compared.

@@ -43,7 +43,7 @@ std::string listLayoutJson(const ListLayout& l) {
 }
 
 Result<ListLayout> listLayoutFromJson(std::string_view text) {
-    const auto json = layoutJson(text, "list_layout", thing);
+    const auto json = readLayoutJson(text, "list_layout", thing);
     if (!json)
         return json.error();
     ListLayout out;

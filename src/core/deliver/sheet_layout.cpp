@@ -86,7 +86,7 @@ std::string layoutJson(const SheetLayout& layout) {
 }
 
 Result<SheetLayout> layoutFromJson(std::string_view json) {
-    const auto read = layoutJson(json, "layout", thing);
+    const auto read = readLayoutJson(json, "layout", thing);
     if (!read)
         return read.error();
     const Json& in = *read;

@@ -7,6 +7,7 @@
 #include "core/library/people/agreements.h"
 #include "core/library/people/song_standing.h"
 #include "core/library/search/sleeves.h"
+#include "core/library/sleeve_files.h"
 #include "core/naming/put_away.h"
 #include "core/text/text.h"
 
@@ -29,34 +30,20 @@ std::string textOf(const ShelfRules& rules) {
 template<class Each>
 void checkSleeves(Store& store, const Searcher& searcher, const RowsBySleeve& sleeves,
                   const ShelfRules& rules, std::stop_token stop, work::Progress& progress, Each&& each) {
-    constexpr size_t atOnce = 500; // files
     SongStandings standings(store);
     const bool works = audit::asksForWorks(rules.standard);
-    progress.begin(sleeves.rows.size());
-    for (size_t i = 0; i < sleeves.size() && !stop.stop_requested();) {
-        std::vector<FileId> ids;
-        size_t end = i;
-        for (; end < sleeves.size() && (end == i || ids.size() < atOnce); ++end)
-            for (Row r : sleeves[end])
-                ids.push_back(searcher.idOf(r));
-        std::vector<FileRecord> records = store.files().findAll(ids); // in this order, but some may be gone
-        auto next = records.begin();
-        for (; i < end; ++i) {
-            std::vector<audit::CheckedFile> files;
-            for (Row r : sleeves[i])
-                if (next != records.end() && next->id == searcher.idOf(r)) {
-                    const bool music = next->kind.empty() || next->kind == "music";
-                    files.push_back(
-                        checkedFile(rules.standard, *next, std::move(next->tags.fields), next->path, music));
-                    if (works)
-                        files.back().song = standings.of(next->id);
-                    ++next;
-                }
-            if (!files.empty())
-                each(i, audit::readinessOf(rules.standard, files, false, rules.names));
-        }
-        progress.step({}, ids.size());
-    }
+    eachSleeve(store, searcher, sleeves, stop, progress,
+               [&](size_t sleeve, std::vector<FileRecord>&& records) {
+                   std::vector<audit::CheckedFile> files;
+                   for (FileRecord& file : records) {
+                       const bool music = file.kind.empty() || file.kind == "music";
+                       files.push_back(
+                           checkedFile(rules.standard, file, std::move(file.tags.fields), file.path, music));
+                       if (works)
+                           files.back().song = standings.of(file.id);
+                   }
+                   each(sleeve, audit::readinessOf(rules.standard, files, false, rules.names));
+               });
 }
 
 /// What is not as it was when a table was made.

@@ -1,5 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <QLineEdit>
+
 #include "app/audit/audit_page.h"
+#include "app/audit/own_codes_dialog.h"
 #include "app/audit/take_fixes_dialog.h"
 #include "app/shell/main_window.h"
 #include "support/shots/shots.h"
@@ -38,6 +41,11 @@ void audit(Shots& shots) {
     for (int i = 0; i < 6; ++i)
         d.settle();
     shots.take(&w, "codes");
+    OwnCodesDialog own(d.controllers().codes, {0}, d.controllers().codes.unknown(), &w);
+    own.prefix()->setText("ZZFSR");
+    own.show();
+    shots.take(&own, "own-codes");
+    own.close();
 }
 
 } // namespace moorfrost::shots

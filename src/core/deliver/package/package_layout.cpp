@@ -25,7 +25,7 @@ std::string packageLayoutJson(const PackageLayout& l) {
 }
 
 Result<PackageLayout> packageLayoutFromJson(std::string_view text) {
-    const auto json = layoutJson(text, "package_layout", thing);
+    const auto json = readLayoutJson(text, "package_layout", thing);
     if (!json)
         return json.error();
     PackageLayout out;

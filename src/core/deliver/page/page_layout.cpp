@@ -51,7 +51,7 @@ std::string pageLayoutJson(const PageLayout& l) {
 }
 
 Result<PageLayout> pageLayoutFromJson(std::string_view text) {
-    const auto json = layoutJson(text, "page_layout", thing);
+    const auto json = readLayoutJson(text, "page_layout", thing);
     if (!json)
         return json.error();
     PageLayout out;

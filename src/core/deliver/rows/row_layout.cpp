@@ -152,7 +152,7 @@ std::string rowLayoutJson(const RowLayout& l) {
 }
 
 Result<RowLayout> rowLayoutFromJson(std::string_view text) {
-    const auto json = layoutJson(text, "sheet_layout", "a sheet of rows");
+    const auto json = readLayoutJson(text, "sheet_layout", "a sheet of rows");
     if (!json)
         return json.error();
     RowLayout out;

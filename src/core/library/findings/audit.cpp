@@ -8,14 +8,12 @@
 #include "core/library/findings/audit_settings.h"
 #include "core/library/findings/release_checks.h"
 #include "core/library/people/song_standing.h"
-#include "core/library/search/sleeves.h"
+#include "core/library/sleeve_files.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
 
 namespace {
-
-constexpr size_t atOnce = 500; // files
 
 std::string nameOf(const std::vector<FileRecord>& files) {
     const tags::Fields& fields = files.front().tags.fields;
@@ -112,48 +110,29 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
                    const FindingSink& found) {
     SongStandings standings(store);
     const bool works = audit::asksForWorks(rules.shelf.standard);
-    progress.begin(sleeves.rows.size());
-    for (size_t i = 0; i < sleeves.size() && !stop.stop_requested();) {
-        std::vector<FileId> ids;
-        size_t end = i;
-        for (; end < sleeves.size() && (end == i || ids.size() < atOnce); ++end)
-            for (Row r : sleeves[end])
-                ids.push_back(searcher.idOf(r));
-        std::vector<FileRecord> records = store.files().findAll(ids); // in this order, but some may be gone
-        auto next = records.begin();
-        for (; i < end; ++i) {
-            std::vector<FileRecord> all, files;
-            for (Row r : sleeves[i])
-                if (next != records.end() && next->id == searcher.idOf(r))
-                    all.push_back(std::move(*next++));
-            if (all.empty())
-                continue;
-            std::ranges::sort(all, {}, &FileRecord::id);
-            for (const FileRecord& file : all)
-                if (file.readable() && file.absent == 0)
-                    files.push_back(file);
-            CheckedRelease release{files, nameOf(all),
-                                   !tags::firstValue(all.front().tags.fields, "album").empty()};
-            checkKeeping(rules.choices, release, all, found);
-            if (files.empty())
-                continue;
-            // Idents, tones and speech are asked for less.
-            std::vector<FileRecord> music;
-            for (const FileRecord& file : files)
-                if (file.kind.empty() || file.kind == "music")
-                    music.push_back(file);
-            checkWords(rules.choices, release, found);
-            checkCodes(rules.choices, release, found);
-            if (!music.empty()) {
-                release.files = music;
-                checkPictures(rules.choices, release, found);
-            }
-            release.files = files;
-            if (rules.choices.isOn("standard"))
-                checkStandard(rules, release, standings, works, found);
-        }
-        progress.step({}, ids.size());
-    }
+    eachSleeve(store, searcher, sleeves, stop, progress, [&](size_t, std::vector<FileRecord>&& all) {
+        std::ranges::sort(all, {}, &FileRecord::id);
+        std::vector<FileRecord> files, music;
+        for (const FileRecord& file : all)
+            if (file.readable() && file.absent == 0)
+                files.push_back(file);
+        CheckedRelease release{files, nameOf(all),
+                               !tags::firstValue(all.front().tags.fields, "album").empty()};
+        checkKeeping(rules.choices, release, all, found);
+        if (files.empty())
+            return;
+        checkWords(rules.choices, release, found);
+        checkCodes(rules.choices, release, found);
+        if (rules.choices.isOn("standard"))
+            checkStandard(rules, release, standings, works, found);
+        // Idents, tones and speech need no pictures.
+        std::ranges::copy_if(files, std::back_inserter(music), [](const FileRecord& file) {
+            return file.kind.empty() || file.kind == "music";
+        });
+        release.files = music;
+        if (!music.empty())
+            checkPictures(rules.choices, release, found);
+    });
 }
 
 } // namespace

@@ -361,7 +361,8 @@ const std::vector<Migration>& migrations() {
             device INTEGER NOT NULL, path BLOB NOT NULL, file INTEGER NOT NULL, content TEXT NOT NULL,
             PRIMARY KEY (device, path)) WITHOUT ROWID;
         )"},
-        // 15 -> 16. Findings that are left as they are, and how many there were day by day.
+        // 15 -> 16. Findings that are left as they are, and how many there were day by day; ISRCs that were
+        // given out.
         {R"(
         CREATE TABLE finding_left (
             key INTEGER PRIMARY KEY, rule TEXT NOT NULL, title TEXT NOT NULL, facts INTEGER NOT NULL,
@@ -369,6 +370,9 @@ const std::vector<Migration>& migrations() {
         CREATE TABLE finding_count (
             day TEXT NOT NULL, rule TEXT NOT NULL, count INTEGER NOT NULL,
             PRIMARY KEY (day, rule)) WITHOUT ROWID;
+        CREATE TABLE own_isrc (
+            code TEXT PRIMARY KEY, recording INTEGER NOT NULL, title TEXT NOT NULL, artist TEXT NOT NULL,
+            "when" INTEGER NOT NULL) WITHOUT ROWID;
         )"},
     };
     return list;
