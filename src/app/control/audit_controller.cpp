@@ -19,6 +19,20 @@ namespace {
 constexpr int pauseMs = 1500, inSightMs = 100;
 constexpr size_t daysShown = 60;
 
+using Releases = std::shared_ptr<const library::ReleaseAudit>;
+
+/// Stops with either of two.
+class Either {
+public:
+    Either(const std::stop_token& one, const std::stop_token& other)
+        : one_(one, [this] { source_.request_stop(); }), other_(other, [this] { source_.request_stop(); }) {}
+    std::stop_token token() const { return source_.get_token(); }
+
+private:
+    std::stop_source source_;
+    std::stop_callback<std::function<void()>> one_, other_;
+};
+
 size_t placeOf(const library::AuditRule* rule) {
     return static_cast<size_t>(rule - library::auditRules().data());
 }
@@ -30,7 +44,10 @@ AuditController::AuditController(const Uses& use) : use_(use), counts_(library::
     soon_.setInterval(pauseMs);
     connect(&soon_, &QTimer::timeout, this, &AuditController::lookAtAll);
     connect(&use_.index, &LibraryIndex::changed, this, &AuditController::look);
-    connect(&use_.sounds, &SoundPrints::heard, this, &AuditController::look);
+    connect(&use_.sounds, &SoundPrints::heard, this, [this] {
+        if (!use_.sounds.isListening()) // else more is to come
+            look();
+    });
     connect(&use_.drafts, &DraftsController::changed, this, [this] {
         if (!taken_.empty())
             emit takenChanged();
@@ -93,42 +110,60 @@ void AuditController::lookAtAll() {
     again_ = false;
     otherRules_ = {};
     emit changed();
-    using Looked = std::pair<std::shared_ptr<const library::ReleaseAudit>, std::optional<library::Findings>>;
     use_.jobs.start(
         this, {ss(tr("Looking through the library")), work::Priority::Background},
         [library = use_.library.file(), search = use_.index.search(), held = releases_, choices = choices_,
-         sounds = use_.sounds.store(),
-         other = otherRules_.get_token()](std::stop_token stop, work::Progress& progress) -> Result<Looked> {
+         other = otherRules_.get_token()](std::stop_token stop,
+                                          work::Progress& progress) -> Result<Releases> {
             auto store = library::Store::open(library);
             if (!store)
                 return store.error();
-            std::stop_source either;
-            const std::stop_callback one(stop, [&] { either.request_stop(); });
-            const std::stop_callback two(other, [&] { either.request_stop(); });
+            const Either either(stop, other);
             library::AuditRules rules = library::auditRulesOf(**store);
             rules.choices = choices;
-            Looked out;
-            out.first = library::auditReleases(**store, search, rules, held, either.get_token(), progress);
-            if (out.first)
-                out.second = library::auditTogether(**store, *search.searcher, rules, sounds.get(),
-                                                    either.get_token(), progress);
-            return out;
+            return library::auditReleases(**store, search, rules, held, either.token(), progress);
         },
-        [this](Result<Looked> looked) {
-            looking_ = false;
-            if (!looked && looked.error().kind != ErrorKind::Cancelled)
-                use_.messages.say(looked.error());
-            if (looked && looked->first) {
-                releases_ = std::move(looked->first);
-                if (looked->second)
-                    together_ = std::move(*looked->second);
+        [this](Result<Releases> releases) {
+            if (!releases && releases.error().kind != ErrorKind::Cancelled)
+                use_.messages.say(releases.error());
+            if (!releases || !*releases)
+                return lookedAtAll();
+            releases_ = std::move(*releases);
+            put(); // what takes longer follows
+            emit changed();
+            lookTogether();
+        });
+}
+
+void AuditController::lookTogether() {
+    use_.jobs.start(
+        this, {ss(tr("Looking at the whole library together")), work::Priority::Background},
+        [library = use_.library.file(), searcher = use_.index.searcher(), rules = releases_->rules,
+         sounds = use_.sounds.store(), other = otherRules_.get_token()](
+            std::stop_token stop, work::Progress& progress) -> Result<std::optional<library::Findings>> {
+            auto store = library::Store::open(library);
+            if (!store)
+                return store.error();
+            const Either either(stop, other);
+            return library::auditTogether(**store, *searcher, rules, sounds.get(), either.token(), progress);
+        },
+        [this](Result<std::optional<library::Findings>> together) {
+            if (!together && together.error().kind != ErrorKind::Cancelled)
+                use_.messages.say(together.error());
+            if (together && *together) {
+                together_ = std::move(**together);
                 put();
                 noteCounts();
             }
-            emit changed();
-            if (again_)
-                look();
+            lookedAtAll();
         });
+}
+
+void AuditController::lookedAtAll() {
+    looking_ = false;
+    emit changed();
+    if (again_)
+        look();
 }
 
 const library::Findings::Head& AuditController::head(size_t finding) const {

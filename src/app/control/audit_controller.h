@@ -96,6 +96,8 @@ private:
     };
     const library::Findings::Head& head(size_t finding) const;
     void lookAtAll();
+    void lookTogether();
+    void lookedAtAll();
     void put();
     void noteCounts();
 
