@@ -123,6 +123,36 @@ private slots:
         QCOMPARE(refused, size_t{1});
     }
 
+    void aWorseEditionDoesNotOverruleABetterOne() {
+        reference::Release release = test::named("night-post-cd"), other = release;
+        addEdition(release);
+        other.id = "night-post-other";
+        other.title += " (long)";
+        for (reference::Track& track : other.media[0].tracks)
+            track.lengthMs += 20'000;
+        test::Shelf cairn({release, other}), turned({other, release});
+        for (test::Shelf* shelf : {&cairn, &turned}) {
+            bool both = false;
+            for (const CodeAnswer& answer : lookUp({shelf})) {
+                QVERIFY2(answer.isSure(), answer.gap.title.c_str());
+                both = both || answer.candidates[0].source.find("(long)") != std::string::npos;
+            }
+            QVERIFY(both); // it was looked at
+        }
+    }
+
+    void aGapWhoseFileIsGoneHasAnAnswer() {
+        const FileId gone = add(*box_ / "shelf/a.flac", {{"title", {"Gorse"}}}, 100);
+        const LibrarySearch before = searchOf(*store_);
+        const auto gaps = codeGaps(*store_, *before.searcher);
+        store_->files().forget(gone);
+        const LibrarySearch now = searchOf(*store_, before);
+        work::Progress progress;
+        size_t told = 0;
+        lookUpCodes(*store_, *now.searcher, gaps, {}, {}, {}, progress, [&](CodeAnswer&&) { ++told; });
+        QCOMPARE(told, size_t{1});
+    }
+
     void twoReferencesThatContradict() {
         reference::Release release = test::named("night-post-cd"), other = release;
         addEdition(release);

@@ -111,14 +111,8 @@ QWidget* AuditPage::middle() {
         tabs.push_back(weights_[i]);
     }
     model_ = new FindingsModel(audit_, this);
-    list_ = new QListView;
-    list_->setModel(model_);
-    list_->setItemDelegate(new TwoLineDelegate(Qt::ElideRight, list_));
-    list_->setFrameShape(QFrame::NoFrame);
-    list_->setUniformItemSizes(true);
+    list_ = twoLineList(model_, tr("Findings"));
     list_->setSelectionMode(QAbstractItemView::ExtendedSelection);
-    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    list_->setAccessibleName(tr("Findings"));
     connect(list_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &AuditPage::showChosen);
     auto* taking = new QShortcut(Qt::Key_Return, list_, this, &AuditPage::takeFixes);
     auto* leaving = new QShortcut(Qt::Key_Delete, list_, this, &AuditPage::askToLeave);
@@ -214,6 +208,9 @@ void AuditPage::refresh() {
 void AuditPage::filter() {
     const int before = list_->currentIndex().row();
     const uint64_t key = model_->keyAt(before);
+    std::vector<uint64_t> keys; // that are chosen
+    for (const QModelIndex& index : list_->selectionModel()->selectedIndexes())
+        keys.push_back(model_->keyAt(index.row()));
     FindingsModel::Filter filter;
     filter.rule = rules_->rule();
     filter.left = rules_->isLeft();
@@ -231,6 +228,9 @@ void AuditPage::filter() {
         row = isOther || before < 0 ? 0 : std::min(before, model_->rowCount() - 1);
     if (row >= 0)
         list_->setCurrentIndex(model_->index(row));
+    for (const uint64_t one : keys)
+        if (const int at = keys.size() > 1 ? model_->rowOfKey(one) : -1; at >= 0)
+            list_->selectionModel()->select(model_->index(at), QItemSelectionModel::Select);
     const bool any = model_->rowCount() > 0;
     stack_->setCurrentIndex(any ? 0 : 1);
     if (!audit_.hasLooked())
@@ -291,7 +291,7 @@ void AuditPage::takeAll() {
             findings.push_back(model_->findingAt(row));
     TakeFixesDialog dialog(audit_, findings, this);
     if (dialog.exec() == QDialog::Accepted)
-        audit_.takeFixes(dialog.chosen());
+        audit_.takeFixes(audit_.withKeys(dialog.chosen()));
 }
 
 void AuditPage::leave(const std::string& reason) {
@@ -304,12 +304,15 @@ void AuditPage::askToLeave() {
         return;
     if (rules_->isLeft())
         return audit_.bringBack(some);
+    std::vector<uint64_t> keys; // the findings may be others when it is answered
+    for (const size_t finding : some)
+        keys.push_back(audit_.key(finding));
     bool ok = false;
     const QString reason = QInputDialog::getText(
         this, tr("Leave as it is"), tr("Why it may stay as it is. It comes back when its facts change."),
         QLineEdit::Normal, {}, &ok);
     if (ok)
-        leave(ss(reason.trimmed()));
+        audit_.leave(audit_.withKeys(keys), ss(reason.trimmed()));
 }
 
 } // namespace moorfrost::app

@@ -111,7 +111,7 @@ void CodeBox::show(std::optional<size_t> at) {
             else if (one.confirmed)
                 line(coloured(tr("Confirmed by the sound."), c.moss));
             link(one.refused.empty() ? tr("Take this code") : tr("Take it all the same"),
-                 [this, isrc = one.isrc] { emit taken(isrc); });
+                 [this, gap, isrc = one.isrc] { codes_.take(gap, isrc); });
         }
     caption(tr("Files"));
     for (const FileId file : gap.files)
@@ -121,21 +121,11 @@ void CodeBox::show(std::optional<size_t> at) {
 
 CodesView::CodesView(CodesController& codes, QWidget* parent) : QWidget(parent), codes_(codes) {
     model_ = new CodeGapsModel(codes_, this);
-    list_ = new QListView;
-    list_->setModel(model_);
-    list_->setItemDelegate(new TwoLineDelegate(Qt::ElideRight, list_));
-    list_->setFrameShape(QFrame::NoFrame);
-    list_->setUniformItemSizes(true);
-    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    list_->setAccessibleName(tr("Recordings without an ISRC"));
+    list_ = twoLineList(model_, tr("Recordings without an ISRC"));
     list_->setMinimumWidth(260);
     connect(list_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &CodesView::showChosen);
     box_ = new CodeBox(codes_);
     connect(box_, &CodeBox::fileWanted, this, &CodesView::libraryWanted);
-    connect(box_, &CodeBox::taken, this, [this](const std::string& isrc) {
-        if (const auto gap = chosen())
-            codes_.take(*gap, isrc);
-    });
     auto* scroll = new QScrollArea;
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setWidgetResizable(true);
@@ -205,9 +195,9 @@ std::optional<size_t> CodesView::chosen() const {
 }
 
 void CodesView::giveOwn() {
-    std::vector<size_t> some;
+    std::vector<library::CodeGap> some;
     if (const auto gap = chosen(); gap && !codes_.isTaken(*gap))
-        some.push_back(*gap);
+        some.push_back(codes_.gaps()[*gap]);
     OwnCodesDialog dialog(codes_, some, codes_.unknown(), this);
     if (dialog.exec() == QDialog::Accepted)
         codes_.giveOwn(dialog.gaps(), dialog.series());

@@ -36,7 +36,6 @@ public:
     void show(std::optional<size_t> gap);
 
 signals:
-    void taken(const std::string& isrc);
     void fileWanted(moorfrost::library::FileId file);
 
 private:

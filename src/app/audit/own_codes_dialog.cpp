@@ -22,8 +22,8 @@ constexpr const char* prefixKey = "codes/prefix";
 
 } // namespace
 
-OwnCodesDialog::OwnCodesDialog(CodesController& codes, const std::vector<size_t>& chosen,
-                               const std::vector<size_t>& unknown, QWidget* parent)
+OwnCodesDialog::OwnCodesDialog(CodesController& codes, const std::vector<library::CodeGap>& chosen,
+                               const std::vector<library::CodeGap>& unknown, QWidget* parent)
     : QDialog(parent), codes_(codes), chosen_(chosen), unknown_(unknown) {
     setWindowTitle(tr("Own codes"));
     prefix_ = new QLineEdit(QSettings().value(prefixKey).toString());
@@ -80,7 +80,7 @@ library::IsrcSeries OwnCodesDialog::series() const {
     return {ss(prefix_->text().trimmed()), year_->value()};
 }
 
-const std::vector<size_t>& OwnCodesDialog::gaps() const {
+const std::vector<library::CodeGap>& OwnCodesDialog::gaps() const {
     return all_->isChecked() ? unknown_ : chosen_;
 }
 

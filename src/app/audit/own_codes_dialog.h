@@ -17,22 +17,22 @@ class OwnCodesDialog : public QDialog {
     Q_OBJECT
 public:
     /// `chosen`: of the list; `unknown`: those that nobody knows a code of.
-    OwnCodesDialog(CodesController& codes, const std::vector<size_t>& chosen,
-                   const std::vector<size_t>& unknown, QWidget* parent = nullptr);
+    OwnCodesDialog(CodesController& codes, const std::vector<library::CodeGap>& chosen,
+                   const std::vector<library::CodeGap>& unknown, QWidget* parent = nullptr);
     QLineEdit* prefix() { return prefix_; }
     QSpinBox* year() { return year_; }
     QRadioButton* allUnknown() { return all_; }
     QString told() const;
     QPushButton* giveButton() { return bar_.take; }
     library::IsrcSeries series() const;
-    const std::vector<size_t>& gaps() const;
+    const std::vector<library::CodeGap>& gaps() const;
 
 private:
     void look();
     void saveRegister();
 
     CodesController& codes_;
-    const std::vector<size_t> chosen_, unknown_;
+    const std::vector<library::CodeGap> chosen_, unknown_;
     QLineEdit* prefix_;
     QSpinBox* year_;
     QRadioButton *one_, *all_;

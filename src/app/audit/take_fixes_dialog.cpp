@@ -8,7 +8,7 @@
 namespace moorfrost::app {
 
 TakeFixesDialog::TakeFixesDialog(AuditController& audit, const std::vector<size_t>& findings, QWidget* parent)
-    : QDialog(parent), findings_(findings) {
+    : QDialog(parent) {
     setWindowTitle(tr("Fixes to take"));
     list_ = new QTreeWidget;
     prepareTree(list_, {tr("About"), tr("What is wrong"), tr("The fix")});
@@ -18,7 +18,8 @@ TakeFixesDialog::TakeFixesDialog(AuditController& audit, const std::vector<size_
     list_->setColumnWidth(0, 230);
     list_->setColumnWidth(1, 280);
     QList<QTreeWidgetItem*> rows;
-    for (const size_t at : findings_) {
+    for (const size_t at : findings) {
+        keys_.push_back(audit.key(at));
         const library::Finding finding = audit.finding(at);
         auto* row = new QTreeWidgetItem({qs(finding.title), qs(finding.sentence), qs(finding.fix.says)});
         row->setCheckState(0, Qt::Checked);
@@ -38,11 +39,11 @@ TakeFixesDialog::TakeFixesDialog(AuditController& audit, const std::vector<size_
     resize(820, 480);
 }
 
-std::vector<size_t> TakeFixesDialog::chosen() const {
-    std::vector<size_t> out;
+std::vector<uint64_t> TakeFixesDialog::chosen() const {
+    std::vector<uint64_t> out;
     for (int i = 0; i < list_->topLevelItemCount(); ++i)
         if (list_->topLevelItem(i)->checkState(0) == Qt::Checked)
-            out.push_back(findings_[static_cast<size_t>(i)]);
+            out.push_back(keys_[static_cast<size_t>(i)]);
     return out;
 }
 

@@ -15,13 +15,13 @@ class TakeFixesDialog : public QDialog {
 public:
     TakeFixesDialog(AuditController& audit, const std::vector<size_t>& findings, QWidget* parent = nullptr);
     QTreeWidget* list() { return list_; }
-    /// Numbers of the controller.
-    std::vector<size_t> chosen() const;
+    /// Keys: the controller may have other findings by then.
+    std::vector<uint64_t> chosen() const;
 
 private:
     void showCount();
 
-    const std::vector<size_t> findings_;
+    std::vector<uint64_t> keys_;
     QTreeWidget* list_;
     TakeBar bar_;
 };

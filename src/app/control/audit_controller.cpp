@@ -3,10 +3,8 @@
 
 #include <QDate>
 #include <QDateTime>
-#include <QPointer>
 
 #include <algorithm>
-#include <numeric>
 #include <set>
 
 #include "app/shell/text_utils.h"
@@ -227,6 +225,15 @@ QString AuditController::title(size_t finding) const {
 library::Finding AuditController::finding(size_t finding) const {
     const Entry& entry = entries_.at(finding);
     return (entry.together ? together_ : releases_->findings)[entry.at];
+}
+
+std::vector<size_t> AuditController::withKeys(const std::vector<uint64_t>& keys) const {
+    const std::unordered_set<uint64_t> wanted(keys.begin(), keys.end());
+    std::vector<size_t> out;
+    for (size_t i = 0; i < entries_.size(); ++i)
+        if (wanted.contains(key(i)))
+            out.push_back(i);
+    return out;
 }
 
 bool AuditController::isTaken(size_t finding) const {

@@ -62,6 +62,8 @@ public:
     library::Finding finding(size_t finding) const;
     /// Tells it apart from others, from look to look.
     uint64_t key(size_t finding) const { return head(finding).key; }
+    /// Those that are there (still), in their order.
+    std::vector<size_t> withKeys(const std::vector<uint64_t>& keys) const;
 
     /// How many there are by a rule that are not left.
     size_t count(const library::AuditRule& rule) const;

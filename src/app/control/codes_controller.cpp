@@ -141,11 +141,11 @@ void CodesController::askNext() {
         });
 }
 
-void CodesController::take(size_t gap, const std::string& isrc) {
+void CodesController::take(const library::CodeGap& gap, const std::string& isrc) {
     std::vector<library::DraftSession::Wish> wishes;
-    for (const FileId file : gaps_.at(gap).files)
+    for (const FileId file : gap.files)
         wishes.push_back({file, "isrc", {isrc}});
-    propose(std::move(wishes));
+    propose(std::move(wishes), true);
 }
 
 void CodesController::takeSure() {
@@ -158,15 +158,15 @@ void CodesController::takeSure() {
     propose(std::move(wishes));
 }
 
-std::vector<size_t> CodesController::unknown() const {
-    std::vector<size_t> out;
+std::vector<library::CodeGap> CodesController::unknown() const {
+    std::vector<library::CodeGap> out;
     for (size_t i = 0; i < gaps_.size(); ++i) {
         const library::CodeAnswer* one = answer(i);
         const bool isKnown = one && std::ranges::any_of(one->candidates, [](const library::CodeCandidate& c) {
                                  return c.refused.empty();
                              });
         if (!isKnown && !isTaken(i))
-            out.push_back(i);
+            out.push_back(gaps_[i]);
     }
     return out;
 }
@@ -198,11 +198,8 @@ void CodesController::withRegister(QObject* asker, std::function<void(std::strin
         });
 }
 
-void CodesController::giveOwn(const std::vector<size_t>& which, const library::IsrcSeries& series) {
+void CodesController::giveOwn(const std::vector<library::CodeGap>& some, const library::IsrcSeries& series) {
     const auto searcher = use_.index.searcher();
-    std::vector<library::CodeGap> some;
-    for (const size_t gap : which)
-        some.push_back(gaps_.at(gap));
     if (some.empty() || !searcher)
         return;
     use_.library.write(
@@ -223,7 +220,11 @@ void CodesController::giveOwn(const std::vector<size_t>& which, const library::I
         });
 }
 
-void CodesController::propose(std::vector<library::DraftSession::Wish> wishes) {
+void CodesController::propose(std::vector<library::DraftSession::Wish> wishes, bool replacing) {
+    if (!replacing)
+        std::erase_if(wishes, [this](const library::DraftSession::Wish& wish) {
+            return use_.drafts.session().find(wish.file, "isrc") != nullptr;
+        });
     std::set<FileId> files;
     for (const auto& wish : wishes)
         files.insert(wish.file);

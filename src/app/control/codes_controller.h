@@ -46,16 +46,17 @@ public:
     bool isAsking() const { return asking_; }
     size_t asked() const { return asked_; } // of those that are looked up now
 
-    void take(size_t gap, const std::string& isrc);
+    /// In the place of a draft, too.
+    void take(const library::CodeGap& gap, const std::string& isrc);
     void takeSure();
     /// Own codes for these, in the register at once, as drafts.
-    void giveOwn(const std::vector<size_t>& gaps, const library::IsrcSeries& series);
+    void giveOwn(const std::vector<library::CodeGap>& gaps, const library::IsrcSeries& series);
     /// The next one that is free; "" and a sentence where there is none.
     void withNext(QObject* asker, const library::IsrcSeries& series,
                   std::function<void(QString code, QString why)> then);
     void withRegister(QObject* asker, std::function<void(std::string csv)> then);
     /// Those that nobody knows a code of, as far as anybody was asked, and that have no draft.
-    std::vector<size_t> unknown() const;
+    std::vector<library::CodeGap> unknown() const;
 
 signals:
     void changed();
@@ -63,7 +64,8 @@ signals:
 private:
     bool read(int run);
     void askNext();
-    void propose(std::vector<library::DraftSession::Wish> wishes);
+    /// `replacing`: drafts that are there give way.
+    void propose(std::vector<library::DraftSession::Wish> wishes, bool replacing = false);
 
     Uses use_;
     std::vector<library::CodeGap> gaps_;

@@ -37,4 +37,15 @@ void TwoLineDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
     p->restore();
 }
 
+QListView* twoLineList(QAbstractItemModel* model, const QString& name) {
+    auto* out = new QListView;
+    out->setModel(model);
+    out->setItemDelegate(new TwoLineDelegate(Qt::ElideRight, out));
+    out->setFrameShape(QFrame::NoFrame);
+    out->setUniformItemSizes(true);
+    out->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    out->setAccessibleName(name);
+    return out;
+}
+
 } // namespace moorfrost::app

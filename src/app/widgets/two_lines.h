@@ -3,6 +3,7 @@
 // count on the right where there is one.
 #pragma once
 
+#include <QListView>
 #include <QStyledItemDelegate>
 
 namespace moorfrost::app {
@@ -19,5 +20,8 @@ public:
 private:
     Qt::TextElideMode elide_;
 };
+
+/// A list of such rows, which fills its pane.
+QListView* twoLineList(QAbstractItemModel* model, const QString& name);
 
 } // namespace moorfrost::app

@@ -41,9 +41,11 @@ void audit(Shots& shots) {
     for (int i = 0; i < 6; ++i)
         d.settle();
     shots.take(&w, "codes");
-    OwnCodesDialog own(d.controllers().codes, {0}, d.controllers().codes.unknown(), &w);
+    OwnCodesDialog own(d.controllers().codes, {d.controllers().codes.gaps().front()},
+                       d.controllers().codes.unknown(), &w);
     own.prefix()->setText("ZZFSR");
     own.show();
+    d.settle();
     shots.take(&own, "own-codes");
     own.close();
 }

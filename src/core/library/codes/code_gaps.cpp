@@ -20,6 +20,7 @@ namespace {
 
 constexpr double leastTitle = 0.8, mostApart = 4.0; // seconds
 constexpr size_t mostEditions = 4;
+constexpr const char* soundsOtherwise = "It sounds like another recording of that reference.";
 
 std::string plain(const std::string& code) {
     std::string out;
@@ -208,19 +209,19 @@ private:
             say("It sounds the same.");
             return;
         }
-        if (one.confirmed)
+        if (one.confirmed || one.refused == soundsOtherwise)
             return;
-        if (!file.heard.empty() && file.heard.front().isSure() && !track.recording.empty()) {
-            one.refused = "It sounds like another recording of that reference.";
-            say(one.refused);
-        } else if (fit.title && *fit.title < leastTitle) {
-            one.refused = "It is called otherwise there.";
-        } else if (fit.length && std::abs(fit.secondsApart) > mostApart) {
-            one.refused = fmt::format("It is {} {} than there.", clock(std::abs(fit.secondsApart)),
-                                      fit.secondsApart > 0 ? "longer" : "shorter");
-        } else {
-            one.refused.clear();
-        }
+        std::string why;
+        if (!file.heard.empty() && file.heard.front().isSure() && !track.recording.empty())
+            why = soundsOtherwise;
+        else if (fit.title && *fit.title < leastTitle)
+            why = "It is called otherwise there.";
+        else if (fit.length && std::abs(fit.secondsApart) > mostApart)
+            why = fmt::format("It is {} {} than there.", clock(std::abs(fit.secondsApart)),
+                              fit.secondsApart > 0 ? "longer" : "shorter");
+        one.fits = one.fits || why.empty();
+        // One edition where all is right is enough, unless the sound says otherwise.
+        one.refused = one.fits && why != soundsOtherwise ? std::string() : why;
     }
 
     Store& store_;
@@ -319,6 +320,8 @@ std::vector<Error> lookUpCodes(Store& store, const Searcher& searcher, const std
             if (const auto at = gapOf.find(searcher.idOf(row)); at != gapOf.end() && --left[at->second] == 0)
                 finish(at->second);
     }
+    for (size_t i = 0; i < gaps.size() && !stop.stop_requested(); ++i)
+        finish(i); // whose files are on no shelf any more
     return std::move(look.errors);
 }
 

@@ -23,6 +23,7 @@ struct CodeCandidate {
     std::string isrc;
     std::string source;                // for people: "Cairn: Night Post EP, 1998"
     std::vector<std::string> evidence; // sentences
+    bool fits = false;                 // in one edition at least nothing speaks against it
     bool confirmed = false;            // its sound was heard, and is the recording's
     std::string refused;               // a sentence: why it is not to be taken; "" where it may
 };
