@@ -4,6 +4,7 @@
 #include <new>
 
 #include "core/audio/decoder.h"
+#include "core/measure/sound_report.h"
 #include "core/sandbox/messages.h"
 #include "core/sandbox/worker.h"
 
@@ -169,6 +170,37 @@ void answerOne(Ask ask, WireReader& in, const Answers& send) {
         out.number(samples ? 1 : 0);
         if (!samples)
             put(out, samples.error());
+        send(out.bytes());
+        return;
+    }
+    case Ask::Measure: {
+        const Path path = in.text();
+        auto report = measure::measureSound(path, {}, [&](double seconds) { send(goingOn(seconds)); });
+        WireWriter out;
+        out.number(report ? 1 : 0);
+        if (report)
+            out.text(report->json());
+        else
+            put(out, report.error());
+        send(out.bytes());
+        return;
+    }
+    case Ask::Spectrogram: {
+        const Path path = in.text();
+        measure::SpectrogramRequest request;
+        request.from = in.real();
+        request.to = in.real();
+        request.lowest = in.real();
+        request.highest = in.real();
+        request.columns = in.whole();
+        request.rows = in.whole();
+        const Status drawn = measure::drawSpectrogram(
+            path, request, [&](const measure::SpectrogramFrame& frame) { send(spectrogramMessage(frame)); },
+            [&](measure::SpectrogramPart&& part) { send(spectrogramMessage(part)); });
+        WireWriter out;
+        out.number(drawn ? 1 : 0);
+        if (!drawn)
+            put(out, drawn.error());
         send(out.bytes());
         return;
     }

@@ -79,7 +79,7 @@ audio::DecodeCheck takeDecodeCheck(WireReader& in) {
 
 namespace {
 // Where an answer has 1 or, with an error, 0:
-constexpr uint64_t notYet = 2, samplesCome = 3;
+constexpr uint64_t notYet = 2, samplesCome = 3, pictureBegins = 4, columnsCome = 5;
 } // namespace
 
 std::string goingOn(double done) {
@@ -111,6 +111,65 @@ std::optional<std::pair<double, std::vector<float>>> takeDrawn(std::string_view 
     for (float& v : out.second)
         v = static_cast<float>(in.real());
     return in.ok() ? std::optional(std::move(out)) : std::nullopt;
+}
+
+std::string spectrogramMessage(const measure::SpectrogramFrame& f) {
+    return WireWriter()
+        .number(pictureBegins)
+        .real(f.from)
+        .real(f.to)
+        .real(f.lowest)
+        .real(f.highest)
+        .number(static_cast<uint64_t>(f.columns))
+        .number(static_cast<uint64_t>(f.rows))
+        .number(static_cast<uint64_t>(f.rate))
+        .real(f.seconds)
+        .bytes();
+}
+
+std::string spectrogramMessage(const measure::SpectrogramPart& part) {
+    WireWriter out;
+    out.number(columnsCome).number(static_cast<uint64_t>(part.first));
+    out.text({reinterpret_cast<const char*>(part.levels.data()), part.levels.size()})
+        .number(part.wave.size());
+    for (const auto& [low, high] : part.wave)
+        out.real(static_cast<double>(low)).real(static_cast<double>(high));
+    return out.bytes();
+}
+
+std::optional<measure::SpectrogramFrame> takeSpectrogramFrame(std::string_view message) {
+    WireReader in(message);
+    if (in.number() != pictureBegins)
+        return std::nullopt;
+    measure::SpectrogramFrame f;
+    f.from = in.real();
+    f.to = in.real();
+    f.lowest = in.real();
+    f.highest = in.real();
+    f.columns = in.whole();
+    f.rows = in.whole();
+    f.rate = in.whole();
+    f.seconds = in.real();
+    const bool sense = f.columns > 0 && f.columns <= measure::SpectrogramRequest::mostColumns && f.rows > 0 &&
+                       f.rows <= measure::SpectrogramRequest::mostRows && f.to > f.from &&
+                       f.highest > f.lowest;
+    return in.ok() && sense ? std::optional(f) : std::nullopt;
+}
+
+std::optional<measure::SpectrogramPart> takeSpectrogramPart(std::string_view message) {
+    WireReader in(message);
+    if (in.number() != columnsCome)
+        return std::nullopt;
+    measure::SpectrogramPart part;
+    part.first = in.whole();
+    const std::string_view levels = in.view();
+    part.levels.assign(levels.begin(), levels.end());
+    for (size_t n = in.count(); n > 0 && in.ok(); --n) {
+        const auto low = static_cast<float>(in.real());
+        part.wave.push_back({low, static_cast<float>(in.real())});
+    }
+    const bool sense = part.first >= 0 && !part.wave.empty() && part.levels.size() % part.wave.size() == 0;
+    return in.ok() && sense ? std::optional(std::move(part)) : std::nullopt;
 }
 
 std::string soundMessage(const std::vector<int16_t>& samples) {

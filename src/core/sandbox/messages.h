@@ -7,6 +7,7 @@
 #include "core/audio/decode_check.h"
 #include "core/audio/sound_traits.h"
 #include "core/base/wire.h"
+#include "core/measure/spectrogram.h"
 #include "core/pictures/recode.h"
 #include "core/sound/fingerprint.h"
 #include "core/tags/packed.h"
@@ -26,7 +27,9 @@ enum class Ask : uint8_t {
     Picture,
     Fingerprint,
     Fit,
-    Samples
+    Samples,
+    Measure,
+    Spectrogram
 };
 
 using tags::put;
@@ -53,6 +56,13 @@ std::optional<double> stillGoing(std::string_view answer);
 /// In place of an answer: some samples, and more will come.
 std::string soundMessage(const std::vector<int16_t>& samples);
 std::optional<std::vector<int16_t>> takeSound(std::string_view message);
+
+/// In place of an answer: what will be drawn, then some columns of it, and more will come.
+std::string spectrogramMessage(const measure::SpectrogramFrame& frame);
+std::string spectrogramMessage(const measure::SpectrogramPart& part);
+std::optional<measure::SpectrogramFrame> takeSpectrogramFrame(std::string_view message);
+/// With so many levels for each column of the wave.
+std::optional<measure::SpectrogramPart> takeSpectrogramPart(std::string_view message);
 
 Error takeError(WireReader& in);
 tags::Picture takePicture(WireReader& in);

@@ -396,4 +396,48 @@ Result<std::vector<float>> ParserPool::peaksOf(const Path& path, size_t count, s
     });
 }
 
+Result<measure::SoundReport> ParserPool::measureSound(const Path& path, std::stop_token stop,
+                                                      const std::function<void(double)>& going) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Measure)).text(path.native());
+    auto json = valueFrom<std::string>(path, ask(path, request.bytes(), stop, toldOf(going)),
+                                       [](WireReader& in) { return in.text(); });
+    if (!json)
+        return json.error();
+    if (auto report = measure::SoundReport::fromJson(*json))
+        return *std::move(report);
+    return senseless(path);
+}
+
+Status ParserPool::drawSpectrogram(const Path& path, const measure::SpectrogramRequest& wanted,
+                                   std::stop_token stop, const measure::SpectrogramBegun& begun,
+                                   const measure::SpectrogramDrawn& drawn) {
+    WireWriter request;
+    request.number(static_cast<uint64_t>(Ask::Spectrogram)).text(path.native());
+    request.real(wanted.from).real(wanted.to).real(wanted.lowest).real(wanted.highest);
+    request.number(static_cast<uint64_t>(wanted.columns)).number(static_cast<uint64_t>(wanted.rows));
+    std::optional<measure::SpectrogramFrame> frame;
+    const Before before = [&](std::string_view message) {
+        if (!frame) {
+            frame = takeSpectrogramFrame(message);
+            if (frame)
+                begun(*frame);
+            return frame.has_value();
+        }
+        auto part = takeSpectrogramPart(message);
+        if (!part)
+            return false;
+        const auto columns = part->wave.size(), rows = static_cast<size_t>(frame->rows);
+        if (static_cast<size_t>(part->first) + columns <= static_cast<size_t>(frame->columns) &&
+            part->levels.size() == columns * rows)
+            drawn(std::move(*part));
+        return true;
+    };
+    auto end =
+        valueFrom<Done>(path, ask(path, request.bytes(), stop, before), [](WireReader&) { return Done{}; });
+    if (!end)
+        return end.error();
+    return Done{};
+}
+
 } // namespace moorfrost::sandbox

@@ -13,6 +13,8 @@
 #include "core/audio/decode_check.h"
 #include "core/audio/decoder.h"
 #include "core/audio/sound_traits.h"
+#include "core/measure/sound_report.h"
+#include "core/measure/spectrogram.h"
 #include "core/pictures/recode.h"
 #include "core/sandbox/worker.h"
 #include "core/sound/fingerprint.h"
@@ -67,6 +69,13 @@ public:
     Result<std::vector<sound::Fingerprint>>
     fingerprintsOf(const Path& path, const std::vector<double>& speeds, double most, std::stop_token stop);
     Result<audio::SoundTraits> soundTraitsOf(const Path& path, std::stop_token stop);
+
+    /// All of its sound, measured. However long it takes: what counts is that it goes on.
+    Result<measure::SoundReport> measureSound(const Path& path, std::stop_token stop,
+                                              const std::function<void(double)>& going = {});
+    /// As measure::drawSpectrogram has it; both are called on this thread.
+    Status drawSpectrogram(const Path& path, const measure::SpectrogramRequest& request, std::stop_token stop,
+                           const measure::SpectrogramBegun& begun, const measure::SpectrogramDrawn& drawn);
 
     /// However long it takes: what counts is that it goes on. `going` is told of the seconds decoded so far.
     Result<audio::DecodeCheck> checkDecoding(const Path& path, std::stop_token stop,

@@ -17,6 +17,11 @@ inline unsigned threadsFor(unsigned wanted) {
     return wanted > 0 ? wanted : std::min(8u, std::max(1u, std::thread::hardware_concurrency()));
 }
 
+/// For what goes on in the background for hours: the other half is left to whoever works.
+inline unsigned halfOfProcessors() {
+    return std::clamp(std::thread::hardware_concurrency() / 2, 1u, 4u);
+}
+
 /// Calls `each(i)` for 0 <= i < count, in rising order of beginning, from up to `threads` threads (0: as many
 /// as there are processors, at most 8), this one included. Returns when all are done; the first exception is
 /// thrown on here.
