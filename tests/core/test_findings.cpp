@@ -37,7 +37,7 @@ class TestFindings : public QObject, SheetWorld {
         rules.choices = choices;
         search_ = searchOf(*store_, search_);
         work::Progress progress;
-        held_ = auditReleases(*store_, search_, rules, held_, {}, progress);
+        held_ = auditReleases(*store_, search_, rules, held_, {}, {}, progress);
         auto together = auditTogether(*store_, *search_.searcher, rules, nullptr, {}, progress);
         std::vector<Finding> out;
         for (size_t i = 0; i < held_->findings.size(); ++i)

@@ -6,8 +6,8 @@
 #include <utility>
 
 #include "core/base/log.h"
+#include "core/library/file_portions.h"
 #include "core/sandbox/parser_pool.h"
-#include "core/work/parallel.h"
 
 namespace moorfrost::library {
 
@@ -73,41 +73,27 @@ Result<std::vector<sound::Fingerprint>> fingerprintsOf(const Path& file, const s
 Result<size_t> listenTo(Store& store, sound::SoundStore& sounds, const std::vector<FileId>& files,
                         unsigned threads, std::stop_token stop, work::Progress& progress,
                         const std::function<void(KeptValues&&)>& keep) {
-    constexpr size_t portion = 64; // files that are kept together
-    progress.begin(files.size());
-    size_t heard = 0;
-    for (size_t from = 0; from < files.size() && !stop.stop_requested(); from += portion) {
-        const std::vector<FileId> ids(
-            files.begin() + static_cast<std::ptrdiff_t>(from),
-            files.begin() + static_cast<std::ptrdiff_t>(std::min(files.size(), from + portion)));
-        const std::vector<FileRecord> unheard = notListenedTo(store, sounds, ids);
-        for (size_t i = unheard.size(); i < ids.size(); ++i)
-            progress.step({});
-        std::vector<HeardFile> some;
-        std::mutex mutex; // of some
-        work::inParallel(
-            unheard.size(),
-            [&](size_t i) {
-                if (stop.stop_requested())
-                    return;
-                auto prints = fingerprintsOf(unheard[i].path, {1}, stop);
-                progress.stepPath(unheard[i].path);
-                if (!prints && prints.error().kind == ErrorKind::Cancelled)
-                    return;
-                // What cannot be decoded has nothing to tell; it is heard again when it has changed.
-                std::lock_guard lock(mutex);
-                some.push_back({unheard[i].id, unheard[i].state,
-                                prints ? std::move(prints->front().items) : std::vector<uint32_t>()});
-            },
-            threads);
-        heard += some.size();
+    std::vector<HeardFile> some;
+    std::mutex mutex; // of some
+    FilePortions portions;
+    portions.unknown = [&](const std::vector<FileId>& ids) { return notListenedTo(store, sounds, ids); };
+    portions.work = [&](const FileRecord& file) {
+        auto prints = fingerprintsOf(file.path, {1}, stop);
+        if (!prints && prints.error().kind == ErrorKind::Cancelled)
+            return;
+        // What cannot be decoded has nothing to tell; it is heard again when it has changed.
+        std::lock_guard lock(mutex);
+        some.push_back(
+            {file.id, file.state, prints ? std::move(prints->front().items) : std::vector<uint32_t>()});
+    };
+    portions.end = [&] {
+        const size_t heard = some.size();
         if (!some.empty())
-            keep(keepHeard(sounds, std::move(some)));
+            keep(keepHeard(sounds, std::exchange(some, {})));
         sounds.fold().ignore(); // a disk that does not take it leaves the log
-    }
-    if (stop.stop_requested())
-        return Error{ErrorKind::Cancelled, {}, "It was stopped."};
-    return heard;
+        return heard;
+    };
+    return workInPortions(files, portions, threads, stop, progress);
 }
 
 Path soundsOf(const Path& library) {

@@ -9,6 +9,7 @@
 #include "core/library/findings/release_checks.h"
 #include "core/library/people/song_standing.h"
 #include "core/library/sleeve_files.h"
+#include "core/library/sound_reports.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -44,7 +45,7 @@ void checkStandard(const AuditRules& rules, const CheckedRelease& release, SongS
         audit::readinessOf(rules.shelf.standard, files, false, rules.shelf.names);
     size_t asked = 0, unmet = 0;
     std::set<FileId> lacking;
-    std::vector<std::pair<std::string, std::string>> evidence;
+    std::vector<Evidence> evidence;
     for (const audit::ReadinessPart& part : readiness.parts) {
         asked += part.met != audit::Met::NotAsked;
         if (part.met != audit::Met::No && part.met != audit::Met::Partly)
@@ -68,7 +69,7 @@ void checkStandard(const AuditRules& rules, const CheckedRelease& release, SongS
 void checkKeeping(const RuleChoices& rules, const CheckedRelease& release, const std::vector<FileRecord>& all,
                   const FindingSink& found) {
     std::vector<FileId> absent, bad;
-    std::vector<std::pair<std::string, std::string>> where, why;
+    std::vector<Evidence> where, why;
     for (const FileRecord& file : all) {
         if (file.absent != 0) {
             absent.push_back(file.id);
@@ -84,12 +85,10 @@ void checkKeeping(const RuleChoices& rules, const CheckedRelease& release, const
         }
     }
     auto tell = [&](const char* rule, const std::vector<FileId>& files, std::string sentence,
-                    std::vector<std::pair<std::string, std::string>> evidence) {
+                    std::vector<Evidence> evidence) {
         if (files.empty() || !rules.isOn(rule))
             return;
         Finding one = findingOf(rule, release, "", files);
-        one.about = std::to_string(all.front().id);
-        one.unit = all.front().id;
         one.sentence = std::move(sentence);
         one.evidence = std::move(evidence);
         found(std::move(one));
@@ -110,6 +109,7 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
                    const FindingSink& found) {
     SongStandings standings(store);
     const bool works = audit::asksForWorks(rules.shelf.standard);
+    const bool sound = asksForSound(rules.choices);
     eachSleeve(store, searcher, sleeves, stop, progress, [&](size_t, std::vector<FileRecord>&& all) {
         std::ranges::sort(all, {}, &FileRecord::id);
         std::vector<FileRecord> files, music;
@@ -117,7 +117,7 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
             if (file.readable() && file.absent == 0)
                 files.push_back(file);
         CheckedRelease release{files, nameOf(all),
-                               !tags::firstValue(all.front().tags.fields, "album").empty()};
+                               !tags::firstValue(all.front().tags.fields, "album").empty(), all.front().id};
         checkKeeping(rules.choices, release, all, found);
         if (files.empty())
             return;
@@ -125,6 +125,11 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
         checkCodes(rules.choices, release, found);
         if (rules.choices.isOn("standard"))
             checkStandard(rules, release, standings, works, found);
+        if (sound) {
+            const std::map<FileId, measure::SoundReport> reports = reportsOf(store, files);
+            if (!reports.empty())
+                checkSound(rules.choices, release, reports, found);
+        }
         // Idents, tones and speech need no pictures.
         std::ranges::copy_if(files, std::back_inserter(music), [](const FileRecord& file) {
             return file.kind.empty() || file.kind == "music";
@@ -189,7 +194,8 @@ AuditRules auditRulesOf(Store& store) {
 std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySearch& search,
                                                   const AuditRules& rules,
                                                   std::shared_ptr<const ReleaseAudit> held,
-                                                  std::stop_token stop, work::Progress& progress) {
+                                                  const std::vector<FileId>& measured, std::stop_token stop,
+                                                  work::Progress& progress) {
     const Searcher& searcher = *search.searcher;
     auto out = std::make_shared<ReleaseAudit>();
     out->rules = rules;
@@ -200,7 +206,9 @@ std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySea
     if (held && (held->rules != rules || held->units.isWorn()))
         held = nullptr;
     if (held) {
-        const auto changed = store.revisions().changedSince(held->revision);
+        auto changed = store.revisions().changedSince(held->revision);
+        if (changed)
+            changed->insert(changed->end(), measured.begin(), measured.end());
         if (!changed || changed->size() > searcher.count() / 4) {
             held = nullptr;
         } else {

@@ -45,11 +45,13 @@ struct ReleaseAudit {
     ReleaseUnits units;
 };
 /// Of what changed since `held` was made where that is known and by the same rules, else of all. nullptr
-/// after a stop. `store`: a connection of its own.
+/// after a stop. `store`: a connection of its own. `measured`: files whose sound was measured since, which is
+/// no change of the file.
 std::shared_ptr<const ReleaseAudit> auditReleases(Store& store, const LibrarySearch& search,
                                                   const AuditRules& rules,
                                                   std::shared_ptr<const ReleaseAudit> held,
-                                                  std::stop_token stop, work::Progress& progress);
+                                                  const std::vector<FileId>& measured, std::stop_token stop,
+                                                  work::Progress& progress);
 
 /// What only all of it together tells: values that are nearly the same, codes that are there twice, the same
 /// sound twice, shares, agreements. `sounds`: nullptr where nothing was heard; then lengths tell.

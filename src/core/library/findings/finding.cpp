@@ -22,8 +22,11 @@ std::string packed(const Finding& finding) {
         last = file;
     }
     out.number(finding.evidence.size());
-    for (const auto& [what, says] : finding.evidence)
-        out.text(what).text(says);
+    for (const Evidence& one : finding.evidence)
+        out.text(one.what).text(one.says).text(one.usual);
+    out.real(finding.sure).number(finding.place ? 1 : 0);
+    if (finding.place)
+        out.real(finding.place->from).real(finding.place->to).real(finding.place->hertz);
     out.text(finding.fix.says).number(finding.fix.wishes.size());
     for (const DraftSession::Wish& wish : finding.fix.wishes)
         out.number(static_cast<uint64_t>(wish.file)).text(wish.field).texts(wish.values);
@@ -41,8 +44,17 @@ void unpack(std::string_view bytes, Finding& out) {
     for (size_t n = in.count(); n > 0 && in.ok(); --n)
         out.files.push_back(last += static_cast<FileId>(in.number()));
     for (size_t n = in.count(); n > 0 && in.ok(); --n) {
-        std::string what = in.text();
-        out.evidence.emplace_back(std::move(what), in.text());
+        Evidence& one = out.evidence.emplace_back();
+        one.what = in.text();
+        one.says = in.text();
+        one.usual = in.text();
+    }
+    out.sure = in.real();
+    if (in.number() == 1) {
+        SoundPlace& place = out.place.emplace();
+        place.from = in.real();
+        place.to = in.real();
+        place.hertz = in.real();
     }
     out.fix.says = in.text();
     for (size_t n = in.count(); n > 0 && in.ok(); --n) {
@@ -85,6 +97,7 @@ void Findings::add(const Finding& finding) {
     head.first = finding.files.empty() ? 0 : finding.files.front();
     head.files = static_cast<uint32_t>(finding.files.size());
     head.fix = !finding.fix.isEmpty();
+    head.sure = static_cast<float>(finding.sure);
     head.title = spool_->keep(finding.title);
     head.rest = spool_->keep(rest);
     heads_.push_back(head);

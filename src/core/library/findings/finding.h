@@ -4,6 +4,7 @@
 #pragma once
 
 #include <memory>
+#include <optional>
 
 #include "core/files/spool.h"
 #include "core/library/drafts.h"
@@ -23,15 +24,30 @@ struct Fix {
     bool isEmpty() const { return wishes.empty() && replacements.empty(); }
 };
 
+/// What speaks for a finding: what was looked at, what it says here, and what it usually says.
+struct Evidence {
+    std::string what, says, usual = {};
+    bool operator==(const Evidence&) const = default;
+};
+
+/// Where in a sound it is, so that it can be shown and heard.
+struct SoundPlace {
+    double from = 0, to = 0; // seconds; both 0: all of it
+    double hertz = 0;        // a line across the spectrum; 0: none
+    bool operator==(const SoundPlace&) const = default;
+};
+
 struct Finding {
     std::string rule;  // its key
     std::string about; // within the rule: tells it apart from others, run for run
     FileId unit = 0;   // of a release: the first of its files; 0: of the whole library
     std::string title; // what it is about, for people: "Lanterns, Kestrel & Rook"
     std::string sentence;
-    std::vector<FileId> files;                                 // rising
-    std::vector<std::pair<std::string, std::string>> evidence; // what, and what it says
+    std::vector<FileId> files; // rising
+    std::vector<Evidence> evidence;
     Fix fix;
+    double sure = 1;                 // how sure it is, 0 to 1
+    std::optional<SoundPlace> place; // of a finding about the sound of one file
 
     /// Of all that it is made of: another once the facts are.
     uint64_t facts() const;
@@ -48,6 +64,7 @@ public:
         FileId unit = 0, first = 0; // first: of its files
         uint32_t files = 0;         // how many
         bool fix = false;
+        float sure = 1;
         files::Spool::Piece title, rest;
     };
 

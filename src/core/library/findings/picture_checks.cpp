@@ -24,7 +24,7 @@ std::string size(const tags::PictureInfo& picture) {
 void checkPictures(const RuleChoices& rules, const CheckedRelease& release, const FindingSink& found) {
     std::vector<FileId> none, small, heavy, fronts;
     std::map<uint64_t, std::pair<const tags::PictureInfo*, size_t>> different;
-    std::vector<std::pair<std::string, std::string>> smallEvidence, heavyEvidence;
+    std::vector<Evidence> smallEvidence, heavyEvidence;
     const double side = rules.limit("small-picture"), most = rules.limit("heavy-picture") * 1e6;
     const tags::PictureInfo* smallest = nullptr;
     uint64_t heaviest = 0;

@@ -12,7 +12,7 @@
 
 namespace moorfrost::library {
 
-enum class RuleGroup { Words, Pictures, Codes, Keeping };
+enum class RuleGroup { Words, Pictures, Codes, Sound, Keeping };
 enum class Weight { Grave, Plain, Slight };
 
 /// A number that a rule goes by.

@@ -11,8 +11,6 @@
 #include "core/library/findings/audit.h"
 #include "core/library/findings/near_values.h"
 #include "core/library/findings/release_checks.h"
-#include "core/library/people/agreements.h"
-#include "core/library/people/people.h"
 #include "core/library/search/joint_field.h"
 #include "core/library/sound_groups.h"
 #include "core/text/text.h"
@@ -89,6 +87,7 @@ public:
     }
 
     Findings take() { return std::move(out_); }
+    void add(const Finding& finding) { out_.add(finding); }
 
     void nearly(const std::string& key) {
         const ValueRows all = valuesOf(searcher_, key);
@@ -205,43 +204,6 @@ public:
                 one.sentence = fmt::format("The sound of {} files is the same, byte for byte.", same.size());
                 out_.add(one);
             }
-        }
-    }
-
-    void people() {
-        const auto people = People::make(keptCards(store_), stop_);
-        if (!people)
-            return;
-        if (rules_.isOn("shares"))
-            for (const WorkEntry& work : people->works())
-                for (const Gap& gap : work.gaps) {
-                    if (gap.what != Gap::What::Writers && gap.what != Gap::What::Publishers &&
-                        gap.what != Gap::What::Owners)
-                        continue;
-                    if (gap.isHard)
-                        continue; // nobody is named yet: the standard asks for that
-                    Finding one;
-                    one.rule = "shares";
-                    one.about = fmt::format("{} {}", work.id, static_cast<int>(gap.what));
-                    one.title = work.title;
-                    one.sentence = gap.sentence;
-                    if (work.lead != 0)
-                        one.files = {work.lead};
-                    out_.add(one);
-                }
-        if (!rules_.isOn("agreements"))
-            return;
-        const std::string today = todayText();
-        for (const AgreementEntry& entry : people->agreements()) {
-            const Holding holding = holdingOf(entry.facts, today);
-            if (holding.holds != Holds::Soon && holding.holds != Holds::Over)
-                continue;
-            Finding one;
-            one.rule = "agreements";
-            one.about = std::to_string(entry.id);
-            one.title = entry.title;
-            one.sentence = fmt::format("The agreement {}.", holdingText(entry.facts, today));
-            out_.add(one);
         }
     }
 
@@ -475,8 +437,10 @@ std::optional<Findings> auditTogether(Store& store, const Searcher& searcher, co
     progress.step({});
     if (choices.isOn("duplicates") && !stop.stop_requested())
         together.duplicates();
+    if (choices.isOn("fixity") && !stop.stop_requested())
+        checkFixityKept(store, [&](Finding&& one) { together.add(one); });
     if ((choices.isOn("shares") || choices.isOn("agreements")) && !stop.stop_requested())
-        together.people();
+        checkPeople(store, choices, stop, [&](Finding&& one) { together.add(one); });
     progress.step({});
     if (stop.stop_requested())
         return std::nullopt;

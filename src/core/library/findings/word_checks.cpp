@@ -29,11 +29,6 @@ const std::string& first(const FileRecord& file, std::string_view key) {
     return tags::firstValue(file.tags.fields, key);
 }
 
-int numberOf(const FileRecord& file, const char* key) {
-    const std::string& value = first(file, key);
-    return value.size() <= 6 && text::isDigits(value) ? std::atoi(value.c_str()) : 0;
-}
-
 /// Where a few of many say otherwise, or nothing. Where nearly every track says something of its own (dates
 /// of a compilation), that is how it is meant; genres are told only where nearly all agree.
 void disagrees(const CheckedRelease& release, const FindingSink& found) {
@@ -81,7 +76,7 @@ void encoding(const CheckedRelease& release, const FindingSink& found) {
     std::vector<FileId> files;
     Fix fix;
     std::string encoding;
-    std::vector<std::pair<std::string, std::string>> evidence;
+    std::vector<Evidence> evidence;
     for (const FileRecord& file : release.files) {
         const std::string likely = tags::likelyEncoding(file.tags.fields);
         if (likely.empty())
@@ -308,12 +303,17 @@ void numbers(const CheckedRelease& release, const FindingSink& found) {
 
 } // namespace
 
+int numberOf(const FileRecord& file, const char* key) {
+    const std::string& value = first(file, key);
+    return value.size() <= 6 && text::isDigits(value) ? std::atoi(value.c_str()) : 0;
+}
+
 Finding findingOf(const char* rule, const CheckedRelease& release, std::string_view part,
                   const std::vector<FileId>& files) {
     Finding out;
     out.rule = rule;
-    out.about = fmt::format("{} {}", release.files.empty() ? 0 : release.files.front().id, part);
-    out.unit = release.files.empty() ? 0 : release.files.front().id;
+    out.about = fmt::format("{} {}", release.unit, part);
+    out.unit = release.unit;
     out.title = release.name;
     out.files = files;
     return out;

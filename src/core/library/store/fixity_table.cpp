@@ -4,14 +4,16 @@
 namespace moorfrost::library {
 
 void FixityTable::save(const Fixity& f) {
-    Statement(db_,
-              "INSERT OR REPLACE INTO fixity (path, essence, sha256, bytes, \"when\") VALUES (?,?,?,?,?)")
+    Statement(db_, "INSERT OR REPLACE INTO fixity (path, essence, sha256, bytes, \"when\", verified) "
+                   "VALUES (?,?,?,?,?,?)")
         .bindPath(f.path)
         .bind(f.essence)
         .bind(f.sha256)
         .bind(static_cast<int64_t>(f.bytes))
         .bind(f.when)
+        .bind(f.when)
         .run();
+    Statement(db_, "DELETE FROM fixity_tried WHERE path = ?").bindPath(f.path).run();
 }
 
 std::optional<Fixity> FixityTable::find(const Path& path) {

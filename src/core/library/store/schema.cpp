@@ -374,6 +374,18 @@ const std::vector<Migration>& migrations() {
             code TEXT PRIMARY KEY, recording INTEGER NOT NULL, title TEXT NOT NULL, artist TEXT NOT NULL,
             "when" INTEGER NOT NULL) WITHOUT ROWID;
         )"},
+        // 16 -> 17. When fixity was compared last, and what was found; the rounds in which it was.
+        {R"(
+        ALTER TABLE fixity ADD COLUMN verified INTEGER NOT NULL DEFAULT 0;
+        ALTER TABLE fixity ADD COLUMN trouble TEXT NOT NULL DEFAULT '';
+        UPDATE fixity SET verified = "when";
+        CREATE INDEX fixity_verified ON fixity (verified);
+        CREATE TABLE fixity_tried (
+            path BLOB PRIMARY KEY, "when" INTEGER NOT NULL, trouble TEXT NOT NULL) WITHOUT ROWID;
+        CREATE TABLE fixity_round (
+            began INTEGER PRIMARY KEY, ended INTEGER NOT NULL, files INTEGER NOT NULL, bytes INTEGER NOT NULL,
+            taken INTEGER NOT NULL, trouble INTEGER NOT NULL, stopped INTEGER NOT NULL);
+        )"},
     };
     return list;
 }
