@@ -6,6 +6,7 @@
 #include "cli/json_out.h"
 #include "core/library/findings/audit.h"
 #include "core/library/sound_prints.h"
+#include "core/library/sound_reports.h"
 #include "core/library/store/finding_table.h"
 
 namespace moorfrost::cli {
@@ -35,8 +36,18 @@ Json findingJson(library::Store& store, const library::Finding& finding,
              {"why", finding.sentence}};
     if (!finding.evidence.empty()) {
         out["evidence"] = Json::array();
-        for (const auto& [what, says] : finding.evidence)
-            out["evidence"].push_back(says.empty() ? what : what + ": " + says);
+        for (const library::Evidence& one : finding.evidence) {
+            std::string said = one.says.empty() ? one.what : one.what + ": " + one.says;
+            if (!one.usual.empty())
+                said += " (usually " + one.usual + ")";
+            out["evidence"].push_back(std::move(said));
+        }
+    }
+    if (finding.sure < 1)
+        out["sure"] = finding.sure;
+    if (finding.place && finding.place->to > finding.place->from) {
+        out["from"] = finding.place->from;
+        out["to"] = finding.place->to;
     }
     out["files"] = Json::array();
     for (const library::FileRecord& file : store.files().findAll(finding.files)) {
@@ -51,6 +62,22 @@ Json findingJson(library::Store& store, const library::Finding& finding,
                 {{"file", wish.file}, {"field", wish.field}, {"values", wish.values}});
     }
     return out;
+}
+
+/// Measures the sound of what is on the shelves and was not measured yet.
+void measureShelves(library::Store& store, const library::Searcher& searcher) {
+    std::vector<library::FileId> ids;
+    searcher.all().each([&](library::Row row) {
+        if (!searcher.has(row, library::Absent) && !searcher.has(row, library::Unreadable))
+            ids.push_back(searcher.idOf(row));
+    });
+    work::Progress progress;
+    const auto measured =
+        library::measureFiles(store, ids, 0, {}, progress, [&](library::KeptValues&& values) {
+            store.workedOut().save(library::soundReportField, values);
+        });
+    if (measured && *measured > 0)
+        say(std::to_string(*measured) + " files were measured first.");
 }
 
 } // namespace
@@ -82,7 +109,9 @@ int audit(const Options& options) {
         return 1;
     }
     work::Progress progress;
-    const auto releases = library::auditReleases(*store, search, rules, nullptr, {}, progress);
+    if (options.measure)
+        measureShelves(*store, *search.searcher);
+    const auto releases = library::auditReleases(*store, search, rules, nullptr, {}, {}, progress);
     sound::SoundStore sounds(library::soundsOf(store->file()));
     const auto together = library::auditTogether(*store, *search.searcher, rules, &sounds, {}, progress);
     const auto left = library::FindingTable(store->database()).left();

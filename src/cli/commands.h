@@ -11,6 +11,11 @@
 namespace moorfrost::cli {
 
 struct Options {
+    double fromSeconds = 0, untilSeconds = 0; // of a spectrogram
+    int highest = 0;                          // Hz
+    int width = 1000, height = 360;           // pixels
+    bool measure = false;                     // of audit
+    double oldest = 0;                        // gigabytes, of verify
     std::vector<std::string> paths;
     std::vector<std::string> fields;     // name=value; of a step: names
     std::vector<std::string> pictures;   // type=file
@@ -92,6 +97,8 @@ int importPlaylist(const Options& options);
 int identify(const Options& options);
 int reference(const Options& options);
 int fingerprint(const Options& options);
+int sound(const Options& options);
+int spectrogram(const Options& options);
 int match(const Options& options);
 int duplicates(const Options& options);
 int disc(const Options& options);

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <ctime>
 #include <fstream>
 #include <map>
 #include <mutex>
@@ -10,6 +11,7 @@
 #include "cli/json_out.h"
 #include "core/library/file_check.h"
 #include "core/library/fixity.h"
+#include "core/library/fixity_plan.h"
 #include "core/text/text.h"
 #include "core/work/parallel.h"
 
@@ -127,8 +129,38 @@ int fixity(const Options& options) {
     return fine ? 0 : 1;
 }
 
+namespace {
+
+/// Those that were compared longest ago, as the standing job of the window does it.
+int verifyOldestOf(const Options& options) {
+    auto store = openLibrary(options);
+    if (!store)
+        return 1;
+    const auto plan = library::FixityPlan::fromJson(store->settings().get(library::settings::fixityPlan));
+    Printed printed(true);
+    work::Progress progress;
+    const auto now = static_cast<int64_t>(std::time(nullptr));
+    const library::FixityRoundDone done = library::verifyOldest(
+        *store, plan, static_cast<uint64_t>(options.oldest * 1e9), now, now + 1, {}, progress,
+        [&](std::vector<library::CheckedFile>&& files) {
+            for (const library::CheckedFile& file : files)
+                printed(file, nullptr);
+            library::keepChecked(*store, files, static_cast<int64_t>(std::time(nullptr)));
+        });
+    if (done.round.files > 0)
+        library::FixityRoundTable(store->database()).save(done.round);
+    for (const Path& shelf : done.absentShelves)
+        say("\"" + text::forDisplay(shelf.native()) + "\" is not there: nothing of it was compared.");
+    return printed.exitCode();
+}
+
+} // namespace
+
 int verify(const Options& options) {
+    if (options.oldest > 0)
+        return verifyOldestOf(options);
     bool fine = true;
+    std::unique_ptr<library::Store> store;
     std::vector<Fixity> stored;
     std::vector<Path> files;
     if (!options.against.empty()) {
@@ -137,7 +169,7 @@ int verify(const Options& options) {
             return 2;
         stored = std::move(*list);
     } else {
-        auto store = openLibrary(options);
+        store = openLibrary(options);
         if (!store)
             return 1;
         stored = store->fixity().all();
@@ -156,6 +188,8 @@ int verify(const Options& options) {
     library::checkFixity(files, stored, options.sha256, {}, progress, [&](const library::CheckedFile& f) {
         auto it = known.find(f.path);
         printed(f, it == known.end() ? &nothing : it->second);
+        if (store && it != known.end()) // when it was compared, and what was found, is kept
+            library::keepChecked(*store, {f}, static_cast<int64_t>(std::time(nullptr)));
     });
     int code = printed.exitCode();
     return fine ? code : 1;

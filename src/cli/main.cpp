@@ -50,6 +50,8 @@ int main(int argc, char** argv) {
         "--rules", [&o] { o.step = "rules"; }, "Print the rules that there are, one object each");
     audited->add_flag_callback(
         "--left", [&o] { o.step = "left"; }, "Those that are left as they are, too");
+    audited->add_flag("--measure", o.measure,
+                      "Measure sound that was not measured yet first: it takes a while");
     audited->add_flag("--json", o.json, "As it is anyway");
     CLI::App* lacking =
         add("codes", "Recordings without an ISRC, and what references say: one object each", codes);
@@ -287,6 +289,18 @@ int main(int argc, char** argv) {
     refs->add_option("--port", o.port, "Of serve: the port; 0: a free one")->check(CLI::Range(0, 65535));
     refs->add_option("--limit", o.limit, "Of search: no more than these");
     withPaths(add("fingerprint", "Print the fingerprints of files", fingerprint));
+    withPaths(
+        add("sound", "Measure the sound of files: loudness, peaks, and what may be wrong with it", sound))
+        ->add_flag("--json", o.json, "All that was measured, too");
+    CLI::App* picture = add("spectrogram", "Make a picture of the sound of a file", spectrogram);
+    picture->add_option("file", o.paths, "The file")->required()->expected(1);
+    picture->add_option("--to", o.to, "The picture, a PNG")->required();
+    picture->add_option("--from", o.fromSeconds, "From this second on");
+    picture->add_option("--until", o.untilSeconds, "To this second; all of it, if nothing is said");
+    picture->add_option("--highest", o.highest,
+                        "Up to this frequency, Hz; half of the rate, if nothing is said");
+    picture->add_option("--width", o.width, "Pixels of the spectrum")->check(CLI::Range(50, 4096));
+    picture->add_option("--height", o.height, "Pixels of the spectrum")->check(CLI::Range(40, 1024));
     CLI::App* matched =
         withReference(withPaths(add("match", "Which recordings files are by their sound", match)));
     matched->add_option("--against", o.against, "Only the library, or only the references")
@@ -324,6 +338,12 @@ int main(int argc, char** argv) {
     check->add_flag("--no-subfolders", o.noSubfolders, "Leave out the folders inside the folders");
     check->add_option("--against", o.against, "A file with what \"fixity\" printed, instead of the library")
         ->excludes("path");
+    check
+        ->add_option("--oldest", o.oldest,
+                     "So many gigabytes of what was compared longest ago, as every night")
+        ->check(CLI::PositiveNumber)
+        ->excludes("path")
+        ->excludes("--against");
     withPaths(
         add("decode", "Decode files to their end; of FLAC also compare the MD5 sum in the file", decode));
     CLI::App* sums = add("checksums", "Write or check a list of SHA-256 sums of whole files", checksums);

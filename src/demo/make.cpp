@@ -20,6 +20,7 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
+#include "core/audio/decoder.h"
 #include "core/tags/tag_io.h"
 #include "demo/encode.h"
 #include "demo/pictures.h"
@@ -76,9 +77,54 @@ void addCover(const Path& path, const std::string& jpeg) {
     }
 }
 
+/// As a file with loss gives it back.
+Result<std::vector<int16_t>> codedBefore(const std::vector<int16_t>& samples, const Path& beside) {
+    Path file = beside;
+    file += ".before.mp3";
+    if (Status s = encodeSound(samples, file, 128000); !s)
+        return s.error();
+    auto decoder = audio::Decoder::open(file, sampleRate, 2);
+    if (!decoder)
+        return decoder.error();
+    std::vector<int16_t> out;
+    for (std::vector<int16_t> some = (*decoder)->next(); !some.empty(); some = (*decoder)->next())
+        out.insert(out.end(), some.begin(), some.end());
+    fs::remove(file);
+    out.resize(samples.size());
+    return out;
+}
+
+Result<std::vector<int16_t>> soundOf(const DemoTrack& track, const Path& path) {
+    std::vector<int16_t> samples = synthesise(track.sound);
+    switch (track.flaw) {
+    case Flaw::None:
+        break;
+    case Flaw::CodedBefore:
+        return codedBefore(samples, path);
+    case Flaw::Clipped: { // turned up until a tenth of it is lost
+        int loudest = 1;
+        for (const int16_t v : samples)
+            loudest = std::max(loudest, std::abs(int{v}));
+        for (int16_t& v : samples)
+            v = static_cast<int16_t>(std::clamp(v * 32767 / loudest * 9 / 5, -32767, 32767));
+        break;
+    }
+    case Flaw::Gap: { // a reader that lost its place
+        const size_t from = samples.size() / 2;
+        std::fill_n(samples.begin() + static_cast<std::ptrdiff_t>(from), sampleRate * 2 / 12, int16_t{0});
+        break;
+    }
+    }
+    return samples;
+}
+
 Status makeTrack(const DemoTrack& track, const Path& incoming) {
     Path path = incoming / track.path;
-    if (Status s = encodeSound(synthesise(track.sound), path, track.bitrate); !s)
+    fs::create_directories(path.parent_path());
+    const auto samples = soundOf(track, path);
+    if (!samples)
+        return samples.error();
+    if (Status s = encodeSound(*samples, path, track.bitrate); !s)
         return s;
     if (track.cover > 0)
         addCover(path, drawCover(static_cast<uint32_t>(track.cover), track.coverSize));

@@ -9,7 +9,7 @@
 namespace moorfrost::demo {
 
 /// What is kept from another version is made anew.
-constexpr const char* demoVersion = "moorfrost-demo 7\n";
+constexpr const char* demoVersion = "moorfrost-demo 8\n";
 
 struct MadeDemo {
     size_t sounds = 0;

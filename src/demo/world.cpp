@@ -169,6 +169,11 @@ void labelDrive(std::vector<DemoTrack>& out) {
             out.back().cover = 2;
             out.back().coverSize = quality ? 160 : 1400;
             out.back().bitrate = 192000;
+            if (quality == 0)
+                out.back().flaw = i == 2   ? Flaw::CodedBefore
+                                  : i == 4 ? Flaw::Clipped
+                                  : i == 5 ? Flaw::Gap
+                                           : Flaw::None;
         }
     for (size_t i = 0; i < lanternTitles.size(); ++i) {
         tags::Fields f = tagged(lanternTitles[i], i == 3 ? "Kestrel and Rook" : "Kestrel & Rook", "Lanterns",

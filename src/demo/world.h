@@ -10,6 +10,9 @@
 
 namespace moorfrost::demo {
 
+/// What happened to a sound before it came here.
+enum class Flaw { None, CodedBefore, Clipped, Gap };
+
 struct DemoTrack {
     std::string path; // below "incoming"
     Piece sound;
@@ -17,6 +20,7 @@ struct DemoTrack {
     int cover = 0; // 0: none; else the number of the picture
     int coverSize = 600;
     int bitrate = 128000;
+    Flaw flaw = Flaw::None;
 };
 
 struct DemoPicture {
