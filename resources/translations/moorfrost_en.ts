@@ -483,6 +483,47 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::FixityCalendar</name>
+    <message numerus="yes">
+        <source>%1: %n file(s), %2</source>
+        <translation><numerusform>%1: %n file, %2</numerusform><numerusform>%1: %n files, %2</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::FixityController</name>
+    <message numerus="yes">
+        <source>Fixity: %n file(s) compared.</source>
+        <translation><numerusform>Fixity: %n file compared.</numerusform><numerusform>Fixity: %n files compared.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Fixity: %1 of %n file(s) are not as they were kept.</source>
+        <translation><numerusform>Fixity: %1 of %n file are not as they were kept.</numerusform><numerusform>Fixity: %1 of %n files are not as they were kept.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>The fixity of %n file(s) is kept as it is now.</source>
+        <translation><numerusform>The fixity of %n file is kept as it is now.</numerusform><numerusform>The fixity of %n files is kept as it is now.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::FixityView</name>
+    <message numerus="yes">
+        <source>%L1 of %n file(s) have a fixity (%2 of %3).</source>
+        <translation><numerusform>%L1 of %n file have a fixity (%2 of %3).</numerusform><numerusform>%L1 of %n files have a fixity (%2 of %3).</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) are not as they were kept: see "Fixity that changed" among the findings.</source>
+        <translation><numerusform>%n file are not as they were kept: see "Fixity that changed" among the findings.</numerusform><numerusform>%n files are not as they were kept: see "Fixity that changed" among the findings.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>All of it is read once in %n night(s), those first that waited longest.</source>
+        <translation><numerusform>All of it is read once in %n night, those first that waited longest.</numerusform><numerusform>All of it is read once in %n nights, those first that waited longest.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>The sound that %n file(s) have now becomes the one that is compared with. What it was before is not known any more then.</source>
+        <translation><numerusform>The sound that %n file have now becomes the one that is compared with. What it was before is not known any more then.</numerusform><numerusform>The sound that %n files have now becomes the one that is compared with. What it was before is not known any more then.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::FolderModel</name>
     <message numerus="yes">
         <source>Its tags differ in %n field(s).</source>

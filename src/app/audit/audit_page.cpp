@@ -18,8 +18,8 @@
 
 namespace moorfrost::app {
 
-AuditPage::AuditPage(AuditController& audit, CodesController& codes, QWidget* parent)
-    : QWidget(parent), audit_(audit), codes_(codes) {
+AuditPage::AuditPage(const Uses& use, QWidget* parent)
+    : QWidget(parent), audit_(use.audit), codes_(use.codes), soundUses_(use.sound) {
     plot_ = new CoursePlot;
     was_ = new ShortLabel;
     was_->setObjectName("quiet");
@@ -44,6 +44,9 @@ AuditPage::AuditPage(AuditController& audit, CodesController& codes, QWidget* pa
     parts_ = new QStackedWidget;
     parts_->addWidget(panes);
     parts_->addWidget(codesView_);
+    fixityView_ = new FixityView(use.fixity);
+    parts_->addWidget(fixityView_);
+    connect(fixityView_, &FixityView::libraryWanted, this, &AuditPage::libraryWanted);
     layout->addWidget(parts_, 1);
     connect(codesView_, &CodesView::libraryWanted, this, &AuditPage::libraryWanted);
     connect(&codes_, &CodesController::changed, this, [this] { showPart(part()); });
@@ -63,8 +66,8 @@ QWidget* AuditPage::partChoice() {
     auto* row = new QHBoxLayout(out);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
-    for (const Part part : {FindingsPart, CodesPart}) {
-        QPushButton* b = button({}, part == FindingsPart ? "left" : "right");
+    for (const Part part : {FindingsPart, CodesPart, FixityPart}) {
+        QPushButton* b = button({}, part == FindingsPart ? "left" : part == FixityPart ? "right" : "middle");
         b->setCheckable(true);
         row->addWidget(b);
         partButtons_[part] = b;
@@ -78,7 +81,8 @@ void AuditPage::showPart(Part part) {
     partButtons_[FindingsPart]->setText(tr("Findings"));
     partButtons_[CodesPart]->setText(
         codes_.gaps().empty() ? tr("Codes to fill") : tr("Codes to fill  %L1").arg(codes_.gaps().size()));
-    for (const Part one : {FindingsPart, CodesPart})
+    partButtons_[FixityPart]->setText(tr("Fixity"));
+    for (const Part one : {FindingsPart, CodesPart, FixityPart})
         partButtons_[one]->setChecked(one == part);
     search_->setEnabled(part == FindingsPart);
 }
@@ -136,7 +140,9 @@ QWidget* AuditPage::middle() {
 }
 
 QWidget* AuditPage::right() {
-    box_ = new FindingBox(audit_);
+    box_ = new FindingBox(audit_, soundUses_);
+    connect(box_->sound(), &SoundPanel::playWanted, this, &AuditPage::playWanted);
+    connect(box_->sound(), &SoundPanel::stopWanted, this, &AuditPage::stopWanted);
     connect(box_, &FindingBox::fileWanted, this, &AuditPage::libraryWanted);
     auto* scroll = new QScrollArea;
     scroll->setFrameShape(QFrame::NoFrame);
@@ -184,6 +190,8 @@ void AuditPage::hideEvent(QHideEvent* event) {
 void AuditPage::takeKeyboard() {
     if (part() == CodesPart)
         return codesView_->list()->setFocus();
+    if (part() == FixityPart)
+        return fixityView_->calendar()->setFocus();
     if (model_->rowCount() > 0)
         list_->setFocus();
     else
@@ -253,6 +261,8 @@ void AuditPage::filter() {
                                 : tr("%L1 shown").arg(model_->rowCount()));
     if (audit_.isLooking())
         told += " \u00B7 " + tr("looking through the library \u2026");
+    else if (audit_.isMeasuring())
+        told += " \u00B7 " + tr("measuring the sound \u2026");
     told_->setText(told);
     showChosen();
 }

@@ -15,6 +15,7 @@
 #include "app/audit/course_plot.h"
 #include "app/audit/finding_box.h"
 #include "app/audit/findings_model.h"
+#include "app/audit/fixity_view.h"
 #include "app/audit/rules_list.h"
 
 namespace moorfrost::app {
@@ -22,12 +23,19 @@ namespace moorfrost::app {
 class AuditPage : public QWidget {
     Q_OBJECT
 public:
-    enum Part { FindingsPart, CodesPart };
-    AuditPage(AuditController& audit, CodesController& codes, QWidget* parent = nullptr);
+    enum Part { FindingsPart, CodesPart, FixityPart };
+    struct Uses {
+        AuditController& audit;
+        CodesController& codes;
+        FixityController& fixity;
+        SoundPanel::Uses sound;
+    };
+    explicit AuditPage(const Uses& use, QWidget* parent = nullptr);
     void showPart(Part part);
     Part part() const { return static_cast<Part>(parts_->currentIndex()); }
     QPushButton* partButton(Part part) { return partButtons_[part]; }
     CodesView* codes() { return codesView_; }
+    FixityView* fixity() { return fixityView_; }
     RulesList* rules() { return rules_; }
     RuleBox* ruleBox() { return rule_; }
     QListView* list() { return list_; }
@@ -54,6 +62,8 @@ protected:
 
 signals:
     void libraryWanted(moorfrost::library::FileId file);
+    void playWanted(moorfrost::library::FileId file, double seconds);
+    void stopWanted();
 
 private:
     QWidget* partChoice();
@@ -68,9 +78,11 @@ private:
 
     AuditController& audit_;
     CodesController& codes_;
-    std::array<QPushButton*, 2> partButtons_;
+    SoundPanel::Uses soundUses_;
+    std::array<QPushButton*, 3> partButtons_;
     QStackedWidget* parts_;
     CodesView* codesView_;
+    FixityView* fixityView_;
     RulesList* rules_;
     RuleBox* rule_;
     CoursePlot* plot_;

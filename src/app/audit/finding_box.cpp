@@ -3,6 +3,9 @@
 
 #include <QDateTime>
 #include <QLocale>
+#include <QVBoxLayout>
+
+#include <algorithm>
 
 #include "app/audit/findings_model.h"
 #include "app/shell/text_utils.h"
@@ -17,19 +20,35 @@ constexpr qsizetype mostWishes = 8;
 
 } // namespace
 
+FindingBox::FindingBox(AuditController& audit, const SoundPanel::Uses& sound, QWidget* parent)
+    : QWidget(parent), audit_(audit) {
+    setObjectName("side");
+    head_ = new FindingLines;
+    rest_ = new FindingLines;
+    for (FindingLines* lines : {head_, rest_})
+        lines->setObjectName("lines"); // without the frame of a side panel
+    sound_ = new SoundPanel(sound);
+    auto* rows = new QVBoxLayout(this);
+    rows->setContentsMargins(0, 0, 0, 0);
+    rows->setSpacing(0);
+    for (QWidget* part : std::initializer_list<QWidget*>{head_, sound_, rest_})
+        rows->addWidget(part);
+    rows->addStretch(1);
+}
+
 QString FindingBox::wishesText(const std::vector<library::DraftSession::Wish>& wishes) {
     const auto& c = theme::colours();
     QStringList lines;
     for (const auto& wish : wishes) {
-        const QString text =
-            coloured(qs(tags::labelOf(wish.field) + ": " + tags::shownValues(wish.values)), c.heather);
+        const QString text = SideLines::coloured(
+            qs(tags::labelOf(wish.field) + ": " + tags::shownValues(wish.values)), c.heather);
         if (!lines.isEmpty() && lines.back() == text)
             continue;
         if (lines.size() == mostWishes)
             break;
         lines << text;
     }
-    lines << coloured(
+    lines << SideLines::coloured(
         tr("As drafts: %n value(s). Nothing is written yet.", "", static_cast<int>(wishes.size())), c.second);
     return lines.join("<br>");
 }
@@ -37,8 +56,10 @@ QString FindingBox::wishesText(const std::vector<library::DraftSession::Wish>& w
 void FindingBox::show(std::optional<size_t> at) {
     const int run = ++run_;
     if (!at) {
-        clear();
-        return end();
+        head_->clear();
+        rest_->clear();
+        sound_->showNothing();
+        return;
     }
     const library::Finding finding = audit_.finding(*at);
     fill(*at, finding);
@@ -50,50 +71,82 @@ void FindingBox::show(std::optional<size_t> at) {
 }
 
 void FindingBox::fill(size_t at, const library::Finding& finding) {
-    clear();
+    head_->clear();
+    rest_->clear();
     const auto& c = theme::colours();
     const library::AuditRule& rule = audit_.rule(at);
-    caption(qs(finding.title));
-    line(coloured(QString("%1 \u00B7 %2").arg(tr(rule.name), FindingsModel::weightName(audit_.weight(at))),
-                  c.second));
-    line(QString("<span style=\"font-weight:600\">%1</span>").arg(qs(finding.sentence).toHtmlEscaped()));
-    line(coloured(tr(rule.why), c.second));
+    head_->caption(qs(finding.title));
+    QString kind = QString("%1 \u00B7 %2").arg(tr(rule.name), FindingsModel::weightName(audit_.weight(at)));
+    if (finding.sure < 1)
+        kind += " \u00B7 " + tr("sure: %L1").arg(finding.sure, 0, 'f', 2);
+    head_->line(SideLines::coloured(kind, c.second));
+    head_->line(
+        QString("<span style=\"font-weight:600\">%1</span>").arg(qs(finding.sentence).toHtmlEscaped()));
+    head_->line(SideLines::coloured(tr(rule.why), c.second));
     if (const library::LeftFinding* left = audit_.left(at)) {
         const QString day =
             QLocale().toString(QDateTime::fromSecsSinceEpoch(left->when).date(), QLocale::ShortFormat);
-        line(coloured(left->reason.empty() ? tr("Left as it is on %1.").arg(day)
-                                           : tr("Left as it is on %1: %2").arg(day, qs(left->reason)),
-                      c.fjord));
+        head_->line(SideLines::coloured(left->reason.empty()
+                                            ? tr("Left as it is on %1.").arg(day)
+                                            : tr("Left as it is on %1: %2").arg(day, qs(left->reason)),
+                                        c.fjord));
     }
-    if (!finding.evidence.empty()) {
-        caption(tr("Evidence"));
-        QString rows;
-        for (const auto& [what, says] : finding.evidence)
-            rows += QString("<tr><td style=\"padding-right:18px\">%1</td><td style=\"color:%2\">%3</td></tr>")
-                        .arg(qs(what).toHtmlEscaped(), c.second.name(), qs(says).toHtmlEscaped());
-        line("<table cellspacing=\"0\" cellpadding=\"2\">" + rows + "</table>");
-    }
+    head_->end();
+    showSound(finding);
+    showEvidence(finding.evidence);
     if (!finding.fix.isEmpty()) {
-        caption(tr("The fix"));
-        line(qs(finding.fix.says).toHtmlEscaped());
-        wishes_ = line(coloured(tr("as it will be \u2026"), c.second));
+        rest_->caption(tr("The fix"));
+        rest_->line(qs(finding.fix.says).toHtmlEscaped());
+        wishes_ = rest_->line(SideLines::coloured(tr("as it will be \u2026"), c.second));
     }
     showFiles(finding.files);
-    end();
+    rest_->end();
+}
+
+void FindingBox::showSound(const library::Finding& finding) {
+    if (!finding.place || finding.files.size() != 1)
+        return sound_->showNothing();
+    const double hertz = finding.place->hertz;
+    sound_->show(finding.files.front(), *finding.place,
+                 hertz >= 1000 ? tr("nothing above %L1 kHz").arg(hertz / 1000, 0, 'f', 1) : QString());
+}
+
+void FindingBox::showEvidence(const std::vector<library::Evidence>& evidence) {
+    if (evidence.empty())
+        return;
+    const auto& c = theme::colours();
+    const bool usual =
+        std::ranges::any_of(evidence, [](const library::Evidence& one) { return !one.usual.empty(); });
+    auto cell = [](const QString& text, const QColor& colour, bool strong) {
+        return QString("<td style=\"padding-right:22px; color:%1%2\">%3</td>")
+            .arg(colour.name(), strong ? "; font-weight:600" : "", text.toHtmlEscaped());
+    };
+    QString rows;
+    if (usual)
+        rows = "<tr>" + cell(tr("Measured"), c.second, true) + cell(tr("Here"), c.second, true) +
+               cell(tr("Usually"), c.second, true) + "</tr>";
+    else
+        rest_->caption(tr("Evidence"));
+    for (const library::Evidence& one : evidence)
+        rows += "<tr>" + cell(qs(one.what), c.ink, false) +
+                cell(qs(one.says), one.usual.empty() ? c.second : c.rowan, false) +
+                (usual ? cell(qs(one.usual), c.second, false) : QString()) + "</tr>";
+    rest_->line("<table cellspacing=\"0\" cellpadding=\"3\">" + rows + "</table>");
 }
 
 void FindingBox::showFiles(const std::vector<FileId>& files) {
     if (files.empty())
         return;
-    caption(tr("Files"));
+    rest_->caption(tr("Files"));
     const auto searcher = audit_.searcher();
     for (size_t i = 0; i < files.size() && i < mostFiles; ++i) {
         const auto row = searcher ? searcher->rowOf(files[i]) : std::nullopt;
         const QString name = row ? shownName(searcher->pathOf(*row)) : tr("track %1").arg(files[i]);
-        link(name, [this, file = files[i]] { emit fileWanted(file); });
+        rest_->link(name, [this, file = files[i]] { emit fileWanted(file); });
     }
     if (files.size() > mostFiles)
-        line(coloured(tr("and %L1 more").arg(files.size() - mostFiles), theme::colours().second));
+        rest_->line(
+            SideLines::coloured(tr("and %L1 more").arg(files.size() - mostFiles), theme::colours().second));
 }
 
 } // namespace moorfrost::app

@@ -88,6 +88,10 @@ QVariant FindingsModel::data(const QModelIndex& index, int role) const {
             return tr("Drafts made. %1").arg(why);
         return why;
     }
+    case TwoLineDelegate::SureRole:
+        return audit_.sure(finding);
+    case TwoLineDelegate::ToneRole:
+        return static_cast<int>(tone(audit_.weight(finding)));
     case Qt::ToolTipRole:
         return QString("%1\n%2: %3")
             .arg(audit_.title(finding), name, qs(audit_.finding(finding).sentence))

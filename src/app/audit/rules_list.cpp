@@ -115,6 +115,12 @@ void RulesList::choose(const char* key) {
         setCurrentItem(at->second);
 }
 
+void RulesList::resizeEvent(QResizeEvent* event) {
+    QTreeWidget::resizeEvent(event);
+    if (currentItem()) // what is said of it below takes room
+        scrollToItem(currentItem());
+}
+
 RuleBox::RuleBox(AuditController& audit, QWidget* parent) : QFrame(parent), audit_(audit) {
     why_ = label({}, "quiet");
     why_->setWordWrap(true);

@@ -26,6 +26,9 @@ public:
 signals:
     void chosen();
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     AuditController& audit_;
     std::map<std::string, QTreeWidgetItem*> items_;

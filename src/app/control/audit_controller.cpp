@@ -46,6 +46,11 @@ AuditController::AuditController(const Uses& use) : use_(use), counts_(library::
         if (!use_.sounds.isListening()) // else more is to come
             look();
     });
+    connect(&use_.reports, &SoundReports::measured, this, [this](const std::vector<FileId>& files) {
+        measured_.insert(measured_.end(), files.begin(), files.end());
+        soon_.start(); // only their releases are looked at again
+    });
+    connect(&use_.reports, &SoundReports::ended, this, &AuditController::changed);
     connect(&use_.drafts, &DraftsController::changed, this, [this] {
         if (!taken_.empty())
             emit takenChanged();
@@ -87,6 +92,7 @@ void AuditController::load() {
 }
 
 void AuditController::setInSight(bool inSight) {
+    use_.reports.setInSight(inSight);
     const bool waits = soon_.isActive();
     soon_.setInterval(inSight ? inSightMs : pauseMs);
     if (waits)
@@ -94,6 +100,7 @@ void AuditController::setInSight(bool inSight) {
 }
 
 void AuditController::look() {
+    more_ = true;
     soon_.start();
 }
 
@@ -106,30 +113,37 @@ void AuditController::lookAtAll() {
         return; // it tells when it is there
     looking_ = true;
     again_ = false;
+    const bool more = std::exchange(more_, false);
     otherRules_ = {};
     emit changed();
     use_.jobs.start(
         this, {ss(tr("Looking through the library")), work::Priority::Background},
         [library = use_.library.file(), search = use_.index.search(), held = releases_, choices = choices_,
-         other = otherRules_.get_token()](std::stop_token stop,
-                                          work::Progress& progress) -> Result<Releases> {
+         measured = measured_, other = otherRules_.get_token()](
+            std::stop_token stop, work::Progress& progress) -> Result<Releases> {
             auto store = library::Store::open(library);
             if (!store)
                 return store.error();
             const Either either(stop, other);
             library::AuditRules rules = library::auditRulesOf(**store);
             rules.choices = choices;
-            return library::auditReleases(**store, search, rules, held, either.token(), progress);
+            return library::auditReleases(**store, search, rules, held, measured, either.token(), progress);
         },
-        [this](Result<Releases> releases) {
+        [this, more, measured = measured_.size()](Result<Releases> releases) {
             if (!releases && releases.error().kind != ErrorKind::Cancelled)
                 use_.messages.say(releases.error());
-            if (!releases || !*releases)
+            if (!releases || !*releases) {
+                more_ = more_ || more;
                 return lookedAtAll();
+            }
             releases_ = std::move(*releases);
+            measured_.erase(measured_.begin(), measured_.begin() + static_cast<std::ptrdiff_t>(measured));
             put(); // what takes longer follows
             emit changed();
-            lookTogether();
+            if (more)
+                return lookTogether();
+            noteCounts();
+            lookedAtAll();
         });
 }
 
@@ -161,7 +175,7 @@ void AuditController::lookedAtAll() {
     looking_ = false;
     emit changed();
     if (again_)
-        look();
+        soon_.start();
 }
 
 const library::Findings::Head& AuditController::head(size_t finding) const {
@@ -194,9 +208,9 @@ void AuditController::put() {
         add(releases_->findings, false);
     add(together_, true);
     inReleases_ = units.size();
-    auto place = [this](const Entry& entry) {
-        const auto* rule = (entry.together ? together_ : releases_->findings).head(entry.at).rule;
-        return std::pair(choices_.of(*rule).weight, placeOf(rule));
+    auto place = [this](const Entry& entry) { // the surest of a rule first
+        const auto& head = (entry.together ? together_ : releases_->findings).head(entry.at);
+        return std::tuple(choices_.of(*head.rule).weight, placeOf(head.rule), -head.sure);
     };
     std::ranges::stable_sort(entries_, {}, place);
 }

@@ -16,6 +16,7 @@
 #include "app/control/library_settings.h"
 #include "app/control/messages.h"
 #include "app/control/sound_prints.h"
+#include "app/control/sound_reports.h"
 #include "core/library/findings/audit.h"
 #include "core/library/store/finding_table.h"
 
@@ -33,6 +34,7 @@ public:
         DraftsController& drafts;
         LibraryIndex& index;
         SoundPrints& sounds;
+        SoundReports& reports;
     };
     explicit AuditController(const Uses& use);
 
@@ -57,6 +59,10 @@ public:
     /// Its fix was taken, and there are drafts of it.
     bool isTaken(size_t finding) const;
     bool isLeft(size_t finding) const { return entries_.at(finding).left; }
+    /// How sure it is, 0 to 1; 1 for most.
+    double sure(size_t finding) const { return static_cast<double>(head(finding).sure); }
+    /// Sound is still being measured: there may be more.
+    bool isMeasuring() const { return use_.reports.isMeasuring(); }
     /// Of one that is left: why, and when.
     const library::LeftFinding* left(size_t finding) const;
     library::Finding finding(size_t finding) const;
@@ -115,7 +121,9 @@ private:
     std::unordered_set<uint64_t> taken_; // keys
     std::vector<std::pair<std::string, size_t>> course_;
     bool looking_ = false, again_ = false;
-    std::stop_source otherRules_; // ends what is looked at by the old ones
+    std::vector<FileId> measured_; // since the last look
+    bool more_ = false;            // something else has changed, too: all of it is looked at together
+    std::stop_source otherRules_;  // ends what is looked at by the old ones
 };
 
 } // namespace moorfrost::app

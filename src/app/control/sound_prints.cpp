@@ -2,10 +2,10 @@
 #include "app/control/sound_prints.h"
 
 #include <algorithm>
-#include <thread>
 #include <utility>
 
 #include "app/shell/text_utils.h"
+#include "core/work/parallel.h"
 
 namespace moorfrost::app {
 
@@ -35,11 +35,6 @@ struct Ears {
         return heard;
     }
 };
-
-/// Half of the processors, so that the other half is left to whoever works.
-unsigned earsAtOnce() {
-    return std::clamp(std::thread::hardware_concurrency() / 2, 1u, 4u);
-}
 
 } // namespace
 
@@ -79,32 +74,12 @@ void SoundPrints::look() {
         return;
     }
     listening_ = true;
-    // A million rows are gone through elsewhere.
-    library_.read(
-        this,
-        [searcher, looked = looked_](library::Store&) mutable {
-            Unlooked out;
-            searcher->all().each([&](library::Row row) {
-                if (searcher->has(row, library::Absent) || searcher->has(row, library::Unreadable))
-                    return;
-                const auto id = static_cast<size_t>(searcher->idOf(row));
-                if (id >= looked.size())
-                    looked.resize(id + 1);
-                if (!looked[id])
-                    out.files.push_back(static_cast<FileId>(id));
-                looked[id] = true;
-            });
-            out.looked = std::move(looked);
-            return out;
-        },
-        [this](Result<Unlooked> found) {
-            if (found && (!cleaned_ || !found->files.empty())) {
-                looked_ = std::move(found->looked);
-                listen(std::move(found->files));
-            } else {
-                ended(found ? Result<size_t>(0) : Result<size_t>(found.error()));
-            }
-        });
+    unlooked_.take(library_, this, searcher, [this](Result<std::vector<FileId>> found) {
+        if (found && (!cleaned_ || !found->empty()))
+            listen(std::move(*found));
+        else
+            ended(found ? Result<size_t>(0) : Result<size_t>(found.error()));
+    });
 }
 
 void SoundPrints::listen(std::vector<FileId> files) {
@@ -117,7 +92,7 @@ void SoundPrints::listen(std::vector<FileId> files) {
                 return library.error();
             if (clean)
                 library::forgetUnknown(**library, *store);
-            return library::listenTo(**library, *store, files, earsAtOnce(), stop, progress,
+            return library::listenTo(**library, *store, files, work::halfOfProcessors(), stop, progress,
                                      [this](library::KeptValues&& values) {
                                          library_.write([values = std::move(values)](library::Store& s) {
                                              s.workedOut().save(library::soundPrintField, values);

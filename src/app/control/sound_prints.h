@@ -12,6 +12,7 @@
 #include "app/control/files_controller.h"
 #include "app/control/job_list.h"
 #include "app/control/library_index.h"
+#include "app/control/unlooked_files.h"
 #include "core/library/sound_prints.h"
 #include "core/matching/listening.h"
 
@@ -35,10 +36,6 @@ signals:
     void heard();
 
 private:
-    struct Unlooked {
-        std::vector<FileId> files;
-        std::vector<bool> looked; // with these
-    };
     void listen(std::vector<FileId> files);
     void ended(const Result<size_t>& files);
 
@@ -47,7 +44,7 @@ private:
     FilesController& files_;
     JobList& jobs_;
     std::shared_ptr<sound::SoundStore> store_;
-    std::vector<bool> looked_; // by the number of the file, in this run
+    UnlookedFiles unlooked_;
     bool listening_ = false, again_ = false, stopped_ = false;
     bool cleaned_ = false; // what the library does not know was forgotten
 };

@@ -26,7 +26,8 @@ Controllers::Controllers(const Path& file)
       customFields(settings, files, drafts, index, messages), values(index, files, drafts, jobs),
       places(files, drafts, batch.batch(), shelves, settings, customFields, jobs),
       sleeves(batch.batch(), files, drafts, places, kinds, standards, settings),
-      sounds(library, index, files, jobs), references(library, index, sounds, settings, kept, messages),
+      sounds(library, index, files, jobs), reports(library, index, jobs),
+      references(library, index, sounds, settings, kept, messages),
       releaseSources(references, jobs, messages),
       identify(library, index, settings, files, drafts, batch, sleeves, sounds, references, jobs, messages),
       strays(files, drafts, batch, sleeves, sounds, references, identify, jobs, messages),
@@ -43,7 +44,8 @@ Controllers::Controllers(const Path& file)
             jobs, messages}),
       care(library, jobs, messages), peaks(library, jobs), loudness(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, loudness, jobs, messages),
-      audit({library, jobs, messages, settings, files, drafts, index, sounds}),
+      fixity({library, jobs, messages, settings}),
+      audit({library, jobs, messages, settings, files, drafts, index, sounds, reports}),
       codes({library, jobs, messages, files, drafts, index, sounds, references}),
       out(std::make_unique<DeliverControllers>(*this)) {
     auto look = [this] { // what is worked out of the batch in the background
@@ -52,6 +54,7 @@ Controllers::Controllers(const Path& file)
         if (loaded_) {
             sameSound.look();
             sounds.look();
+            reports.look();
         }
     };
     connect(&library, &LibraryAccess::failed, this, [this](const QString& sentence) {
@@ -84,6 +87,7 @@ Controllers::Controllers(const Path& file)
         index.refresh();
         journal.refresh();
     });
+    connect(&fixity, &FixityController::verified, &audit, &AuditController::look);
     connect(&writing, &WritingController::recovered, &care, &LibraryCare::tell);
     connect(&customFields, &CustomFields::changed, this, [this] { // other numbers are sorted as such
         index.readAnew();
@@ -128,8 +132,10 @@ void Controllers::begin() {
         care.checkSoon();
         sameSound.look();
         sounds.look();
+        reports.look();
         lasting.goOn();
         audit.load();
+        fixity.load();
         shelfWatch.begin();
         emit loaded();
         if (settings.get(settings::readShelves)) { // the library was made anew
@@ -148,13 +154,12 @@ Controllers::~Controllers() {
 
 std::vector<QObject*> Controllers::all() {
     std::vector<QObject*> own = {
-        &jobs,         &library,    &settings,     &files,    &kept,    &recordings,
-        &collections,  &drafts,     &undo,         &pictures, &index,   &releases,
-        &people,       &standards,  &shelves,      &journal,  &batch,   &kinds,
-        &places,       &sleeves,    &references,   &identify, &strays,  &releasePictures,
-        &along,        &duplicates, &sameSound,    &bringIn,  &folders, &discs,
-        &discPictures, &writing,    &driveOffsets, &worse,    &rips,    &care,
-        &audit,        &codes};
+        &jobs,     &library, &settings,        &files,   &kept,         &recordings, &collections,
+        &drafts,   &undo,    &pictures,        &index,   &releases,     &people,     &standards,
+        &shelves,  &journal, &batch,           &kinds,   &places,       &sleeves,    &references,
+        &identify, &strays,  &releasePictures, &along,   &duplicates,   &sameSound,  &bringIn,
+        &folders,  &discs,   &discPictures,    &writing, &driveOffsets, &worse,      &rips,
+        &care,     &audit,   &codes,           &fixity,  &reports};
     const std::vector<QObject*> more = out->all();
     own.insert(own.end(), more.begin(), more.end());
     return own;

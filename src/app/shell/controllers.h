@@ -16,6 +16,7 @@
 #include "app/control/drafts_controller.h"
 #include "app/control/duplicates.h"
 #include "app/control/files_controller.h"
+#include "app/control/fixity_controller.h"
 #include "app/control/folder_walk.h"
 #include "app/control/identify_controller.h"
 #include "app/control/job_list.h"
@@ -99,6 +100,7 @@ public:
     PlacesController places;
     SleeveViews sleeves;
     SoundPrints sounds;
+    SoundReports reports;
     ReferencesController references;
     ReleaseSources releaseSources;
     IdentifyController identify;
@@ -119,6 +121,7 @@ public:
     Peaks peaks;
     LoudnessLevels loudness;
     SoundGroupsController soundGroups;
+    FixityController fixity;
     AuditController audit;
     CodesController codes;
     std::unique_ptr<DeliverControllers> out; // shell/deliver_controllers.h

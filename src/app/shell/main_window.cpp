@@ -71,7 +71,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
                           c_.sleeves, c_.releaseSources, c_.releases, c_.pictures, c_.sounds, c_.agreements},
                          c_.people, c_.agreements);
     releases_ = releaseParts_->editions();
-    audit_ = new AuditPage(c_.audit, c_.codes);
+    audit_ = new AuditPage({c_.audit, c_.codes, c_.fixity, {c_.files, c_.jobs, c_.messages}});
     deliver_ = makeDeliverPage(c_);
     journal_ = new JournalPage({c_.shelves, c_.journal, c_.writing, c_.kept, c_.pictures});
     settings_ = new SettingsPage({c_.settings, c_.standards, c_.shelves, c_.journal, c_.customFields,
@@ -197,6 +197,12 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     connect(releaseParts_->works(), &WorksPage::libraryWanted, this, toLibrary);
     connect(deliver_, &DeliverPage::libraryWanted, this, toLibrary);
     connect(audit_, &AuditPage::libraryWanted, this, toLibrary);
+    connect(audit_, &AuditPage::playWanted, this,
+            [this](FileId file, double seconds) { queue_.play({file}, 0, seconds); });
+    connect(audit_, &AuditPage::stopWanted, &player_, &Player::stop);
+    connect(&player_, &Player::changed, audit_, [this] {
+        audit_->box()->sound()->setHeard(player_.file(), player_.position(), player_.isPlaying());
+    });
     connect(library_, &LibraryPage::deliveryWanted, this, [this] { wantDelivery(false); });
     connect(library_, &LibraryPage::sheetWanted, this, [this](const std::vector<FileId>& files) {
         showSheetOf({files, {}});

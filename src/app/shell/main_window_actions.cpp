@@ -413,6 +413,10 @@ void MainWindow::makeActions() {
         audit_->showPart(AuditPage::CodesPart);
         showWorkspace(Audit);
     });
+    add(tr("Fixity, night by night"), QKeySequence("Ctrl+Alt+F"), [this] {
+        audit_->showPart(AuditPage::FixityPart);
+        showWorkspace(Audit);
+    });
     add(tr("Go to Deliver"), QKeySequence("Ctrl+5"), [this] { showWorkspace(Deliver); });
     add(tr("Go to Releases"), QKeySequence("Ctrl+3"), [this] { showWorkspace(Releases); });
     add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });

@@ -20,6 +20,10 @@ void TwoLineDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
     int right = r.right() - 10;
     if (const int n = index.data(PillRole).toInt(); n > 0)
         right -= paint::pill(*p, right, r, QLocale().toString(n), paint::Tone::Draft) + 6;
+    if (const QVariant sure = index.data(SureRole); sure.isValid() && sure.toDouble() < 1)
+        right -= paint::pill(*p, right, r, QLocale().toString(sure.toDouble(), 'f', 2),
+                             static_cast<paint::Tone>(index.data(ToneRole).toInt())) +
+                 6;
     const int left = r.left() + 12, width = right - left;
     const QString second = index.data(SecondRole).toString();
     p->setFont(theme::uiFont(13, QFont::Medium));

@@ -10,7 +10,8 @@ namespace moorfrost::app {
 
 class TwoLineDelegate : public QStyledItemDelegate {
 public:
-    enum Role { SecondRole = Qt::UserRole + 10, PillRole }; // text; a count, 0 for none
+    /// Text; a count, 0 for none; how sure it is, 0 to 1 (below 1 it is shown), and its tone.
+    enum Role { SecondRole = Qt::UserRole + 10, PillRole, SureRole, ToneRole };
 
     /// `elide`: where the second line is shortened.
     explicit TwoLineDelegate(Qt::TextElideMode elide, QObject* parent);

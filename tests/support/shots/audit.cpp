@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QLineEdit>
+#include <QTest>
 
 #include "app/audit/audit_page.h"
 #include "app/audit/own_codes_dialog.h"
@@ -35,6 +36,37 @@ void audit(Shots& shots) {
     dialog.show();
     shots.take(&dialog, "audit-fixes");
     dialog.close();
+    page->rules()->choose("coded-before");
+    for (int i = 0; i < 400 && page->model()->rowCount() == 0; ++i) // the sound is measured in the background
+        QTest::qWait(100);
+    d.settle();
+    page->list()->setCurrentIndex(page->model()->index(0));
+    d.settle();
+    shots.take(&w, "audit-sound");
+    page->rules()->choose("dropouts");
+    for (int i = 0; i < 400 && page->model()->rowCount() == 0; ++i)
+        QTest::qWait(100);
+    d.settle();
+    shots.take(&w, "audit-gap");
+    page->showPart(AuditPage::FixityPart);
+    // Half a year of nights, one of them with something found.
+    QDate day = QDate::currentDate().addDays(-170);
+    for (uint64_t n = 0; day < QDate::currentDate(); day = day.addDays(1), ++n)
+        if (n % 9 != 4 && n % 31 > 2)
+            d.controllers().library.write([day, n](library::Store& store) {
+                const int64_t when = QDateTime(day, QTime(1, 5)).toSecsSinceEpoch();
+                const uint64_t files = 20 + n * 37 % 90;
+                library::FixityRoundTable(store.database())
+                    .save({when, when + 900, files, files * 31'000'000, n < 40 ? files : 0,
+                           n == 113 ? 1u : 0u, false});
+                return Done{};
+            });
+    d.settle();
+    d.controllers().fixity.verifyNow();
+    for (int i = 0; i < 100 && d.controllers().fixity.isVerifying(); ++i)
+        QTest::qWait(50);
+    d.settle();
+    shots.take(&w, "fixity");
     page->showPart(AuditPage::CodesPart);
     d.settle();
     d.controllers().codes.lookUpAll();
