@@ -104,7 +104,7 @@ int main(int argc, char** argv) {
     std::shared_ptr<const ReleaseAudit> held;
     const double before = bench::memoryInUse("VmRSS:");
     const double releases =
-        bench::milliseconds([&] { held = auditReleases(*store, search, rules, nullptr, {}, progress); });
+        bench::milliseconds([&] { held = auditReleases(*store, search, rules, nullptr, {}, {}, progress); });
     std::optional<Findings> together;
     const double all = bench::milliseconds(
         [&] { together = auditTogether(*store, *search.searcher, rules, nullptr, {}, progress); });
@@ -122,7 +122,7 @@ int main(int argc, char** argv) {
         store->files().save(changed);
         search = searchOf(*store, search);
         std::printf("one release again: %.1f ms\n", bench::milliseconds([&] {
-                        held = auditReleases(*store, search, rules, held, {}, progress);
+                        held = auditReleases(*store, search, rules, held, {}, {}, progress);
                     }));
     }
     return 0;
