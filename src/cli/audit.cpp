@@ -5,6 +5,7 @@
 #include "cli/common.h"
 #include "cli/json_out.h"
 #include "core/library/findings/audit.h"
+#include "core/library/picture_details.h"
 #include "core/library/sound_prints.h"
 #include "core/library/sound_reports.h"
 #include "core/library/store/finding_table.h"
@@ -34,6 +35,8 @@ Json findingJson(library::Store& store, const library::Finding& finding,
              {"weight", library::weightName(choices.of(*rule).weight)},
              {"about", finding.title},
              {"why", finding.sentence}};
+    if (!finding.release.empty())
+        out["release"] = finding.release;
     if (!finding.evidence.empty()) {
         out["evidence"] = Json::array();
         for (const library::Evidence& one : finding.evidence) {
@@ -64,7 +67,7 @@ Json findingJson(library::Store& store, const library::Finding& finding,
     return out;
 }
 
-/// Measures the sound of what is on the shelves and was not measured yet.
+/// Measures the sound and the front covers of what is on the shelves and was not measured yet.
 void measureShelves(library::Store& store, const library::Searcher& searcher) {
     std::vector<library::FileId> ids;
     searcher.all().each([&](library::Row row) {
@@ -72,10 +75,14 @@ void measureShelves(library::Store& store, const library::Searcher& searcher) {
             ids.push_back(searcher.idOf(row));
     });
     work::Progress progress;
-    const auto measured =
-        library::measureFiles(store, ids, 0, {}, progress, [&](library::KeptValues&& values) {
-            store.workedOut().save(library::soundReportField, values);
-        });
+    auto keep = [&store](const std::string& field) {
+        return [&store, field](library::KeptValues&& values) { store.workedOut().save(field, values); };
+    };
+    if (const auto pictures =
+            library::lookAtPictures(store, ids, 0, {}, progress, keep(library::pictureDetailField));
+        !pictures)
+        say(pictures.error().message);
+    const auto measured = library::measureFiles(store, ids, 0, {}, progress, keep(library::soundReportField));
     if (measured && *measured > 0)
         say(std::to_string(*measured) + " files were measured first.");
 }

@@ -8,6 +8,7 @@
 #include "core/bench/planning.h"
 #include "core/library/described_fields.h"
 #include "core/library/picture_store.h"
+#include "core/library/shelf_plans.h"
 #include "core/library/writing.h"
 #include "core/matching/sleeves.h"
 #include "core/naming/free_reading.h"
@@ -279,7 +280,10 @@ int putAway(const Options& options) {
     auto store = openLibrary(options);
     if (!store)
         return 1;
-    store->shelves().add(rules.shelves.front().name, shelf);
+    const int64_t number = store->shelves().add(rules.shelves.front().name, shelf);
+    library::SettingTable& settings = store->settings();
+    settings.set(library::settings::shelfPlans,
+                 library::withShelfPlan(settings.get(library::settings::shelfPlans), number, options.plan));
     return writeAndReport(*store, setOf("Put away from the command line", proposals, places), options, fine);
 }
 

@@ -84,6 +84,7 @@ int step(const Options& options);
 int runChain(const Options& options);
 int readNames(const Options& options);
 int putAway(const Options& options);
+int misplaced(const Options& options);
 int journal(const Options& options);
 int takeBack(const Options& options);
 int recording(const Options& options);

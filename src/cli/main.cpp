@@ -252,6 +252,9 @@ int main(int argc, char** argv) {
         ->check(CLI::IsMember({"linux", "portable", "ascii"}));
     put->add_flag("--copy", o.copy, "Leave the files where they are and put copies away");
     put->add_flag("--dry-run", o.dryRun, "Only say what would be done");
+    CLI::App* off = add("misplaced", "Files on a shelf whose names are not as its plan has them", misplaced);
+    off->add_option("shelf", o.shelf, "Its name, or its folder")->required();
+    off->add_option("--plan", o.plan, "Instead of the one by which files were put away there last");
     add("journal", "Everything that was written: one object a set", journal);
     add("take-back", "Undo a set that was written", takeBack)
         ->add_option("id", o.set, "Its number")

@@ -8,8 +8,8 @@
 #include <QLineEdit>
 
 #include "app/audit/audit_page.h"
-#include "app/audit/own_codes_dialog.h"
 #include "app/audit/take_fixes_dialog.h"
+#include "app/codes/own_codes_dialog.h"
 #include "app/widgets/two_lines.h"
 #include "core/library/store/finding_table.h"
 #include "support/answer.h"

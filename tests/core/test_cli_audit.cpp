@@ -4,6 +4,7 @@
 
 #include <QJsonArray>
 
+#include "core/library/shelf_plans.h"
 #include "core/library/store/finding_table.h"
 #include "support/cli.h"
 #include "support/sheet_world.h"
@@ -39,6 +40,29 @@ private slots:
         QCOMPARE(line["fix"].toObject()["values"].toArray()[0].toObject()["values"].toArray()[0].toString(),
                  QString("1998"));
         QCOMPARE(run({"audit", "--rule", "dates"}).code, 0);
+    }
+
+    void misplaced() {
+        const auto fields = [](const char* title, const char* track) {
+            return tags::Fields{{"title", {title}}, {"track", {track}}, {"album", {"Lanterns"}}};
+        };
+        song("Lanterns/01 Gorse.flac", fields("Gorse", "1"));
+        song("Lanterns/2 ferry.flac", fields("Ferry", "2"));
+        QCOMPARE(run({"misplaced", "Attic"}).code, 2); // no such shelf
+        const CliAnswer none = run({"misplaced", "Archive"});
+        QCOMPARE(none.code, 2);
+        QVERIFY2(none.messages.contains("--plan"), qPrintable(none.messages));
+        QCOMPARE(run({"misplaced", "Archive", "--plan", "{album"}).code, 2);
+        const QByteArray plan = "{album}/{track: 2 digits} {title}";
+        const CliAnswer found = run({"misplaced", "Archive", "--plan", plan});
+        QCOMPARE(found.code, 1);
+        QCOMPARE(found.lines.size(), 1);
+        QVERIFY(found.lines.front()["path"].toString().endsWith("Lanterns/2 ferry.flac"));
+        QVERIFY(found.lines.front()["by_plan"].toString().endsWith("Lanterns/02 Ferry.flac"));
+        // By the plan of the shelf, and by its folder.
+        store_->settings().set(library::settings::shelfPlans,
+                               library::withShelfPlan({}, shelf_, "{album}/{title: lower}"));
+        QCOMPARE(run({"misplaced", QByteArray::fromStdString((*box_ / "shelf").native())}).lines.size(), 2);
     }
 
     void codes() {

@@ -106,6 +106,42 @@ private slots:
         QVERIFY(errors_.empty());
     }
 
+    // Files of a batch, which stand on no shelf: they are asked for as they will be.
+    void releasesOfABatchAreAskedFor() {
+        const reference::Release& release = test::named("night-post-cd");
+        const int64_t shelf = std::exchange(shelf_, 0);
+        const std::vector<FileId> ids = addEdition(release, false);
+        const FileId coded = add(*box_ / "inbox/coded.flac", {{"isrc", {"ZZGRW7400001"}}}, 90);
+        shelf_ = shelf;
+        std::vector<DraftChange> drafts;
+        for (size_t at = 0; at < ids.size(); ++at) {
+            const reference::Track& track = release.media[0].tracks[at];
+            const std::pair<const char*, std::string> values[] = {{"title", track.title},
+                                                                  {"artist", release.credit.text()},
+                                                                  {"album", release.title},
+                                                                  {"track", std::to_string(at + 1)}};
+            for (const auto& [field, value] : values)
+                drafts.push_back({ids[at], field, {}, Draft{{value}, "typed", 1}});
+        }
+        store_->drafts().save(drafts);
+        const LibrarySearch search = searchOf(*store_);
+        QVERIFY(codeGaps(*store_, *search.searcher).empty());
+        ReleaseFiles releases{ids, {coded}};
+        const auto gaps = codeGaps(*store_, releases);
+        QCOMPARE(gaps.size(), ids.size());
+        QCOMPARE(gaps[0].title, release.media[0].tracks[0].title);
+        QCOMPARE(gaps[0].album, release.title);
+        test::Shelf cairn({release});
+        work::Progress progress;
+        std::vector<CodeAnswer> answers;
+        lookUpCodes(
+            *store_, *search.searcher, gaps, {&cairn}, {}, {}, progress,
+            [&](CodeAnswer&& one) { answers.push_back(std::move(one)); }, releases);
+        QCOMPARE(answers.size(), gaps.size());
+        for (const CodeAnswer& answer : answers)
+            QVERIFY2(answer.isSure(), answer.gap.title.c_str());
+    }
+
     void otherLengthsAreRefused() {
         reference::Release release = test::named("night-post-cd");
         addEdition(release);

@@ -34,7 +34,7 @@ void Driver::prepareApplication(const QString& theme) {
 Driver::Driver(const Path& library)
     : controllers_(std::make_unique<Controllers>(library)),
       window_(std::make_unique<MainWindow>(*controllers_)) {
-    controllers_->reports.setPause(3600 * 1000); // settle() would wait until all sound is measured
+    controllers_->reports.setPause(3600 * 1000); // settle() would wait until all is measured
     window_->resize(1280, 800);
     window_->show();
     window_->activateWindow();

@@ -40,7 +40,8 @@ AuditPage::AuditPage(const Uses& use, QWidget* parent)
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(head.widget);
-    codesView_ = new CodesView(codes_);
+    codesView_ = new CodesView(codes_, {tr("Every recording has its ISRC"),
+                                        tr("Recordings on the shelves that lack one are listed here.")});
     parts_ = new QStackedWidget;
     parts_->addWidget(panes);
     parts_->addWidget(codesView_);
@@ -51,12 +52,14 @@ AuditPage::AuditPage(const Uses& use, QWidget* parent)
     connect(codesView_, &CodesView::libraryWanted, this, &AuditPage::libraryWanted);
     connect(&codes_, &CodesController::changed, this, [this] { showPart(part()); });
     connect(&audit_, &AuditController::changed, this, &AuditPage::refresh);
+    connect(&audit_, &AuditController::listed, this, &AuditPage::showList);
     connect(&audit_, &AuditController::takenChanged, this, [this] {
         list_->viewport()->update();
         showChosen();
     });
     connect(rules_, &RulesList::chosen, this, &AuditPage::filter);
     connect(search_, &QLineEdit::textChanged, this, &AuditPage::filter);
+    connect(facets_, &FacetRow::chosen, this, &AuditPage::filter);
     showPart(FindingsPart);
     refresh();
 }
@@ -122,11 +125,13 @@ QWidget* AuditPage::middle() {
     auto* leaving = new QShortcut(Qt::Key_Delete, list_, this, &AuditPage::askToLeave);
     for (QShortcut* key : {taking, leaving})
         key->setContext(Qt::WidgetShortcut);
+    facets_ = new FacetRow(audit_);
     count_ = label({}, "caption");
     auto* head = new QVBoxLayout;
     head->setContentsMargins(12, 8, 12, 6);
     head->setSpacing(6);
     head->addWidget(flowing(tabs, 0));
+    head->addWidget(facets_);
     head->addWidget(count_);
     auto* box = new QFrame;
     box->setObjectName("panel");
@@ -144,6 +149,7 @@ QWidget* AuditPage::right() {
     connect(box_->sound(), &SoundPanel::playWanted, this, &AuditPage::playWanted);
     connect(box_->sound(), &SoundPanel::stopWanted, this, &AuditPage::stopWanted);
     connect(box_, &FindingBox::fileWanted, this, &AuditPage::libraryWanted);
+    connect(box_, &FindingBox::releaseWanted, facets_, &FacetRow::chooseRelease);
     auto* scroll = new QScrollArea;
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setWidgetResizable(true);
@@ -210,26 +216,33 @@ void AuditPage::refresh() {
                             .arg(QLocale().toString(QDate::fromString(qs(course.front().first), Qt::ISODate),
                                                     QLocale::ShortFormat)));
     was_->setVisible(course.size() > 1);
-    filter();
+    showList();
 }
 
 void AuditPage::filter() {
+    library::FindingFilter filter;
+    filter.rule = rules_->rule();
+    filter.left = rules_->isLeft();
+    filter.words = ss(search_->text());
+    if (weight_ > 0)
+        filter.weight = static_cast<library::Weight>(weight_ - 1);
+    facets_->putInto(filter);
+    for (size_t i = 0; i < weights_.size(); ++i)
+        weights_[i]->setChecked(static_cast<int>(i) == weight_);
+    rule_->show(filter.rule);
+    audit_.setFilter(filter);
+}
+
+void AuditPage::showList() {
     const int before = list_->currentIndex().row();
     const uint64_t key = model_->keyAt(before);
     std::vector<uint64_t> keys; // that are chosen
     for (const QModelIndex& index : list_->selectionModel()->selectedIndexes())
         keys.push_back(model_->keyAt(index.row()));
-    FindingsModel::Filter filter;
-    filter.rule = rules_->rule();
-    filter.left = rules_->isLeft();
-    filter.words = search_->text();
-    if (weight_ > 0)
-        filter.weight = static_cast<library::Weight>(weight_ - 1);
-    const bool isOther = !(filter == model_->filter());
-    for (size_t i = 0; i < weights_.size(); ++i)
-        weights_[i]->setChecked(static_cast<int>(i) == weight_);
-    rule_->show(filter.rule);
-    model_->show(filter);
+    const bool isOther = !(audit_.filter() == shown_);
+    shown_ = audit_.filter();
+    model_->refresh();
+    facets_->refresh();
     // The same finding, or the one that stands where it stood.
     int row = key != 0 ? model_->rowOfKey(key) : -1;
     if (row < 0 && model_->rowCount() > 0)
@@ -239,32 +252,42 @@ void AuditPage::filter() {
     for (const uint64_t one : keys)
         if (const int at = keys.size() > 1 ? model_->rowOfKey(one) : -1; at >= 0)
             list_->selectionModel()->select(model_->index(at), QItemSelectionModel::Select);
-    const bool any = model_->rowCount() > 0;
-    stack_->setCurrentIndex(any ? 0 : 1);
+    stack_->setCurrentIndex(model_->rowCount() > 0 ? 0 : 1);
+    sayNothing();
+    tellCounts();
+    showChosen();
+}
+
+void AuditPage::sayNothing() {
     if (!audit_.hasLooked())
         empty_->setTexts(tr("The library is being looked through"),
                          tr("What is found is listed here, rule by rule, with its reason."));
-    else if (filter.left)
+    else if (shown_.left)
         empty_->setTexts(tr("Nothing is left as it is"),
                          tr("A finding that you leave as it is stands here, until its facts change."));
-    else if (filter.rule && !audit_.choices().of(*filter.rule).on)
+    else if (shown_.rule && !audit_.choices().of(*shown_.rule).on)
         empty_->setTexts(tr("This is not looked for"), tr("Switch it on below the rules."));
     else if (audit_.open() == 0)
         empty_->setTexts(tr("Nothing is wrong by these rules"),
                          tr("The library is looked through again whenever something changes."));
     else
-        empty_->setTexts(tr("No such finding"), tr("Choose another rule or weight, or search for less."));
+        empty_->setTexts(tr("No such finding"),
+                         facets_->narrows()
+                             ? tr("Choose all shelves, releases and times, or search for less.")
+                             : tr("Choose another rule or weight, or search for less."));
+}
+
+void AuditPage::tellCounts() {
     QString told = tr("%n finding(s)", "", static_cast<int>(audit_.open()));
     if (audit_.releases() > 0)
         told = tr("%1 in %2").arg(told, tr("%n release(s)", "", static_cast<int>(audit_.releases())));
-    count_->setText(filter.rule ? tr(filter.rule->name) + " \u00B7 " + QString("%L1").arg(model_->rowCount())
+    count_->setText(shown_.rule ? tr(shown_.rule->name) + " \u00B7 " + QString("%L1").arg(model_->rowCount())
                                 : tr("%L1 shown").arg(model_->rowCount()));
     if (audit_.isLooking())
         told += " \u00B7 " + tr("looking through the library \u2026");
     else if (audit_.isMeasuring())
-        told += " \u00B7 " + tr("measuring the sound \u2026");
+        told += " \u00B7 " + tr("measuring sound and pictures \u2026");
     told_->setText(told);
-    showChosen();
 }
 
 std::vector<size_t> AuditPage::chosen() const {
@@ -283,11 +306,9 @@ void AuditPage::showChosen() {
     take_->setText(some.size() > 1 ? tr("Take %n fix(es)", "", static_cast<int>(fixes)) : tr("Take the fix"));
     leave_->setEnabled(!some.empty());
     leave_->setText(isLeft ? tr("Bring back") : tr("Leave it\u2026"));
-    show_->setEnabled(some.size() == 1 && audit_.firstFile(some.front()) != 0);
-    bool any = false;
-    for (int row = 0; row < model_->rowCount() && !any; ++row)
-        any = audit_.hasFix(model_->findingAt(row));
-    takeAll_->setEnabled(any);
+    const bool isOne = some.size() == 1;
+    show_->setEnabled(isOne && audit_.firstFile(some.front()) != 0);
+    takeAll_->setEnabled(audit_.found().anyFix);
 }
 
 void AuditPage::takeFixes() {

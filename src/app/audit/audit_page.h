@@ -11,12 +11,13 @@
 
 #include <array>
 
-#include "app/audit/codes_view.h"
 #include "app/audit/course_plot.h"
+#include "app/audit/facet_row.h"
 #include "app/audit/finding_box.h"
 #include "app/audit/findings_model.h"
 #include "app/audit/fixity_view.h"
 #include "app/audit/rules_list.h"
+#include "app/codes/codes_view.h"
 
 namespace moorfrost::app {
 
@@ -43,6 +44,7 @@ public:
     FindingBox* box() { return box_; }
     CoursePlot* plot() { return plot_; }
     QLineEdit* search() { return search_; }
+    FacetRow* facets() { return facets_; }
     QPushButton* weightButton(int at) { return weights_[static_cast<size_t>(at)]; } // 0: all
     QPushButton* takeButton() { return take_; }
     QPushButton* takeAllButton() { return takeAll_; }
@@ -72,6 +74,10 @@ private:
     QWidget* right();
     void refresh();
     void filter();
+    /// What is listed now, with what is chosen of it as before.
+    void showList();
+    void sayNothing();
+    void tellCounts();
     void showChosen();
     void askToLeave();
     std::vector<size_t> chosen() const;
@@ -89,6 +95,8 @@ private:
     QLineEdit* search_;
     std::array<QPushButton*, 4> weights_;
     int weight_ = 0;
+    FacetRow* facets_;
+    library::FindingFilter shown_; // of the rows
     FindingsModel* model_;
     QListView* list_;
     QStackedWidget* stack_;

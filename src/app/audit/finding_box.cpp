@@ -40,8 +40,10 @@ QString FindingBox::wishesText(const std::vector<library::DraftSession::Wish>& w
     const auto& c = theme::colours();
     QStringList lines;
     for (const auto& wish : wishes) {
-        const QString text = SideLines::coloured(
-            qs(tags::labelOf(wish.field) + ": " + tags::shownValues(wish.values)), c.heather);
+        const QString said = wish.field == library::placeKey
+                                 ? tr("Its place: as the plan says")
+                                 : qs(tags::labelOf(wish.field) + ": " + tags::shownValues(wish.values));
+        const QString text = SideLines::coloured(said, c.heather);
         if (!lines.isEmpty() && lines.back() == text)
             continue;
         if (lines.size() == mostWishes)
@@ -79,6 +81,7 @@ void FindingBox::fill(size_t at, const library::Finding& finding) {
     QString kind = QString("%1 \u00B7 %2").arg(tr(rule.name), FindingsModel::weightName(audit_.weight(at)));
     if (finding.sure < 1)
         kind += " \u00B7 " + tr("sure: %L1").arg(finding.sure, 0, 'f', 2);
+    kind += " \u00B7 " + tr("found on %1").arg(QLocale().toString(audit_.day(at), QLocale::ShortFormat));
     head_->line(SideLines::coloured(kind, c.second));
     head_->line(
         QString("<span style=\"font-weight:600\">%1</span>").arg(qs(finding.sentence).toHtmlEscaped()));
@@ -93,13 +96,26 @@ void FindingBox::fill(size_t at, const library::Finding& finding) {
     }
     head_->end();
     showSound(finding);
-    showEvidence(finding.evidence);
+    showEvidence(finding.evidence, rule.group == library::RuleGroup::Sound);
     if (!finding.fix.isEmpty()) {
         rest_->caption(tr("The fix"));
         rest_->line(qs(finding.fix.says).toHtmlEscaped());
         wishes_ = rest_->line(SideLines::coloured(tr("as it will be \u2026"), c.second));
     }
     showFiles(finding.files);
+    if (finding.card != 0) {
+        const uint64_t key = audit_.key(at);
+        const QString text = finding.cardKind == library::CardKind::Party  ? tr("Show the party")
+                             : finding.cardKind == library::CardKind::Work ? tr("Show the song")
+                                                                           : tr("Show the agreement");
+        rest_->link(text, [this, key] {
+            if (const auto found = audit_.withKeys({key}); !found.empty())
+                audit_.showCard(found.front());
+        });
+    }
+    if (finding.unit != 0)
+        rest_->link(tr("Only the findings of this release"),
+                    [this, unit = finding.unit] { emit releaseWanted(unit); });
     rest_->end();
 }
 
@@ -111,7 +127,7 @@ void FindingBox::showSound(const library::Finding& finding) {
                  hertz >= 1000 ? tr("nothing above %L1 kHz").arg(hertz / 1000, 0, 'f', 1) : QString());
 }
 
-void FindingBox::showEvidence(const std::vector<library::Evidence>& evidence) {
+void FindingBox::showEvidence(const std::vector<library::Evidence>& evidence, bool isMeasured) {
     if (evidence.empty())
         return;
     const auto& c = theme::colours();
@@ -122,9 +138,14 @@ void FindingBox::showEvidence(const std::vector<library::Evidence>& evidence) {
             .arg(colour.name(), strong ? "; font-weight:600" : "", text.toHtmlEscaped());
     };
     QString rows;
-    if (usual)
-        rows = "<tr>" + cell(tr("Measured"), c.second, true) + cell(tr("Here"), c.second, true) +
-               cell(tr("Usually"), c.second, true) + "</tr>";
+    auto heads = [&](const QString& what, const QString& says, const QString& instead) {
+        rows = "<tr>" + cell(what, c.second, true) + cell(says, c.second, true) +
+               cell(instead, c.second, true) + "</tr>";
+    };
+    if (usual && isMeasured)
+        heads(tr("Measured"), tr("Here"), tr("Usually"));
+    else if (usual)
+        heads(tr("Track"), tr("Now"), tr("By the plan"));
     else
         rest_->caption(tr("Evidence"));
     for (const library::Evidence& one : evidence)

@@ -32,13 +32,15 @@ public:
     QString text() const { return head_->text() + "\n" + rest_->text(); }
 
 signals:
+    /// Only the findings of this release.
+    void releaseWanted(moorfrost::library::FileId release);
     void fileWanted(moorfrost::library::FileId file);
 
 private:
     static QString wishesText(const std::vector<library::DraftSession::Wish>& wishes);
     void fill(size_t at, const library::Finding& finding);
     void showSound(const library::Finding& finding);
-    void showEvidence(const std::vector<library::Evidence>& evidence);
+    void showEvidence(const std::vector<library::Evidence>& evidence, bool isMeasured);
     void showFiles(const std::vector<FileId>& files);
 
     AuditController& audit_;

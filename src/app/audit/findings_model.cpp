@@ -5,35 +5,17 @@
 
 #include "app/shell/text_utils.h"
 #include "app/widgets/two_lines.h"
-#include "core/text/text.h"
 
 namespace moorfrost::app {
 
 FindingsModel::FindingsModel(AuditController& audit, QObject* parent)
     : QAbstractListModel(parent), audit_(audit) {}
 
-void FindingsModel::show(const Filter& filter) {
+void FindingsModel::refresh() {
     beginResetModel();
-    filter_ = filter;
-    listed_.clear();
     keys_.clear();
-    std::vector<std::string> words;
-    for (const std::string& word : text::split(text::fold(ss(filter.words)), " "))
-        if (!word.empty())
-            words.push_back(word);
-    for (size_t i = 0; i < audit_.size(); ++i) {
-        if (audit_.isLeft(i) != filter.left || (filter.rule && &audit_.rule(i) != filter.rule) ||
-            (filter.weight && audit_.weight(i) != *filter.weight))
-            continue;
-        if (!words.empty()) {
-            const std::string said = text::fold(ss(audit_.title(i)) + " " + audit_.rule(i).name);
-            if (std::ranges::any_of(
-                    words, [&](const std::string& word) { return said.find(word) == std::string::npos; }))
-                continue;
-        }
-        listed_.push_back(i);
-        keys_.push_back(audit_.key(i));
-    }
+    for (const uint32_t finding : audit_.found().listed)
+        keys_.push_back(audit_.key(finding));
     endResetModel();
 }
 
@@ -71,11 +53,11 @@ paint::Tone FindingsModel::tone(library::Weight weight) {
 }
 
 int FindingsModel::rowCount(const QModelIndex& parent) const {
-    return parent.isValid() ? 0 : static_cast<int>(listed_.size());
+    return parent.isValid() ? 0 : static_cast<int>(keys_.size());
 }
 
 QVariant FindingsModel::data(const QModelIndex& index, int role) const {
-    if (!index.isValid())
+    if (!index.isValid() || static_cast<size_t>(index.row()) >= audit_.found().listed.size())
         return {};
     const size_t finding = findingAt(index.row());
     const QString name = tr(audit_.rule(finding).name);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Findings, those of one rule, weight and search: what each is about, and why.
+// Findings that are listed: what each is about, and why.
 #pragma once
 
 #include <QAbstractListModel>
@@ -12,19 +12,11 @@ namespace moorfrost::app {
 class FindingsModel : public QAbstractListModel {
     Q_OBJECT
 public:
-    struct Filter {
-        const library::AuditRule* rule = nullptr; // nullptr: all
-        std::optional<library::Weight> weight;
-        bool left = false; // those that are left as they are
-        QString words;
-        bool operator==(const Filter&) const = default;
-    };
-
     explicit FindingsModel(AuditController& audit, QObject* parent = nullptr);
-    void show(const Filter& filter);
-    const Filter& filter() const { return filter_; }
+    /// What the controller lists by now.
+    void refresh();
     /// A number of the controller.
-    size_t findingAt(int row) const { return listed_.at(static_cast<size_t>(row)); }
+    size_t findingAt(int row) const { return audit_.found().listed.at(static_cast<size_t>(row)); }
     /// Tells the finding of a row apart, also when the controller has others by now; 0 for no row.
     uint64_t keyAt(int row) const;
     /// -1: it is not listed.
@@ -37,9 +29,7 @@ public:
 
 private:
     AuditController& audit_;
-    Filter filter_;
-    std::vector<size_t> listed_;
-    std::vector<uint64_t> keys_;
+    std::vector<uint64_t> keys_; // of the rows
 };
 
 } // namespace moorfrost::app

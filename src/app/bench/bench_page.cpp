@@ -132,9 +132,10 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
          use_.discPictures, use_.rips,       use_.driveOffsets, use_.worse,      use_.settings});
     identify_ = new IdentifyPage({use_.files, use_.drafts, use_.sleeves, use_.references, use_.identify,
                                   use_.strays, use_.releasePictures});
-    describe_ = new DescribePage({use_.messages, use_.jobs, use_.settings, use_.files, use_.drafts,
-                                  use_.index, use_.batch, use_.kinds, use_.customFields, use_.sleeves,
-                                  use_.undo, use_.pictures, use_.chains, use_.values, use_.identify});
+    describe_ =
+        new DescribePage({use_.messages, use_.jobs, use_.settings, use_.files, use_.drafts, use_.index,
+                          use_.batch, use_.kinds, use_.customFields, use_.sleeves, use_.undo, use_.pictures,
+                          use_.chains, use_.values, use_.identify, use_.codes});
     putAway_ = new PutAwayPage(
         {use_.jobs, use_.settings, use_.files, use_.drafts, use_.shelves, use_.customFields, use_.places});
     stack_ = new QStackedWidget;

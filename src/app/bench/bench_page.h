@@ -8,6 +8,7 @@
 #include "app/control/along_files.h"
 #include "app/control/batch_controller.h"
 #include "app/control/bring_in.h"
+#include "app/control/codes_controller.h"
 #include "app/control/chains.h"
 #include "app/control/content_kinds.h"
 #include "app/control/drafts_controller.h"
@@ -105,6 +106,7 @@ public:
         RipController& rips;
         DriveOffsets& driveOffsets;
         WorseFiles& worse;
+        CodesController& codes; // of the bench
     };
 
     enum Step { BringIn, Identify, Describe, PutAway };

@@ -2,6 +2,7 @@
 #include "app/bench/describe_page.h"
 
 #include <algorithm>
+#include <set>
 
 #include <QApplication>
 #include <QHeaderView>
@@ -17,6 +18,7 @@
 #include "app/bench/sheet_columns.h"
 #include "app/bench/spelling_hint.h"
 #include "app/bench/steps_dialog.h"
+#include "app/codes/fill_codes_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -39,6 +41,8 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     casing->setMenu(cases);
     auto* number = button(tr("Number tracks"));
     number->setToolTip(tr("Gives the selected files the numbers 1, 2, 3 ... in the order shown"));
+    auto* codes = button(tr("Codes\u2026"));
+    codes->setToolTip(tr("Looks up the ISRCs that are missing (Ctrl+Shift+K)"));
     auto* steps = button(tr("Change \u25BE"));
     steps->setToolTip(tr("Find and replace, split, swap, tidy and more; and your chains of them"));
     steps->setMenu(new QMenu(steps));
@@ -49,7 +53,7 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
     diskNote_ = label(tr("This is what is on disk"), "attention");
     diskNote_->hide();
-    tools->addWidget(flowing({names, steps, casing, number, columns, diskNote_}, 6), 1);
+    tools->addWidget(flowing({names, steps, casing, number, codes, columns, diskNote_}, 6), 1);
     auto* back = new QHBoxLayout; // beside each other, however narrow it is
     back->setSpacing(0);
     for (QToolButton* b : {undo, redo})
@@ -100,6 +104,7 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
 
     connect(names, &QPushButton::clicked, this, &DescribePage::readFromNames);
     connect(number, &QPushButton::clicked, this, &DescribePage::numberTracks);
+    connect(codes, &QPushButton::clicked, this, &DescribePage::fillCodes);
     connect(columns->menu(), &QMenu::aboutToShow, this,
             [this, columns] { columns_->fillMenu(columns->menu(), this); });
     connect(columns_, &SheetColumns::changed, this, &DescribePage::showSorting);
@@ -235,6 +240,24 @@ void DescribePage::showDiskNote(bool on) {
 
 void DescribePage::mendText() {
     MendTextDialog({use_.files, use_.drafts}, target(), this).exec();
+}
+
+void DescribePage::fillCodes() {
+    const std::vector<FileId> files = target();
+    const std::set<FileId> wanted(files.begin(), files.end());
+    library::ReleaseFiles releases;
+    for (const SleeveView& sleeve : use_.sleeves.all()) {
+        if (std::ranges::none_of(sleeve.files, [&](FileId file) { return wanted.contains(file); }))
+            continue;
+        if (!sleeve.isStrays())
+            releases.push_back(sleeve.files); // all of it tells which release it is
+        else
+            for (const FileId file : sleeve.files)
+                if (wanted.contains(file))
+                    releases.push_back({file});
+    }
+    if (!releases.empty())
+        FillCodesDialog(use_.codes, std::move(releases), this).exec();
 }
 
 void DescribePage::fillSteps(QMenu* menu) {

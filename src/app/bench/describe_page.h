@@ -10,6 +10,7 @@
 #include "app/bench/sheet_rows.h"
 #include "app/control/batch_controller.h"
 #include "app/control/chains.h"
+#include "app/control/codes_controller.h"
 #include "app/control/content_kinds.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
@@ -60,6 +61,7 @@ public:
         Chains& chains;
         ValueBooks& values;
         IdentifyController& identify;
+        CodesController& codes; // of the bench
     };
 
     DescribePage(const Uses& use, QWidget* parent = nullptr);
@@ -70,6 +72,8 @@ public:
     Drawer* drawer() { return drawer_; }
     void readFromNames();
     void mendText();
+    /// The ISRCs that the releases of the chosen files lack.
+    void fillCodes();
     /// Opens the steps, to be tried with the chosen files.
     void change(edits::Chain chain);
     /// What the current file says, for the other chosen ones.

@@ -4,79 +4,19 @@
 #include <QButtonGroup>
 #include <QCheckBox>
 #include <QFileDialog>
-#include <QHeaderView>
 #include <QInputDialog>
-#include <QPainter>
 #include <QStackedWidget>
-#include <QStyledItemDelegate>
 #include <QVBoxLayout>
+
+#include <algorithm>
 
 #include "app/control/plans.h"
 #include "app/shell/text_utils.h"
-#include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
+#include "core/library/shelf_plans.h"
 
 namespace moorfrost::app {
-
-namespace {
-
-constexpr int pillsRole = Qt::UserRole + 1; // list of "tone|text"
-constexpr int idRole = Qt::UserRole + 2;
-constexpr int draftRole = Qt::UserRole + 3;
-
-paint::Tone toneOf(naming::MarkKind kind) {
-    switch (kind) {
-    case naming::MarkKind::NewFolder:
-        return paint::Tone::Good;
-    case naming::MarkKind::Gap:
-    case naming::MarkKind::Split:
-        return paint::Tone::Attention;
-    case naming::MarkKind::Clash:
-    case naming::MarkKind::Taken:
-    case naming::MarkKind::Blocked:
-        return paint::Tone::Wrong;
-    case naming::MarkKind::InPlace:
-    case naming::MarkKind::GoesAlong:
-        break;
-    }
-    return paint::Tone::Neutral;
-}
-
-QString pillOf(paint::Tone tone, const QString& text) {
-    return QString::number(static_cast<int>(tone)) + "|" + text;
-}
-
-/// Lines between rows, pills at the right, the notch where a move is drafted.
-class TreeDelegate : public QStyledItemDelegate {
-public:
-    using QStyledItemDelegate::QStyledItemDelegate;
-    QSize sizeHint(const QStyleOptionViewItem& o, const QModelIndex& i) const override {
-        return {QStyledItemDelegate::sizeHint(o, i).width(), 28};
-    }
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        QStyleOptionViewItem o = option;
-        int right = option.rect.right() - 12;
-        QStringList pills = index.data(pillsRole).toStringList();
-        for (const QString& pill : pills)
-            right -= paint::pillWidth(pill.section('|', 1)) + 4;
-        const auto& c = theme::colours();
-        bool drafted = index.column() == 0 && index.data(draftRole).toBool();
-        if (!pills.isEmpty())
-            o.rect.setRight(std::max(right - 4, o.rect.left() + 20));
-        QStyledItemDelegate::paint(p, o, index);
-        if (drafted)
-            paint::notch(*p, option.rect);
-        p->fillRect(QRect(option.rect.left(), option.rect.bottom(), option.rect.width(), 1), c.faint);
-        right = option.rect.right() - 8;
-        for (const QString& pill : pills)
-            right -= paint::pill(*p, right, option.rect, pill.section('|', 1),
-                                 static_cast<paint::Tone>(pill.section('|', 0, 0).toInt())) +
-                     4;
-    }
-};
-
-} // namespace
 
 PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
     auto* top = new QHBoxLayout;
@@ -130,12 +70,7 @@ PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     QWidget* toolBar = bar("tools", tools);
     toolBar->layout()->setContentsMargins(12, 8, 12, 8);
 
-    tree_ = new QTreeWidget;
-    prepareTree(tree_, {tr("Where each file will be"), tr("Where it is now")});
-    tree_->setItemDelegate(new TreeDelegate(tree_));
-    tree_->setAccessibleName(tr("The shelf as it will be"));
-    tree_->header()->resizeSection(0, 400);
-    remember(tree_->header(), "put away 2");
+    tree_ = new PlacesTree;
     empty_ = new EmptyHint("folder", tr("Where should the music be kept?"),
                            tr("A shelf is a folder in which files live under consistent names. Choose one, "
                               "and you will see where each file would go. "
@@ -146,13 +81,24 @@ PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     stack_->addWidget(tree_);
     stack_->addWidget(empty_);
 
-    auto* bottom = new QHBoxLayout;
-    for (const char* name : {"", "", "", "attention", "attention", "wrong"}) {
-        counts_.push_back(label({}, name));
-        bottom->addWidget(counts_.back());
-        bottom->addSpacing(8);
+    trouble_ = label({}, "wrong");
+    trouble_->setWordWrap(true);
+    std::vector<QWidget*> counts{trouble_};
+    const std::pair<PlacesTree::Kind, const char*> kinds[] = {
+        {PlacesTree::Moving, "count"},           {PlacesTree::IntoNewFolder, "count"},
+        {PlacesTree::OutOfEmptied, "count"},     {PlacesTree::Splitting, "countAttention"},
+        {PlacesTree::WithGap, "countAttention"}, {PlacesTree::Problem, "countWrong"}};
+    for (const auto& [kind, style] : kinds) {
+        QPushButton* b = button({}, style);
+        b->setCheckable(true);
+        b->setToolTip(tr("Only these; again: all"));
+        connect(b, &QPushButton::clicked, this,
+                [this, kind = kind] { filter(tree_->kind() == kind ? PlacesTree::All : kind); });
+        counts_.push_back({kind, b});
+        counts.push_back(b);
     }
-    bottom->addStretch();
+    auto* bottom = new QHBoxLayout;
+    bottom->addWidget(flowing(counts, 4), 1);
     drop_ = button(tr("Drop moves"), "flat");
     draft_ = button(tr("Draft the moves"));
     bottom->addWidget(drop_);
@@ -195,6 +141,9 @@ PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), us
             addShelf();
         else
             use_.settings.set(library::settings::lastShelf, shelf_->itemData(i).toLongLong());
+        const auto plans = library::shelfPlansFrom(use_.settings.get(library::settings::shelfPlans));
+        if (const auto plan = plans.find(shelf_->currentData().toLongLong()); plan != plans.end())
+            editor_->setText(qs(plan->second)); // its own
         adjust();
     });
     connect(plan_, &QComboBox::activated, this,
@@ -304,8 +253,7 @@ void PutAwayPage::planAgain() {
     if (!options) {
         draft_->setEnabled(false);
         if (noShelf)
-            for (QLabel* l : counts_)
-                l->clear();
+            show({});
         return; // the last good tree stays in sight while the plan is mended
     }
     int run = ++run_;
@@ -322,124 +270,64 @@ void PutAwayPage::planAgain() {
 }
 
 void PutAwayPage::show(const naming::PutAwayResult& result) {
-    tree_->setUpdatesEnabled(false);
-    int scroll = tree_->verticalScrollBar()->value();
-    tree_->clear();
-    QString shelfName = shelf_->currentText();
-    auto* root = new QTreeWidgetItem(tree_, {shelfName});
-    QFont bold = theme::uiFont(13, QFont::DemiBold);
-    root->setFont(0, bold);
-    root->setFirstColumnSpanned(false);
-    auto options = bench::optionsFor(wish(), use_.places.rules());
-    std::set<Path> fresh(result.newFolders.begin(), result.newFolders.end());
-    std::map<Path, QTreeWidgetItem*> folders;
-    std::function<QTreeWidgetItem*(const Path&)> folderItem = [&](const Path& relative) -> QTreeWidgetItem* {
-        if (relative.empty())
-            return root;
-        auto [it, isNew] = folders.try_emplace(relative, nullptr);
-        if (isNew) {
-            auto* item = new QTreeWidgetItem(folderItem(relative.parent_path()), {shownName(relative)});
-            item->setFont(0, bold);
-            if (options && fresh.contains(options->shelf / relative))
-                item->setData(1, pillsRole, QStringList{pillOf(paint::Tone::Good, tr("new folder"))});
-            folders[relative] = item;
-            return item;
-        }
-        return it->second;
+    const auto options = bench::optionsFor(wish(), use_.places.rules());
+    auto isDrafted = [this](FileId file) {
+        return use_.drafts.session().find(file, library::placeKey) != nullptr;
     };
-    // Where files are now, without what all have in common.
-    Path common;
-    for (const naming::Placement& p : result.files) {
-        Path parent = p.from.parent_path();
-        if (common.empty()) {
-            common = parent;
-            continue;
-        }
-        Path shared;
-        for (auto a = common.begin(), b = parent.begin(); a != common.end() && b != parent.end() && *a == *b;
-             ++a, ++b)
-            shared /= *a;
-        common = shared;
-    }
-    common = common.parent_path();
-    QTreeWidgetItem* nowhere = nullptr;
-    auto add = [&](const naming::Placement& p) {
-        QTreeWidgetItem* parent = nullptr;
-        if (p.to.empty()) {
-            if (!nowhere) {
-                nowhere = new QTreeWidgetItem(tree_, {tr("No place yet")});
-                nowhere->setFont(0, bold);
-            }
-            parent = nowhere;
-        } else {
-            Path relative;
-            for (size_t i = 0; i + 1 < p.parts.size(); ++i)
-                relative /= p.parts[i];
-            parent = folderItem(relative);
-        }
-        auto* item = new QTreeWidgetItem(parent);
-        item->setText(0, p.to.empty() ? shownName(p.from) : shownName(p.to));
-        item->setText(1, shownPath(p.from.lexically_relative(common)));
-        item->setFont(1, theme::monoFont());
-        item->setForeground(1, theme::colours().third);
-        item->setData(0, idRole, static_cast<qlonglong>(p.id));
-        item->setData(0, draftRole,
-                      p.id > 0 && use_.drafts.session().find(p.id, library::placeKey) != nullptr &&
-                          p.moves());
-        QStringList pills, tips;
-        for (const naming::Mark& m : p.marks) {
-            pills << pillOf(toneOf(m.kind), qs(m.text));
-            tips << qs(m.text);
-        }
-        item->setData(1, pillsRole, pills);
-        item->setToolTip(1, shownPath(p.from) + (tips.isEmpty() ? QString() : "\n" + tips.join('\n')));
-        item->setToolTip(0, shownPath(p.to.empty() ? p.from : p.to));
-        if (p.blocked())
-            item->setForeground(0, theme::colours().rowan);
-    };
-    for (const naming::Placement& p : result.files)
-        add(p);
-    for (const naming::Placement& p : result.along)
-        add(p);
-    for (auto& [path, item] : folders)
-        item->sortChildren(0, Qt::AscendingOrder);
-    root->sortChildren(0, Qt::AscendingOrder);
-    tree_->expandAll();
-    tree_->verticalScrollBar()->setValue(scroll);
-    tree_->setUpdatesEnabled(true);
-
-    auto n = [](size_t v) { return static_cast<int>(v); };
-    bool copying = copy_->isChecked();
-    size_t gaps = static_cast<size_t>(
-        std::count_if(result.files.begin(), result.files.end(),
-                      [](const naming::Placement& p) { return p.mark(naming::MarkKind::Gap) != nullptr; }));
-    counts_[0]->setText(copying ? tr("%n file(s) will be copied", "", n(result.moving))
-                                : tr("%n file(s) will move", "", n(result.moving)));
-    counts_[1]->setText(result.newFolders.empty() ? QString()
-                                                  : tr("%n new folder(s)", "", n(result.newFolders.size())));
-    counts_[2]->setText(result.emptied.empty()
-                            ? QString()
-                            : tr("%n emptied folder(s) will go", "", n(result.emptied.size())));
-    counts_[3]->setText(result.splitSleeves ? tr("%n album(s) would be split", "", n(result.splitSleeves))
-                                            : QString());
-    counts_[4]->setText(gaps ? tr("%n with gaps in the name", "", n(gaps)) : QString());
-    counts_[5]->setText(!result.shelfProblem.empty() ? qs(result.shelfProblem)
-                        : result.problems            ? tr("%n cannot be put away", "", n(result.problems))
-                                                     : QString());
-    for (QLabel* l : counts_)
-        l->setVisible(!l->text().isEmpty());
+    result_ = result;
+    tree_->show(result, shelf_->currentText(), options ? options->shelf : Path(), isDrafted);
+    showCounts();
     size_t drafted = 0, toDraft = 0;
     for (const naming::Placement& p : result.files) {
-        bool has = use_.drafts.session().find(p.id, library::placeKey) != nullptr;
-        drafted += has && p.moves();
-        toDraft += !has && p.moves();
+        drafted += p.moves() && isDrafted(p.id);
+        toDraft += p.moves() && !isDrafted(p.id);
     }
     drop_->setVisible(drafted > 0);
     draft_->setEnabled(toDraft > 0 && result.shelfProblem.empty());
+    const auto n = static_cast<int>(toDraft);
     draft_->setText(toDraft == 0 && drafted > 0 ? tr("All moves are drafted")
-                    : copying                   ? tr("Draft %n copy(ies)", "", n(toDraft))
-                                                : tr("Draft %n move(s)", "", n(toDraft)));
+                    : copy_->isChecked()        ? tr("Draft %n copy(ies)", "", n)
+                                                : tr("Draft %n move(s)", "", n));
     planned_ = true;
+}
+
+QPushButton* PutAwayPage::countButton(PlacesTree::Kind kind) {
+    return std::ranges::find(counts_, kind, &Count::kind)->button;
+}
+
+void PutAwayPage::showCounts() {
+    const auto gaps = std::ranges::count_if(
+        result_.files, [](const naming::Placement& p) { return p.mark(naming::MarkKind::Gap) != nullptr; });
+    auto tell = [this](PlacesTree::Kind kind, size_t count, const QString& text) {
+        QPushButton* b = countButton(kind);
+        b->setText(text);
+        b->setVisible(count > 0);
+        if (count == 0 && tree_->kind() == kind)
+            filter(PlacesTree::All);
+    };
+    auto n = [](size_t v) { return static_cast<int>(v); };
+    tell(PlacesTree::Moving, result_.moving,
+         copy_->isChecked() ? tr("%n file(s) will be copied", "", n(result_.moving))
+                            : tr("%n file(s) will move", "", n(result_.moving)));
+    tell(PlacesTree::IntoNewFolder, result_.newFolders.size(),
+         tr("%n new folder(s)", "", n(result_.newFolders.size())));
+    tell(PlacesTree::OutOfEmptied, result_.emptied.size(),
+         tr("%n emptied folder(s) will go", "", n(result_.emptied.size())));
+    tell(PlacesTree::Splitting, result_.splitSleeves,
+         tr("%n album(s) would be split", "", n(result_.splitSleeves)));
+    tell(PlacesTree::WithGap, static_cast<size_t>(gaps),
+         tr("%n with gaps in the name", "", static_cast<int>(gaps)));
+    tell(PlacesTree::Problem, result_.problems, tr("%n cannot be put away", "", n(result_.problems)));
+    trouble_->setText(qs(result_.shelfProblem));
+    trouble_->setVisible(!result_.shelfProblem.empty());
+    filter(tree_->kind());
+}
+
+void PutAwayPage::filter(PlacesTree::Kind kind) {
+    if (tree_->kind() != kind)
+        tree_->filter(kind);
+    for (const Count& count : counts_)
+        count.button->setChecked(count.kind == kind);
 }
 
 void PutAwayPage::draftMoves() {
@@ -447,21 +335,13 @@ void PutAwayPage::draftMoves() {
     if (!options)
         return;
     std::vector<library::DraftSession::Wish> wishes;
-    std::function<void(QTreeWidgetItem*)> collect = [&](QTreeWidgetItem* item) {
-        FileId id = item->data(0, idRole).toLongLong();
-        bool blocked = false, inPlace = false;
-        for (const QString& pill : item->data(1, pillsRole).toStringList()) {
-            blocked |= pill.startsWith(QString::number(static_cast<int>(paint::Tone::Wrong)) + "|");
-            inPlace |=
-                item->toolTip(0) == shownPath(use_.files.file(id) ? use_.files.file(id)->path : Path());
-        }
-        if (id > 0 && !blocked && !inPlace)
-            wishes.push_back({id, library::placeKey, wish().toValues()});
-        for (int i = 0; i < item->childCount(); ++i)
-            collect(item->child(i));
-    };
-    for (int i = 0; i < tree_->topLevelItemCount(); ++i)
-        collect(tree_->topLevelItem(i));
+    for (const naming::Placement& p : result_.files)
+        if (p.id > 0 && p.moves())
+            wishes.push_back({p.id, library::placeKey, wish().toValues()});
+    // From now on its files are held to it.
+    use_.settings.set(
+        library::settings::shelfPlans,
+        library::withShelfPlan(use_.settings.get(library::settings::shelfPlans), wish().shelf, wish().plan));
     use_.drafts.session().propose(
         ss(tr("Put away")), wishes,
         ss(tr("plan: %1").arg(plan_->currentText().isEmpty() ? editor_->text() : plan_->currentText())));

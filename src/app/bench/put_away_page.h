@@ -3,10 +3,8 @@
 #pragma once
 
 #include <QPushButton>
-#include <QTreeWidget>
 
-#include <atomic>
-
+#include "app/bench/places_tree.h"
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
 #include "app/control/job_list.h"
@@ -41,7 +39,9 @@ public:
     PutAwayPage(const Uses& use, QWidget* parent = nullptr);
     void setFiles(std::vector<FileId> files);
     ChipEditor* editor() { return editor_; }
-    QTreeWidget* tree() { return tree_; }
+    PlacesTree* tree() { return tree_; }
+    /// Tells how many files are of this kind, and shows them alone.
+    QPushButton* countButton(PlacesTree::Kind kind);
     QPushButton* draftButton() { return draft_; }
     void addShelf();
     bool isPlanned() const { return planned_; }
@@ -52,6 +52,8 @@ private:
     void refreshPlans();
     void planAgain();
     void show(const naming::PutAwayResult& result);
+    void showCounts();
+    void filter(PlacesTree::Kind kind);
     void draftMoves();
     void dropMoves();
     void savePlan();
@@ -63,10 +65,16 @@ private:
     QCheckBox *along_, *tidy_;
     ChipEditor* editor_;
     QLabel* error_;
-    QTreeWidget* tree_;
+    PlacesTree* tree_;
     QStackedWidget* stack_;
     EmptyHint* empty_;
-    std::vector<QLabel*> counts_;
+    struct Count {
+        PlacesTree::Kind kind;
+        QPushButton* button;
+    };
+    std::vector<Count> counts_;
+    QLabel* trouble_; // of the shelf as a whole
+    naming::PutAwayResult result_;
     QTimer timer_{this};
     int run_ = 0;
     bool planned_ = false;

@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <set>
+#include <utility>
 
 #include "app/shell/text_utils.h"
 #include "core/library/findings/audit_settings.h"
@@ -16,6 +17,11 @@ namespace {
 
 constexpr int pauseMs = 1500, inSightMs = 100;
 constexpr size_t daysShown = 60;
+constexpr size_t fewFindings = 20000; // that are gone through at once
+
+int32_t today() {
+    return static_cast<int32_t>(QDate(1970, 1, 1).daysTo(QDate::currentDate()));
+}
 
 using Releases = std::shared_ptr<const library::ReleaseAudit>;
 
@@ -31,13 +37,17 @@ private:
     std::stop_callback<std::function<void()>> one_, other_;
 };
 
-size_t placeOf(const library::AuditRule* rule) {
-    return static_cast<size_t>(rule - library::auditRules().data());
-}
-
 } // namespace
 
-AuditController::AuditController(const Uses& use) : use_(use), counts_(library::auditRules().size()) {
+/// A sheet, which of it is listed, and the days of its findings.
+struct AuditController::Arranged {
+    std::shared_ptr<const library::FindingSheet> sheet;
+    library::FoundFindings found;
+    library::FindingDays days;
+    library::FindingDays::Change newDays;
+};
+
+AuditController::AuditController(const Uses& use) : use_(use) {
     soon_.setSingleShot(true);
     soon_.setInterval(pauseMs);
     connect(&soon_, &QTimer::timeout, this, &AuditController::lookAtAll);
@@ -46,11 +56,12 @@ AuditController::AuditController(const Uses& use) : use_(use), counts_(library::
         if (!use_.sounds.isListening()) // else more is to come
             look();
     });
-    connect(&use_.reports, &SoundReports::measured, this, [this](const std::vector<FileId>& files) {
+    connect(&use_.reports, &FileReports::measured, this, [this](const std::vector<FileId>& files) {
         measured_.insert(measured_.end(), files.begin(), files.end());
         soon_.start(); // only their releases are looked at again
     });
-    connect(&use_.reports, &SoundReports::ended, this, &AuditController::changed);
+    connect(&use_.reports, &FileReports::ended, this, &AuditController::changed);
+    connect(&use_.kept, &KeptChanges::cardsChanged, this, &AuditController::look);
     connect(&use_.drafts, &DraftsController::changed, this, [this] {
         if (!taken_.empty())
             emit takenChanged();
@@ -58,6 +69,7 @@ AuditController::AuditController(const Uses& use) : use_(use), counts_(library::
     connect(&use_.settings, &LibrarySettings::changed, this, [this](const std::string& key) {
         if (LibrarySettings::is(key, library::settings::standards) ||
             LibrarySettings::is(key, library::settings::defaultStandard) ||
+            LibrarySettings::is(key, library::settings::shelfPlans) ||
             LibrarySettings::is(key, library::settings::names))
             look();
     });
@@ -66,27 +78,30 @@ AuditController::AuditController(const Uses& use) : use_(use), counts_(library::
 void AuditController::load() {
     if (auto choices = library::RuleChoices::fromJson(use_.settings.get(library::settings::auditRules)))
         choices_ = std::move(*choices);
-    using Kept = std::pair<std::unordered_map<uint64_t, library::LeftFinding>,
-                           std::vector<std::pair<std::string, std::map<std::string, size_t>>>>;
+    struct Kept {
+        library::FindingSheet::Left left;
+        std::vector<std::pair<std::string, std::map<std::string, size_t>>> counts;
+        library::FindingDays days;
+    };
     use_.library.read(
         this,
         [](library::Store& store) {
             library::FindingTable table(store.database());
-            return Kept{table.left(), table.counts(daysShown)};
+            return Kept{table.left(), table.counts(daysShown), library::FindingDays(table.since())};
         },
         [this](Result<Kept> kept) {
             if (!kept)
                 return;
-            left_ = std::move(kept->first);
+            left_ = std::move(kept->left);
+            days_ = std::move(kept->days);
             course_.clear();
-            for (const auto& [day, counts] : kept->second) {
+            for (const auto& [day, counts] : kept->counts) {
                 size_t all = 0;
                 for (const auto& [rule, count] : counts)
                     all += count;
                 course_.emplace_back(day, all);
             }
-            put();
-            emit changed();
+            arrange();
         });
     look();
 }
@@ -138,11 +153,11 @@ void AuditController::lookAtAll() {
             }
             releases_ = std::move(*releases);
             measured_.erase(measured_.begin(), measured_.begin() + static_cast<std::ptrdiff_t>(measured));
-            put(); // what takes longer follows
-            emit changed();
-            if (more)
+            if (more) { // what takes longer follows
+                arrange();
                 return lookTogether();
-            noteCounts();
+            }
+            arrange(true);
             lookedAtAll();
         });
 }
@@ -164,8 +179,8 @@ void AuditController::lookTogether() {
                 use_.messages.say(together.error());
             if (together && *together) {
                 together_ = std::move(**together);
-                put();
-                noteCounts();
+                lookedTogether_ = true;
+                arrange(true);
             }
             lookedAtAll();
         });
@@ -178,53 +193,102 @@ void AuditController::lookedAtAll() {
         soon_.start();
 }
 
-const library::Findings::Head& AuditController::head(size_t finding) const {
-    const Entry& entry = entries_.at(finding);
-    return (entry.together ? together_ : releases_->findings).head(entry.at);
+void AuditController::arrange(bool count) {
+    counts_ = counts_ || count;
+    const int run = ++run_;
+    auto work = [releases = releases_, together = together_, choices = choices_, left = left_, days = days_,
+                 all = releases_ != nullptr && lookedTogether_, filter = filter_,
+                 today = today()](std::stop_token stop) mutable -> std::optional<Arranged> {
+        Arranged out;
+        out.sheet = std::make_shared<const library::FindingSheet>(std::move(releases), std::move(together),
+                                                                  choices, left, days, today);
+        auto found = library::findFindings(*out.sheet, filter, today, stop);
+        if (!found)
+            return std::nullopt;
+        out.found = std::move(*found);
+        out.days = std::move(days);
+        if (all)
+            out.newDays = out.days.see(out.sheet->keys(), today);
+        return out;
+    };
+    const size_t all = together_.size() + (releases_ ? releases_->findings.size() : 0);
+    if (all <= fewFindings) {
+        take(*work({}));
+        return;
+    }
+    ++arranging_;
+    use_.jobs.start(
+        this, {ss(tr("Arranging what was found")), work::Priority::Asked},
+        [work = std::move(work)](std::stop_token stop, work::Progress&) mutable -> Result<Arranged> {
+            auto out = work(stop);
+            if (!out)
+                return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+            return std::move(*out);
+        },
+        [this, run](Result<Arranged> arranged) {
+            --arranging_;
+            if (run == run_ && arranged)
+                take(std::move(*arranged));
+        });
 }
 
-void AuditController::put() {
-    entries_.clear();
-    std::ranges::fill(counts_, 0);
-    open_ = 0;
-    std::unordered_set<FileId> units;
-    auto add = [&](const library::Findings& findings, bool together) {
-        for (uint32_t i = 0; i < findings.size(); ++i) {
-            const library::Findings::Head& head = findings.head(i);
-            if (!head.rule || !choices_.of(*head.rule).on)
-                continue;
-            const auto left = left_.find(head.key);
-            const bool isLeft = left != left_.end() && left->second.facts == head.facts;
-            entries_.push_back({together, isLeft, i});
-            if (!isLeft) {
-                ++counts_[placeOf(head.rule)];
-                ++open_;
-                if (head.unit != 0)
-                    units.insert(head.unit);
-            }
-        }
-    };
-    if (releases_)
-        add(releases_->findings, false);
-    add(together_, true);
-    inReleases_ = units.size();
-    auto place = [this](const Entry& entry) { // the surest of a rule first
-        const auto& head = (entry.together ? together_ : releases_->findings).head(entry.at);
-        return std::tuple(choices_.of(*head.rule).weight, placeOf(head.rule), -head.sure);
-    };
-    std::ranges::stable_sort(entries_, {}, place);
+void AuditController::take(Arranged&& arranged) {
+    sheet_ = std::move(arranged.sheet);
+    found_ = std::move(arranged.found);
+    days_ = std::move(arranged.days);
+    if (!arranged.newDays.isEmpty())
+        use_.library.write([change = std::move(arranged.newDays)](library::Store& store) {
+            library::FindingTable(store.database()).setSince(change.found, change.gone);
+            return Done{};
+        });
+    if (std::exchange(counts_, false))
+        noteCounts();
+    emit changed();
+}
+
+void AuditController::setFilter(const library::FindingFilter& filter) {
+    if (filter_ == filter)
+        return;
+    filter_ = filter;
+    list();
+}
+
+void AuditController::list() {
+    if (sheet_->size() <= fewFindings) {
+        found_ = *library::findFindings(*sheet_, filter_, today());
+        emit listed();
+        return;
+    }
+    if (arranging_ > 0) // by the filter of before
+        return arrange();
+    const int run = ++run_;
+    use_.jobs.start(
+        this, {ss(tr("Looking for findings")), work::Priority::Asked},
+        [sheet = sheet_, filter = filter_,
+         today = today()](std::stop_token stop, work::Progress&) -> Result<library::FoundFindings> {
+            auto found = library::findFindings(*sheet, filter, today, stop);
+            if (!found)
+                return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+            return std::move(*found);
+        },
+        [this, run](Result<library::FoundFindings> found) {
+            if (run != run_ || !found)
+                return;
+            found_ = std::move(*found);
+            emit listed();
+        });
 }
 
 void AuditController::noteCounts() {
     const std::string day = ss(QDate::currentDate().toString(Qt::ISODate));
-    if (!course_.empty() && course_.back() == std::pair(day, open_))
+    if (!course_.empty() && course_.back() == std::pair(day, open()))
         return;
     if (course_.empty() || course_.back().first != day)
-        course_.emplace_back(day, open_);
-    course_.back().second = open_;
+        course_.emplace_back(day, open());
+    course_.back().second = open();
     std::map<std::string, size_t> byRule;
     for (const library::AuditRule& rule : library::auditRules())
-        byRule[rule.key] = counts_[placeOf(&rule)];
+        byRule[rule.key] = count(rule);
     use_.library.write([day, byRule](library::Store& store) {
         library::FindingTable(store.database()).count(day, byRule);
         return Done{};
@@ -232,36 +296,30 @@ void AuditController::noteCounts() {
 }
 
 QString AuditController::title(size_t finding) const {
-    const Entry& entry = entries_.at(finding);
-    return qs((entry.together ? together_ : releases_->findings).title(entry.at));
+    return qs(sheet_->title(finding));
 }
 
-library::Finding AuditController::finding(size_t finding) const {
-    const Entry& entry = entries_.at(finding);
-    return (entry.together ? together_ : releases_->findings)[entry.at];
+QDate AuditController::day(size_t finding) const {
+    return QDate(1970, 1, 1).addDays(sheet_->day(finding));
 }
 
 std::vector<size_t> AuditController::withKeys(const std::vector<uint64_t>& keys) const {
     const std::unordered_set<uint64_t> wanted(keys.begin(), keys.end());
     std::vector<size_t> out;
-    for (size_t i = 0; i < entries_.size(); ++i)
+    for (size_t i = 0; i < size(); ++i)
         if (wanted.contains(key(i)))
             out.push_back(i);
     return out;
 }
 
 bool AuditController::isTaken(size_t finding) const {
-    const library::Findings::Head& h = head(finding);
+    const library::Findings::Head& h = sheet_->head(finding);
     return taken_.contains(h.key) && !use_.drafts.session().of(h.first).empty();
 }
 
 const library::LeftFinding* AuditController::left(size_t finding) const {
-    const auto at = left_.find(head(finding).key);
+    const auto at = left_.find(key(finding));
     return at == left_.end() || !isLeft(finding) ? nullptr : &at->second;
-}
-
-size_t AuditController::count(const library::AuditRule& rule) const {
-    return counts_[placeOf(&rule)];
 }
 
 void AuditController::setChoice(const library::AuditRule& rule, const library::RuleChoices::Choice& choice) {
@@ -270,8 +328,7 @@ void AuditController::setChoice(const library::AuditRule& rule, const library::R
     choices_.set(rule, choice);
     use_.settings.set(library::settings::auditRules, choices_.json());
     otherRules_.request_stop();
-    put();
-    emit changed();
+    arrange();
     look();
 }
 
@@ -314,6 +371,7 @@ void AuditController::takeFixes(const std::vector<size_t>& findings, std::functi
                 });
                 const QString title = all->size() == 1 ? qs(all->front().fix.says)
                                                        : tr("%n fix(es)", "", static_cast<int>(all->size()));
+                remember(*all);
                 for (const library::Finding& finding : *all)
                     taken_.insert(library::findingKey(finding.rule, finding.about));
                 if (!wishes->empty())
@@ -330,10 +388,25 @@ void AuditController::takeFixes(const std::vector<size_t>& findings, std::functi
         });
 }
 
+void AuditController::remember(const std::vector<library::Finding>& findings) {
+    std::vector<library::OtherSpelling> spellings;
+    for (const library::Finding& finding : findings)
+        if (finding.rule == "near-values" && finding.card != 0)
+            for (const library::Fix::Replacement& one : finding.fix.replacements)
+                spellings.push_back({one.to, one.from});
+    if (!spellings.empty())
+        use_.people.rememberSpellings(spellings);
+}
+
+void AuditController::showCard(size_t finding) {
+    if (const library::Finding one = this->finding(finding); one.card != 0)
+        use_.people.wantShown(one.card, one.cardKind);
+}
+
 void AuditController::leave(const std::vector<size_t>& findings, const std::string& reason) {
     std::vector<library::LeftFinding> some;
     for (const size_t one : findings) {
-        const library::Findings::Head& h = head(one);
+        const library::Findings::Head& h = sheet_->head(one);
         some.push_back(
             {h.key, h.rule->key, ss(title(one)), h.facts, reason, QDateTime::currentSecsSinceEpoch()});
         left_[h.key] = some.back();
@@ -342,24 +415,20 @@ void AuditController::leave(const std::vector<size_t>& findings, const std::stri
         library::FindingTable(store.database()).leave(some);
         return Done{};
     });
-    put();
-    noteCounts();
-    emit changed();
+    arrange(true);
 }
 
 void AuditController::bringBack(const std::vector<size_t>& findings) {
     std::vector<uint64_t> keys;
     for (const size_t one : findings) {
-        keys.push_back(head(one).key);
+        keys.push_back(key(one));
         left_.erase(keys.back());
     }
     use_.library.write([keys](library::Store& store) {
         library::FindingTable(store.database()).bringBack(keys);
         return Done{};
     });
-    put();
-    noteCounts();
-    emit changed();
+    arrange(true);
 }
 
 } // namespace moorfrost::app

@@ -25,18 +25,28 @@ CodesController::CodesController(const Uses& use) : use_(use) {
     });
 }
 
+void CodesController::showReleases(library::ReleaseFiles releases) {
+    if (releases_ == releases)
+        return;
+    stop();
+    releases_ = std::move(releases);
+    gaps_.clear();
+    refresh_.look();
+    emit changed();
+}
+
 bool CodesController::read(int run) {
     const auto searcher = use_.index.searcher();
     if (!searcher)
         return false;
     use_.jobs.start(
         this, {ss(tr("Looking for codes that are missing")), work::Priority::Background},
-        [library = use_.library.file(), searcher](std::stop_token,
-                                                  work::Progress&) -> Result<std::vector<library::CodeGap>> {
+        [library = use_.library.file(), searcher,
+         releases = releases_](std::stop_token, work::Progress&) -> Result<std::vector<library::CodeGap>> {
             auto store = library::Store::open(library);
             if (!store)
                 return store.error();
-            return library::codeGaps(**store, *searcher);
+            return releases ? library::codeGaps(**store, *releases) : library::codeGaps(**store, *searcher);
         },
         [this, run](Result<std::vector<library::CodeGap>> gaps) {
             if (!refresh_.isCurrent(run))
@@ -110,15 +120,16 @@ void CodesController::askNext() {
     using Answers = std::pair<std::vector<library::CodeAnswer>, std::vector<Error>>;
     job_ = use_.jobs.start(
         this, {ss(tr("Looking up codes")), work::Priority::Asked, {.network = true}},
-        [library = use_.library.file(), searcher, some, prints = prints_,
-         held = use_.references.held()](std::stop_token stop, work::Progress& progress) -> Result<Answers> {
+        [library = use_.library.file(), searcher, some, prints = prints_, held = use_.references.held(),
+         releases = releases_.value_or(library::ReleaseFiles())](
+            std::stop_token stop, work::Progress& progress) -> Result<Answers> {
             auto store = library::Store::open(library);
             if (!store)
                 return store.error();
             Answers out;
             out.second = library::lookUpCodes(
                 **store, *searcher, some, ReferencesController::plain(held), prints, stop, progress,
-                [&](library::CodeAnswer&& one) { out.first.push_back(std::move(one)); });
+                [&](library::CodeAnswer&& one) { out.first.push_back(std::move(one)); }, releases);
             if (stop.stop_requested())
                 return Error{ErrorKind::Cancelled, {}, "It was stopped."};
             return out;

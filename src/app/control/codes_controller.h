@@ -32,6 +32,8 @@ public:
     explicit CodesController(const Uses& use);
 
     void setInSight(bool inSight) { refresh_.setInSight(inSight); }
+    /// From now on of these releases alone, wherever their files lie; else of all that stands on the shelves.
+    void showReleases(library::ReleaseFiles releases);
     bool isTrue() const { return refresh_.isTrue() && !isAsking(); }
     /// In the order of releases.
     const std::vector<library::CodeGap>& gaps() const { return gaps_; }
@@ -68,6 +70,7 @@ private:
     void propose(std::vector<library::DraftSession::Wish> wishes, bool replacing = false);
 
     Uses use_;
+    std::optional<library::ReleaseFiles> releases_; // else those of the shelves
     std::vector<library::CodeGap> gaps_;
     std::map<FileId, library::CodeAnswer> answers_; // by the first file of the gap
     std::vector<library::CodeGap> waiting_;         // to be asked for

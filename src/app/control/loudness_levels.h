@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// How loud files are: measured once (EBU R 128), kept with the library as long as the file stays as it was.
-// Nothing is written to files.
+// How loud files are (EBU R 128), out of what is measured of their sound (library/sound_reports). Nothing is
+// written to files.
 #pragma once
 
 #include <QObject>

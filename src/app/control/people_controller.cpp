@@ -116,6 +116,10 @@ void PeopleController::setFact(CardId card, CardKind kind, const std::string& ke
            def ? tr(def->label) : qs(key));
 }
 
+void PeopleController::rememberSpellings(const std::vector<library::OtherSpelling>& spellings) {
+    change([=](Store& store) { return library::rememberSpellings(store, spellings); }, tr("Other spellings"));
+}
+
 void PeopleController::remove(CardId card, const QString& name) {
     changes_.make([=](Store& store) { return library::removeCard(store, card); }, tr("Remove"),
                   [this, name](bool done) {

@@ -38,6 +38,7 @@ public:
               std::function<void(CardId)> then = {});
     void setFact(CardId card, library::CardKind kind, const std::string& key,
                  const std::vector<std::string>& values, bool none = false);
+    void rememberSpellings(const std::vector<library::OtherSpelling>& spellings);
     void remove(CardId card, const QString& name);
     void merge(CardId into, const std::vector<CardId>& others);
     /// Shares that name somebody who is not known yet make a party of that name.

@@ -13,7 +13,7 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr int lookedAt = 720, mostSide = 2048;
+constexpr int lookedAt = 720;
 constexpr size_t mostPictures = 24;
 
 QImage imageOf(const pictures::Square& square) {
@@ -31,15 +31,13 @@ bool PictureCandidate::isEnlarged() const {
 
 bool lookAtPicture(const Path& file, uint64_t hash, const tags::PictureInfo& info, int& detail, QImage& image,
                    std::string& why) {
-    const int shorter = std::min(info.width, info.height), side = std::clamp(shorter, 16, mostSide);
-    auto square = sandbox::ParserPool::shared().pictureOf(file, hash, side);
+    const int shorter = std::min(info.width, info.height);
+    auto square = sandbox::ParserPool::shared().pictureOf(file, hash, pictures::sideToLookAt(shorter));
     if (!square) {
         why = square.error().message;
         return false;
     }
-    detail = pictures::detailOf(*square);
-    if (side < shorter) // what was scaled down to be looked at may have more
-        detail = detail >= side * 9 / 10 ? shorter : detail * shorter / side;
+    detail = pictures::detailOf(*square, shorter);
     image = imageOf(*square);
     return true;
 }

@@ -58,13 +58,10 @@ Result<QImage> imageOf(const Path& file, uint64_t hash) {
 PicturesController::Detail detailIn(const Path& file, uint64_t hash, const PictureInfo& picture) {
     PicturesController::Detail out;
     const int shorter = std::min(picture.width, picture.height);
-    const int side = std::clamp(shorter, 16, mostSide);
     if (shorter < 64)
         return out;
-    if (auto square = ParserPool::shared().pictureOf(file, hash, side)) {
-        out.side = pictures::detailOf(*square);
-        if (side < shorter) // what was scaled down to be looked at may have more
-            out.side = out.side >= side * 9 / 10 ? shorter : out.side * shorter / side;
+    if (auto square = ParserPool::shared().pictureOf(file, hash, pictures::sideToLookAt(shorter))) {
+        out.side = pictures::detailOf(*square, shorter);
         out.enlarged = out.side > 0 && out.side < pictures::enlargedBelow * shorter;
     }
     return out;

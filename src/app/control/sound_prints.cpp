@@ -66,15 +66,15 @@ void SoundPrints::prepare(QObject* asker, const std::vector<FileId>& files,
 }
 
 void SoundPrints::look() {
-    const auto searcher = index_.searcher();
-    if (stopped_ || !searcher)
+    const library::LibrarySearch& search = index_.search();
+    if (stopped_ || !search.searcher)
         return;
     if (listening_) {
         again_ = true;
         return;
     }
     listening_ = true;
-    unlooked_.take(library_, this, searcher, [this](Result<std::vector<FileId>> found) {
+    unlooked_.take(library_, this, search, [this](Result<std::vector<FileId>> found) {
         if (found && (!cleaned_ || !found->empty()))
             listen(std::move(*found));
         else

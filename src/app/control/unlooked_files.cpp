@@ -5,16 +5,25 @@
 
 namespace moorfrost::app {
 
-void UnlookedFiles::take(LibraryAccess& library, QObject* asker,
-                         std::shared_ptr<const library::Searcher> searcher,
+void UnlookedFiles::take(LibraryAccess& library, QObject* asker, const library::LibrarySearch& search,
                          std::function<void(Result<std::vector<library::FileId>>)> then) {
     struct Found {
         std::vector<library::FileId> files;
         std::vector<bool> looked; // with these
     };
+    const std::string since = revision_.empty() ? search.columnsRevision : revision_;
     library.read(
         asker,
-        [searcher = std::move(searcher), looked = looked_](library::Store&) mutable {
+        [searcher = search.searcher, looked = looked_, since](library::Store& store) mutable {
+            // Those that were changed since the columns were made are few: they are asked for again each
+            // time.
+            if (const auto changed = store.revisions().changedSince(since)) {
+                for (const library::FileId id : *changed)
+                    if (static_cast<size_t>(id) < looked.size())
+                        looked[static_cast<size_t>(id)] = false;
+            } else {
+                looked.clear(); // it is not known any more which they are
+            }
             Found out;
             searcher->all().each([&](library::Row row) {
                 if (searcher->has(row, library::Absent) || searcher->has(row, library::Unreadable))
@@ -29,10 +38,11 @@ void UnlookedFiles::take(LibraryAccess& library, QObject* asker,
             out.looked = std::move(looked);
             return out;
         },
-        [this, then = std::move(then)](Result<Found> found) {
+        [this, revision = search.columnsRevision, then = std::move(then)](Result<Found> found) {
             if (!found)
                 return then(found.error());
             looked_ = std::move(found->looked);
+            revision_ = revision;
             then(std::move(found->files));
         });
 }

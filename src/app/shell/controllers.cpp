@@ -44,9 +44,10 @@ Controllers::Controllers(const Path& file)
             jobs, messages}),
       care(library, jobs, messages), peaks(library, jobs), loudness(library, jobs),
       soundGroups(library, index, sounds, recordings, writing, peaks, loudness, jobs, messages),
-      fixity({library, jobs, messages, settings}),
-      audit({library, jobs, messages, settings, files, drafts, index, sounds, reports}),
+      fixity({library, jobs, messages, settings}), audit({library, jobs, messages, settings, files, drafts,
+                                                          index, sounds, reports, kept, people, shelves}),
       codes({library, jobs, messages, files, drafts, index, sounds, references}),
+      benchCodes({library, jobs, messages, files, drafts, index, sounds, references}),
       out(std::make_unique<DeliverControllers>(*this)) {
     auto look = [this] { // what is worked out of the batch in the background
         kinds.listen();
@@ -154,12 +155,12 @@ Controllers::~Controllers() {
 
 std::vector<QObject*> Controllers::all() {
     std::vector<QObject*> own = {
-        &jobs,     &library, &settings,        &files,   &kept,         &recordings, &collections,
-        &drafts,   &undo,    &pictures,        &index,   &releases,     &people,     &standards,
-        &shelves,  &journal, &batch,           &kinds,   &places,       &sleeves,    &references,
-        &identify, &strays,  &releasePictures, &along,   &duplicates,   &sameSound,  &bringIn,
-        &folders,  &discs,   &discPictures,    &writing, &driveOffsets, &worse,      &rips,
-        &care,     &audit,   &codes,           &fixity,  &reports};
+        &jobs,     &library, &settings,        &files,      &kept,         &recordings, &collections,
+        &drafts,   &undo,    &pictures,        &index,      &releases,     &people,     &standards,
+        &shelves,  &journal, &batch,           &kinds,      &places,       &sleeves,    &references,
+        &identify, &strays,  &releasePictures, &along,      &duplicates,   &sameSound,  &bringIn,
+        &folders,  &discs,   &discPictures,    &writing,    &driveOffsets, &worse,      &rips,
+        &care,     &audit,   &codes,           &benchCodes, &fixity,       &reports};
     const std::vector<QObject*> more = out->all();
     own.insert(own.end(), more.begin(), more.end());
     return own;

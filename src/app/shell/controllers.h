@@ -100,7 +100,7 @@ public:
     PlacesController places;
     SleeveViews sleeves;
     SoundPrints sounds;
-    SoundReports reports;
+    FileReports reports;
     ReferencesController references;
     ReleaseSources releaseSources;
     IdentifyController identify;
@@ -123,7 +123,7 @@ public:
     SoundGroupsController soundGroups;
     FixityController fixity;
     AuditController audit;
-    CodesController codes;
+    CodesController codes, benchCodes;       // of the library; of what is chosen in the bench
     std::unique_ptr<DeliverControllers> out; // shell/deliver_controllers.h
 
 signals:

@@ -52,15 +52,13 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     setWindowTitle("Moorfrost");
     setAcceptDrops(true);
     setMinimumSize(720, 480);
-    bench_ = new BenchPage({c_.messages,     c_.jobs,     c_.library,      c_.settings,
-                            c_.files,        c_.drafts,   c_.index,        c_.standards,
-                            c_.shelves,      c_.journal,  c_.batch,        c_.kinds,
-                            c_.customFields, c_.chains,   c_.values,       c_.places,
-                            c_.sleeves,      c_.along,    c_.duplicates,   c_.bringIn,
-                            c_.recordings,   c_.releases, c_.undo,         c_.pictures,
-                            c_.references,   c_.identify, c_.strays,       c_.releasePictures,
-                            c_.folders,      c_.discs,    c_.discPictures, c_.rips,
-                            c_.driveOffsets, c_.worse});
+    bench_ = new BenchPage(
+        {c_.messages,     c_.jobs,      c_.library,      c_.settings,        c_.files,     c_.drafts,
+         c_.index,        c_.standards, c_.shelves,      c_.journal,         c_.batch,     c_.kinds,
+         c_.customFields, c_.chains,    c_.values,       c_.places,          c_.sleeves,   c_.along,
+         c_.duplicates,   c_.bringIn,   c_.recordings,   c_.releases,        c_.undo,      c_.pictures,
+         c_.references,   c_.identify,  c_.strays,       c_.releasePictures, c_.folders,   c_.discs,
+         c_.discPictures, c_.rips,      c_.driveOffsets, c_.worse,           c_.benchCodes});
     library_ =
         new LibraryPage({c_.messages,     c_.jobs,       c_.library,  c_.settings, c_.files,       c_.drafts,
                          c_.index,        c_.standards,  c_.shelves,  c_.journal,  c_.batch,       c_.kinds,

@@ -190,6 +190,10 @@ void MainWindow::makeActions() {
         step(BenchPage::Describe);
         bench_->describe()->mendText();
     });
+    add(tr("Look up codes that are missing\u2026"), QKeySequence("Ctrl+Shift+K"), [this, step] {
+        step(BenchPage::Describe);
+        bench_->describe()->fillCodes();
+    });
     add(tr("Narrow the sheet"), QKeySequence("Ctrl+Shift+N"), [this, step] {
         step(BenchPage::Describe);
         bench_->describe()->narrow();

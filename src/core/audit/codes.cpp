@@ -5,6 +5,8 @@
 
 #include <fmt/format.h>
 
+#include "core/text/text.h"
+
 namespace moorfrost::audit {
 
 namespace {
@@ -111,6 +113,14 @@ std::string whyNotCode(std::string_view key, std::string_view value) {
     if (key == "barcode")
         return whyNotBarcode(value);
     return {};
+}
+
+std::string plainForm(std::string_view code) {
+    std::string out;
+    for (const char c : text::upper(code))
+        if ((c >= '0' && c <= '9') || (c >= 'A' && c <= 'Z'))
+            out += c;
+    return out;
 }
 
 } // namespace moorfrost::audit

@@ -14,6 +14,8 @@ namespace moorfrost::audit {
 /// character by ISO/IEC 7064 MOD 11-2) and IPI name numbers (eleven digits, the last two of which check the
 /// others modulo 101); anything goes for other fields.
 std::string whyNotCode(std::string_view key, std::string_view value);
+/// The code in capitals, letters and digits alone: "ZZ-FSR-26-00001" gives "ZZFSR2600001".
+std::string plainForm(std::string_view code);
 /// True if whyNotCode() has something to say about the field.
 bool hasForm(std::string_view key);
 

@@ -2,24 +2,11 @@
 #include "core/bench/planning.h"
 
 #include <algorithm>
-#include <cstdlib>
 #include <map>
 
 #include "core/tags/tag_io.h"
 
 namespace moorfrost::bench {
-
-std::vector<std::string> PlaceWish::toValues() const {
-    return {std::to_string(shelf), plan, copy ? "copy" : "move", goesAlong ? "along" : "",
-            removeEmptied ? "tidy" : ""};
-}
-
-PlaceWish PlaceWish::fromValues(const std::vector<std::string>& v) {
-    PlaceWish w;
-    if (v.size() == 5)
-        w = {std::atoll(v[0].c_str()), v[1], v[2] == "copy", v[3] == "along", v[4] == "tidy"};
-    return w;
-}
 
 std::optional<naming::PutAwayOptions> optionsFor(const PlaceWish& wish, const PlaceRules& rules) {
     const auto shelf = std::ranges::find(rules.shelves, wish.shelf, &library::Shelf::id);

@@ -13,22 +13,12 @@
 #include "core/bench/sleeve_places.h"
 #include "core/files/change_set.h"
 #include "core/library/drafts.h"
+#include "core/library/place_wish.h"
 #include "core/naming/put_away.h"
 
 namespace moorfrost::bench {
 
-/// A draft of a place, taken apart. It says how to find the place, not the place: that is worked out from the
-/// fields as they are when it is shown and when it is written.
-struct PlaceWish {
-    int64_t shelf = 0;
-    std::string plan;
-    bool copy = false;
-    bool goesAlong = true;
-    bool removeEmptied = true;
-    std::vector<std::string> toValues() const;
-    static PlaceWish fromValues(const std::vector<std::string>& values);
-    bool operator==(const PlaceWish&) const = default;
-};
+using library::PlaceWish;
 
 /// By what places are worked out.
 struct PlaceRules {

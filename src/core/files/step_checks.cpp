@@ -275,9 +275,9 @@ uint64_t freeBytes(const Path& folder) {
 
 std::string noRoom(uint64_t wanted, uint64_t there) {
     return fmt::format(
-        "There is not enough room on the disk: {} MB are needed, {} MB are free. Make room, then "
+        "There is not enough room on the disk: {:.1f} MB are needed, {:.1f} MB are free. Make room, then "
         "try again.",
-        (wanted + 999999) / 1000000, there / 1000000);
+        static_cast<double>(wanted) / 1e6, static_cast<double>(there) / 1e6);
 }
 
 std::vector<std::vector<size_t>> checkSteps(std::vector<StepRecord*>& records) {

@@ -37,6 +37,7 @@ public:
                 lines.clear();
     }
     bool any(size_t band) const { return !lines_[band].empty(); }
+    bool any() const { return any(0) || any(1) || any(2); }
     /// Mean of the logarithm of the power: low where many lines are about 0.
     double fullness(size_t band, std::span<const float> spectrum) const {
         double sum = 0, product = 1;
@@ -185,6 +186,9 @@ Standing standingOf(Bank& bank, std::span<const float> samples, uint64_t from, i
             power[k] += lines[k] * lines[k] / some;
     }
     const Lines lines(power, rate / 2.0 / static_cast<double>(bank.hop));
+    Standing out;
+    if (!lines.any())
+        return out;
     std::array<std::vector<double>, bands> fullness;
     for (auto& one : fullness)
         one.assign(bank.hop + 2 * around, 0);
@@ -195,7 +199,6 @@ Standing standingOf(Bank& bank, std::span<const float> samples, uint64_t from, i
                 if (lines.any(b))
                     fullness[b][place] += lines.fullness(b, spectrum);
         }
-    Standing out;
     for (size_t b = 0; b < bands; ++b) {
         if (!lines.any(b))
             continue;
@@ -209,58 +212,100 @@ Standing standingOf(Bank& bank, std::span<const float> samples, uint64_t from, i
 
 } // namespace
 
+namespace {
+
+/// What the stretches that were looked at say together of each place of a bank.
+class Places {
+public:
+    explicit Places(const Bank& bank)
+        // Places of Vorbis move by eighths of a frame where short blocks were.
+        : sums_(bank.coder == "Vorbis" ? bank.hop / 8 : bank.hop), count_(sums_.size()) {}
+
+    void add(const Standing& standing) {
+        const size_t hop = sums_.size();
+        std::vector<float> together(hop);
+        const size_t all = std::ranges::max_element(standing, {}, &std::vector<float>::size)->size();
+        for (size_t place = 0; place < all; ++place) {
+            float most = 0, sum = 0;
+            int n = 0;
+            for (const auto& band : standing)
+                if (!band.empty()) {
+                    most = std::max(most, band[place]);
+                    sum += band[place];
+                    ++n;
+                }
+            most = std::max(most, sum / std::sqrt(static_cast<float>(n)));
+            float& to = together[place % hop];
+            to = std::max(to, most);
+        }
+        for (size_t place = 0; place < hop; ++place) {
+            // One loud place alone says little: a click does that, too.
+            sums_[place] += std::min(together[place], 12.0f);
+            count_[place] += together[place] > 5;
+        }
+        ++looked_;
+    }
+
+    /// What chance gives every place is taken off.
+    CoderTrace trace(const std::string& coder) const {
+        std::vector<float> sorted = sums_;
+        const auto middle = sorted.begin() + static_cast<std::ptrdiff_t>(sorted.size() / 2);
+        std::ranges::nth_element(sorted, middle);
+        const auto at = static_cast<size_t>(std::ranges::max_element(sums_) - sums_.begin());
+        const double strength =
+            static_cast<double>(sums_[at] - *middle) / std::sqrt(std::max<double>(1, looked_));
+        return {coder, strength, count_[at], looked_};
+    }
+
+    /// No place stands out in any stretch: what is to come would not make a trace of it.
+    bool none() const { return std::ranges::max(count_) == 0; }
+
+private:
+    std::vector<float> sums_;
+    std::vector<int> count_;
+    int looked_ = 0;
+};
+
+constexpr size_t enough = 4;   // stretches, for those that show nothing or all
+constexpr double certain = 18; // strength by so many
+
+} // namespace
+
 CoderTrace coderTraceOf(std::span<const SegmentPicker::Segment> segments, int rate) {
     std::vector<std::unique_ptr<Bank>> banks;
     banks.push_back(std::make_unique<Mp3Bank>());
     banks.push_back(std::make_unique<CosineBank>("AAC", kaiserBesselWindow(2048)));
     banks.push_back(std::make_unique<CosineBank>("Vorbis", vorbisWindow(2048)));
     banks.push_back(std::make_unique<CosineBank>("AAC", sineWindow(2048)));
+    // Every second one first, then those between; half of either kind in the middle, half on one side.
+    std::vector<size_t> order;
+    for (size_t i = 0; i < segments.size(); i += 4)
+        for (const size_t one : {i, i + 3})
+            if (one < segments.size())
+                order.push_back(one);
+    for (size_t i = 0; i < segments.size(); ++i)
+        if (std::ranges::find(order, i) == order.end())
+            order.push_back(i);
     CoderTrace best;
     std::vector<float> samples(SegmentPicker::length);
-    const std::span<const SegmentPicker::Segment> all = segments;
     for (const auto& bank : banks) {
-        // Of the last one, which is rare, less is looked at.
-        segments = bank == banks.back() ? all.first(std::min<size_t>(all.size(), 4)) : all;
-        // Places of Vorbis move by eighths of a frame where short blocks were.
-        const size_t hop = bank->coder == "Vorbis" ? bank->hop / 8 : bank->hop;
-        std::vector<float> sums(hop);
-        std::vector<int> count(hop);
-        for (size_t i = 0; i < segments.size(); ++i) {
+        Places places(*bank);
+        size_t looked = 0;
+        for (const size_t i : order) {
             const SegmentPicker::Segment& segment = segments[i];
             for (size_t k = 0; k < samples.size(); ++k) // in the middle, then on one side
                 samples[k] = i % 2 == 0 ? (segment.left[k] + segment.right[k]) * 0.70711f : segment.left[k];
             const size_t frames = bank->coder == "MP3" ? 5 : 3;
-            Standing standing = standingOf(*bank, samples, segment.from, rate, frames);
-            std::vector<float> together(hop);
-            for (size_t place = 0; place < bank->hop; ++place) {
-                float most = 0, sum = 0;
-                int n = 0;
-                for (const auto& band : standing)
-                    if (!band.empty()) {
-                        most = std::max(most, band[place]);
-                        sum += band[place];
-                        ++n;
-                    }
-                if (n > 0)
-                    most = std::max(most, sum / std::sqrt(static_cast<float>(n)));
-                float& to = together[place % hop];
-                to = std::max(to, most);
-            }
-            for (size_t place = 0; place < hop; ++place) {
-                // One loud place alone says little: a click does that, too.
-                sums[place] += std::min(together[place], 12.0f);
-                count[place] += together[place] > 5;
-            }
+            places.add(standingOf(*bank, samples, segment.from, rate, frames));
+            if (++looked == enough &&
+                (places.none() || bank == banks.back() || places.trace({}).strength >= certain))
+                break; // of the last bank, which is rare, less is looked at
         }
-        // What chance gives every place is taken off.
-        std::vector<float> sorted = sums;
-        std::ranges::nth_element(sorted, sorted.begin() + static_cast<std::ptrdiff_t>(hop / 2));
-        const float usual = sorted[hop / 2];
-        const auto at = static_cast<size_t>(std::ranges::max_element(sums) - sums.begin());
-        const double strength = static_cast<double>(sums[at] - usual) /
-                                std::sqrt(std::max<double>(1, static_cast<double>(segments.size())));
-        if (strength > best.strength)
-            best = {bank->coder, strength, count[at], static_cast<int>(segments.size())};
+        const CoderTrace trace = places.trace(bank->coder);
+        if (trace.strength > best.strength)
+            best = trace;
+        if (best.coder == "MP3" && best.strength >= certain)
+            break; // the others are much alike, MP3 is not
     }
     return best;
 }

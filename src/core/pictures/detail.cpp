@@ -102,4 +102,15 @@ int detailOf(const Square& square) {
     return static_cast<int>(std::lround(static_cast<double>(square.side) * part * rollOff));
 }
 
+int sideToLookAt(int shorterSide) {
+    return std::clamp(shorterSide, 16, 2048);
+}
+
+int detailOf(const Square& square, int shorterSide) {
+    const int detail = detailOf(square);
+    if (square.side >= shorterSide)
+        return detail;
+    return detail >= square.side * 9 / 10 ? shorterSide : detail * shorterSide / square.side;
+}
+
 } // namespace moorfrost::pictures

@@ -14,6 +14,12 @@ namespace moorfrost::pictures {
 /// ends. 0 for squares below 64 pixels and for those in which nothing can be told (a plain colour).
 int detailOf(const Square& square);
 
+/// The size in which a picture is decoded to be looked at; in pixels, as `shorterSide`.
+int sideToLookAt(int shorterSide);
+/// Of a picture whose shorter side is that, by a square of the size of sideToLookAt(): what was scaled down
+/// to be looked at may have more.
+int detailOf(const Square& square, int shorterSide);
+
 /// Less than this part of its side is detail: it was enlarged.
 inline constexpr double enlargedBelow = 0.7;
 

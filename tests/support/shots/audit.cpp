@@ -3,8 +3,8 @@
 #include <QTest>
 
 #include "app/audit/audit_page.h"
-#include "app/audit/own_codes_dialog.h"
 #include "app/audit/take_fixes_dialog.h"
+#include "app/codes/own_codes_dialog.h"
 #include "app/shell/main_window.h"
 #include "support/shots/shots.h"
 

@@ -10,6 +10,7 @@
 #include <fmt/format.h>
 
 #include "core/audit/codes.h"
+#include "core/library/draft_fields.h"
 #include "core/library/search/joint_field.h"
 #include "core/library/search/sleeves.h"
 #include "core/text/text.h"
@@ -21,14 +22,6 @@ namespace {
 constexpr double leastTitle = 0.8, mostApart = 4.0; // seconds
 constexpr size_t mostEditions = 4;
 constexpr const char* soundsOtherwise = "It sounds like another recording of that reference.";
-
-std::string plain(const std::string& code) {
-    std::string out;
-    for (const char c : text::upper(code))
-        if ((c >= '0' && c <= '9') || (c >= 'A' && c <= 'Z'))
-            out += c;
-    return out;
-}
 
 std::string clock(double seconds) {
     const auto all = static_cast<long>(std::lround(seconds));
@@ -42,9 +35,16 @@ std::unordered_map<std::string, FileId> codesOf(const Searcher& searcher) {
     searcher.all().each([&](Row row) {
         if (const uint32_t list = field.listOf(row); list != 0)
             for (const std::string& value : tags::valuesFromText("isrc", field.text(list)))
-                out.try_emplace(plain(value), searcher.idOf(row));
+                out.try_emplace(audit::plainForm(value), searcher.idOf(row));
     });
     return out;
+}
+
+/// With the drafts put in.
+tags::Fields fieldsToBe(Store& store, const FileRecord& file) {
+    tags::Fields fields = file.tags.fields;
+    putDrafts(fields, store.drafts().of(file.id));
+    return fields;
 }
 
 class LookUp {
@@ -57,16 +57,15 @@ public:
     std::vector<Error> errors;
 
     /// All gaps of one release; their answers by the place of the gap in `gaps`.
-    void release(std::span<const Row> rows, const std::map<FileId, size_t>& gapOf,
+    void release(const std::vector<FileId>& ids, const std::map<FileId, size_t>& gapOf,
                  std::vector<CodeAnswer>& answers) {
-        std::vector<FileId> ids;
-        for (const Row row : rows)
-            ids.push_back(searcher_.idOf(row));
         std::vector<matching::SleeveInput> inputs;
-        for (const FileRecord& file : store_.files().findAll(ids))
-            if (file.readable() && file.absent == 0)
-                inputs.push_back(matching::sleeveInput(file.id, file.path, file.tags, file.tags.fields,
-                                                       file.state.modifiedNs));
+        for (const FileRecord& file : store_.files().findAll(ids)) {
+            if (!file.readable() || file.absent != 0)
+                continue;
+            inputs.push_back(matching::sleeveInput(file.id, file.path, file.tags, fieldsToBe(store_, file),
+                                                   file.state.modifiedNs));
+        }
         if (inputs.empty())
             return;
         std::set<FileId> seated = ask(inputs, gapOf, answers);
@@ -88,7 +87,8 @@ public:
             if (at == file.tags.fields.end())
                 continue;
             for (const std::string& value : at->second)
-                if (const std::string code = plain(value); audit::whyNotCode("isrc", code).empty()) {
+                if (const std::string code = audit::plainForm(value);
+                    audit::whyNotCode("isrc", code).empty()) {
                     CodeCandidate& one = candidate(answer, code, "another file of the recording");
                     one.confirmed = true;
                     one.evidence.push_back(fmt::format("{} is the same recording, and has it.",
@@ -182,7 +182,7 @@ private:
             const reference::Track& told = candidate.release.media[track.medium].tracks[track.place];
             const matching::Fit& fit = candidate.seating.fits[t];
             for (const std::string& isrc : told.isrcs) {
-                const std::string code = plain(isrc);
+                const std::string code = audit::plainForm(isrc);
                 if (!audit::whyNotCode("isrc", code).empty())
                     continue;
                 CodeCandidate& one = this->candidate(answers[gap->second], code, source);
@@ -235,41 +235,104 @@ private:
 
 } // namespace
 
+namespace {
+
+/// A recording once, however many files it has.
+class Gaps {
+public:
+    explicit Gaps(Store& store) : store_(store) {}
+    /// nullptr: it is a file more of a gap that is there.
+    CodeGap* add(FileId file) {
+        const RecordingId recording = store_.recordings().placeOf(file).recording;
+        if (recording != 0) {
+            const auto [it, isNew] = at_.try_emplace(recording, out_.size());
+            if (!isNew) {
+                out_[it->second].files.push_back(file);
+                return nullptr;
+            }
+        }
+        CodeGap& gap = out_.emplace_back();
+        gap.recording = recording;
+        gap.files = {file};
+        return &gap;
+    }
+    std::vector<CodeGap> take() {
+        for (CodeGap& gap : out_)
+            std::ranges::sort(gap.files);
+        return std::move(out_);
+    }
+
+private:
+    Store& store_;
+    std::map<RecordingId, size_t> at_;
+    std::vector<CodeGap> out_;
+};
+
+} // namespace
+
 std::vector<CodeGap> codeGaps(Store& store, const Searcher& searcher) {
     const JointField& isrc = searcher.field("isrc");
     const JointField& kind = searcher.field(kindColumn);
-    std::map<RecordingId, size_t> at;
-    std::vector<CodeGap> out;
+    Gaps gaps(store);
     for (const Row row : searcher.ordered(searcher.all(), {{"album_artist", true}, {"album", true}})) {
         if (isrc.listOf(row) != 0 || searcher.has(row, Absent) || searcher.has(row, Unreadable))
             continue;
         if (const std::string of = kind.text(kind.listOf(row)); !of.empty() && of != "music")
             continue;
-        const FileId id = searcher.idOf(row);
-        const RecordingId recording = store.recordings().placeOf(id).recording;
-        if (recording != 0) {
-            const auto [it, isNew] = at.try_emplace(recording, out.size());
-            if (!isNew) {
-                out[it->second].files.push_back(id);
-                continue;
-            }
-        }
-        CodeGap gap;
-        gap.recording = recording;
-        gap.files = {id};
-        gap.title = searcher.text(row, "title");
-        if (gap.title.empty())
-            gap.title = text::forDisplay(searcher.pathOf(row).filename().native());
-        gap.artist = searcher.text(row, "artist");
-        gap.album = searcher.text(row, "album");
-        gap.label = searcher.text(row, "label");
-        gap.seconds = searcher.durationOf(row);
-        out.push_back(std::move(gap));
+        CodeGap* gap = gaps.add(searcher.idOf(row));
+        if (!gap)
+            continue;
+        gap->title = searcher.text(row, "title");
+        if (gap->title.empty())
+            gap->title = text::forDisplay(searcher.pathOf(row).filename().native());
+        gap->artist = searcher.text(row, "artist");
+        gap->album = searcher.text(row, "album");
+        gap->label = searcher.text(row, "label");
+        gap->seconds = searcher.durationOf(row);
     }
-    for (CodeGap& gap : out)
-        std::ranges::sort(gap.files);
+    return gaps.take();
+}
+
+std::vector<CodeGap> codeGaps(Store& store, const ReleaseFiles& releases) {
+    Gaps gaps(store);
+    for (const std::vector<FileId>& release : releases)
+        for (const FileRecord& file : store.files().findAll(release)) {
+            const bool isMusic = file.kind.empty() || file.kind == "music";
+            if (!file.readable() || file.absent != 0 || !isMusic || file.tags.fields.contains("isrc"))
+                continue;
+            CodeGap* gap = gaps.add(file.id);
+            if (!gap)
+                continue;
+            const tags::Fields fields = fieldsToBe(store, file);
+            gap->title = tags::firstValue(fields, "title");
+            if (gap->title.empty())
+                gap->title = text::forDisplay(file.path.filename().native());
+            gap->artist = tags::shownValue(fields, "artist");
+            gap->album = tags::firstValue(fields, "album");
+            gap->label = tags::firstValue(fields, "label");
+            gap->seconds = file.tags.facts.duration;
+        }
+    return gaps.take();
+}
+
+namespace {
+
+/// The releases on the shelves in which the files of the gaps stand.
+ReleaseFiles releasesOf(const Searcher& searcher, const std::vector<CodeGap>& gaps) {
+    RowSet rows(searcher.all().size());
+    for (const CodeGap& gap : gaps)
+        for (const FileId file : gap.files)
+            if (const auto row = searcher.rowOf(file))
+                rows.add(*row);
+    const RowsBySleeve sleeves = wholeSleevesOf(searcher, rows);
+    ReleaseFiles out(sleeves.size());
+    for (size_t i = 0; i < sleeves.size(); ++i)
+        for (const Row row : sleeves[i])
+            out[i].push_back(searcher.idOf(row));
     return out;
 }
+
+} // namespace
 
 bool CodeAnswer::isSure() const {
     size_t good = 0, confirmed = 0;
@@ -283,18 +346,15 @@ bool CodeAnswer::isSure() const {
 std::vector<Error> lookUpCodes(Store& store, const Searcher& searcher, const std::vector<CodeGap>& gaps,
                                const std::vector<reference::Reference*>& references,
                                const matching::PrintsOf& printsOf, std::stop_token stop,
-                               work::Progress& progress, const std::function<void(CodeAnswer&&)>& told) {
+                               work::Progress& progress, const std::function<void(CodeAnswer&&)>& told,
+                               const ReleaseFiles& releases) {
     LookUp look(store, searcher, references, printsOf, stop);
     std::map<FileId, size_t> gapOf;
     std::vector<CodeAnswer> answers;
-    RowSet rows(searcher.all().size());
     for (size_t i = 0; i < gaps.size(); ++i) {
         answers.push_back({gaps[i], {}});
-        for (const FileId file : gaps[i].files) {
+        for (const FileId file : gaps[i].files)
             gapOf[file] = i;
-            if (const auto row = searcher.rowOf(file))
-                rows.add(*row);
-        }
     }
     progress.begin(gaps.size());
     std::vector<bool> done(gaps.size());
@@ -307,21 +367,24 @@ std::vector<Error> lookUpCodes(Store& store, const Searcher& searcher, const std
         told(std::move(answers[gap]));
         progress.step({});
     };
-    const RowsBySleeve sleeves = wholeSleevesOf(searcher, rows);
     // A recording of several releases is asked for in each, and told when the last was asked.
     std::vector<size_t> left(gaps.size());
     for (const auto& [file, gap] : gapOf)
         ++left[gap];
-    for (size_t i = 0; i < sleeves.size() && !stop.stop_requested(); ++i) {
-        look.release(sleeves[i], gapOf, answers);
+    for (const std::vector<FileId>& release : releases.empty() ? releasesOf(searcher, gaps) : releases) {
+        if (std::ranges::none_of(release, [&](FileId file) { return gapOf.contains(file); }))
+            continue;
         if (stop.stop_requested())
             break;
-        for (const Row row : sleeves[i])
-            if (const auto at = gapOf.find(searcher.idOf(row)); at != gapOf.end() && --left[at->second] == 0)
+        look.release(release, gapOf, answers);
+        if (stop.stop_requested())
+            break;
+        for (const FileId file : release)
+            if (const auto at = gapOf.find(file); at != gapOf.end() && --left[at->second] == 0)
                 finish(at->second);
     }
     for (size_t i = 0; i < gaps.size() && !stop.stop_requested(); ++i)
-        finish(i); // whose files are on no shelf any more
+        finish(i); // whose files are in no release any more
     return std::move(look.errors);
 }
 

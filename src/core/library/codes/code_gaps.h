@@ -31,6 +31,11 @@ struct CodeCandidate {
 /// Gaps of the whole library, in the order of releases: of what is music and there. A recording of which
 /// another file has one is a gap, too.
 std::vector<CodeGap> codeGaps(Store& store, const Searcher& searcher);
+/// Files that belong together, one release after the other.
+using ReleaseFiles = std::vector<std::vector<FileId>>;
+/// Gaps of these releases, wherever their files lie, in their order: as the files will be when their drafts
+/// are written, but for the codes.
+std::vector<CodeGap> codeGaps(Store& store, const ReleaseFiles& releases);
 
 struct CodeAnswer {
     CodeGap gap;
@@ -38,11 +43,13 @@ struct CodeAnswer {
     bool isSure() const;                   // one code alone, and nothing speaks against it
 };
 
-/// Asks for all of them, release by release. `printsOf`: may be empty, then nothing is confirmed by its
-/// sound. `told` gets each answer as it comes. Errors of references are told once each.
+/// Asks for all of them, release by release: the releases of the library, or (where there are any) these.
+/// `printsOf`: may be empty, then nothing is confirmed by its sound. `told` gets each answer as it comes.
+/// Errors of references are told once each.
 std::vector<Error> lookUpCodes(Store& store, const Searcher& searcher, const std::vector<CodeGap>& gaps,
                                const std::vector<reference::Reference*>& references,
                                const matching::PrintsOf& printsOf, std::stop_token stop,
-                               work::Progress& progress, const std::function<void(CodeAnswer&&)>& told);
+                               work::Progress& progress, const std::function<void(CodeAnswer&&)>& told,
+                               const ReleaseFiles& releases = {});
 
 } // namespace moorfrost::library

@@ -8,8 +8,11 @@
 #include "core/library/findings/audit_settings.h"
 #include "core/library/findings/release_checks.h"
 #include "core/library/people/song_standing.h"
+#include "core/library/picture_details.h"
+#include "core/library/settings.h"
 #include "core/library/sleeve_files.h"
 #include "core/library/sound_reports.h"
+#include "core/tags/custom_fields.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -106,10 +109,13 @@ void checkKeeping(const RuleChoices& rules, const CheckedRelease& release, const
 /// Calls `found` for all of these releases, until a stop.
 void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& sleeves,
                    const AuditRules& rules, std::stop_token stop, work::Progress& progress,
-                   const FindingSink& found) {
+                   const FindingSink& told) {
     SongStandings standings(store);
     const bool works = audit::asksForWorks(rules.shelf.standard);
-    const bool sound = asksForSound(rules.choices);
+    const bool sound = asksForSound(rules.choices), details = rules.choices.isOn("enlarged-picture");
+    const ShelfPlans plans(store,
+                           rules.choices.isOn("off-plan") ? rules.plans : std::map<int64_t, std::string>(),
+                           tags::withDescribed(searcher.customFields()), rules.shelf.names);
     eachSleeve(store, searcher, sleeves, stop, progress, [&](size_t, std::vector<FileRecord>&& all) {
         std::ranges::sort(all, {}, &FileRecord::id);
         std::vector<FileRecord> files, music;
@@ -118,6 +124,11 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
                 files.push_back(file);
         CheckedRelease release{files, nameOf(all),
                                !tags::firstValue(all.front().tags.fields, "album").empty(), all.front().id};
+        const FindingSink found = [&, shelf = all.front().shelf](Finding&& one) {
+            one.release = release.name;
+            one.shelf = shelf;
+            told(std::move(one));
+        };
         checkKeeping(rules.choices, release, all, found);
         if (files.empty())
             return;
@@ -130,13 +141,17 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
             if (!reports.empty())
                 checkSound(rules.choices, release, reports, found);
         }
-        // Idents, tones and speech need no pictures.
+        // Idents, tones and speech need no pictures, and have plans of their own.
         std::ranges::copy_if(files, std::back_inserter(music), [](const FileRecord& file) {
             return file.kind.empty() || file.kind == "music";
         });
         release.files = music;
-        if (!music.empty())
-            checkPictures(rules.choices, release, found);
+        if (music.empty())
+            return;
+        checkPlan(plans, release, found);
+        checkPictures(rules.choices, release, found);
+        if (details)
+            checkPictureDetails(rules.choices, release, pictureDetailsOf(store, music), found);
     });
 }
 
@@ -188,6 +203,7 @@ AuditRules auditRulesOf(Store& store) {
     if (auto choices = RuleChoices::fromJson(store.settings().get(settings::auditRules)))
         out.choices = std::move(*choices);
     out.shelf = rulesOf(store);
+    out.plans = shelfPlansFrom(store.settings().get(settings::shelfPlans));
     return out;
 }
 

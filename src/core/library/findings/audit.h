@@ -4,6 +4,7 @@
 #pragma once
 
 #include "core/library/findings/finding.h"
+#include "core/library/shelf_plans.h"
 #include "core/library/shelf_readiness.h"
 #include "core/sound/store.h"
 
@@ -11,7 +12,8 @@ namespace moorfrost::library {
 
 struct AuditRules {
     RuleChoices choices;
-    ShelfRules shelf; // of the rule that asks for the standard
+    ShelfRules shelf;                     // of the rule that asks for the standard
+    std::map<int64_t, std::string> plans; // of shelves, for the rule about names and places
     bool operator==(const AuditRules&) const = default;
 };
 AuditRules auditRulesOf(Store& store);

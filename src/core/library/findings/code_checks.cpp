@@ -16,10 +16,7 @@ constexpr const char* codeFields[] = {"isrc", "iswc", "barcode"};
 
 /// What it may have been before it was typed: spaces, words and dots around it, O for 0, a lost zero.
 std::string mended(std::string_view key, const std::string& value) {
-    std::string plain;
-    for (const char c : text::upper(value))
-        if ((c >= '0' && c <= '9') || (c >= 'A' && c <= 'Z'))
-            plain += c;
+    std::string plain = audit::plainForm(value);
     std::vector<std::string> may;
     for (const char* name : {"ISRC", "ISWC", "EAN", "UPC"})
         if (plain.starts_with(name))

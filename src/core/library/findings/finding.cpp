@@ -88,18 +88,23 @@ uint64_t Finding::facts() const {
 }
 
 void Findings::add(const Finding& finding) {
-    const std::string rest = packed(finding);
+    WireWriter rest; // what is no fact, and what is
+    rest.text(finding.release)
+        .number(static_cast<uint64_t>(finding.card))
+        .number(static_cast<uint64_t>(finding.cardKind))
+        .text(packed(finding));
     Head head;
     head.rule = auditRule(finding.rule);
     head.facts = finding.facts();
     head.key = findingKey(finding.rule, finding.about);
     head.unit = finding.unit;
+    head.shelf = finding.shelf;
     head.first = finding.files.empty() ? 0 : finding.files.front();
     head.files = static_cast<uint32_t>(finding.files.size());
     head.fix = !finding.fix.isEmpty();
     head.sure = static_cast<float>(finding.sure);
     head.title = spool_->keep(finding.title);
-    head.rest = spool_->keep(rest);
+    head.rest = spool_->keep(rest.bytes());
     heads_.push_back(head);
 }
 
@@ -108,9 +113,14 @@ Finding Findings::operator[](size_t at) const {
     Finding out;
     out.rule = head.rule ? head.rule->key : "";
     out.unit = head.unit;
+    out.shelf = head.shelf;
     out.title = title(at);
     const std::string bytes = spool_->read(head.rest);
-    unpack(bytes, out);
+    WireReader in(bytes);
+    out.release = in.text();
+    out.card = static_cast<CardId>(in.number());
+    out.cardKind = static_cast<CardKind>(std::min<uint64_t>(in.number(), cardKinds - 1));
+    unpack(in.view(), out);
     return out;
 }
 

@@ -9,6 +9,7 @@
 #include "core/files/spool.h"
 #include "core/library/drafts.h"
 #include "core/library/findings/rules.h"
+#include "core/library/store/card_table.h"
 
 namespace moorfrost::library {
 
@@ -38,14 +39,18 @@ struct SoundPlace {
 };
 
 struct Finding {
-    std::string rule;  // its key
-    std::string about; // within the rule: tells it apart from others, run for run
-    FileId unit = 0;   // of a release: the first of its files; 0: of the whole library
-    std::string title; // what it is about, for people: "Lanterns, Kestrel & Rook"
+    std::string rule;    // its key
+    std::string about;   // within the rule: tells it apart from others, run for run
+    FileId unit = 0;     // of a release: the first of its files; 0: of the whole library
+    std::string release; // its name, for people
+    int64_t shelf = 0;   // on which its first file stands; 0: on none
+    std::string title;   // what it is about, for people: "Lanterns, Kestrel & Rook"
     std::string sentence;
     std::vector<FileId> files; // rising
     std::vector<Evidence> evidence;
     Fix fix;
+    CardId card = 0; // the party, work or agreement that it is about; 0: none
+    CardKind cardKind = CardKind::Party;
     double sure = 1;                 // how sure it is, 0 to 1
     std::optional<SoundPlace> place; // of a finding about the sound of one file
 
@@ -62,7 +67,8 @@ public:
         uint64_t facts = 0;
         uint64_t key = 0;           // of rule and `about`
         FileId unit = 0, first = 0; // first: of its files
-        uint32_t files = 0;         // how many
+        int64_t shelf = 0;
+        uint32_t files = 0; // how many
         bool fix = false;
         float sure = 1;
         files::Spool::Piece title, rest;

@@ -3,8 +3,6 @@
 
 #include "core/library/findings/release_checks.h"
 #include "core/library/fixity_plan.h"
-#include "core/library/people/agreements.h"
-#include "core/library/people/people.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -26,43 +24,6 @@ void checkFixityKept(Store& store, const FindingSink& found) {
             one.evidence.push_back({"Kept on", dayText(stored->when), ""});
         if (file.verified > 0)
             one.evidence.push_back({"Compared on", dayText(file.verified), ""});
-        found(std::move(one));
-    }
-}
-
-void checkPeople(Store& store, const RuleChoices& rules, std::stop_token stop, const FindingSink& found) {
-    const auto people = People::make(keptCards(store), stop);
-    if (!people)
-        return;
-    if (rules.isOn("shares"))
-        for (const WorkEntry& work : people->works())
-            for (const Gap& gap : work.gaps) {
-                if (gap.what != Gap::What::Writers && gap.what != Gap::What::Publishers &&
-                    gap.what != Gap::What::Owners)
-                    continue;
-                if (gap.isHard)
-                    continue; // nobody is named yet: the standard asks for that
-                Finding one;
-                one.rule = "shares";
-                one.about = fmt::format("{} {}", work.id, static_cast<int>(gap.what));
-                one.title = work.title;
-                one.sentence = gap.sentence;
-                if (work.lead != 0)
-                    one.files = {work.lead};
-                found(std::move(one));
-            }
-    if (!rules.isOn("agreements"))
-        return;
-    const std::string today = todayText();
-    for (const AgreementEntry& entry : people->agreements()) {
-        const Holding holding = holdingOf(entry.facts, today);
-        if (holding.holds != Holds::Soon && holding.holds != Holds::Over)
-            continue;
-        Finding one;
-        one.rule = "agreements";
-        one.about = std::to_string(entry.id);
-        one.title = entry.title;
-        one.sentence = fmt::format("The agreement {}.", holdingText(entry.facts, today));
         found(std::move(one));
     }
 }

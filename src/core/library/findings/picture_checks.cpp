@@ -5,21 +5,47 @@
 #include <fmt/format.h>
 
 #include "core/library/findings/release_checks.h"
+#include "core/library/picture_details.h"
 
 namespace moorfrost::library {
 
 namespace {
-
-const tags::PictureInfo* frontOf(const FileRecord& file) {
-    const auto at = std::ranges::find(file.tags.pictures, "front cover", &tags::PictureInfo::type);
-    return at == file.tags.pictures.end() ? nullptr : &*at;
-}
 
 std::string size(const tags::PictureInfo& picture) {
     return fmt::format("{} × {}", picture.width, picture.height);
 }
 
 } // namespace
+
+void checkPictureDetails(const RuleChoices& rules, const CheckedRelease& release,
+                         const std::map<FileId, int>& details, const FindingSink& found) {
+    const double least = rules.limit("enlarged-picture") / 100;
+    // Of each picture, the files that have it.
+    std::map<uint64_t, std::pair<const FileRecord*, std::vector<FileId>>> enlarged;
+    for (const FileRecord& file : release.files) {
+        const auto detail = details.find(file.id);
+        const tags::PictureInfo* front = frontCoverOf(file);
+        if (!front || detail == details.end() || detail->second <= 0 ||
+            detail->second >= least * std::min(front->width, front->height))
+            continue;
+        auto& [first, files] = enlarged[front->hash];
+        first = first ? first : &file;
+        files.push_back(file.id);
+    }
+    for (auto& [hash, of] : enlarged) {
+        const auto& [file, files] = of;
+        const tags::PictureInfo& front = *frontCoverOf(*file);
+        const int detail = details.at(file->id), side = std::min(front.width, front.height);
+        Finding one = findingOf("enlarged-picture", release, fmt::format("{:x}", hash), files);
+        one.sentence =
+            fmt::format("The front cover of {} of {} files has {} pixels, and shows what {} × {} would.",
+                        files.size(), release.files.size(), size(front), detail, detail);
+        one.evidence = {{"Shorter side", fmt::format("{} pixels", side)},
+                        {"Detail of it", fmt::format("{} pixels, {:.0f} %", detail, 100.0 * detail / side)}};
+        one.sure = std::clamp(1 - 0.5 * detail / (least * side), 0.5, 0.99);
+        found(std::move(one));
+    }
+}
 
 void checkPictures(const RuleChoices& rules, const CheckedRelease& release, const FindingSink& found) {
     std::vector<FileId> none, small, heavy, fronts;
@@ -31,7 +57,7 @@ void checkPictures(const RuleChoices& rules, const CheckedRelease& release, cons
     for (const FileRecord& file : release.files) {
         if (file.tags.pictures.empty())
             none.push_back(file.id);
-        const tags::PictureInfo* front = frontOf(file);
+        const tags::PictureInfo* front = frontCoverOf(file);
         if (front && front->width > 0 && std::min(front->width, front->height) < side) {
             small.push_back(file.id);
             if (!smallest || front->width < smallest->width)

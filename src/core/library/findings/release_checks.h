@@ -9,6 +9,9 @@
 #include <stop_token>
 
 #include "core/library/findings/finding.h"
+#include "core/library/misplaced.h"
+#include "core/library/people/people.h"
+#include "core/library/search/searcher.h"
 #include "core/library/store/store.h"
 #include "core/measure/sound_report.h"
 
@@ -32,11 +35,18 @@ int numberOf(const FileRecord& file, const char* key);
 std::string fileName(const FileRecord& file);
 /// "Gorse", else the name of the file.
 std::string trackName(const FileRecord& file);
+/// "Gorse, Kestrel & Rook", as the library's columns have it; "" where there is no such file.
+std::string nameOf(const Searcher& searcher, FileId file);
+/// "1 track".
+std::string tracks(size_t n);
 /// Lower case, unless it is one ("ISRC").
 std::string fieldName(std::string_view key);
 
 void checkWords(const RuleChoices& rules, const CheckedRelease& release, const FindingSink& found);
 void checkPictures(const RuleChoices& rules, const CheckedRelease& release, const FindingSink& found);
+/// By the details (pixels) of those front covers that were looked at.
+void checkPictureDetails(const RuleChoices& rules, const CheckedRelease& release,
+                         const std::map<FileId, int>& details, const FindingSink& found);
 void checkCodes(const RuleChoices& rules, const CheckedRelease& release, const FindingSink& found);
 /// Any rule of sound is asked.
 bool asksForSound(const RuleChoices& rules);
@@ -44,9 +54,17 @@ bool asksForSound(const RuleChoices& rules);
 void checkSound(const RuleChoices& rules, const CheckedRelease& release,
                 const std::map<FileId, measure::SoundReport>& reports, const FindingSink& found);
 
+/// Names and places that are not as the plan of their shelf has them.
+void checkPlan(const ShelfPlans& plans, const CheckedRelease& release, const FindingSink& found);
+
 /// Of the whole library: what comparing the fixity of files found last. On the thread of the store.
 void checkFixityKept(Store& store, const FindingSink& found);
-/// Of the whole library: shares that do not add up, agreements that end. On the thread of the store.
-void checkPeople(Store& store, const RuleChoices& rules, std::stop_token stop, const FindingSink& found);
+/// Of the whole library: ISRCs (plain, each with its file) by the registrant of another label: whose a prefix
+/// is says a person, else nearly all codes that begin with it.
+void checkForeignCodes(const Searcher& searcher, const People& people,
+                       const std::vector<std::pair<FileId, std::string>>& codes, const FindingSink& found);
+/// Of the whole library: shares that do not add up, agreements that end, numbers of parties and works.
+void checkPeople(const People& people, const Searcher& searcher, const RuleChoices& rules,
+                 const FindingSink& found);
 
 } // namespace moorfrost::library

@@ -7,6 +7,7 @@
 
 #include <fmt/format.h>
 
+#include "core/audit/codes.h"
 #include "core/library/audio_duplicates.h"
 #include "core/library/findings/audit.h"
 #include "core/library/findings/near_values.h"
@@ -21,28 +22,9 @@ namespace {
 
 constexpr double sureZ = 8.5; // of two sounds that may be the same (sound/compare)
 
-std::string tracks(size_t n) {
-    return n == 1 ? "1 track" : fmt::format("{} tracks", n);
-}
-
-std::string nameOf(const Searcher& searcher, FileId file) {
-    const auto row = searcher.rowOf(file);
-    if (!row)
-        return {};
-    std::string title = searcher.text(*row, "title");
-    if (title.empty())
-        title = text::forDisplay(searcher.pathOf(*row).filename().native());
-    const std::string artist = searcher.text(*row, "artist");
-    return artist.empty() ? title : title + ", " + artist;
-}
-
-/// Without spaces and hyphens, in capitals.
-std::string plainIsrc(const std::string& value) {
-    std::string out;
-    for (const char c : text::upper(value))
-        if ((c >= '0' && c <= '9') || (c >= 'A' && c <= 'Z'))
-            out += c;
-    return out;
+/// Whether names of parties stand in it.
+bool namesParties(std::string_view key) {
+    return key == "artist" || key == "album_artist" || key == "composer" || key == "label";
 }
 
 std::string lengthOf(double seconds) {
@@ -80,14 +62,22 @@ ValueRows valuesOf(const Searcher& searcher, const std::string& key) {
 
 class Together {
 public:
-    Together(Store& store, const Searcher& searcher, const AuditRules& rules, sound::SoundStore* sounds,
-             std::stop_token stop)
-        : store_(store), searcher_(searcher), rules_(rules.choices), sounds_(sounds), stop_(std::move(stop)) {
+    Together(Store& store, const Searcher& searcher, const AuditRules& rules, const People& people,
+             sound::SoundStore* sounds, std::stop_token stop)
+        : store_(store), searcher_(searcher), rules_(rules.choices), people_(people), sounds_(sounds),
+          stop_(std::move(stop)), shelfOf_(store.database(), "SELECT shelf FROM file WHERE id=?") {
         out_.layBeside(store.file());
     }
 
     Findings take() { return std::move(out_); }
-    void add(const Finding& finding) { out_.add(finding); }
+    void add(Finding&& finding) {
+        if (!finding.files.empty()) {
+            shelfOf_.bind(finding.files.front());
+            finding.shelf = shelfOf_.step() ? shelfOf_.integer(0) : 0;
+            shelfOf_.reset();
+        }
+        out_.add(finding);
+    }
 
     void nearly(const std::string& key) {
         const ValueRows all = valuesOf(searcher_, key);
@@ -126,7 +116,11 @@ public:
                 one.fix.replacements.push_back({key, all.values[other].text, kept.text});
             }
             one.fix.says = fmt::format("\"{}\" in all", kept.text);
-            out_.add(one);
+            if (const CardId party = namesParties(key) ? people_.named(kept.text) : 0; party != 0) {
+                one.card = party;
+                one.fix.says += "; the others are remembered as other spellings of the party";
+            }
+            add(std::move(one));
         }
     }
 
@@ -142,7 +136,7 @@ public:
                 return;
             const FileId id = searcher_.idOf(row);
             for (const std::string& value : tags::valuesFromText("isrc", field.text(list))) {
-                const std::string code = plainIsrc(value);
+                const std::string code = audit::plainForm(value);
                 if (code.empty())
                     continue;
                 byCode[code].push_back(id);
@@ -164,7 +158,7 @@ public:
             for (const auto& [recording, codes] : byRecording)
                 twoCodes(recording, codes);
         if (rules_.isOn("foreign-code"))
-            foreignCodes(all);
+            checkForeignCodes(searcher_, people_, all, [this](Finding&& one) { add(std::move(one)); });
         if (rules_.isOn("reissue-date"))
             for (const auto& [code, files] : byCode)
                 reissueDate(code, files);
@@ -202,7 +196,7 @@ public:
                 }
                 std::ranges::sort(one.files);
                 one.sentence = fmt::format("The sound of {} files is the same, byte for byte.", same.size());
-                out_.add(one);
+                add(std::move(one));
             }
         }
     }
@@ -267,7 +261,7 @@ private:
                                    heard(different) ? "sound otherwise" : "are of other lengths");
         for (const FileId file : different)
             one.evidence.emplace_back(nameOf(searcher_, file), lengthOf(durationOf(file)));
-        out_.add(one);
+        add(std::move(one));
     }
 
     bool heard(const std::vector<FileId>& files) {
@@ -315,54 +309,7 @@ private:
             for (const FileId file : one.files)
                 one.fix.wishes.push_back({file, "isrc", {kept}});
         }
-        out_.add(one);
-    }
-
-    void foreignCodes(const std::vector<std::pair<FileId, std::string>>& all) {
-        struct Registrant {
-            std::map<std::string, size_t> labels;
-            size_t codes = 0;
-        };
-        std::map<std::string, Registrant> registrants;
-        std::map<std::string, std::map<std::string, size_t>> ofLabel; // registrants
-        auto labelOf = [&](FileId file) {
-            const auto row = searcher_.rowOf(file);
-            return row ? text::fold(searcher_.text(*row, "label")) : std::string();
-        };
-        for (const auto& [file, code] : all)
-            if (const std::string label = labelOf(file); !label.empty() && code.size() == 12) {
-                Registrant& one = registrants[code.substr(0, 5)];
-                ++one.labels[label];
-                ++one.codes;
-                ++ofLabel[label][code.substr(0, 5)];
-            }
-        for (const auto& [file, code] : all) {
-            const std::string label = labelOf(file);
-            if (label.empty() || code.size() != 12)
-                continue;
-            const Registrant& registrant = registrants[code.substr(0, 5)];
-            const auto owner = std::ranges::max_element(registrant.labels, {},
-                                                        &std::pair<const std::string, size_t>::second);
-            const auto& own = ofLabel[label];
-            const auto usual =
-                std::ranges::max_element(own, {}, &std::pair<const std::string, size_t>::second);
-            // Nearly all codes of this registrant are of one other label, and this label has its own.
-            if (owner->first == label || owner->second < 4 || owner->second * 10 < registrant.codes * 8 ||
-                usual->first == code.substr(0, 5) || usual->second < 4)
-                continue;
-            Finding one;
-            one.rule = "foreign-code";
-            one.about = fmt::format("{} {}", file, code);
-            one.title = nameOf(searcher_, file);
-            one.files = {file};
-            const auto row = searcher_.rowOf(file);
-            one.sentence = fmt::format("{} is by the registrant of another label.", code);
-            one.evidence = {{"Label", searcher_.text(*row, "label")},
-                            {"Codes of this label begin with", usual->first},
-                            {code.substr(0, 5) + " stands with",
-                             fmt::format("{} of {}", tracks(owner->second), owner->first)}};
-            out_.add(one);
-        }
+        add(std::move(one));
     }
 
     /// The same recording has an earlier date elsewhere, and nothing here says so.
@@ -404,15 +351,17 @@ private:
                 {"ISRC of both", code}};
             one.fix.says = "Original date: " + earliest;
             one.fix.wishes = {{file, "original_date", {earliest}}};
-            out_.add(one);
+            add(std::move(one));
         }
     }
 
     Store& store_;
     const Searcher& searcher_;
     const RuleChoices& rules_;
+    const People& people_;
     sound::SoundStore* sounds_;
     std::stop_token stop_;
+    Statement shelfOf_;
     Findings out_;
 };
 
@@ -421,8 +370,11 @@ private:
 std::optional<Findings> auditTogether(Store& store, const Searcher& searcher, const AuditRules& rules,
                                       sound::SoundStore* sounds, std::stop_token stop,
                                       work::Progress& progress) {
-    Together together(store, searcher, rules, sounds, stop);
     const RuleChoices& choices = rules.choices;
+    const auto people = People::make(keptCards(store), stop);
+    if (!people)
+        return std::nullopt;
+    Together together(store, searcher, rules, *people, sounds, stop);
     progress.begin(8);
     if (choices.isOn("near-values"))
         for (const char* key : {"artist", "album_artist", "album", "composer", "label", "genre"}) {
@@ -438,9 +390,8 @@ std::optional<Findings> auditTogether(Store& store, const Searcher& searcher, co
     if (choices.isOn("duplicates") && !stop.stop_requested())
         together.duplicates();
     if (choices.isOn("fixity") && !stop.stop_requested())
-        checkFixityKept(store, [&](Finding&& one) { together.add(one); });
-    if ((choices.isOn("shares") || choices.isOn("agreements")) && !stop.stop_requested())
-        checkPeople(store, choices, stop, [&](Finding&& one) { together.add(one); });
+        checkFixityKept(store, [&](Finding&& one) { together.add(std::move(one)); });
+    checkPeople(*people, searcher, choices, [&](Finding&& one) { together.add(std::move(one)); });
     progress.step({});
     if (stop.stop_requested())
         return std::nullopt;

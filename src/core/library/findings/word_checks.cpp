@@ -328,6 +328,21 @@ std::string trackName(const FileRecord& file) {
     return title.empty() ? fileName(file) : title;
 }
 
+std::string nameOf(const Searcher& searcher, FileId file) {
+    const auto row = searcher.rowOf(file);
+    if (!row)
+        return {};
+    std::string title = searcher.text(*row, "title");
+    if (title.empty())
+        title = text::forDisplay(searcher.pathOf(*row).filename().native());
+    const std::string artist = searcher.text(*row, "artist");
+    return artist.empty() ? title : title + ", " + artist;
+}
+
+std::string tracks(size_t n) {
+    return n == 1 ? "1 track" : fmt::format("{} tracks", n);
+}
+
 std::string fieldName(std::string_view key) {
     const std::string label = tags::labelOf(key);
     const bool isShort = std::ranges::none_of(label.substr(std::min<size_t>(1, label.size())),

@@ -106,6 +106,37 @@ Result<ChangeOutcome> setCardFact(Store& store, CardId card, const std::string& 
     return change.commit(fmt::format("{} of {}", def->label, nameOf(store, card)));
 }
 
+Result<ChangeOutcome> rememberSpellings(Store& store, const std::vector<OtherSpelling>& spellings) {
+    const std::map<std::string, CardId> named = partiesByName(store);
+    auto partyOf = [&](const std::string& name) {
+        const auto at = named.find(text::fold(name));
+        return at == named.end() ? CardId(0) : at->second;
+    };
+    std::map<CardId, Strings> now;
+    for (const OtherSpelling& one : spellings) {
+        const CardId party = partyOf(one.name);
+        // Somebody else may be called so.
+        if (party == 0 || named.contains(text::fold(one.other)))
+            continue;
+        const auto [at, isNew] = now.try_emplace(party);
+        if (isNew)
+            at->second = factValues(store.cards().facts(party), "spellings");
+        if (std::ranges::find(at->second, one.other) == at->second.end())
+            at->second.push_back(one.other);
+    }
+    KeptChange change(store);
+    for (const auto& [party, values] : now)
+        if (std::string why = whyNotCardFact(CardKind::Party, "spellings", values); !why.empty())
+            return invalid(std::move(why));
+        else
+            change.setCardFact(party, "spellings", factOf(values, "audit"));
+    if (now.empty())
+        return ChangeOutcome{};
+    return change.commit(now.size() == 1
+                             ? fmt::format("Other spellings of {}", nameOf(store, now.begin()->first))
+                             : fmt::format("Other spellings of {} parties", now.size()));
+}
+
 Result<ChangeOutcome> removeCard(Store& store, CardId card) {
     const CardTable::Row row = store.cards().find(card);
     if (row.since == 0)

@@ -25,6 +25,12 @@ Result<std::vector<CardId>> makeCards(Store& store, CardKind kind, const std::ve
 Result<ChangeOutcome> setCardFact(Store& store, CardId card, const std::string& key,
                                   const std::vector<std::string>& values, bool none = false,
                                   const std::string& origin = typedOrigin);
+/// From now on the party that is called `name` is found by `other`, too. Those that are known already, and
+/// names that no party has, or several, are left out; `outcome` is of nothing where that leaves none.
+struct OtherSpelling {
+    std::string name, other;
+};
+Result<ChangeOutcome> rememberSpellings(Store& store, const std::vector<OtherSpelling>& spellings);
 /// Nothing is kept of it any more. An Error (Invalid) where others still name it: it says how many.
 Result<ChangeOutcome> removeCard(Store& store, CardId card);
 /// The others are the first one, too: shares, works and agreements that name them name that one; how they are

@@ -49,6 +49,7 @@ const std::vector<CardFactDef>& cardFacts(CardKind kind) {
         {"society", "Society", Text, true},
         {"ipi", "IPI number", Code, true},
         {"isni", "ISNI", Code, true},
+        {"registrants", "ISRC prefixes", List, false}, // of its codes: "ZZFSR"
         {"represented", "Represented by", Parties, true},
         {"contacts", "Contacts", Contacts, false},
         {"notes", "Notes", LongText, false},
@@ -111,6 +112,10 @@ std::string whyNotCardFact(CardKind kind, std::string_view key, const Texts& val
         if (def->kind == CardFactKind::Choice &&
             std::ranges::find(choicesOf(def->key), value) == choicesOf(def->key).end())
             return fmt::format("{} is one of: {}.", def->label, fmt::join(choicesOf(def->key), ", "));
+        if (def->key == std::string_view("registrants") &&
+            !audit::whyNotCode("isrc", value + "0000000").empty())
+            return fmt::format("{}: \"{}\" is none: two letters of a country, and three letters or digits.",
+                               def->label, value);
         if (def->kind == CardFactKind::Documents)
             if (std::string why = whyNotDocument(value); !why.empty())
                 return why;

@@ -40,8 +40,9 @@ struct PartyEntry {
     CardId id = 0;
     std::string name, sort, kind, society, ipi, isni;
     std::vector<std::string> spellings;
-    size_t shares = 0;    // works in which it has one
-    std::string searched; // folded: name, spellings, numbers
+    std::vector<std::string> registrants; // with which its ISRCs begin
+    size_t shares = 0;                    // works in which it has one
+    std::string searched;                 // folded: name, spellings, numbers
 };
 
 struct WorkEntry {

@@ -208,6 +208,7 @@ private:
         party.ipi = firstFact(facts, "ipi");
         party.isni = firstFact(facts, "isni");
         party.spellings = factValues(facts, "spellings");
+        party.registrants = factValues(facts, "registrants");
         party.shares = shareCounts_[id];
         std::string searched = party.name + "\n" + party.sort + "\n" + party.society + "\n" + party.ipi +
                                "\n" + reference::plainCode(party.ipi) + "\n" +

@@ -67,4 +67,25 @@ std::vector<std::pair<std::string, std::map<std::string, size_t>>> FindingTable:
     return out;
 }
 
+std::vector<std::pair<uint64_t, int32_t>> FindingTable::since() {
+    std::vector<std::pair<uint64_t, int32_t>> out;
+    Statement rows(db_, "SELECT key, day FROM finding_since");
+    while (rows.step())
+        out.emplace_back(static_cast<uint64_t>(rows.integer(0)), static_cast<int32_t>(rows.integer(1)));
+    std::ranges::sort(out);
+    return out;
+}
+
+void FindingTable::setSince(const std::vector<std::pair<uint64_t, int32_t>>& found,
+                            const std::vector<uint64_t>& gone) {
+    Transaction transaction(db_);
+    Statement insert(db_, "INSERT OR REPLACE INTO finding_since (key, day) VALUES (?, ?)");
+    for (const auto& [key, day] : found)
+        insert.bind(static_cast<int64_t>(key)).bind(int64_t{day}).run();
+    Statement remove(db_, "DELETE FROM finding_since WHERE key = ?");
+    for (const uint64_t key : gone)
+        remove.bind(static_cast<int64_t>(key)).run();
+    transaction.commit();
+}
+
 } // namespace moorfrost::library

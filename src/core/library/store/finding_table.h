@@ -31,6 +31,10 @@ public:
 
     /// In the place of what was counted on that day (ISO 8601).
     void count(const std::string& day, const std::map<std::string, size_t>& byRule);
+    /// On which day (since 1970) each was found first, by keys.
+    std::vector<std::pair<uint64_t, int32_t>> since();
+    void setSince(const std::vector<std::pair<uint64_t, int32_t>>& found, const std::vector<uint64_t>& gone);
+
     /// The last days on which anything was counted, the earliest first.
     std::vector<std::pair<std::string, std::map<std::string, size_t>>> counts(size_t days);
 

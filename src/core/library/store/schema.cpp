@@ -386,6 +386,10 @@ const std::vector<Migration>& migrations() {
             began INTEGER PRIMARY KEY, ended INTEGER NOT NULL, files INTEGER NOT NULL, bytes INTEGER NOT NULL,
             taken INTEGER NOT NULL, trouble INTEGER NOT NULL, stopped INTEGER NOT NULL);
         )"},
+        // 17 -> 18. On which day each finding was found first.
+        {R"(
+        CREATE TABLE finding_since (key INTEGER PRIMARY KEY, day INTEGER NOT NULL);
+        )"},
     };
     return list;
 }

@@ -32,7 +32,9 @@ private:
 class CodeBox : public SideLines {
     Q_OBJECT
 public:
-    CodeBox(CodesController& codes, QWidget* parent = nullptr) : SideLines(parent), codes_(codes) {}
+    /// `leadsToFiles`: its files can be shown in the library.
+    CodeBox(CodesController& codes, bool leadsToFiles, QWidget* parent = nullptr)
+        : SideLines(parent), codes_(codes), leadsToFiles_(leadsToFiles) {}
     void show(std::optional<size_t> gap);
 
 signals:
@@ -40,12 +42,17 @@ signals:
 
 private:
     CodesController& codes_;
+    bool leadsToFiles_;
 };
 
 class CodesView : public QWidget {
     Q_OBJECT
 public:
-    explicit CodesView(CodesController& codes, QWidget* parent = nullptr);
+    struct Place {
+        QString nothing, nothingMore; // where no code is missing
+        bool isDialog = false;        // it can be closed; its files are not shown in the library
+    };
+    CodesView(CodesController& codes, const Place& place, QWidget* parent = nullptr);
     QListView* list() { return list_; }
     CodeGapsModel* model() { return model_; }
     CodeBox* box() { return box_; }
@@ -56,6 +63,7 @@ public:
 
 signals:
     void libraryWanted(moorfrost::library::FileId file);
+    void closeWanted();
 
 private:
     void refresh();

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What the sound of the library's files is worth: measured in the background, file by file, once for each
-// state of a file. It goes on where it was after a stop or a restart.
+// What the sound and the front covers of the library's files are worth: measured in the background, file by
+// file, once for each state of a file. It goes on where it was after a stop or a restart.
 #pragma once
 
 #include <QObject>
@@ -11,14 +11,14 @@
 #include "app/control/job_list.h"
 #include "app/control/library_index.h"
 #include "app/control/unlooked_files.h"
-#include "core/library/sound_reports.h"
+#include "core/library/records.h"
 
 namespace moorfrost::app {
 
-class SoundReports : public QObject {
+class FileReports : public QObject {
     Q_OBJECT
 public:
-    SoundReports(LibraryAccess& library, LibraryIndex& index, JobList& jobs);
+    FileReports(LibraryAccess& library, LibraryIndex& index, JobList& jobs);
 
     /// Measures what is on the shelves and was not measured yet: after a while, so that it is not in the way
     /// of what begins.
@@ -38,6 +38,8 @@ signals:
 private:
     void begin();
     void measure(std::vector<library::FileId> files);
+    /// From inside the job: keeps it, and tells of it when it is kept.
+    void keep(const std::string& field, library::KeptValues&& values);
 
     static constexpr int inSightMs = 300;
     LibraryAccess& library_;

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/audit/own_codes_dialog.h"
+#include "app/codes/own_codes_dialog.h"
 
 #include <QDate>
 #include <QFileDialog>

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/audit/codes_view.h"
+#include "app/codes/codes_view.h"
 
 #include <QScrollArea>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
-#include "app/audit/own_codes_dialog.h"
+#include "app/codes/own_codes_dialog.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/two_lines.h"
@@ -113,18 +113,21 @@ void CodeBox::show(std::optional<size_t> at) {
             link(one.refused.empty() ? tr("Take this code") : tr("Take it all the same"),
                  [this, gap, isrc = one.isrc] { codes_.take(gap, isrc); });
         }
+    if (!leadsToFiles_)
+        return end();
     caption(tr("Files"));
     for (const FileId file : gap.files)
         link(tr("Show in the library: %1").arg(qs(gap.title)), [this, file] { emit fileWanted(file); });
     end();
 }
 
-CodesView::CodesView(CodesController& codes, QWidget* parent) : QWidget(parent), codes_(codes) {
+CodesView::CodesView(CodesController& codes, const Place& place, QWidget* parent)
+    : QWidget(parent), codes_(codes) {
     model_ = new CodeGapsModel(codes_, this);
     list_ = twoLineList(model_, tr("Recordings without an ISRC"));
     list_->setMinimumWidth(260);
     connect(list_->selectionModel(), &QItemSelectionModel::selectionChanged, this, &CodesView::showChosen);
-    box_ = new CodeBox(codes_);
+    box_ = new CodeBox(codes_, !place.isDialog);
     connect(box_, &CodeBox::fileWanted, this, &CodesView::libraryWanted);
     auto* scroll = new QScrollArea;
     scroll->setFrameShape(QFrame::NoFrame);
@@ -150,7 +153,13 @@ CodesView::CodesView(CodesController& codes, QWidget* parent) : QWidget(parent),
     rows->setContentsMargins(0, 0, 0, 0);
     rows->setSpacing(0);
     rows->addWidget(scroll, 1);
-    rows->addWidget(bar("foot", toldBeside(told_, {own_, lookUp_, takeSure_})));
+    std::vector<QWidget*> controls{own_, lookUp_, takeSure_};
+    if (place.isDialog) {
+        controls.insert(controls.begin(), button(tr("Close")));
+        connect(static_cast<QPushButton*>(controls.front()), &QPushButton::clicked, this,
+                &CodesView::closeWanted);
+    }
+    rows->addWidget(bar("foot", toldBeside(told_, controls)));
     auto* split = new QSplitter;
     split->setChildrenCollapsible(false);
     split->setHandleWidth(1);
@@ -159,8 +168,10 @@ CodesView::CodesView(CodesController& codes, QWidget* parent) : QWidget(parent),
     split->setStretchFactor(1, 1);
     split->setSizes({380, 700});
     remember(split, "audit/codes");
-    empty_ = new EmptyHint("audit", tr("Every recording has its ISRC"),
-                           tr("Recordings on the shelves that lack one are listed here."));
+    empty_ =
+        new EmptyHint("audit", place.nothing, place.nothingMore, place.isDialog ? tr("Close") : QString());
+    if (place.isDialog)
+        connect(empty_->button(), &QPushButton::clicked, this, &CodesView::closeWanted);
     stack_ = new QStackedWidget;
     stack_->addWidget(split);
     stack_->addWidget(empty_);
