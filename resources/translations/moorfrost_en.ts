@@ -204,8 +204,8 @@
         <translation><numerusform>Take %n sure code</numerusform><numerusform>Take %n sure codes</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>%n recording(s) without an ISRC</source>
-        <translation><numerusform>%n recording without an ISRC</numerusform><numerusform>%n recordings without an ISRC</numerusform></translation>
+        <source>%n without an ISRC</source>
+        <translation><numerusform>%n without an ISRC</numerusform><numerusform>%n without an ISRC</numerusform></translation>
     </message>
 </context>
 <context>

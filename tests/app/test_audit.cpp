@@ -45,10 +45,6 @@ private slots:
         driver_->window().show();
         QTest::keyClick(&driver_->window(), Qt::Key_4, Qt::ControlModifier);
         rest();
-        // The sound is measured; what that tells comes, too.
-        QTRY_VERIFY_WITH_TIMEOUT(driver_->controllers().audit.count(*library::auditRule("loudness")) > 0,
-                                 60000);
-        rest();
     }
     void cleanup() {
         driver_.reset();

@@ -150,6 +150,7 @@ private slots:
     void aFileThatGetsAnotherCoverIsLookedAtAgain() {
         const library::AuditRule& rule = *library::auditRule("enlarged-picture");
         auto& audit = driver_->controllers().audit;
+        driver_->measureSoon(true);
         test::addCover(*box_ / "Archive" / "all" / "1 Gorse.flac", test::walkPicture(600, 600));
         readAgain();
         QTRY_VERIFY_WITH_TIMEOUT(!detailOf("1 Gorse.flac").empty(), 30000);

@@ -41,6 +41,7 @@ private slots:
                              {"date", {"2021"}}});
         }
         driver_ = std::make_unique<Driver>(*box_ / "library.db");
+        driver_->measureSoon(true);
         driver_->addShelf(*box_ / "shelf");
         driver_->controllers().shelves.read(driver_->controllers().shelves.all());
         driver_->settle();
@@ -195,6 +196,7 @@ private slots:
         driver_->settle();
         driver_.reset();
         driver_ = std::make_unique<Driver>(*box_ / "library.db");
+        driver_->measureSoon(true);
         driver_->settle();
         QTRY_VERIFY(driver_->controllers().fixity.plan().on);
         QCOMPARE(driver_->controllers().fixity.plan().gigabytes, 7.5);

@@ -34,7 +34,7 @@ void Driver::prepareApplication(const QString& theme) {
 Driver::Driver(const Path& library)
     : controllers_(std::make_unique<Controllers>(library)),
       window_(std::make_unique<MainWindow>(*controllers_)) {
-    controllers_->reports.setPause(3600 * 1000); // settle() would wait until all is measured
+    measureSoon(false); // settle() would wait until all is measured
     window_->resize(1280, 800);
     window_->show();
     window_->activateWindow();
@@ -42,6 +42,11 @@ Driver::Driver(const Path& library)
         !QTest::qWaitFor([this] { return controllers_->isLoaded(); }, 20000))
         qFatal("The window did not come up");
     settle();
+}
+
+void Driver::measureSoon(bool soon) {
+    constexpr int never = 3600 * 1000;
+    controllers_->reports.setPauses(soon ? 300 : never, never);
 }
 
 Driver::~Driver() {

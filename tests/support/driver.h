@@ -36,6 +36,8 @@ public:
     FileId fileNamed(const std::string& name) const;
     /// What is on the shelves, as the library on disk has it.
     std::vector<library::FileRecord> libraryFiles() const;
+    /// Sound and pictures are measured as soon as the audit is in sight; else never.
+    void measureSoon(bool soon);
     /// Drafts are for files that are worked on.
     void takeUp(FileId id);
 

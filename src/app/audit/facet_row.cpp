@@ -2,8 +2,8 @@
 #include "app/audit/facet_row.h"
 
 #include <QAbstractItemView>
+#include <QGridLayout>
 #include <QSignalBlocker>
-#include <QVBoxLayout>
 
 #include "app/shell/text_utils.h"
 
@@ -34,7 +34,7 @@ void fill(Choice* box, const std::vector<Item>& items, qlonglong chosen) {
 QString nameOf(library::FoundWhen when) {
     switch (when) {
     case library::FoundWhen::Always:
-        return FacetRow::tr("Found at any time");
+        return FacetRow::tr("At any time");
     case library::FoundWhen::Today:
         return FacetRow::tr("Found today");
     case library::FoundWhen::Week:
@@ -56,13 +56,15 @@ FacetRow::FacetRow(AuditController& audit, QWidget* parent) : QWidget(parent), a
     releases_->setAccessibleName(tr("Release"));
     whens_ = new Choice;
     whens_->setAccessibleName(tr("Since when"));
-    auto* rows = new QVBoxLayout(this);
+    auto* rows = new QGridLayout(this);
     rows->setContentsMargins(0, 0, 0, 0);
     rows->setSpacing(4);
+    rows->addWidget(releases_, 0, 0);
+    rows->addWidget(whens_, 0, 1);
+    rows->addWidget(shelves_, 1, 0, 1, 2);
     for (Choice* box : {shelves_, releases_, whens_}) {
         box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-        box->setMinimumContentsLength(8);
-        rows->addWidget(box);
+        box->setMinimumContentsLength(6);
     }
     connect(shelves_, &QComboBox::activated, this, [this] {
         shelf_ = shelves_->currentData().toLongLong();

@@ -194,7 +194,7 @@ void CodesView::refresh() {
     lookUp_->setText(codes_.isAsking() ? tr("Stop") : tr("Look up all"));
     told_->setText(codes_.isAsking()
                        ? tr("Looking up \u2026 %L1 of %L2").arg(codes_.asked()).arg(codes_.gaps().size())
-                       : tr("%n recording(s) without an ISRC", "", static_cast<int>(codes_.gaps().size())));
+                       : tr("%n without an ISRC", "", static_cast<int>(codes_.gaps().size())));
     showChosen();
 }
 

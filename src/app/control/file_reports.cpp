@@ -15,7 +15,7 @@ using library::FileId;
 FileReports::FileReports(LibraryAccess& library, LibraryIndex& index, JobList& jobs)
     : library_(library), index_(index), jobs_(jobs) {
     soon_.setSingleShot(true);
-    soon_.setInterval(pauseMs_);
+    soon_.setInterval(otherwiseMs_);
     connect(&soon_, &QTimer::timeout, this, &FileReports::begin);
 }
 
@@ -25,13 +25,14 @@ void FileReports::look() {
 
 void FileReports::setInSight(bool inSight) {
     inSight_ = inSight;
-    setPause(pauseMs_);
+    setPauses(inSightMs_, otherwiseMs_);
 }
 
-void FileReports::setPause(int milliseconds) {
-    pauseMs_ = milliseconds;
+void FileReports::setPauses(int inSightMs, int otherwiseMs) {
+    inSightMs_ = inSightMs;
+    otherwiseMs_ = otherwiseMs;
     const bool waits = soon_.isActive();
-    soon_.setInterval(inSight_ ? inSightMs : pauseMs_);
+    soon_.setInterval(inSight_ ? inSightMs_ : otherwiseMs_);
     if (waits)
         soon_.start();
 }

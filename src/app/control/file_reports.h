@@ -25,8 +25,8 @@ public:
     void look();
     /// Somebody waits for it: soon.
     void setInSight(bool inSight);
-    /// How long it waits otherwise.
-    void setPause(int milliseconds);
+    /// How long it waits then, and otherwise.
+    void setPauses(int inSightMs, int otherwiseMs);
     bool isMeasuring() const { return measuring_; }
 
 signals:
@@ -41,12 +41,11 @@ private:
     /// From inside the job: keeps it, and tells of it when it is kept.
     void keep(const std::string& field, library::KeptValues&& values);
 
-    static constexpr int inSightMs = 300;
     LibraryAccess& library_;
     LibraryIndex& index_;
     JobList& jobs_;
     QTimer soon_{this};
-    int pauseMs_ = 15000;
+    int inSightMs_ = 300, otherwiseMs_ = 15000;
     bool inSight_ = false;
     UnlookedFiles unlooked_;
     bool measuring_ = false, again_ = false, stopped_ = false;

@@ -266,8 +266,9 @@ private:
     int looked_ = 0;
 };
 
-constexpr size_t enough = 4;   // stretches, for those that show nothing or all
-constexpr double certain = 18; // strength by so many
+constexpr size_t few = 3;      // stretches, where no place of them stands out
+constexpr size_t enough = 4;   // for those where one does, so clearly
+constexpr double certain = 18; // in strength
 
 } // namespace
 
@@ -277,7 +278,7 @@ CoderTrace coderTraceOf(std::span<const SegmentPicker::Segment> segments, int ra
     banks.push_back(std::make_unique<CosineBank>("AAC", kaiserBesselWindow(2048)));
     banks.push_back(std::make_unique<CosineBank>("Vorbis", vorbisWindow(2048)));
     banks.push_back(std::make_unique<CosineBank>("AAC", sineWindow(2048)));
-    // Every second one first, then those between; half of either kind in the middle, half on one side.
+    // Spread first, then those between; some in the middle, some on one side.
     std::vector<size_t> order;
     for (size_t i = 0; i < segments.size(); i += 4)
         for (const size_t one : {i, i + 3})
@@ -297,12 +298,14 @@ CoderTrace coderTraceOf(std::span<const SegmentPicker::Segment> segments, int ra
                 samples[k] = i % 2 == 0 ? (segment.left[k] + segment.right[k]) * 0.70711f : segment.left[k];
             const size_t frames = bank->coder == "MP3" ? 5 : 3;
             places.add(standingOf(*bank, samples, segment.from, rate, frames));
-            if (++looked == enough &&
-                (places.none() || bank == banks.back() || places.trace({}).strength >= certain))
-                break; // of the last bank, which is rare, less is looked at
+            const bool isRare = bank == banks.back(); // of this one less is looked at
+            if (++looked >= (isRare ? few - 1 : few) && places.none())
+                break;
+            if (looked == enough && (isRare || places.trace({}).strength >= certain))
+                break;
         }
         const CoderTrace trace = places.trace(bank->coder);
-        if (trace.strength > best.strength)
+        if (trace.found() == best.found() ? trace.strength > best.strength : trace.found())
             best = trace;
         if (best.coder == "MP3" && best.strength >= certain)
             break; // the others are much alike, MP3 is not

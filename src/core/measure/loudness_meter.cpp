@@ -2,7 +2,9 @@
 #include "core/measure/loudness_meter.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <numeric>
 
 #include <ebur128.h>
 
@@ -44,6 +46,7 @@ struct LoudnessMeter::State {
     size_t step = 4410; // a tenth of a second
     size_t inStep = 0;
     uint64_t steps = 0;
+    std::array<double, 4> powers{}; // of the last steps: a block of 0.4 seconds
     std::vector<float> together;
     LoudnessBlocks blocks;
     std::vector<TruePeak> peaks; // of each channel
@@ -82,8 +85,15 @@ void LoudnessMeter::feed(const std::vector<std::vector<float>>& channels) {
         if (s.inStep < s.step)
             continue;
         s.inStep = 0;
-        double loud = 0;
-        if (++s.steps >= 4 && ebur128_loudness_momentary(s.meter, &loud) == EBUR128_SUCCESS && loud > -70)
+        // Of the last step alone, and added up: each sample is squared once, not four times.
+        double last = 0;
+        const bool told = ebur128_loudness_window(s.meter, 100, &last) == EBUR128_SUCCESS;
+        s.powers[s.steps++ % s.powers.size()] = told && std::isfinite(last) ? std::pow(10, last / 10) : 0;
+        if (s.steps < s.powers.size())
+            continue;
+        const double loud = 10 * std::log10(std::reduce(s.powers.begin(), s.powers.end()) /
+                                            static_cast<double>(s.powers.size()));
+        if (loud > -70)
             ++s.blocks[static_cast<int>(std::lround(loud * 10))];
     }
 }

@@ -4,6 +4,7 @@
 
 #include "app/audit/audit_page.h"
 #include "app/audit/take_fixes_dialog.h"
+#include "app/codes/fill_codes_dialog.h"
 #include "app/codes/own_codes_dialog.h"
 #include "app/shell/main_window.h"
 #include "support/shots/shots.h"
@@ -80,6 +81,18 @@ void audit(Shots& shots) {
     d.settle();
     shots.take(&own, "own-codes");
     own.close();
+    library::ReleaseFiles releases(1);
+    for (const library::FileRecord& file : d.libraryFiles())
+        if (tags::firstValue(file.tags.fields, "album").starts_with("Night Post"))
+            releases.front().push_back(file.id);
+    FillCodesDialog fill(d.controllers().benchCodes, releases, &w);
+    fill.show();
+    for (int i = 0; i < 3; ++i)
+        d.settle();
+    d.controllers().benchCodes.lookUpAll();
+    for (int i = 0; i < 6; ++i)
+        d.settle();
+    shots.take(&fill, "fill-codes");
 }
 
 } // namespace moorfrost::shots

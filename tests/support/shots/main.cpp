@@ -43,6 +43,7 @@ int main(int argc, char** argv) {
     if (!demo::makeReference(root / "reference", false, 5000))
         qFatal("the reference could not be made");
     auto opened = std::make_unique<Driver>(root / "library.db");
+    opened->measureSoon(true);
     if (size.isValid())
         opened->window().resize(size);
     shots::Shots all{*opened, root, QDir(argc > 1 ? argv[1] : "."), themeName == "dark", size, {}};
