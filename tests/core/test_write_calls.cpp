@@ -454,8 +454,7 @@ private slots:
         QCOMPARE(report.failed, size_t{1});
         // With one decimal: "3 MB are needed, 2 MB are free" of 2.1 and 2.0 would be odd.
         const QRegularExpression told("[45]\\.[0-9] MB are needed, [0-9]\\.[0-9] MB are free");
-        QVERIFY2(QString::fromStdString(report.steps[2].error).contains(told),
-                 report.steps[2].error.c_str());
+        QVERIFY2(QString::fromStdString(report.steps[2].error).contains(told), report.steps[2].error.c_str());
         QVERIFY2(watched.find(Call::Create, files::temporaryName(set.steps[2].target, false)) < 0,
                  "it was begun although there is no room");
     }

@@ -111,8 +111,10 @@ void FacetRow::refreshShelves() {
         const auto at = counts.find(shelf.id);
         items.push_back({qs(shelf.name), shelf.id, at == counts.end() ? 0 : at->second});
     }
-    if (std::ranges::none_of(items, [this](const Item& item) { return item.value == shelf_; }))
+    if (std::ranges::none_of(items, [this](const Item& item) { return item.value == shelf_; })) {
         shelf_ = 0; // it is none any more
+        QMetaObject::invokeMethod(this, &FacetRow::chosen, Qt::QueuedConnection);
+    }
     shelves_->setVisible(items.size() > 2 || shelf_ != 0);
     fill(shelves_, items, shelf_);
 }

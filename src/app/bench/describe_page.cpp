@@ -41,8 +41,6 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     casing->setMenu(cases);
     auto* number = button(tr("Number tracks"));
     number->setToolTip(tr("Gives the selected files the numbers 1, 2, 3 ... in the order shown"));
-    auto* codes = button(tr("Codes\u2026"));
-    codes->setToolTip(tr("Looks up the ISRCs that are missing (Ctrl+Shift+K)"));
     auto* steps = button(tr("Change \u25BE"));
     steps->setToolTip(tr("Find and replace, split, swap, tidy and more; and your chains of them"));
     steps->setMenu(new QMenu(steps));
@@ -53,7 +51,7 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
     auto* redo = iconButton("redo", tr("Redo (Ctrl+Shift+Z)"));
     diskNote_ = label(tr("This is what is on disk"), "attention");
     diskNote_->hide();
-    tools->addWidget(flowing({names, steps, casing, number, codes, columns, diskNote_}, 6), 1);
+    tools->addWidget(flowing({names, steps, casing, number, columns, diskNote_}, 6), 1);
     auto* back = new QHBoxLayout; // beside each other, however narrow it is
     back->setSpacing(0);
     for (QToolButton* b : {undo, redo})
@@ -104,7 +102,6 @@ DescribePage::DescribePage(const Uses& use, QWidget* parent) : QWidget(parent), 
 
     connect(names, &QPushButton::clicked, this, &DescribePage::readFromNames);
     connect(number, &QPushButton::clicked, this, &DescribePage::numberTracks);
-    connect(codes, &QPushButton::clicked, this, &DescribePage::fillCodes);
     connect(columns->menu(), &QMenu::aboutToShow, this,
             [this, columns] { columns_->fillMenu(columns->menu(), this); });
     connect(columns_, &SheetColumns::changed, this, &DescribePage::showSorting);
@@ -278,6 +275,8 @@ void DescribePage::fillSteps(QMenu* menu) {
         });
         action->setToolTip(QCoreApplication::translate("Steps", kind.does.c_str()));
     }
+    menu->addSeparator();
+    menu->addAction(tr("Look up codes that are missing\u2026"), this, &DescribePage::fillCodes);
     if (!use_.chains.all().empty())
         menu->addSection(tr("Chains"));
     for (const edits::Chain& chain : use_.chains.all())

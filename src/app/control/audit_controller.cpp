@@ -94,6 +94,7 @@ void AuditController::load() {
                 return;
             left_ = std::move(kept->left);
             days_ = std::move(kept->days);
+            loaded_ = true;
             course_.clear();
             for (const auto& [day, counts] : kept->counts) {
                 size_t all = 0;
@@ -197,7 +198,7 @@ void AuditController::arrange(bool count) {
     counts_ = counts_ || count;
     const int run = ++run_;
     auto work = [releases = releases_, together = together_, choices = choices_, left = left_, days = days_,
-                 all = releases_ != nullptr && lookedTogether_, filter = filter_,
+                 all = releases_ != nullptr && lookedTogether_ && loaded_, filter = filter_,
                  today = today()](std::stop_token stop) mutable -> std::optional<Arranged> {
         Arranged out;
         out.sheet = std::make_shared<const library::FindingSheet>(std::move(releases), std::move(together),
@@ -213,11 +214,14 @@ void AuditController::arrange(bool count) {
     };
     const size_t all = together_.size() + (releases_ ? releases_->findings.size() : 0);
     if (all <= fewFindings) {
+        arranging_ = false;
         take(*work({}));
         return;
     }
-    ++arranging_;
-    use_.jobs.start(
+    if (job_ != 0)
+        use_.jobs.stop(job_); // of no use any more
+    arranging_ = true;
+    job_ = use_.jobs.start(
         this, {ss(tr("Arranging what was found")), work::Priority::Asked},
         [work = std::move(work)](std::stop_token stop, work::Progress&) mutable -> Result<Arranged> {
             auto out = work(stop);
@@ -226,8 +230,11 @@ void AuditController::arrange(bool count) {
             return std::move(*out);
         },
         [this, run](Result<Arranged> arranged) {
-            --arranging_;
-            if (run == run_ && arranged)
+            if (run != run_)
+                return;
+            job_ = 0;
+            arranging_ = false;
+            if (arranged)
                 take(std::move(*arranged));
         });
 }
@@ -259,10 +266,12 @@ void AuditController::list() {
         emit listed();
         return;
     }
-    if (arranging_ > 0) // by the filter of before
+    if (arranging_) // by the filter of before
         return arrange();
+    if (job_ != 0)
+        use_.jobs.stop(job_);
     const int run = ++run_;
-    use_.jobs.start(
+    job_ = use_.jobs.start(
         this, {ss(tr("Looking for findings")), work::Priority::Asked},
         [sheet = sheet_, filter = filter_,
          today = today()](std::stop_token stop, work::Progress&) -> Result<library::FoundFindings> {
@@ -272,7 +281,10 @@ void AuditController::list() {
             return std::move(*found);
         },
         [this, run](Result<library::FoundFindings> found) {
-            if (run != run_ || !found)
+            if (run != run_)
+                return;
+            job_ = 0;
+            if (!found)
                 return;
             found_ = std::move(*found);
             emit listed();

@@ -140,9 +140,11 @@ private:
     library::FindingFilter filter_;
     library::FoundFindings found_;
     library::FindingDays days_;
-    int run_ = 0;         // of what was arranged, or listed
-    int arranging_ = 0;   // jobs of that
-    bool counts_ = false; // when it is arranged
+    bool loaded_ = false;    // what was kept is known
+    int run_ = 0;            // of what was arranged, or listed
+    work::JobId job_ = 0;    // of that
+    bool arranging_ = false; // it arranges
+    bool counts_ = false;    // when it is arranged
     std::unordered_map<uint64_t, library::LeftFinding> left_;
     std::unordered_set<uint64_t> taken_; // keys
     std::vector<std::pair<std::string, size_t>> course_;
