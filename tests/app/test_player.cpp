@@ -75,6 +75,23 @@ std::vector<int> heardIn(const QByteArray& pcm) {
     return out;
 }
 
+/// For how many frames what was heard is what was wanted from `begin` on, wherever it was recorded.
+qsizetype longestAlike(const QByteArray& pcm, const QByteArray& whole, qsizetype begin, qsizetype frames) {
+    const auto* heard = reinterpret_cast<const int16_t*>(pcm.constData());
+    const auto* wanted = reinterpret_cast<const int16_t*>(whole.constData());
+    auto sameFor = [&](qsizetype from) {
+        qsizetype n = 0;
+        while (n < frames && from + n < pcm.size() / 4 && heard[(from + n) * 2] == wanted[(begin + n) * 2] &&
+               heard[(from + n) * 2 + 1] == wanted[(begin + n) * 2 + 1])
+            ++n;
+        return n;
+    };
+    qsizetype longest = 0;
+    for (qsizetype from = 0; from < pcm.size() / 4 && longest < frames; ++from)
+        longest = std::max(longest, sameFor(from));
+    return longest;
+}
+
 } // namespace
 
 class TestPlayer : public QObject {
@@ -123,6 +140,27 @@ class TestPlayer : public QObject {
         QProcess control;
         control.start("pactl", words);
         QVERIFY(control.waitForFinished(10000));
+    }
+
+    /// The first, and the second behind it for 1.5 seconds.
+    QByteArray heardBehindOneAnother(const std::vector<FileId>& list) {
+        QSignalSpy began(&player(), &Player::began);
+        const QByteArray pcm = recorded([&] {
+            d_->window().queue().play(list, 0);
+            QVERIFY(QTest::qWaitFor([&] { return player().isPlaying(); }, 10000));
+            QVERIFY(d_->window().queue().hasNext());
+            QVERIFY(QTest::qWaitFor([&] { return player().file()->id == list[1]; }, 20000));
+            QCOMPARE(d_->window().queue().index(), size_t{1});
+            QVERIFY(!d_->window().queue().hasNext());
+            QVERIFY(player().position() < 1);
+            QVERIFY(QTest::qWaitFor([&] { return player().position() > 1.5; }, 20000));
+            player().stop();
+        });
+        [&] {
+            QCOMPARE(began.size(), 2);
+            QCOMPARE(began[1][0].toBool(), true);
+        }();
+        return pcm;
     }
 
 private slots:
@@ -292,37 +330,13 @@ private slots:
         d_->bringIn({*box_ / "in"});
         const std::vector<FileId> list = {d_->fileNamed("1 first.flac"), d_->fileNamed("2 second.flac")};
         QVERIFY(list[0] && list[1]);
-        QSignalSpy began(&player(), &Player::began);
-        const QByteArray pcm = recorded([&] {
-            d_->window().queue().play(list, 0);
-            QVERIFY(QTest::qWaitFor([&] { return player().isPlaying(); }, 10000));
-            QVERIFY(d_->window().queue().hasNext());
-            QVERIFY(QTest::qWaitFor([&] { return player().file()->id == list[1]; }, 20000));
-            QCOMPARE(d_->window().queue().index(), size_t{1});
-            QVERIFY(!d_->window().queue().hasNext());
-            QVERIFY(player().position() < 1);
-            QVERIFY(QTest::qWaitFor([&] { return player().position() > 1.5; }, 20000));
-            player().stop();
-        });
-        QCOMPARE(began.size(), 2);
-        QCOMPARE(began[1][0].toBool(), true);
-        // What was heard is, sample by sample, the beginning of the whole.
+        // What was heard is, sample by sample, the beginning of the whole. A recorder may miss some of it on
+        // a busy machine; a gap of ours is there each time.
         const QByteArray whole = decoded("stairs.flac");
-        const auto* heard = reinterpret_cast<const int16_t*>(pcm.constData());
-        const auto* wanted = reinterpret_cast<const int16_t*>(whole.constData());
         const qsizetype begin = rate / 2, frames = qsizetype{rate} * 2; // from 0.5 s on, over the cut
-        auto sameFor = [&](qsizetype from, qsizetype most) {
-            qsizetype n = 0;
-            while (n < most && from + n < pcm.size() / 4 &&
-                   heard[(from + n) * 2] == wanted[(begin + n) * 2] &&
-                   heard[(from + n) * 2 + 1] == wanted[(begin + n) * 2 + 1])
-                ++n;
-            return n;
-        };
-        // Where it was recorded is found by what is heard just behind it.
         qsizetype longest = 0;
-        for (qsizetype from = 0; from < pcm.size() / 4 && longest < frames; ++from)
-            longest = std::max(longest, sameFor(from, frames));
+        for (int times = 0; times < 3 && longest < frames; ++times)
+            longest = longestAlike(heardBehindOneAnother(list), whole, begin, frames);
         QVERIFY2(longest == frames,
                  qPrintable(QString("differs %1 s behind it").arg(static_cast<double>(longest) / rate)));
     }
