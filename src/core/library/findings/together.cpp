@@ -65,17 +65,15 @@ public:
     Together(Store& store, const Searcher& searcher, const AuditRules& rules, const People& people,
              sound::SoundStore* sounds, std::stop_token stop)
         : store_(store), searcher_(searcher), rules_(rules.choices), people_(people), sounds_(sounds),
-          stop_(std::move(stop)), shelfOf_(store.database(), "SELECT shelf FROM file WHERE id=?") {
+          stop_(std::move(stop)) {
         out_.layBeside(store.file());
     }
 
     Findings take() { return std::move(out_); }
     void add(Finding&& finding) {
-        if (!finding.files.empty()) {
-            shelfOf_.bind(finding.files.front());
-            finding.shelf = shelfOf_.step() ? shelfOf_.integer(0) : 0;
-            shelfOf_.reset();
-        }
+        if (!finding.files.empty())
+            for (const FileRecord& first : store_.files().findAll({finding.files.front()}))
+                finding.shelf = first.shelf;
         out_.add(finding);
     }
 
@@ -361,7 +359,6 @@ private:
     const People& people_;
     sound::SoundStore* sounds_;
     std::stop_token stop_;
-    Statement shelfOf_;
     Findings out_;
 };
 
