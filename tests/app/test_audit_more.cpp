@@ -47,6 +47,7 @@ private slots:
     }
 
     void narrowedByShelfReleaseAndTime() {
+        QVERIFY(page()->weightButton(0)->isChecked());
         page()->rules()->choose("disagrees");
         QCOMPARE(page()->model()->rowCount(), 3);
         FacetRow* facets = page()->facets();

@@ -61,6 +61,7 @@ AuditPage::AuditPage(const Uses& use, QWidget* parent)
     connect(search_, &QLineEdit::textChanged, this, &AuditPage::filter);
     connect(facets_, &FacetRow::chosen, this, &AuditPage::filter);
     showPart(FindingsPart);
+    filter();
     refresh();
 }
 
