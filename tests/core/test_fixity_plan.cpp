@@ -18,13 +18,15 @@ class TestFixityPlan : public QObject, SheetWorld {
     Q_OBJECT
 
     /// A file of about 90 KB on the shelf, as the library knows it.
-    Path sound(const std::string& name, uint32_t seed) {
-        const Path path = makeSound(*box_ / "shelf", name, seed);
+    Path sound(const std::string& name, uint32_t seed) { return sound(*box_ / "shelf", shelf_, name, seed); }
+    Path sound(const Path& folder, int64_t shelf, const std::string& name, uint32_t seed) {
+        std::filesystem::create_directories(folder);
+        const Path path = makeSound(folder, name, seed);
         files::ScannedFile f;
         f.path = path;
         f.state = {std::filesystem::file_size(path), 5};
         f.tags = tags::TagFile();
-        store_->files().save(f, shelf_);
+        store_->files().save(f, shelf);
         return path;
     }
     std::vector<CheckedFile> night(uint64_t bytes, int64_t when, FixityRound* round = nullptr,
@@ -160,6 +162,16 @@ private slots:
         QVERIFY(night(1 << 30, 2000, &round).empty());
         QCOMPARE(absent_.size(), size_t(1));
         QVERIFY(FixityRoundTable(store_->database()).troubled().empty());
+    }
+
+    void anAbsentShelfDoesNotUseUpTheNight() {
+        sound("a.wav", 1);
+        const Path second = *box_ / "second";
+        const Path b = sound(second, store_->shelves().add("Second", second), "b.wav", 2);
+        std::filesystem::rename(*box_ / "shelf", *box_ / "unplugged");
+        const auto compared = night(1, 1000);
+        QCOMPARE(compared.size(), size_t(1));
+        QCOMPARE(compared.front().path, b);
     }
 
     void roundsAreKept() {

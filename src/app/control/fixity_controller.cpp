@@ -102,6 +102,8 @@ void FixityController::verify(uint64_t bytes, qint64 before, bool asked) {
             if (!done) {
                 if (done.error().kind != ErrorKind::Cancelled)
                     use_.messages.say(done.error());
+                else if (!asked) // before its turn came
+                    leftAlone_ = before;
                 emit changed();
                 return;
             }

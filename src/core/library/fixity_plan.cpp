@@ -68,8 +68,8 @@ FixityRoundDone verifyOldest(Store& store, const FixityPlan& plan, uint64_t byte
         absent.insert(shelf.id); // a disk that is not plugged in is no loss
         out.absentShelves.push_back(shelf.path);
     }
-    std::vector<FixityDue> due = FixityRoundTable(store.database()).oldest(bytes, plan.takeNew, before);
-    std::erase_if(due, [&](const FixityDue& one) { return absent.contains(one.shelf); });
+    const std::vector<FixityDue> due =
+        FixityRoundTable(store.database()).oldest(bytes, plan.takeNew, before, absent);
     progress.begin(due.size());
     for (size_t from = 0; from < due.size() && !stop.stop_requested(); from += portion) {
         const std::span some(due.begin() + static_cast<std::ptrdiff_t>(from),

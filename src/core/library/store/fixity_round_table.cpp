@@ -28,7 +28,8 @@ std::vector<FixityDue> FixityRoundTable::due(Statement& rows) {
     return out;
 }
 
-std::vector<FixityDue> FixityRoundTable::oldest(uint64_t bytes, bool withNew, int64_t before) {
+std::vector<FixityDue> FixityRoundTable::oldest(uint64_t bytes, bool withNew, int64_t before,
+                                                const std::set<int64_t>& absentShelves) {
     const std::string last = "coalesce(x.verified, t.\"when\", 0)";
     Statement rows(db_, columns + together + "WHERE " + onShelves +
                             (withNew ? "" : "AND x.path IS NOT NULL ") + "AND " + last + " < ? ORDER BY " +
@@ -39,6 +40,8 @@ std::vector<FixityDue> FixityRoundTable::oldest(uint64_t bytes, bool withNew, in
     while (sum < bytes && rows.step()) {
         FixityDue one{rows.integer(0), rows.string(1),  static_cast<uint64_t>(rows.integer(2)),
                       rows.integer(3), rows.integer(4), rows.string(5)};
+        if (absentShelves.contains(one.shelf))
+            continue;
         if (!out.empty() && sum + one.bytes > bytes)
             break;
         sum += one.bytes;

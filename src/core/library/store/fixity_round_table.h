@@ -3,6 +3,7 @@
 #pragma once
 
 #include <optional>
+#include <set>
 #include <string>
 #include <vector>
 
@@ -43,8 +44,9 @@ public:
     explicit FixityRoundTable(Database& db) : db_(db) {}
 
     /// Those compared longest ago, and before that time, up to so many bytes, at least one; those without
-    /// fixity first, if they are wanted at all.
-    std::vector<FixityDue> oldest(uint64_t bytes, bool withNew, int64_t before);
+    /// fixity first, if they are wanted at all. Those of `absentShelves` are passed over.
+    std::vector<FixityDue> oldest(uint64_t bytes, bool withNew, int64_t before,
+                                  const std::set<int64_t>& absentShelves = {});
     /// It was compared, or (without fixity) it could not get one. `trouble`: as FixityDue has it.
     void note(const Path& path, int64_t when, const std::string& trouble);
     FixityStanding standing();
