@@ -123,7 +123,7 @@ private slots:
             // Meanwhile the findings come in another order.
             const library::AuditRule& rule = *library::auditRule("elsewhere");
             driver_->controllers().audit.setChoice(rule, {true, library::Weight::Grave, 0});
-            fixes->accept();
+            QTest::mouseClick(fixes->takeButton(), Qt::LeftButton);
         });
         QTest::mouseClick(page()->takeAllButton(), Qt::LeftButton);
         rest();
@@ -249,7 +249,7 @@ private slots:
             for (int i = 0; i < 3; ++i)
                 driver_->settle();
             QCOMPARE(dialog->told(), QString("The next one that is free is ZZGRW2600001."));
-            dialog->accept();
+            QTest::mouseClick(dialog->giveButton(), Qt::LeftButton);
         });
         QTest::mouseClick(view->ownButton(), Qt::LeftButton);
         rest();

@@ -34,6 +34,7 @@ TakeFixesDialog::TakeFixesDialog(AuditController& audit, const std::vector<size_
     layout->setSpacing(0);
     layout->addWidget(list_, 1);
     layout->addWidget(bar_.widget);
+    connect(bar_.take, &QPushButton::clicked, this, &QDialog::accept);
     connect(list_, &QTreeWidget::itemChanged, this, &TakeFixesDialog::showCount);
     showCount();
     resize(820, 480);

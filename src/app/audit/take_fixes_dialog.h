@@ -14,6 +14,7 @@ class TakeFixesDialog : public QDialog {
     Q_OBJECT
 public:
     TakeFixesDialog(AuditController& audit, const std::vector<size_t>& findings, QWidget* parent = nullptr);
+    QPushButton* takeButton() { return bar_.take; }
     QTreeWidget* list() { return list_; }
     /// Keys: the controller may have other findings by then.
     std::vector<uint64_t> chosen() const;

@@ -68,6 +68,7 @@ OwnCodesDialog::OwnCodesDialog(CodesController& codes, const std::vector<library
     layout->setSpacing(0);
     layout->addLayout(rows);
     layout->addWidget(bar_.widget);
+    connect(bar_.take, &QPushButton::clicked, this, &QDialog::accept);
     connect(prefix_, &QLineEdit::textChanged, this, &OwnCodesDialog::look);
     connect(year_, &QSpinBox::valueChanged, this, &OwnCodesDialog::look);
     connect(one_, &QRadioButton::toggled, this, &OwnCodesDialog::look);
