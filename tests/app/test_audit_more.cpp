@@ -201,7 +201,7 @@ private slots:
                 for (const library::FileId file : gap.files)
                     QVERIFY(inSight.contains(file));
             QTest::mouseClick(dialog->view()->lookUpButton(), Qt::LeftButton);
-            QTRY_VERIFY_WITH_TIMEOUT(!codes.isAsking(), 60000);
+            QTRY_VERIFY_WITH_TIMEOUT(!codes.isAsking(), 240000);
             rest();
             sure = codes.sure();
             QTest::mouseClick(dialog->view()->takeSureButton(), Qt::LeftButton);
