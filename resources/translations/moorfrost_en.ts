@@ -755,6 +755,17 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::MisplacedDialog</name>
+    <message numerus="yes">
+        <source>%n file(s) of the library</source>
+        <translation><numerusform>%n file of the library</numerusform><numerusform>%n files of the library</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Not where the plan of the shelf puts them: %1 of %n file(s).</source>
+        <translation><numerusform>Not where the plan of the shelf puts them: %1 of %n file.</numerusform><numerusform>Not where the plan of the shelf puts them: %1 of %n files.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::NewReleaseDialog</name>
     <message numerus="yes">
         <source>%n track(s)</source>
@@ -982,6 +993,34 @@
         <source>Draft %n move(s)</source>
         <translation><numerusform>Draft %n move</numerusform><numerusform>Draft %n moves</numerusform></translation>
     </message>
+    <message numerus="yes">
+        <source>Draft %n new name(s)</source>
+        <translation><numerusform>Draft %n new name</numerusform><numerusform>Draft %n new names</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) will be renamed</source>
+        <translation><numerusform>%n file will be renamed</numerusform><numerusform>%n files will be renamed</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n go(es) along</source>
+        <translation><numerusform>%n goes along</numerusform><numerusform>%n go along</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n left out</source>
+        <translation><numerusform>%n left out</numerusform><numerusform>%n left out</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n name(s) altered</source>
+        <translation><numerusform>%n name altered</numerusform><numerusform>%n names altered</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n will be replaced</source>
+        <translation><numerusform>%n will be replaced</numerusform><numerusform>%n will be replaced</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n there in another format</source>
+        <translation><numerusform>%n there in another format</numerusform><numerusform>%n there in another format</numerusform></translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::ReadNamesDialog</name>
@@ -1118,6 +1157,18 @@
     <message numerus="yes">
         <source>The journal is full. With this write the %n oldest set(s), until %1, can no longer be taken back. Settings can give the journal more room.</source>
         <translation><numerusform>The journal is full. With this write the %n oldest set, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform><numerusform>The journal is full. With this write the %n oldest sets, until %1, can no longer be taken back. Settings can give the journal more room.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Take back %n of these</source>
+        <translation><numerusform>Take back %n of these</numerusform><numerusform>Take back %n of these</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n emptied folder(s) gone.</source>
+        <translation><numerusform>%n emptied folder gone.</numerusform><numerusform>%n emptied folders gone.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) left on the bench.</source>
+        <translation><numerusform>%n file left on the bench.</numerusform><numerusform>%n files left on the bench.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -1451,6 +1502,21 @@
     <message numerus="yes">
         <source>As drafts: %n fix(es). Nothing is written yet.</source>
         <translation><numerusform>As drafts: %n fix. Nothing is written yet.</numerusform><numerusform>As drafts: %n fixes. Nothing is written yet.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::TroubleBox</name>
+    <message numerus="yes">
+        <source>for %n file(s)</source>
+        <translation><numerusform>for %n file</numerusform><numerusform>for %n files</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n file(s) chosen</source>
+        <translation><numerusform>%n file chosen</numerusform><numerusform>%n files chosen</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>for the whole release: %n file(s)</source>
+        <translation><numerusform>for the whole release: %n file</numerusform><numerusform>for the whole release: %n files</numerusform></translation>
     </message>
 </context>
 <context>

@@ -8,11 +8,8 @@
 #include "core/bench/planning.h"
 #include "core/library/described_fields.h"
 #include "core/library/picture_store.h"
-#include "core/library/shelf_plans.h"
 #include "core/library/writing.h"
-#include "core/matching/sleeves.h"
 #include "core/naming/free_reading.h"
-#include "core/naming/put_away.h"
 #include "core/tags/picture_changes.h"
 #include "core/tags/tag_io.h"
 #include "core/text/text.h"
@@ -44,27 +41,6 @@ std::vector<Path> pathsOf(const Options& options) {
 namespace {
 
 constexpr int wrongly = 2;
-
-std::vector<std::string> customFieldsOf(const std::vector<files::ScannedFile>& files) {
-    std::vector<std::string> custom;
-    for (const files::ScannedFile& f : files)
-        if (f.tags)
-            for (const auto& [key, values] : f.tags->fields)
-                if (!tags::isStandard(key))
-                    custom.push_back(key);
-    return custom;
-}
-
-std::optional<naming::Plan> parsePlan(const Options& options, const std::vector<files::ScannedFile>& files) {
-    auto parsed = naming::parsePlan(options.plan, customFieldsOf(files));
-    if (auto* error = std::get_if<naming::PlanError>(&parsed)) {
-        say(fmt::format("The plan has an error at character {}: {}", error->offset + 1, error->message));
-        fmt::print(stderr, "  {}\n  {}{}\n", options.plan, std::string(error->offset, ' '),
-                   std::string(std::max<size_t>(1, error->length), '^'));
-        return std::nullopt;
-    }
-    return std::get<naming::Plan>(parsed);
-}
 
 } // namespace
 
@@ -223,68 +199,6 @@ int readNames(const Options& options) {
     return options.dryRun
                ? (fine ? 0 : 1)
                : writeAndReport(*store, setOf("Read names from the command line", proposals), options, fine);
-}
-
-int putAway(const Options& options) {
-    bool fine = true;
-    std::vector<files::ScannedFile> found = readAll(options, fine);
-    auto plan = parsePlan(options, found);
-    if (!plan)
-        return wrongly;
-    std::error_code error;
-    const Path shelf = std::filesystem::weakly_canonical(std::filesystem::absolute(options.shelf), error);
-    std::vector<matching::SleeveInput> inputs;
-    std::vector<bench::Proposal> proposals;
-    bench::PlaceRules rules{{{1, text::forDisplay(shelf.filename().native()), shelf}},
-                            files::profileFromKey(options.names),
-                            customFieldsOf(found)};
-    for (size_t i = 0; i < found.size(); ++i) {
-        if (!found[i].tags) {
-            printRefused(found[i], found[i].error);
-            continue;
-        }
-        const auto number = static_cast<int64_t>(i + 1);
-        inputs.push_back({number, found[i].path, found[i].tags->fields});
-        proposals.push_back(
-            {recordOf(found[i], number), {}, bench::PlaceWish{1, options.plan, options.copy}, {}});
-    }
-    std::map<int64_t, std::string> sleeves;
-    for (const matching::Sleeve& sleeve : matching::formSleeves(inputs))
-        for (int64_t id : sleeve.ids)
-            sleeves[id] = sleeve.key;
-    for (bench::Proposal& p : proposals)
-        p.sleeve = sleeves[p.file->id];
-    const bench::Places places = bench::placesOf(proposals, rules);
-    if (!places.shelfProblem.empty()) {
-        say(places.shelfProblem);
-        return wrongly;
-    }
-    for (const naming::Placement& p : places.placements) {
-        if (!p.blocked() && !options.dryRun)
-            continue;
-        std::vector<std::string> marks;
-        for (const naming::Mark& m : p.marks)
-            marks.push_back(m.text);
-        Json line;
-        putPath(line, p.from);
-        if (!p.to.empty())
-            putPath(line, p.to, options.copy ? "copied_to" : "moved_to");
-        line["state"] = p.blocked() ? "failed" : p.moves() ? "would be written" : "in place";
-        line["notes"] = marks;
-        line["error"] = p.blocked() ? Json(text::join(marks, "; ")) : Json(nullptr);
-        print(line);
-        fine = fine && !p.blocked();
-    }
-    if (options.dryRun)
-        return fine ? 0 : 1;
-    auto store = openLibrary(options);
-    if (!store)
-        return 1;
-    const int64_t number = store->shelves().add(rules.shelves.front().name, shelf);
-    library::SettingTable& settings = store->settings();
-    settings.set(library::settings::shelfPlans,
-                 library::withShelfPlan(settings.get(library::settings::shelfPlans), number, options.plan));
-    return writeAndReport(*store, setOf("Put away from the command line", proposals, places), options, fine);
 }
 
 int journal(const Options& options) {

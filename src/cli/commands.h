@@ -30,7 +30,8 @@ struct Options {
     std::string query;
     std::string names = "portable";
     int64_t set = 0;
-    bool copy = false;
+    bool copy = false, rename = false;
+    std::string onClash = "ask", along = "all", replacedTo;
     bool dryRun = false;
     bool suggest = false;
     bool noSubfolders = false;

@@ -96,7 +96,7 @@ Result<disc::RipPlan> planOf(const Options& options, const Path& drive, const di
     const auto places = disc::placeByPlan(plan, *names, root, files::profileFromKey(options.names), name);
     for (size_t i = 0; i < places.size(); ++i)
         if (places[i].blocked())
-            for (const naming::Mark& m : places[i].marks)
+            for (const placing::Mark& m : places[i].marks)
                 say(fmt::format("Track {}: {}", plan.tracks[i].number, m.text));
     return plan;
 }

@@ -244,13 +244,22 @@ int main(int argc, char** argv) {
     names->add_flag("--suggest", o.suggest, "Only tell plans that fit, the best first");
     names->add_flag("--dry-run", o.dryRun, "Only say what would be written");
     CLI::App* put = withPaths(add("put-away", "Rename and move files to their place on a shelf", putAway));
-    put->add_option("--shelf", o.shelf, "The root folder")->required();
+    put->add_option("--shelf", o.shelf, "The root folder; not needed with --rename");
     put->add_option("--plan", o.plan,
                     "Such as \"{album artist, else artist}/{album}/{track: 2 digits} {title}\"")
         ->required();
     put->add_option("--names", o.names, "What names must suit: linux, portable or ascii")
         ->check(CLI::IsMember({"linux", "portable", "ascii"}));
     put->add_flag("--copy", o.copy, "Leave the files where they are and put copies away");
+    put->add_flag("--rename", o.rename, "Only names change: each file stays in its folder");
+    put->add_option("--on-clash", o.onClash,
+                    "Where a name is wanted twice or taken: ask (leave them, and say so), skip, suffix (keep "
+                    "both), keep-better (the other goes to the trash, or to --replaced-to)")
+        ->check(CLI::IsMember({"ask", "skip", "suffix", "keep-better"}));
+    put->add_option("--along", o.along,
+                    "What goes along with the music: all, none, or of pictures, booklets, cue sheets, logs, texts, "
+                    "playlists, others, with commas; behind a | a plan of their names, such as \"{album} {name}\"");
+    put->add_option("--replaced-to", o.replacedTo, "The folder for what is replaced, instead of the trash");
     put->add_flag("--dry-run", o.dryRun, "Only say what would be done");
     CLI::App* off = add("misplaced", "Files on a shelf whose names are not as its plan has them", misplaced);
     off->add_option("shelf", o.shelf, "Its name, or its folder")->required();

@@ -6,7 +6,6 @@
 #include "cli/json_out.h"
 #include "core/library/misplaced.h"
 #include "core/library/shelf_readiness.h"
-#include "core/library/sleeve_files.h"
 #include "core/tags/custom_fields.h"
 #include "core/text/text.h"
 
@@ -45,37 +44,27 @@ int misplaced(const Options& options) {
         return 1;
     }
     const library::Searcher& searcher = *search.searcher;
-    std::map<int64_t, std::string> plans =
-        library::shelfPlansFrom(store->settings().get(library::settings::shelfPlans));
+    library::PlacingRules rules =
+        library::placingRulesFrom(store->settings().get(library::settings::shelfPlans));
     if (!options.plan.empty())
-        plans[shelf->id] = options.plan;
-    const library::ShelfPlans by(*store, plans, tags::withDescribed(searcher.customFields()),
+        rules[shelf->id].plan = options.plan;
+    const library::ShelfPlans by(*store, rules, tags::withDescribed(searcher.customFields()),
                                  library::rulesOf(*store).names);
     if (!by.has(shelf->id)) {
-        say(plans.contains(shelf->id)
-                ? "The plan \"" + plans.at(shelf->id) + "\" makes no sense."
+        say(!rules[shelf->id].plan.empty()
+                ? "The plan \"" + rules[shelf->id].plan + "\" makes no sense."
                 : "Nothing was put away on \"" + shelf->name + "\" by a plan yet: say one with --plan.");
         return wrongly;
     }
     size_t found = 0;
     work::Progress progress;
-    library::eachSleeve(
-        *store, searcher, library::wholeSleevesOf(searcher, searcher.all()), {}, progress,
-        [&](size_t, std::vector<library::FileRecord>&& files) {
-            std::erase_if(files, [&](const library::FileRecord& file) {
-                const bool isMusic = file.kind.empty() || file.kind == "music";
-                return file.shelf != shelf->id || !isMusic || !file.readable() || file.absent != 0;
-            });
-            const bool isRelease =
-                !files.empty() && !tags::firstValue(files.front().tags.fields, "album").empty();
-            for (const library::Misplaced& one : by.misplaced(files, isRelease)) {
-                Json line;
-                putPath(line, shelf->path / one.at);
-                putPath(line, shelf->path / one.to, "by_plan");
-                print(line);
-                ++found;
-            }
-        });
+    library::eachMisplaced(*store, searcher, by, shelf->id, {}, progress, [&](const library::Misplaced& one) {
+        Json line;
+        putPath(line, shelf->path / one.at);
+        putPath(line, shelf->path / one.to, "by_plan");
+        print(line);
+        ++found;
+    });
     return found > 0 ? 1 : 0;
 }
 

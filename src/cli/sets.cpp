@@ -11,6 +11,7 @@
 #include <unistd.h>
 
 #include "cli/json_out.h"
+#include "core/library/replaced_files.h"
 #include "core/library/writing.h"
 #include "core/text/text.h"
 
@@ -70,6 +71,7 @@ int writeAndReport(library::Store& store, files::ChangeSet set, const Options& o
     work::Progress progress;
     std::optional<ProgressLine> line(std::in_place, progress, "writing");
     library::WriteOutcome outcome = library::writeSet(store, set, 0, {}, progress);
+    library::forgetNotMoved(set, outcome.report);
     line.reset();
     for (const files::StepRecord& r : outcome.report.steps) {
         Json line = stepJson(r);
@@ -83,6 +85,27 @@ int writeAndReport(library::Store& store, files::ChangeSet set, const Options& o
                     outcome.report.done, outcome.report.failed,
                     static_cast<double>(set.steps.size()) / std::max(seconds, 1e-6), outcome.set));
     return fine && outcome.report.failed == 0 && outcome.report.error.empty() ? 0 : 1;
+}
+
+std::vector<std::string> customFieldsOf(const std::vector<files::ScannedFile>& files) {
+    std::vector<std::string> custom;
+    for (const files::ScannedFile& f : files)
+        if (f.tags)
+            for (const auto& [key, values] : f.tags->fields)
+                if (!tags::isStandard(key))
+                    custom.push_back(key);
+    return custom;
+}
+
+std::optional<naming::Plan> parsePlan(const Options& options, const std::vector<files::ScannedFile>& files) {
+    auto parsed = naming::parsePlan(options.plan, customFieldsOf(files));
+    if (auto* error = std::get_if<naming::PlanError>(&parsed)) {
+        say(fmt::format("The plan has an error at character {}: {}", error->offset + 1, error->message));
+        fmt::print(stderr, "  {}\n  {}{}\n", options.plan, std::string(error->offset, ' '),
+                   std::string(std::max<size_t>(1, error->length), '^'));
+        return std::nullopt;
+    }
+    return std::get<naming::Plan>(parsed);
 }
 
 bench::FilePtr recordOf(const files::ScannedFile& file, int64_t number) {

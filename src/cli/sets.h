@@ -13,6 +13,10 @@ namespace moorfrost::cli {
 std::vector<files::ScannedFile> readAll(const Options& options, bool& fine);
 
 /// A file that was read, as what is planned sees it; its number is its place in the list, from 1.
+/// Keys of fields that the files have beside the standard ones.
+std::vector<std::string> customFieldsOf(const std::vector<files::ScannedFile>& files);
+/// The plan that was asked for; nullopt after saying what is wrong with it.
+std::optional<naming::Plan> parsePlan(const Options& options, const std::vector<files::ScannedFile>& files);
 bench::FilePtr recordOf(const files::ScannedFile& file, int64_t number);
 
 /// The set that does it. The numbers of the files were ours: the library finds them by their paths.

@@ -9,7 +9,7 @@
 #include "cli/json_out.h"
 #include "cli/sets.h"
 #include "core/edits/chain.h"
-#include "core/naming/put_away.h"
+#include "core/placing/put_away.h"
 #include "core/text/text.h"
 
 namespace moorfrost::cli {
@@ -56,7 +56,7 @@ int runOn(const edits::Chain& chain, const Options& options, const std::string& 
         file.file = static_cast<int64_t>(i + 1);
         file.fields = found[i].tags->fields;
         if (facts) {
-            file.facts = naming::factsOf(found[i].path, *found[i].tags);
+            file.facts = placing::factsOf(found[i].path, *found[i].tags);
             file.folder = found[i].path.parent_path().native();
         }
     }

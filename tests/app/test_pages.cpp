@@ -51,28 +51,29 @@ private slots:
         makeBatch();
         w().bench()->showStep(BenchPage::PutAway);
         d_->settle();
-        QTreeWidget* tree = putAway()->tree();
-        QCOMPARE(tree->topLevelItemCount(), 1);
-        QTreeWidgetItem* root = tree->topLevelItem(0);
-        QCOMPARE(root->text(0), QString("shelf"));
-        QCOMPARE(root->childCount(), 2);
-        QTreeWidgetItem* album = root->child(0)->child(0);
-        QCOMPARE(root->child(0)->text(0), QString("Isla Varnholt"));
-        QCOMPARE(album->text(0), QString("2019 Salt Road"));
-        QCOMPARE(album->childCount(), 3);
-        QCOMPARE(album->child(0)->text(0), QString("01 Tide Table.flac"));
-        QVERIFY(album->child(0)->text(1).endsWith("in/a1.flac"));
+        const QAbstractItemModel& tree = *putAway()->tree()->model();
+        QCOMPARE(tree.rowCount(), 1);
+        const QModelIndex root = tree.index(0, 0), artist = tree.index(0, 0, root),
+                          album = tree.index(0, 0, artist);
+        QCOMPARE(root.data().toString(), QString("shelf"));
+        QCOMPARE(tree.rowCount(root), 2);
+        QCOMPARE(artist.data().toString(), QString("Isla Varnholt"));
+        QCOMPARE(album.data().toString(), QString("2019 Salt Road"));
+        QCOMPARE(tree.rowCount(album), 3);
+        QCOMPARE(tree.index(0, 0, album).data().toString(), QString("01 Tide Table.flac"));
+        QVERIFY(tree.index(0, 1, album).data().toString().endsWith("in/a1.flac"));
+        QCOMPARE(tree.parent(tree.index(2, 1, album)), album);
         // The plan as one types: the tree follows.
         putAway()->editor()->showText(true);
         putAway()->editor()->edit()->selectAll();
         QTest::keyClicks(putAway()->editor()->edit(), "{{artist}} - {title}");
         d_->settle();
-        QCOMPARE(tree->topLevelItem(0)->child(0)->text(0), QString("{artist} - Gorse.mp3"));
+        QCOMPARE(tree.index(0, 0, tree.index(0, 0)).data().toString(), QString("{artist} - Gorse.mp3"));
         // With an error the last good tree stays, and the place is said.
         QTest::keyClicks(putAway()->editor()->edit(), "{");
         d_->settle();
         QVERIFY(putAway()->editor()->error().contains("never closed"));
-        QCOMPARE(tree->topLevelItem(0)->childCount(), 6);
+        QCOMPARE(tree.rowCount(tree.index(0, 0)), 6);
         QVERIFY(!putAway()->draftButton()->isEnabled());
     }
 
@@ -158,8 +159,9 @@ private slots:
         d_->settle();
         auto texts = [&] {
             QStringList all;
-            for (QTreeWidgetItemIterator it(putAway()->tree()); *it; ++it)
-                all << (*it)->text(0);
+            const PlacedFiles& placed = putAway()->tree()->placed();
+            for (size_t i = 0; i < placed.size(); ++i)
+                all << QString::fromStdString(placed.at(i).to.filename().native());
             return all;
         };
         QVERIFY(texts().contains("notes.txt"));

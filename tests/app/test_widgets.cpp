@@ -280,7 +280,7 @@ private slots:
         page->draftButton()->click();
         d.settle();
         QCOMPARE(d.controllers().places.places().moving(), size_t{1}); // the two that clash are left out
-        const naming::Placement* p = d.controllers().places.places().of(d.fileNamed("c.flac"));
+        const placing::Placement* p = d.controllers().places.places().of(d.fileNamed("c.flac"));
         QVERIFY(p && p->to.native().starts_with((box / "shelf").native() + "/"));
         QCOMPARE(p->to.lexically_normal(), p->to);
         // Undo takes the moves back.

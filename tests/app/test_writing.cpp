@@ -109,7 +109,7 @@ private slots:
         s().drafts.session().propose("Put away", wishes, "t");
         d_->settle();
         const auto name = [&](const char* file) {
-            const naming::Placement* p = s().places.places().of(d_->fileNamed(file));
+            const placing::Placement* p = s().places.places().of(d_->fileNamed(file));
             return p ? p->to.filename().string() : std::string("nowhere");
         };
         QCOMPARE(name("a1.flac"), std::string("1 Tide Table.flac"));

@@ -391,6 +391,29 @@ private slots:
         QVERIFY(test::readBytes(*box_ / "shelf/a.flac") == test::readBytes(real));
     }
 
+    // A booklet that two albums share: each gets it, and the source goes.
+    void whatIsCopiedIsCopiedBeforeItLeaves() {
+        const Path source = *box_ / "in/box.pdf";
+        test::writeBytes(source, "booklet");
+        Step moved = step(source, {}, *box_ / "shelf/one/box.pdf"), copied = moved;
+        copied.target = *box_ / "shelf/two/box.pdf";
+        copied.copy = true;
+        for (const auto& steps : {std::vector<Step>{moved, copied}, std::vector<Step>{copied, moved}}) {
+            const auto outcome = write({"shared", steps, {*box_ / "in"}});
+            QCOMPARE(outcome.report.done, size_t{2});
+            QCOMPARE(test::readBytes(*box_ / "shelf/one/box.pdf"), std::string("booklet"));
+            QCOMPARE(test::readBytes(*box_ / "shelf/two/box.pdf"), std::string("booklet"));
+            QVERIFY(!std::filesystem::exists(*box_ / "in"));
+            QCOMPARE(takeBack(outcome.set).done, size_t{2});
+            QCOMPARE(test::readBytes(source), std::string("booklet"));
+            QVERIFY(!std::filesystem::exists(*box_ / "shelf"));
+        }
+        // Twice the same that moves makes no sense still.
+        Step other = moved;
+        other.target = *box_ / "shelf/three/box.pdf";
+        QCOMPARE(write({"twice", {moved, other}, {}}).report.failed, size_t{1});
+    }
+
     void otherNamesOfAFileAreAskedAbout() {
         Path file = test::makeSound(box_->root(), "a.flac"), twin = *box_ / "twin.flac";
         test::tag(file, {{"title", {"Cold Slip"}}});

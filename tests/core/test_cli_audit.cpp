@@ -4,7 +4,7 @@
 
 #include <QJsonArray>
 
-#include "core/library/shelf_plans.h"
+#include "core/library/placing_rules.h"
 #include "core/library/store/finding_table.h"
 #include "support/cli.h"
 #include "support/sheet_world.h"

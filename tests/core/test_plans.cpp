@@ -76,7 +76,7 @@ private slots:
 
     void gapsAreNamed() {
         naming::Rendered r = naming::render(parsed("{label}/{genre: before \"x\"}{title}"), {fields, {}, {}});
-        QCOMPARE(r.missing, std::vector<std::string>{"Label"});
+        QCOMPARE(r.missing, std::vector<std::string>{"label"});
     }
 
     void errors_data() {

@@ -5,16 +5,16 @@
 #include <sys/wait.h>
 #include <unistd.h>
 
-#include "core/naming/put_away.h"
+#include "core/placing/put_away.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
-using naming::MarkKind;
+using placing::MarkKind;
 
 namespace {
 constexpr const char* usual = "{album artist, else artist}/{date: year} {album}/{track: 2 digits} {title}";
 
-naming::PutAwayFile file(int64_t id, const Path& path, const tags::Fields& fields,
+placing::PutAwayFile file(int64_t id, const Path& path, const tags::Fields& fields,
                          const std::string& sleeve = "s") {
     return {id, path, audio::Format::Flac, fields, {}, sleeve};
 }
@@ -39,15 +39,15 @@ private slots:
             test::writeBytes(in_ / name, name);
     }
 
-    naming::PutAwayOptions options(const std::string& plan = usual) {
-        naming::PutAwayOptions o;
+    placing::PutAwayOptions options(const std::string& plan = usual) {
+        placing::PutAwayOptions o;
         o.plan = std::get<naming::Plan>(naming::parsePlan(plan));
         o.shelf = shelf_;
         return o;
     }
 
     void placesAndNewFolders() {
-        auto r = naming::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1"))}, options());
+        auto r = placing::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1"))}, options());
         QVERIFY(r.shelfProblem.empty());
         QCOMPARE(r.files[0].to, shelf_ / "The Hollow Ferry/1998 Night Post EP/01 Night Post.flac");
         QCOMPARE(r.newFolders, (std::vector<Path>{shelf_ / "The Hollow Ferry",
@@ -57,7 +57,7 @@ private slots:
     }
 
     void twoFilesForOneName() {
-        auto r = naming::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1")),
+        auto r = placing::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1")),
                                       file(2, in_ / "b.flac", song("Night POST", "1"))},
                                      options());
         QVERIFY(r.files[0].mark(MarkKind::Clash) &&
@@ -65,7 +65,7 @@ private slots:
         QCOMPARE(r.problems, size_t{2});
         auto linux = options();
         linux.profile = files::NameProfile::Linux;
-        QCOMPARE(naming::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1")),
+        QCOMPARE(placing::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1")),
                                       file(2, in_ / "b.flac", song("Night POST", "1"))},
                                      linux)
                      .problems,
@@ -74,18 +74,18 @@ private slots:
 
     void takenNames() {
         test::writeBytes(shelf_ / "The Hollow Ferry/1998 Night Post EP/01 Night Post.flac", "there");
-        auto r = naming::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1"))}, options());
+        auto r = placing::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1"))}, options());
         QVERIFY(r.files[0].mark(MarkKind::Taken));
         QVERIFY(!r.files[0].moves());
     }
 
     void splitAlbumsSayWhy() {
-        auto r = naming::planPutAway({file(1, in_ / "a.flac", song("One", "1")),
+        auto r = placing::planPutAway({file(1, in_ / "a.flac", song("One", "1")),
                                       file(2, in_ / "b.flac", song("Two", "2")),
                                       file(3, in_ / "c.flac", song("Three", "3", "1989"))},
                                      options());
         QCOMPARE(r.splitSleeves, size_t{1});
-        const naming::Mark* mark = r.files[2].mark(MarkKind::Split);
+        const placing::Mark* mark = r.files[2].mark(MarkKind::Split);
         QVERIFY(mark);
         QCOMPARE(mark->text, std::string("splits an album: date 1989 or 1998?"));
         QVERIFY(!r.files[0].mark(MarkKind::Split));
@@ -96,10 +96,10 @@ private slots:
         auto one = song("One", "1"), two = song("Two", "1");
         one["disc"] = {"1"};
         two["disc"] = {"2"};
-        auto r = naming::planPutAway({file(1, in_ / "a.flac", one), file(2, in_ / "b.flac", two)},
+        auto r = placing::planPutAway({file(1, in_ / "a.flac", one), file(2, in_ / "b.flac", two)},
                                      options("{artist}/{album}/Disc {disc}/{title}"));
         QCOMPARE(r.splitSleeves, size_t{0});
-        QCOMPARE(naming::planPutAway({file(1, in_ / "a.flac", one), file(2, in_ / "b.flac", two)},
+        QCOMPARE(placing::planPutAway({file(1, in_ / "a.flac", one), file(2, in_ / "b.flac", two)},
                                      options("{disc: if several, after \"-\"}{title}"))
                      .files[0]
                      .to.filename(),
@@ -108,9 +108,9 @@ private slots:
 
     void gapsAndBlanks() {
         tags::Fields bare = {{"title", {"Gorse"}}, {"artist", {"Isla Varnholt"}}};
-        auto r = naming::planPutAway({file(1, in_ / "a.flac", bare, "")}, options());
+        auto r = placing::planPutAway({file(1, in_ / "a.flac", bare, "")}, options());
         QVERIFY(r.files[0].mark(MarkKind::Blocked)); // the folder of the album would have no name
-        r = naming::planPutAway({file(1, in_ / "a.flac", bare, "")}, options("{artist}/{track} {title}"));
+        r = placing::planPutAway({file(1, in_ / "a.flac", bare, "")}, options("{artist}/{track} {title}"));
         QCOMPARE(r.files[0].mark(MarkKind::Gap)->text, std::string("no track"));
         QCOMPARE(r.files[0].to, shelf_ / "Isla Varnholt/Gorse.flac");
     }
@@ -118,14 +118,14 @@ private slots:
     void valuesCannotClimbOut() {
         for (const char* evil : {"../../etc", "/etc/passwd", "..", "a/../../b", "."}) {
             tags::Fields f = {{"title", {evil}}, {"artist", {evil}}};
-            auto r = naming::planPutAway({file(1, in_ / "a.flac", f, "")}, options("{artist}/{title}"));
+            auto r = placing::planPutAway({file(1, in_ / "a.flac", f, "")}, options("{artist}/{title}"));
             QVERIFY(r.files[0].to.lexically_normal().native().starts_with(shelf_.native() + "/"));
             QCOMPARE(r.files[0].to, r.files[0].to.lexically_normal());
         }
     }
 
     void longNamesAreClipped() {
-        auto r = naming::planPutAway({file(1, in_ / "a.flac", {{"title", {std::string(400, 'x')}}}, "")},
+        auto r = placing::planPutAway({file(1, in_ / "a.flac", {{"title", {std::string(400, 'x')}}}, "")},
                                      options("{title}"));
         QCOMPARE(r.files[0].to.filename().native().size(), size_t{255});
         QVERIFY(r.files[0].to.native().ends_with(".flac"));
@@ -133,28 +133,28 @@ private slots:
 
     void othersGoAlong() {
         test::writeBytes(in_ / "scan.jpg", "picture");
-        std::vector<naming::PutAwayFile> all = {file(1, in_ / "a.flac", song("One", "1")),
+        std::vector<placing::PutAwayFile> all = {file(1, in_ / "a.flac", song("One", "1")),
                                                 file(2, in_ / "b.flac", song("Two", "2"))};
-        QVERIFY(naming::planPutAway(all, options()).along.empty()); // c stays, so the picture stays with it
+        QVERIFY(placing::planPutAway(all, options()).along.empty()); // c stays, so the picture stays with it
         all.push_back(file(3, in_ / "c.flac", song("Three", "3")));
-        auto r = naming::planPutAway(all, options());
+        auto r = placing::planPutAway(all, options());
         QCOMPARE(r.along.size(), size_t{1});
         QCOMPARE(r.along[0].to, shelf_ / "The Hollow Ferry/1998 Night Post EP/scan.jpg");
         QCOMPARE(r.emptied, std::vector<Path>{in_});
         auto without = options();
-        without.goesAlong = false;
-        QVERIFY(naming::planPutAway(all, without).emptied.empty());
+        without.along = placing::AlongRule::none();
+        QVERIFY(placing::planPutAway(all, without).emptied.empty());
         auto copies = options();
         copies.copy = true;
-        QVERIFY(naming::planPutAway(all, copies).emptied.empty());
+        QVERIFY(placing::planPutAway(all, copies).emptied.empty());
     }
 
     void shelvesThatCannotBeUsed() {
         auto o = options();
         o.shelf = *box_ / "nowhere";
-        QVERIFY(naming::planPutAway({}, o).shelfProblem.find("not there") != std::string::npos);
+        QVERIFY(placing::planPutAway({}, o).shelfProblem.find("not there") != std::string::npos);
         o.shelf = in_ / "a.flac";
-        QVERIFY(naming::planPutAway({}, o).shelfProblem.find("is a file") != std::string::npos);
+        QVERIFY(placing::planPutAway({}, o).shelfProblem.find("is a file") != std::string::npos);
     }
 
     void aShelfThatIsNotWritable() {
@@ -165,7 +165,7 @@ private slots:
         if (child == 0) {
             if (::geteuid() == 0 && ::setuid(65534) != 0)
                 ::_exit(3);
-            ::_exit(naming::planPutAway({}, options()).shelfProblem.find("not writable") != std::string::npos
+            ::_exit(placing::planPutAway({}, options()).shelfProblem.find("not writable") != std::string::npos
                         ? 0
                         : 1);
         }

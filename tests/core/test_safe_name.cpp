@@ -41,10 +41,10 @@ private slots:
                                 << "con_";
         QTest::newRow("device with an ending") << "con.x"
                                                << "con.x"
-                                               << "con.x_";
+                                               << "con_.x";
         QTest::newRow("device in capitals") << "LPT1.Gorse"
                                             << "LPT1.Gorse"
-                                            << "LPT1.Gorse_";
+                                            << "LPT1_.Gorse";
         QTest::newRow("begins like a device") << "console"
                                               << "console"
                                               << "console";

@@ -137,7 +137,8 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
                           use_.batch, use_.kinds, use_.customFields, use_.sleeves, use_.undo, use_.pictures,
                           use_.chains, use_.values, use_.identify, use_.codes});
     putAway_ = new PutAwayPage(
-        {use_.jobs, use_.settings, use_.files, use_.drafts, use_.shelves, use_.customFields, use_.places});
+        {use_.jobs, use_.settings, use_.files, use_.drafts, use_.shelves, use_.customFields, use_.places,
+         use_.batch.batch()});
     stack_ = new QStackedWidget;
     for (QWidget* page : std::initializer_list<QWidget*>{bringIn_, identify_, describe_, putAway_})
         stack_->addWidget(page);
@@ -155,6 +156,16 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     splitter->setCollapsible(1, false);
     splitter->setSizes({208, 996});
     remember(splitter, "bench");
+    // A page that needs more room for a while takes it from the sleeves; the next step gives it back.
+    auto wanted = std::make_shared<int>(0); // how wide a person made them
+    connect(splitter, &QSplitter::splitterMoved, splitter, [splitter, wanted] { *wanted = splitter->sizes()[0]; });
+    connect(stack_, &QStackedWidget::currentChanged, splitter, [splitter, wanted] {
+        const QList<int> sizes = splitter->sizes();
+        if (sizes[0] > 0 && *wanted == 0)
+            *wanted = sizes[0];
+        if (sizes[0] > 0 && sizes[0] != *wanted)
+            splitter->setSizes({*wanted, sizes[0] + sizes[1] - *wanted});
+    });
 
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -175,6 +186,11 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     connect(describe_, &DescribePage::playRequested, this, &BenchPage::playRequested);
     connect(describe_, &DescribePage::foldersWanted, this, &BenchPage::lookThrough);
     connect(identify_, &IdentifyPage::playRequested, this, &BenchPage::playRequested);
+    connect(putAway_, &PutAwayPage::describeWanted, this,
+            [this](const std::string& key, const std::vector<FileId>& files) {
+                showStep(Describe);
+                describe_->chooseCells(key, files);
+            });
     connect(describe_->drawer(), &Drawer::referencePicturesWanted, this, [this] {
         showStep(Identify);
         identify_->goToPictures();

@@ -391,4 +391,31 @@ void DescribePage::resizeEvent(QResizeEvent* event) {
     splitter_->setSizes(wanted == Qt::Vertical ? QList{360, 240} : QList{660, 300});
 }
 
+void DescribePage::chooseCells(const std::string& key, const std::vector<FileId>& files) {
+    auto column = [&] {
+        const auto& all = model_->columns();
+        return static_cast<int>(std::ranges::find(all, key) - all.begin());
+    };
+    if (column() == model_->columnCount()) {
+        std::vector<std::string> more = model_->columns();
+        more.push_back(key);
+        columns_->show(more);
+    }
+    const std::set<FileId> wanted(files.begin(), files.end());
+    QItemSelection cells;
+    QModelIndex first;
+    for (int row = 0; row < model_->rowCount(); ++row)
+        if (wanted.contains(model_->fileAt(row))) {
+            const QModelIndex cell = model_->index(row, column());
+            cells.select(cell, cell);
+            first = first.isValid() ? first : cell;
+        }
+    if (!first.isValid())
+        return;
+    view_->selectionModel()->setCurrentIndex(first, QItemSelectionModel::NoUpdate);
+    view_->selectionModel()->select(cells, QItemSelectionModel::ClearAndSelect);
+    view_->scrollTo(first);
+    view_->setFocus();
+}
+
 } // namespace moorfrost::app

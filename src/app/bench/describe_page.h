@@ -74,6 +74,8 @@ public:
     void mendText();
     /// The ISRCs that the releases of the chosen files lack.
     void fillCodes();
+    /// This field of these files is chosen, and in sight; its column is shown where it was not.
+    void chooseCells(const std::string& key, const std::vector<FileId>& files);
     /// Opens the steps, to be tried with the chosen files.
     void change(edits::Chain chain);
     /// What the current file says, for the other chosen ones.

@@ -1,76 +1,44 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/put_away_page.h"
 
-#include <QButtonGroup>
-#include <QCheckBox>
-#include <QFileDialog>
-#include <QInputDialog>
+#include <QScrollArea>
+#include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
 #include <algorithm>
+#include <utility>
 
-#include "app/control/plans.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
-#include "core/library/shelf_plans.h"
 
 namespace moorfrost::app {
 
+namespace {
+constexpr size_t manyFiles = 5000; // take longer than a person waits between two keys
+} // namespace
+
 PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(use) {
-    auto* top = new QHBoxLayout;
-    shelf_ = new Choice;
-    shelf_->setMinimumWidth(190);
-    shelf_->setAccessibleName(tr("Shelf"));
-    plan_ = new Choice;
-    plan_->setMinimumWidth(190);
-    plan_->setAccessibleName(tr("Plan"));
-    auto* save = button(tr("Keep plan\u2026"), "flat");
-    move_ = button(tr("Move"), "left");
-    copy_ = button(tr("Copy"), "right");
-    auto* group = new QButtonGroup(this);
-    for (QPushButton* b : {move_, copy_}) {
-        b->setCheckable(true);
-        group->addButton(b);
-    }
-    auto* namesLabel = label(tr("Names"), "caption");
-    namesLabel->setFixedWidth(48);
-    QWidget* shelfBox = captioned(tr("Shelf"), {shelf_});
-    static_cast<QBoxLayout*>(shelfBox->layout())->itemAt(0)->widget()->setFixedWidth(48);
-    top->addWidget(flowing({shelfBox, captioned(tr("Plan"), {plan_, save})}, 8), 1);
-    auto* segment = new QHBoxLayout;
-    segment->setSpacing(0);
-    segment->addWidget(move_);
-    segment->addWidget(copy_);
-    top->addLayout(segment);
-    top->setAlignment(segment, Qt::AlignTop);
-
-    auto* names = new QHBoxLayout;
-    editor_ = new ChipEditor;
-    names->addWidget(namesLabel, 0, Qt::AlignTop);
-    namesLabel->setContentsMargins(0, 8, 0, 0);
-    names->addWidget(editor_, 1);
-    error_ = label({}, "wrong");
-    error_->setWordWrap(true);
-    error_->setContentsMargins(56, 0, 0, 0);
-    error_->hide();
-    auto* options = new QHBoxLayout;
-    along_ = new QCheckBox(tr("pictures, notes and logs go along"));
-    tidy_ = new QCheckBox(tr("remove folders that become empty"));
-    along_->setChecked(true);
-    tidy_->setChecked(true);
-    options->addSpacing(56);
-    options->addWidget(flowing({along_, tidy_}, 16), 1);
-    auto* tools = new QVBoxLayout;
-    tools->addLayout(top);
-    tools->addLayout(names);
-    tools->addWidget(error_);
-    tools->addLayout(options);
-    QWidget* toolBar = bar("tools", tools);
-    toolBar->layout()->setContentsMargins(12, 8, 12, 8);
-
-    tree_ = new PlacesTree;
+    tools_ = new PlaceTools({use_.jobs, use_.settings, use_.shelves, use_.customFields});
+    tree_ = new PlacesTree([this](FileId file) { return isDrafted(file); });
+    troubles_ = new TroubleBox({use_.files, use_.drafts, use_.jobs});
+    auto* scroll = new QScrollArea;
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setWidget(troubles_);
+    scroll->setMinimumWidth(250);
+    side_ = scroll;
+    side_->hide();
+    auto* split = new QSplitter;
+    split->setChildrenCollapsible(false);
+    split->setHandleWidth(1);
+    split->addWidget(tree_);
+    split->addWidget(side_);
+    split->setStretchFactor(0, 1);
+    split->setSizes({640, 300});
+    remember(split, "put away/sides");
     empty_ = new EmptyHint("folder", tr("Where should the music be kept?"),
                            tr("A shelf is a folder in which files live under consistent names. Choose one, "
                               "and you will see where each file would go. "
@@ -78,207 +46,181 @@ PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), us
                            tr("Add a shelf\u2026"));
     stack_ = new QStackedWidget;
     stack_->setObjectName("panel");
-    stack_->addWidget(tree_);
+    stack_->addWidget(split);
     stack_->addWidget(empty_);
+    auto* bottom = new QHBoxLayout;
+    bottom->addWidget(counts(), 1);
+    drop_ = button(tr("Drop moves"), "flat");
+    draft_ = button(tr("Draft the moves"));
+    bottom->addWidget(drop_);
+    bottom->addWidget(draft_);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
+    layout->addWidget(tools_);
+    layout->addWidget(stack_, 1);
+    layout->addWidget(bar("bottom", bottom, 46));
+    connectAll();
+}
 
+QWidget* PutAwayPage::counts() {
     trouble_ = label({}, "wrong");
     trouble_->setWordWrap(true);
     std::vector<QWidget*> counts{trouble_};
     const std::pair<PlacesTree::Kind, const char*> kinds[] = {
-        {PlacesTree::Moving, "count"},           {PlacesTree::IntoNewFolder, "count"},
-        {PlacesTree::OutOfEmptied, "count"},     {PlacesTree::Splitting, "countAttention"},
-        {PlacesTree::WithGap, "countAttention"}, {PlacesTree::Problem, "countWrong"}};
+        {PlacedFiles::Moving, "count"},          {PlacedFiles::IntoNewFolder, "count"},
+        {PlacedFiles::Along, "count"},           {PlacedFiles::OutOfEmptied, "count"},
+        {PlacedFiles::LeftOut, "count"},         {PlacedFiles::Altered, "count"},
+        {PlacedFiles::Besides, "countAttention"}, {PlacedFiles::Replacing, "countAttention"}, {PlacedFiles::Splitting, "countAttention"},
+        {PlacedFiles::WithGap, "countAttention"}, {PlacedFiles::Problem, "countWrong"}};
     for (const auto& [kind, style] : kinds) {
         QPushButton* b = button({}, style);
         b->setCheckable(true);
         b->setToolTip(tr("Only these; again: all"));
         connect(b, &QPushButton::clicked, this,
-                [this, kind = kind] { filter(tree_->kind() == kind ? PlacesTree::All : kind); });
+                [this, kind = kind] { filter(tree_->kind() == kind ? PlacedFiles::All : kind); });
         counts_.push_back({kind, b});
         counts.push_back(b);
     }
-    auto* bottom = new QHBoxLayout;
-    bottom->addWidget(flowing(counts, 4), 1);
-    drop_ = button(tr("Drop moves"), "flat");
-    draft_ = button(tr("Draft the moves"));
-    bottom->addWidget(drop_);
-    bottom->addWidget(draft_);
+    return flowing(counts, 4);
+}
 
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(toolBar);
-    layout->addWidget(stack_, 1);
-    layout->addWidget(bar("bottom", bottom, 46));
-
+void PutAwayPage::connectAll() {
     timer_.setSingleShot(true);
     timer_.setInterval(90);
     connect(&timer_, &QTimer::timeout, this, &PutAwayPage::planAgain);
-    auto soon = [this] {
-        planned_ = false;
-        timer_.start();
-    };
-    auto adjust = [this, soon] {
-        // Moves that are drafted already follow the plan.
-        soon();
-        std::vector<library::DraftSession::Wish> wishes;
-        if (editor_->plan() && wish().shelf > 0)
-            for (FileId id : files_)
-                if (use_.drafts.session().find(id, library::placeKey))
-                    wishes.push_back({id, library::placeKey, wish().toValues()});
-        use_.drafts.session().propose(ss(tr("Change the plan")), wishes, ss(tr("plan")));
-    };
-    editor_->setText(usualPlanText());
-    connect(editor_, &ChipEditor::changed, this, [this, adjust] {
-        error_->setText(editor_->error());
-        error_->setVisible(!editor_->error().isEmpty());
-        if (editor_->plan())
-            use_.settings.set(library::settings::lastPlan, ss(editor_->text()));
-        adjust();
-    });
-    connect(shelf_, &QComboBox::activated, this, [this, adjust](int i) {
-        if (shelf_->itemData(i).toLongLong() == 0)
-            addShelf();
-        else
-            use_.settings.set(library::settings::lastShelf, shelf_->itemData(i).toLongLong());
-        const auto plans = library::shelfPlansFrom(use_.settings.get(library::settings::shelfPlans));
-        if (const auto plan = plans.find(shelf_->currentData().toLongLong()); plan != plans.end())
-            editor_->setText(qs(plan->second)); // its own
-        adjust();
-    });
-    connect(plan_, &QComboBox::activated, this,
-            [this](int i) { editor_->setText(plan_->itemData(i).toString()); });
-    connect(save, &QPushButton::clicked, this, &PutAwayPage::savePlan);
-    connect(move_, &QPushButton::clicked, this, [this, adjust] {
-        use_.settings.set(library::settings::putAwayMode, "move");
-        adjust();
-    });
-    connect(copy_, &QPushButton::clicked, this, [this, adjust] {
-        use_.settings.set(library::settings::putAwayMode, "copy");
-        adjust();
-    });
-    connect(along_, &QCheckBox::toggled, this, adjust);
-    connect(tidy_, &QCheckBox::toggled, this, adjust);
+    connect(tools_, &PlaceTools::changed, this, &PutAwayPage::adjust);
+    connect(tools_, &PlaceTools::searched, tree_, &PlacesTree::search);
+    connect(tree_, &PlacesTree::chosenChanged, this, &PutAwayPage::tellTroubles);
+    connect(troubles_, &TroubleBox::choiceWanted, this, &PutAwayPage::choose);
+    connect(troubles_, &TroubleBox::describeWanted, this, &PutAwayPage::describeWanted);
     connect(empty_->button(), &QPushButton::clicked, this, &PutAwayPage::addShelf);
     connect(draft_, &QPushButton::clicked, this, &PutAwayPage::draftMoves);
     connect(drop_, &QPushButton::clicked, this, &PutAwayPage::dropMoves);
-    connect(&use_.shelves, &ShelvesController::changed, this, &PutAwayPage::refreshShelves);
-    connect(&use_.drafts, &DraftsController::changed, this, soon);
-    connect(&use_.settings, &LibrarySettings::changed, this, [soon](const std::string& key) {
-        if (LibrarySettings::is(key, library::settings::names))
-            soon();
-    });
-    connect(&use_.settings, &LibrarySettings::loaded, this, [this] {
-        const QString last = qs(use_.settings.get(library::settings::lastPlan));
-        refreshPlans();
-        editor_->setText(last.isEmpty() ? usualPlanText() : last);
-        (use_.settings.get(library::settings::putAwayMode) == "copy" ? copy_ : move_)->setChecked(true);
-        refreshShelves();
-    });
-    move_->setChecked(true);
+    connect(&use_.drafts, &DraftsController::changed, this, &PutAwayPage::soon);
 }
 
-bench::PlaceWish PutAwayPage::wish() const {
-    bench::PlaceWish w;
-    w.shelf = shelf_->currentData().toLongLong();
-    w.plan = ss(editor_->text());
-    w.copy = copy_->isChecked();
-    w.goesAlong = along_->isChecked();
-    w.removeEmptied = tidy_->isChecked();
-    return w;
+bench::PlaceWish PutAwayPage::wishOf(FileId file) const {
+    bench::PlaceWish out = tools_->wish();
+    if (const auto at = choices_.find(file); at != choices_.end())
+        out.onClash = at->second;
+    return out;
 }
 
-void PutAwayPage::refreshShelves() {
-    qlonglong wanted = shelf_->currentData().toLongLong();
-    if (wanted == 0)
-        wanted = use_.settings.get(library::settings::lastShelf);
-    shelf_->clear();
-    for (const library::Shelf& s : use_.shelves.all()) {
-        shelf_->addItem(qs(s.name), static_cast<qlonglong>(s.id));
-        shelf_->setItemData(shelf_->count() - 1, shownPath(s.path), Qt::ToolTipRole);
-    }
-    shelf_->addItem(tr("Add a shelf\u2026"), 0);
-    shelf_->setCurrentIndex(wanted > 0 ? std::max(0, shelf_->findData(wanted)) : 0);
+bool PutAwayPage::isDrafted(FileId file) const {
+    return use_.drafts.session().find(file, library::placeKey) != nullptr;
+}
+
+void PutAwayPage::soon() {
+    planned_ = false;
     timer_.start();
 }
 
-void PutAwayPage::refreshPlans() {
-    plan_->clear();
-    for (const auto& [name, text] : plansOf(use_.settings))
-        plan_->addItem(name, text);
-    int at = plan_->findData(editor_->text());
-    plan_->setCurrentIndex(at);
-    plan_->setPlaceholderText(tr("own plan"));
+void PutAwayPage::adjust() {
+    soon();
+    preview();
+    if (!editor()->plan() || (tools_->wish().shelf <= 0 && !tools_->renames()))
+        return;
+    std::vector<library::DraftSession::Wish> wishes;
+    for (const FileId id : files_)
+        if (isDrafted(id))
+            wishes.push_back({id, library::placeKey, wishOf(id).toValues()});
+    if (!wishes.empty())
+        use_.drafts.session().propose(ss(tr("Change the plan")), wishes, ss(tr("plan")));
 }
 
-void PutAwayPage::savePlan() {
-    if (!editor_->plan())
-        return;
-    QString name = QInputDialog::getText(this, tr("Keep this plan"), tr("Name of the plan:")).simplified();
-    if (name.isEmpty())
-        return;
-    std::vector<std::string> lines = use_.settings.get(library::settings::plans);
-    lines.push_back(ss(name + "\t" + editor_->text()));
-    use_.settings.set(library::settings::plans, lines);
-    refreshPlans();
-}
-
-void PutAwayPage::addShelf() {
-    QString dir = QFileDialog::getExistingDirectory(this, tr("A folder for the shelf"));
-    if (dir.isEmpty()) {
-        refreshShelves();
-        return;
-    }
-    QString name = QInputDialog::getText(this, tr("Add a shelf"), tr("Name of the shelf:"), QLineEdit::Normal,
-                                         QDir(dir).dirName());
-    use_.shelves.add(name.isEmpty() ? QDir(dir).dirName() : name, Path(ss(dir)));
+void PutAwayPage::choose(placing::OnClash choice, const std::vector<FileId>& files) {
+    for (const FileId file : files)
+        choices_[file] = choice;
+    adjust();
 }
 
 void PutAwayPage::setFiles(std::vector<FileId> files) {
     files_ = std::move(files);
-    editor_->setCustomFields(use_.customFields.keys());
-    planned_ = false;
-    timer_.start();
+    for (const FileId file : files_)
+        if (const library::Draft* draft = use_.drafts.session().find(file, library::placeKey))
+            choices_[file] = bench::PlaceWish::fromValues(draft->values).onClash;
+    tools_->refreshFields();
+    soon();
 }
 
 void PutAwayPage::planAgain() {
     if (!isVisible())
         return;
-    int at = plan_->findData(editor_->text());
-    plan_->setCurrentIndex(at);
-    bool noShelf = use_.shelves.all().empty();
+    const bool noShelf = use_.shelves.all().empty() && !tools_->renames();
     stack_->setCurrentIndex(noShelf ? 1 : 0);
     draft_->setVisible(!noShelf);
-    auto options = bench::optionsFor(wish(), use_.places.rules());
+    const bench::PlaceWish wish = tools_->wish();
+    const auto options = bench::optionsFor(wish, use_.places.rules());
     if (!options) {
         draft_->setEnabled(false);
         if (noShelf)
-            show({});
+            show(std::make_shared<PlacedFiles>());
         return; // the last good tree stays in sight while the plan is mended
     }
-    int run = ++run_;
-    auto files = use_.places.toPlace(files_);
+    const int run = ++run_;
+    std::vector<bench::Proposal> files;
+    for (const FileId id : files_)
+        if (FilePtr file = use_.files.file(id); file && file->readable()) {
+            std::string sleeve = bench::sleeveKeyOf(use_.batch.places(), *file);
+            files.push_back({std::move(file), use_.drafts.session().changes(id), wishOf(id), std::move(sleeve)});
+        }
     use_.jobs.start(
         this, {ss(tr("Working out the places"))},
-        [files, options = *options](std::stop_token stop, work::Progress&) -> Result<naming::PutAwayResult> {
-            return naming::planPutAway(files, options, stop);
+        [files = std::move(files), options = *options](
+            std::stop_token stop, work::Progress&) -> Result<std::shared_ptr<const PlacedFiles>> {
+            std::vector<placing::PutAwayFile> toPlace;
+            std::vector<std::string> sleeves;
+            for (const bench::Proposal& one : files) {
+                toPlace.push_back(one.toPlace());
+                sleeves.push_back(one.sleeve);
+            }
+            return std::make_shared<const PlacedFiles>(placing::planPutAway(toPlace, options, stop),
+                                                       std::move(sleeves));
         },
-        [this, run](const Result<naming::PutAwayResult>& result) {
-            if (run == run_ && result)
-                show(*result);
+        [this, run](Result<std::shared_ptr<const PlacedFiles>> placed) {
+            if (run == run_ && placed)
+                show(*std::move(placed));
         });
 }
 
-void PutAwayPage::show(const naming::PutAwayResult& result) {
-    const auto options = bench::optionsFor(wish(), use_.places.rules());
-    auto isDrafted = [this](FileId file) {
-        return use_.drafts.session().find(file, library::placeKey) != nullptr;
-    };
-    result_ = result;
-    tree_->show(result, shelf_->currentText(), options ? options->shelf : Path(), isDrafted);
+void PutAwayPage::preview() {
+    const auto options = bench::optionsFor(tools_->wish(), use_.places.rules());
+    if (files_.size() < manyFiles || !options || !isVisible())
+        return;
+    const PlacedFiles& placed = tree_->placed();
+    std::vector<FileId> ids;
+    std::unordered_map<FileId, size_t> wanted; // what is in sight, by its place in `placed`
+    for (const size_t i : tree_->inSight())
+        if (const FileId id = placed.at(i).id; id > 0 && wanted.emplace(id, i).second)
+            for (const FileId other : placed.sleeveOf(id))
+                ids.push_back(other);
+    std::ranges::sort(ids);
+    ids.erase(std::unique(ids.begin(), ids.end()), ids.end());
+    const int run = ++previewRun_;
+    use_.jobs.start(
+        this, {ss(tr("Working out the places in sight"))},
+        [files = use_.places.toPlace(ids), options = *options](
+            std::stop_token, work::Progress&) -> Result<std::vector<std::vector<std::string>>> {
+            return placing::namesByPlan(files, options.plan, options.profile);
+        },
+        [this, run, shown = run_, ids, wanted](Result<std::vector<std::vector<std::string>>> names) {
+            if (run != previewRun_ || shown != run_ || !names || names->size() != ids.size())
+                return; // another plan is typed, or all are planned
+            std::unordered_map<size_t, std::vector<std::string>> parts;
+            for (size_t i = 0; i < ids.size(); ++i)
+                if (const auto at = wanted.find(ids[i]); at != wanted.end() && !(*names)[i].empty())
+                    parts[at->second] = std::move((*names)[i]);
+            tree_->preview(std::move(parts));
+        });
+}
+
+void PutAwayPage::show(std::shared_ptr<const PlacedFiles> placed) {
+    tree_->setPlaced(std::move(placed), tools_->shelfName());
     showCounts();
+    const placing::PutAwayResult& result = tree_->placed().result();
     size_t drafted = 0, toDraft = 0;
-    for (const naming::Placement& p : result.files) {
+    for (const placing::Placement& p : result.files) {
         drafted += p.moves() && isDrafted(p.id);
         toDraft += p.moves() && !isDrafted(p.id);
     }
@@ -286,9 +228,12 @@ void PutAwayPage::show(const naming::PutAwayResult& result) {
     draft_->setEnabled(toDraft > 0 && result.shelfProblem.empty());
     const auto n = static_cast<int>(toDraft);
     draft_->setText(toDraft == 0 && drafted > 0 ? tr("All moves are drafted")
-                    : copy_->isChecked()        ? tr("Draft %n copy(ies)", "", n)
-                                                : tr("Draft %n move(s)", "", n));
+                    : tools_->wish().mode == bench::PlaceWish::Mode::Copy   ? tr("Draft %n copy(ies)", "", n)
+                    : tools_->renames() ? tr("Draft %n new name(s)", "", n)
+                                        : tr("Draft %n move(s)", "", n));
     planned_ = true;
+    if (std::exchange(draftThen_, false))
+        draftMoves();
 }
 
 QPushButton* PutAwayPage::countButton(PlacesTree::Kind kind) {
@@ -296,31 +241,45 @@ QPushButton* PutAwayPage::countButton(PlacesTree::Kind kind) {
 }
 
 void PutAwayPage::showCounts() {
-    const auto gaps = std::ranges::count_if(
-        result_.files, [](const naming::Placement& p) { return p.mark(naming::MarkKind::Gap) != nullptr; });
+    const PlacedFiles& placed = tree_->placed();
+    const placing::PutAwayResult& result = placed.result();
     auto tell = [this](PlacesTree::Kind kind, size_t count, const QString& text) {
         QPushButton* b = countButton(kind);
         b->setText(text);
         b->setVisible(count > 0);
         if (count == 0 && tree_->kind() == kind)
-            filter(PlacesTree::All);
+            filter(PlacedFiles::All);
     };
     auto n = [](size_t v) { return static_cast<int>(v); };
-    tell(PlacesTree::Moving, result_.moving,
-         copy_->isChecked() ? tr("%n file(s) will be copied", "", n(result_.moving))
-                            : tr("%n file(s) will move", "", n(result_.moving)));
-    tell(PlacesTree::IntoNewFolder, result_.newFolders.size(),
-         tr("%n new folder(s)", "", n(result_.newFolders.size())));
-    tell(PlacesTree::OutOfEmptied, result_.emptied.size(),
-         tr("%n emptied folder(s) will go", "", n(result_.emptied.size())));
-    tell(PlacesTree::Splitting, result_.splitSleeves,
-         tr("%n album(s) would be split", "", n(result_.splitSleeves)));
-    tell(PlacesTree::WithGap, static_cast<size_t>(gaps),
-         tr("%n with gaps in the name", "", static_cast<int>(gaps)));
-    tell(PlacesTree::Problem, result_.problems, tr("%n cannot be put away", "", n(result_.problems)));
-    trouble_->setText(qs(result_.shelfProblem));
-    trouble_->setVisible(!result_.shelfProblem.empty());
+    tell(PlacedFiles::Moving, result.moving,
+         tools_->wish().mode == bench::PlaceWish::Mode::Copy
+             ? tr("%n file(s) will be copied", "", n(result.moving))
+         : tools_->renames() ? tr("%n file(s) will be renamed", "", n(result.moving))
+                             : tr("%n file(s) will move", "", n(result.moving)));
+    tell(PlacedFiles::IntoNewFolder, result.newFolders.size(),
+         tr("%n new folder(s)", "", n(result.newFolders.size())));
+    tell(PlacedFiles::Along, result.along.size(), tr("%n go(es) along", "", n(result.along.size())));
+    tell(PlacedFiles::OutOfEmptied, result.emptied.size(),
+         tr("%n emptied folder(s) will go", "", n(result.emptied.size())));
+    auto tellKind = [&](PlacesTree::Kind kind, const QString& text) { tell(kind, placed.count(kind), text); };
+    tellKind(PlacedFiles::LeftOut, tr("%n left out", "", n(placed.count(PlacedFiles::LeftOut))));
+    tellKind(PlacedFiles::Altered, tr("%n name(s) altered", "", n(placed.count(PlacedFiles::Altered))));
+    tellKind(PlacedFiles::Replacing, tr("%n will be replaced", "", n(placed.count(PlacedFiles::Replacing))));
+    tellKind(PlacedFiles::Besides,
+             tr("%n there in another format", "", n(placed.count(PlacedFiles::Besides))));
+    tell(PlacedFiles::Splitting, result.splitSleeves,
+         tr("%n album(s) would be split", "", n(result.splitSleeves)));
+    tellKind(PlacedFiles::WithGap,
+             tr("%n with gaps in the name", "", n(placed.count(PlacedFiles::WithGap))));
+    tell(PlacedFiles::Problem, result.problems, tr("%n cannot be put away", "", n(result.problems)));
+    trouble_->setText(qs(result.shelfProblem));
+    trouble_->setVisible(!result.shelfProblem.empty());
     filter(tree_->kind());
+}
+
+void PutAwayPage::tellTroubles() {
+    troubles_->tell(tree_->placed(), tree_->chosen());
+    side_->setVisible(troubles_->saysSomething());
 }
 
 void PutAwayPage::filter(PlacesTree::Kind kind) {
@@ -331,20 +290,23 @@ void PutAwayPage::filter(PlacesTree::Kind kind) {
 }
 
 void PutAwayPage::draftMoves() {
-    auto options = bench::optionsFor(wish(), use_.places.rules());
-    if (!options)
+    const bench::PlaceWish wish = tools_->wish();
+    if (!bench::optionsFor(wish, use_.places.rules()))
         return;
+    if (!planned_) { // by what was typed, not by the plan before
+        draftThen_ = true;
+        timer_.stop();
+        return planAgain();
+    }
     std::vector<library::DraftSession::Wish> wishes;
-    for (const naming::Placement& p : result_.files)
+    for (const placing::Placement& p : tree_->placed().result().files)
         if (p.id > 0 && p.moves())
-            wishes.push_back({p.id, library::placeKey, wish().toValues()});
-    // From now on its files are held to it.
-    use_.settings.set(
-        library::settings::shelfPlans,
-        library::withShelfPlan(use_.settings.get(library::settings::shelfPlans), wish().shelf, wish().plan));
-    use_.drafts.session().propose(
-        ss(tr("Put away")), wishes,
-        ss(tr("plan: %1").arg(plan_->currentText().isEmpty() ? editor_->text() : plan_->currentText())));
+            wishes.push_back({p.id, library::placeKey, wishOf(p.id).toValues()});
+    if (wish.shelf > 0) // from now on its files are held to it
+        use_.settings.set(library::settings::shelfPlans,
+                          library::withShelfPlan(use_.settings.get(library::settings::shelfPlans), wish.shelf,
+                                                 wish.plan));
+    use_.drafts.session().propose(ss(tr("Put away")), wishes, ss(tr("plan: %1").arg(tools_->planName())));
 }
 
 void PutAwayPage::dropMoves() {

@@ -22,7 +22,6 @@
 namespace moorfrost::app {
 
 namespace {
-enum Column { What, Future, Present, Origin };
 constexpr int fileRole = Qt::UserRole + 1;
 constexpr int fieldRole = Qt::UserRole + 2;
 } // namespace
@@ -55,10 +54,16 @@ ReviewPage::ReviewPage(const Uses& use, QWidget* parent) : QWidget(parent), use_
         tr("Some files are cut short. They are written to where it can be shown that what is there of their "
            "sound stays as it is"));
     back_ = button(tr("Done"));
+    showFolder_ = button(tr("Show in folder"));
+    takeBackThese_ = button(tr("Take back these"));
+    connect(showFolder_, &QPushButton::clicked, this, &ReviewPage::showFolder);
+    connect(takeBackThese_, &QPushButton::clicked, this,
+            [this] { use_.writing.takeBack(use_.writing.lastSet(), chosenSteps()); });
     head->addWidget(title_);
     head->addWidget(note_, 1);
     for (QPushButton* b :
-         {drop_, dropAll_, readAgain_, allNames_, thisName_, evenDamaged_, retry_, takeBack_, back_})
+         {drop_, dropAll_, readAgain_, allNames_, thisName_, evenDamaged_, retry_, showFolder_, takeBackThese_,
+          takeBack_, back_})
         head->addWidget(b);
     connect(retry_, &QPushButton::clicked, this, [this] { use_.writing.write(); });
     connect(readAgain_, &QPushButton::clicked, this, [this] {
@@ -122,7 +127,10 @@ ReviewPage::ReviewPage(const Uses& use, QWidget* parent) : QWidget(parent), use_
             [this] { use_.writing.takeBack(use_.writing.lastSet(), std::nullopt); });
     connect(back_, &QPushButton::clicked, &use_.writing, &WritingController::clearReport);
     connect(tree_, &QTreeWidget::itemSelectionChanged, this,
-            [this] { drop_->setEnabled(!tree_->selectedItems().isEmpty()); });
+            [this] {
+                drop_->setEnabled(!tree_->selectedItems().isEmpty());
+                tellChosen();
+            });
     auto* remove = new QShortcut(QKeySequence::Delete, tree_);
     remove->setContext(Qt::WidgetShortcut);
     connect(remove, &QShortcut::activated, this, &ReviewPage::dropChosen);
@@ -157,6 +165,8 @@ void ReviewPage::refresh() {
     drop_->setVisible(!report);
     dropAll_->setVisible(!report);
     takeBack_->setVisible(report && use_.writing.lastReport()->done > 0);
+    showFolder_->setVisible(report);
+    takeBackThese_->setVisible(false);
     back_->setVisible(report);
     if (report)
         showReport();
@@ -230,9 +240,11 @@ void ReviewPage::showDrafts() {
             item->setForeground(Future, c.heather);
             item->setFont(Future, bold);
             if (key == library::placeKey) {
-                const naming::Placement* p = use_.places.places().of(id);
-                bool copy = bench::PlaceWish::fromValues(draft.values).copy;
-                item->setText(What, copy ? tr("Copy to") : tr("Move to"));
+                const placing::Placement* p = use_.places.places().of(id);
+                const auto mode = bench::PlaceWish::fromValues(draft.values).mode;
+                item->setText(What, mode == bench::PlaceWish::Mode::Copy     ? tr("Copy to")
+                                    : mode == bench::PlaceWish::Mode::Rename ? tr("Rename to")
+                                                                             : tr("Move to"));
                 item->setText(Present, use_.shelves.placeText(f->path));
                 item->setFont(Future, theme::monoFont());
                 item->setFont(Present, theme::monoFont());
@@ -241,12 +253,12 @@ void ReviewPage::showDrafts() {
                 } else {
                     QStringList why;
                     if (p)
-                        for (const naming::Mark& m : p->marks)
+                        for (const placing::Mark& m : p->marks)
                             why << qs(m.text);
                     item->setText(Future, tr("stays: %1")
                                               .arg(why.isEmpty() ? tr("no place could be worked out")
                                                                  : why.join(", ")));
-                    item->setForeground(Future, p && p->mark(naming::MarkKind::InPlace) ? c.second : c.rowan);
+                    item->setForeground(Future, p && p->mark(placing::MarkKind::InPlace) ? c.second : c.rowan);
                 }
             } else if (tags::isPictureKey(key)) {
                 ++drafts;
@@ -317,70 +329,6 @@ void ReviewPage::showDrafts() {
     stack_->setCurrentIndex(files == 0 ? 1 : 0);
     drop_->setEnabled(!tree_->selectedItems().isEmpty());
     dropAll_->setEnabled(files > 0);
-}
-
-void ReviewPage::showReport() {
-    const files::SetReport& r = *use_.writing.lastReport();
-    const auto& c = theme::colours();
-    title_->setText(tr("Written"));
-    note_->setText({});
-    QString text = tr("%n file(s) written.", "", static_cast<int>(r.done));
-    if (r.failed > 0)
-        text += " " + tr("%n file(s) left as before; the reasons are below, the drafts are kept.", "",
-                         static_cast<int>(r.failed));
-    if (r.left > 0)
-        text += " " + tr("Stopped: %n file(s) were not begun.", "", static_cast<int>(r.left));
-    if (!r.error.empty())
-        text += " " + qs(r.error);
-    text += " " + (allNames_->isHidden() ? tr("The journal keeps what was replaced.")
-                                         : tr("Choose above what is to become of the other names."));
-    banner_->setVisible(true);
-    setBanner(text, r.failed > 0 || !r.error.empty() ? "banner" : "bannerGood");
-    tree_->setHeaderLabels({tr("File"), tr("Is now"), tr("Was before"), tr("How it fared")});
-    tree_->clear();
-    std::vector<const files::StepRecord*> order;
-    for (const files::StepRecord& s : r.steps)
-        order.push_back(&s);
-    // What needs a look comes first.
-    std::stable_sort(order.begin(), order.end(), [](auto* a, auto* b) {
-        return a->state == files::StepState::Failed && b->state != files::StepState::Failed;
-    });
-    for (const files::StepRecord* s : order) {
-        auto* item = new QTreeWidgetItem(tree_);
-        item->setText(What, shownName(s->step.source));
-        item->setFont(What, theme::monoFont());
-        bool done = s->state == files::StepState::Done;
-        QStringList fields;
-        for (const auto& [key, values] : s->step.changes)
-            fields << fieldLabel(key);
-        item->setText(Future, done && !s->step.target.empty() ? use_.shelves.placeText(s->step.target)
-                                                              : fields.join(", "));
-        item->setText(Present, use_.shelves.placeText(s->step.source));
-        item->setToolTip(Future, shownPath(s->step.target));
-        item->setToolTip(Present, shownPath(s->step.source));
-        item->setFont(Present, theme::monoFont());
-        if (done && !s->step.target.empty())
-            item->setFont(Future, theme::monoFont());
-        QString fared = done ? (s->notes.empty() ? tr("written") : qs(text::join(s->notes, " ")))
-                        : s->state == files::StepState::Failed ? tr("left as before")
-                                                               : tr("not begun");
-        item->setText(Origin, fared);
-        item->setToolTip(Origin, fared);
-        item->setForeground(Origin, done ? c.moss : c.rowan);
-        if (done)
-            continue;
-        item->setIcon(What, theme::icon("attention", c.rowan));
-        if (s->error.empty())
-            continue;
-        // The reason, and what to do, in full: one line under the file.
-        auto* why = new QTreeWidgetItem(item, {qs(s->error)});
-        why->setFirstColumnSpanned(true);
-        why->setFlags(Qt::ItemIsEnabled);
-        why->setForeground(What, c.rowan);
-        why->setToolTip(What, qs(s->error));
-        item->setExpanded(true);
-    }
-    stack_->setCurrentIndex(0);
 }
 
 void ReviewPage::setBanner(const QString& text, const char* look) {

@@ -7,6 +7,8 @@
 #include <QPushButton>
 #include <QTreeWidget>
 
+#include <set>
+
 #include "app/control/drafts_controller.h"
 #include "app/control/files_controller.h"
 #include "app/control/journal_controller.h"
@@ -47,23 +49,35 @@ public:
     QPushButton* allNamesButton() { return allNames_; }
     QPushButton* thisNameButton() { return thisName_; }
     QPushButton* evenDamagedButton() { return evenDamaged_; }
+    QPushButton* takeBackTheseButton() { return takeBackThese_; }
+    QPushButton* showFolderButton() { return showFolder_; }
     QString bannerText() const { return banner_->text(); }
 
 protected:
     void showEvent(QShowEvent* event) override;
 
 private:
+    enum Column { What, Future, Present, Origin };
+
     void refresh();
     void showDrafts();
     std::vector<FilePtr> inReadingOrder() const;
+    // What was written (review_report.cpp).
     void showReport();
+    QTreeWidgetItem* reportRow(const files::StepRecord& step);
+    /// Of what is chosen, those that were done, by their numbers in the set.
+    std::set<size_t> chosenSteps() const;
+    /// Of what is chosen; empty: of nothing, or of several.
+    Path chosenFolder() const;
+    void showFolder();
+    void tellChosen();
     void setBanner(const QString& text, const char* look);
 
     Uses use_;
     QLabel *title_, *banner_;
     ShortLabel* note_;
     QPushButton *drop_, *dropAll_, *takeBack_, *back_, *retry_, *readAgain_, *allNames_, *thisName_,
-        *evenDamaged_;
+        *evenDamaged_, *showFolder_, *takeBackThese_;
     QTreeWidget* tree_;
     QStackedWidget* stack_;
     EmptyHint* empty_;

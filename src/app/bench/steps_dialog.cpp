@@ -19,7 +19,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "core/files/disk.h"
-#include "core/naming/put_away.h"
+#include "core/placing/put_away.h"
 
 namespace moorfrost::app {
 
@@ -39,7 +39,7 @@ StepsDialog::StepsDialog(const Uses& use, const std::vector<FileId>& files, edit
     auto subjects = use_.drafts.subjects(files);
     for (edits::Subject& s : subjects)
         if (const FilePtr f = use_.files.file(s.file)) {
-            s.facts = naming::factsOf(f->path, f->tags);
+            s.facts = placing::factsOf(f->path, f->tags);
             s.folder = f->path.parent_path().native();
         }
     subjects_ = std::make_shared<const std::vector<edits::Subject>>(std::move(subjects));

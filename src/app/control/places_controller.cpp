@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/places_controller.h"
 
-#include "core/naming/put_away.h"
+#include "core/placing/put_away.h"
 
 namespace moorfrost::app {
 
@@ -16,7 +16,8 @@ PlacesController::PlacesController(FilesController& files, DraftsController& dra
     connect(&shelves_, &ShelvesController::changed, this, &PlacesController::soon);
     connect(&settings_, &LibrarySettings::loaded, this, &PlacesController::soon);
     connect(&settings_, &LibrarySettings::changed, this, [this](const std::string& key) {
-        if (LibrarySettings::is(key, library::settings::names))
+        if (LibrarySettings::is(key, library::settings::names) ||
+            LibrarySettings::is(key, library::settings::shelfPlans))
             soon();
     });
     connect(&fields_, &CustomFields::changed, this, &PlacesController::soon);
@@ -24,6 +25,13 @@ PlacesController::PlacesController(FilesController& files, DraftsController& dra
         if (!changes.files.empty() || !changes.drafts.empty() || changes.batch)
             soon();
     });
+}
+
+void PlacesController::setRoots(std::vector<Path> roots) {
+    if (roots_ == roots)
+        return;
+    roots_ = std::move(roots);
+    soon();
 }
 
 void PlacesController::soon() {
@@ -44,15 +52,21 @@ std::vector<bench::Proposal> PlacesController::proposals() const {
 }
 
 bench::PlaceRules PlacesController::rules() const {
-    return {shelves_.all(), settings_.get(library::settings::names), fields_.keys()};
+    return {shelves_.all(),
+            settings_.get(library::settings::names),
+            fields_.keys(),
+            library::placingRulesFrom(settings_.get(library::settings::shelfPlans)),
+            shelves_.notThere(),
+            roots_};
 }
 
-std::vector<naming::PutAwayFile> PlacesController::toPlace(const std::vector<FileId>& ids) const {
-    std::vector<naming::PutAwayFile> out;
+std::vector<placing::PutAwayFile> PlacesController::toPlace(const std::vector<FileId>& ids) const {
+    std::vector<placing::PutAwayFile> out;
     for (FileId id : ids)
         if (FilePtr f = files_.file(id); f && f->readable())
             out.push_back(
-                bench::Proposal{f, drafts_.session().changes(id), {}, batch_.places().keyOf(id)}.toPlace());
+                bench::Proposal{f, drafts_.session().changes(id), {}, bench::sleeveKeyOf(batch_.places(), *f)}
+                    .toPlace());
     return out;
 }
 
@@ -84,10 +98,10 @@ void PlacesController::workOut() {
 
 void PlacesController::take(bench::Places places) {
     std::map<FileId, Path> before, now;
-    for (const naming::Placement& p : places_.placements)
+    for (const placing::Placement& p : places_.placements)
         if (p.id > 0)
             before[p.id] = p.to;
-    for (const naming::Placement& p : places.placements)
+    for (const placing::Placement& p : places.placements)
         if (p.id > 0)
             now[p.id] = p.to;
     places_ = std::move(places);

@@ -31,8 +31,10 @@ public:
     /// The drafts as they are now.
     std::vector<bench::Proposal> proposals() const;
     bench::PlaceRules rules() const;
+    /// Folders that the batch was brought in from.
+    void setRoots(std::vector<Path> roots);
     /// These as a plan sees them; those that cannot be read are left out.
-    std::vector<naming::PutAwayFile> toPlace(const std::vector<FileId>& ids) const;
+    std::vector<placing::PutAwayFile> toPlace(const std::vector<FileId>& ids) const;
 
 signals:
     void changed();
@@ -49,6 +51,7 @@ private:
     LibrarySettings& settings_;
     const CustomFields& fields_;
     JobList& jobs_;
+    std::vector<Path> roots_;
     bench::Places places_;
     mutable bench::DraftCounts counts_;
     mutable std::optional<uint64_t> counted_; // in which revision of the feed

@@ -63,7 +63,7 @@ RipController::Planned RipController::planOf(const Disc& d, const RipSettings& s
                 r.fields = t.fields;
     const std::string name = text::forDisplay(d.isImage ? d.drive.stem().native() : std::string("disc"));
     all.format = settings.format;
-    std::vector<naming::Placement> places = disc::placeByPlan(all, *plan, root, rules.profile, name);
+    std::vector<placing::Placement> places = disc::placeByPlan(all, *plan, root, rules.profile, name);
     disc::RipPlan wanted = all;
     wanted.tracks.clear();
     std::vector<Path> targets; // of those that are not files yet

@@ -41,7 +41,7 @@ public:
     };
     struct Planned {
         disc::RipPlan plan;                    // of the tracks that are wanted and can be ripped
-        std::vector<naming::Placement> places; // of all that are wanted; id: number of the track + 1
+        std::vector<placing::Placement> places; // of all that are wanted; id: number of the track + 1
         std::vector<Path> targets;             // of all tracks
         QString problem;                       // why nothing can be: a sentence
     };

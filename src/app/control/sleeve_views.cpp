@@ -249,7 +249,7 @@ void SleeveViews::describe(SleeveView& view) const {
         view.unwritable += f && !f->writable();
         if (!f || !f->readable() || (view.isStrays() && !batch_.isSorted())) // most will be no strays
             continue;
-        const naming::Placement* place = places_.places().of(id);
+        const placing::Placement* place = places_.places().of(id);
         const std::vector<tags::PictureInfo>* pictures = nullptr;
         if (std::ranges::any_of(drafts_.session().of(id),
                                 [](const auto& d) { return tags::isPictureKey(d.first); })) {

@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "app/shell/text_utils.h"
-#include "core/files/trash.h"
+#include "core/library/replaced_files.h"
 
 namespace moorfrost::app {
 
@@ -61,27 +61,39 @@ void WritingController::write(files::HardLinks links, tags::Damage damage) {
     struct Written {
         QString title;
         library::WriteOutcome outcome;
+        std::vector<std::vector<FileId>> same; // files of one recording
     };
     jobs_.start(
         this, {ss(title), work::Priority::Asked, writesFiles},
-        [=, rules = places_.rules(), file = library_.file(),
-         batch = batch_.id()](std::stop_token stop, work::Progress& progress) -> Result<Written> {
-            files::ChangeSet set =
-                bench::changeSet(proposals, places ? *places : bench::placesOf(proposals, rules), options);
+        [=, rules = places_.rules(), file = library_.file(), batch = batch_.id(),
+         aside = Path(settings_.get(library::settings::asideFolder))](
+            std::stop_token stop, work::Progress& progress) -> Result<Written> {
+            const bench::Places where = places ? *places : bench::placesOf(proposals, rules);
+            files::ChangeSet set = bench::changeSet(proposals, where, options);
             const QString told = titleOf(set);
             set.title = ss(told);
             if (set.steps.empty())
-                return Written{told, {}};
+                return Written{told, {}, {}};
             auto store = Store::open(file);
             if (!store)
                 return store.error();
-            return Written{told, library::writeSet(**store, set, batch, stop, progress)};
+            std::map<Path, FileId> replaced;
+            for (const bench::Replaced& one : bench::replacedBy(where))
+                replaced[one.there] = one.by;
+            library::moveReplaced(**store, set, bench::pathsOf(bench::replacedBy(where)), aside);
+            Written out{told, library::writeSet(**store, set, batch, stop, progress), {}};
+            library::forgetNotMoved(set, out.outcome.report);
+            out.same = library::sameRecordings(**store, out.outcome.report, replaced);
+            return out;
         },
         [this](Result<Written> written) {
-            if (written)
+            if (written) {
                 endWrite(written->title, std::move(written->outcome));
-            else
+                for (const std::vector<FileId>& recording : written->same)
+                    emit replaced(recording);
+            } else {
                 messages_.say(written.error());
+            }
         });
 }
 
@@ -100,26 +112,12 @@ bool WritingController::moveToTrash(const QString& title, const std::vector<File
                 return store.error();
             files::ChangeSet set;
             set.title = ss(title);
-            for (const FilePtr& f : files) {
-                auto placed = files::placeInTrash(f->path);
-                files::Step step;
-                step.file = f->id;
-                step.source = f->path;
-                step.expected = f->state;
-                if (placed)
-                    step.target = *placed;
-                else
-                    step.refused = placed.error().message;
-                set.steps.push_back(std::move(step));
-            }
+            std::vector<Path> paths;
+            for (const FilePtr& f : files)
+                paths.push_back(f->path);
+            library::moveReplaced(**store, set, paths, {});
             library::WriteOutcome out = library::writeSet(**store, set, batch, stop, progress);
-            std::set<Path> gone;
-            for (const files::StepRecord& r : out.report.steps)
-                if (r.state == files::StepState::Done)
-                    gone.insert(r.step.target);
-            for (const files::Step& s : set.steps) // what stayed needs no note
-                if (!s.target.empty() && !gone.contains(s.target))
-                    files::forgetTrashed(s.target);
+            library::forgetNotMoved(set, out.report);
             return out;
         },
         [this, title](Result<library::WriteOutcome> outcome) {

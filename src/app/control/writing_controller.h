@@ -41,6 +41,8 @@ public:
 
 signals:
     void written(); // a write or a take-back has ended, or its report was seen
+    /// The first took the place of the others, and is the same recording.
+    void replaced(const std::vector<moorfrost::library::FileId>& files);
     /// A crash was put right before something was written.
     void recovered(const moorfrost::library::RecoveryReport& report);
 

@@ -41,6 +41,8 @@ void LibraryPage::showMenu(const QPoint& at) {
         menu.addAction(tr("One-sheet\tCtrl+Alt+S"), this, [this] { emit sheetWanted(chosenFiles()); });
     if (count > 0)
         menu.addAction(tr("Deliver\u2026\tCtrl+Alt+H"), this, &LibraryPage::deliveryWanted);
+    if (count > 0)
+        menu.addAction(tr("Put away again\u2026\tCtrl+Shift+Y"), this, &LibraryPage::putAwayWanted);
     if (count > 0 && count <= mostWithKind)
         addKindMenu(menu, use_.kinds, chosenFiles());
     if (count > 0 && count <= mostWithKind)

@@ -138,6 +138,7 @@ signals:
     /// A one-sheet of these.
     void sheetWanted(const std::vector<moorfrost::app::FileId>& files);
     void deliveryWanted();
+    void putAwayWanted();
     /// From outside. `into`: they are versions of this one's family; 0: they were dropped beside families.
     void pathsDropped(const std::vector<moorfrost::Path>& paths, moorfrost::app::FileId into);
     /// The two that are chosen, by ear.

@@ -71,6 +71,18 @@ Controllers::Controllers(const Path& file)
         index.refresh();
     };
     connect(&bringIn, &BringIn::ended, this, lookAgain);
+    auto readRoots = [this] {
+        batch.readOrigins(this, [this](const std::vector<library::BatchOrigin>& origins) {
+            std::vector<Path> roots;
+            for (const library::BatchOrigin& origin : origins)
+                if (!origin.place.empty())
+                    roots.push_back(origin.place);
+            places.setRoots(std::move(roots));
+        });
+    };
+    connect(&bringIn, &BringIn::ended, this, readRoots);
+    connect(&batch, &BatchController::loaded, this, readRoots);
+    connect(&batch, &BatchController::changed, this, readRoots);
     connect(&batch, &BatchController::membersChanged, this, lookAgain);
     connect(&kept, &KeptChanges::changed, this, [this] {
         index.refresh();
@@ -89,6 +101,7 @@ Controllers::Controllers(const Path& file)
         journal.refresh();
     });
     connect(&fixity, &FixityController::verified, &audit, &AuditController::look);
+    connect(&writing, &WritingController::replaced, &recordings, &RecordingsController::merge);
     connect(&writing, &WritingController::recovered, &care, &LibraryCare::tell);
     connect(&customFields, &CustomFields::changed, this, [this] { // other numbers are sorted as such
         index.readAnew();

@@ -19,6 +19,7 @@
 #include "app/audit/audit_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/bring_in_page.h"
+#include "app/bench/places/misplaced_dialog.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/review_page.h"
 #include "app/deliver/deliver_page.h"
@@ -201,6 +202,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     connect(&player_, &Player::changed, audit_, [this] {
         audit_->box()->sound()->setHeard(player_.file(), player_.position(), player_.isPlaying());
     });
+    connect(library_, &LibraryPage::putAwayWanted, this, [this] { putAwayAgain(library_->chosenFiles()); });
     connect(library_, &LibraryPage::deliveryWanted, this, [this] { wantDelivery(false); });
     connect(library_, &LibraryPage::sheetWanted, this, [this](const std::vector<FileId>& files) {
         showSheetOf({files, {}});
@@ -423,6 +425,16 @@ void MainWindow::bringIn(const std::vector<Path>& paths) {
 
 SettleUses MainWindow::settling() {
     return {c_.messages, c_.jobs, c_.library, c_.index, c_.files, c_.drafts, c_.recordings, c_.sounds};
+}
+
+void MainWindow::putAwayAgain(const std::vector<FileId>& files) {
+    MisplacedDialog dialog({c_.library,
+                            c_.index,
+                            {c_.jobs, c_.settings, c_.files, c_.drafts, c_.shelves, c_.customFields, c_.places,
+                             c_.batch.batch()}},
+                           files, this);
+    connect(&dialog, &MisplacedDialog::reviewWanted, this, [this] { showWorkspace(Review); });
+    dialog.exec();
 }
 
 void MainWindow::settleAtBench(const std::vector<FileId>& files) {

@@ -81,6 +81,8 @@ private:
     void bringIn(const std::vector<Path>& paths);
     SettleUses settling();
     /// As versions of recordings.
+    /// Files of the library by the plan of their shelf; none: what is misplaced.
+    void putAwayAgain(const std::vector<FileId>& files);
     void settleAtBench(const std::vector<FileId>& files);
     /// A one-sheet of what is chosen in the workspace that is in sight.
     void wantSheet();

@@ -291,6 +291,11 @@ void MainWindow::makeActions() {
         if (workspace() == Library)
             library_->sendToBench();
     });
+    add(tr("Put away again\u2026"), QKeySequence("Ctrl+Shift+Y"), [this] {
+        if (workspace() == Library)
+            putAwayAgain(library_->chosenFiles());
+    });
+    add(tr("Misplaced files of a shelf\u2026"), {}, [this] { putAwayAgain({}); });
     add(tr("Check files\u2026"), QKeySequence("Ctrl+Shift+C"), [this] {
         if (workspace() == Library)
             library_->checkFiles();

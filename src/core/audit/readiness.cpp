@@ -8,7 +8,7 @@
 #include <fmt/format.h>
 
 #include "core/audit/codes.h"
-#include "core/naming/put_away.h"
+#include "core/placing/put_away.h"
 #include "core/text/text.h"
 
 namespace moorfrost::audit {
@@ -215,10 +215,10 @@ void requireNames(const Rule& rule, const Files& files, bool strays, files::Name
         finding.say("the plan cannot be used: " + error->message);
         return;
     }
-    std::vector<naming::PutAwayFile> wanted;
+    std::vector<placing::PutAwayFile> wanted;
     for (const CheckedFile* f : files)
         wanted.push_back({f->id, f->path, f->format, f->fields, f->facts, strays ? "" : "one"});
-    const auto names = naming::namesByPlan(wanted, std::get<naming::Plan>(plan), profile);
+    const auto names = placing::namesByPlan(wanted, std::get<naming::Plan>(plan), profile);
     size_t elsewhere = 0;
     std::string example;
     for (size_t i = 0; i < files.size(); ++i) {

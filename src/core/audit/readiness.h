@@ -42,7 +42,7 @@ struct CheckedFile {
     const std::vector<tags::PictureInfo>& pictures;
     audio::Format format;
     Path path;                                     // where it will be
-    std::map<std::string, std::string> facts = {}; // naming::factsOf; only for a rule about names
+    std::map<std::string, std::string> facts = {}; // placing::factsOf; only for a rule about names
     bool music = true;                             // idents, tones ... are not asked about their artist
     std::optional<SongStanding> song = {};         // not told: not asked
 };

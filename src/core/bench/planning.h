@@ -14,7 +14,8 @@
 #include "core/files/change_set.h"
 #include "core/library/drafts.h"
 #include "core/library/place_wish.h"
-#include "core/naming/put_away.h"
+#include "core/library/placing_rules.h"
+#include "core/placing/put_away.h"
 
 namespace moorfrost::bench {
 
@@ -25,9 +26,12 @@ struct PlaceRules {
     std::vector<library::Shelf> shelves;
     files::NameProfile profile = files::NameProfile::Portable;
     std::vector<std::string> customFields; // keys that a plan may name
+    library::PlacingRules placing = {};    // of the shelves
+    std::set<int64_t> notThere = {};       // shelves that are not mounted
+    std::vector<Path> roots = {};          // that were brought in
 };
 /// nullopt where the shelf is none any more, or the plan makes no sense.
-std::optional<naming::PutAwayOptions> optionsFor(const PlaceWish& wish, const PlaceRules& rules);
+std::optional<placing::PutAwayOptions> optionsFor(const PlaceWish& wish, const PlaceRules& rules);
 
 /// A file with what is to be changed.
 struct Proposal {
@@ -35,16 +39,16 @@ struct Proposal {
     tags::Fields changes;          // an empty list blanks a field
     std::optional<PlaceWish> wish; // where it is to go
     std::string sleeve;            // files with the same are believed to be one release; "" for strays
-    naming::PutAwayFile toPlace() const;
+    placing::PutAwayFile toPlace() const;
 };
 
 /// Where drafted files will be.
 struct Places {
-    std::vector<naming::Placement> placements; // of files, then of what goes along
+    std::vector<placing::Placement> placements; // of files, then of what goes along
     std::vector<Path> emptied;                 // folders that the moves leave empty, inner ones first
     std::string shelfProblem;                  // a sentence if a shelf itself cannot be used
     /// nullptr for a file that goes nowhere.
-    const naming::Placement* of(FileId file) const;
+    const placing::Placement* of(FileId file) const;
     size_t moving() const; // files
 
 private:
@@ -60,7 +64,15 @@ struct WriteOptions {
     tags::Damage damage = tags::Damage::Refuse;
     bool keepTimes = false;
 };
-/// What is to be done. Files that nothing is to be done to are left out; those whose place is blocked get
+/// What gives way, and to what.
+struct Replaced {
+    Path there;
+    FileId by = 0;
+};
+std::vector<Replaced> replacedBy(const Places& places);
+std::vector<Path> pathsOf(const std::vector<Replaced>& replaced);
+
+/// What is to be done, but for what gives way. Files that nothing is to be done to are left out; those whose place is blocked get
 /// their tags only. The title is left to the caller.
 files::ChangeSet changeSet(const std::vector<Proposal>& proposals, const Places& places,
                            const WriteOptions& options);
@@ -68,6 +80,9 @@ files::ChangeSet changeSet(const std::vector<Proposal>& proposals, const Places&
 /// The drafts of the files that go with this batch (KnownFiles::goesWith), as they are now.
 std::vector<Proposal> proposalsOf(const KnownFiles& files, const library::DraftSession& drafts, int64_t batch,
                                   const SleevePlaces& sleeves);
+
+/// As Proposal has it: by the batch; of a file that is on a shelf only, by its album and album artist.
+std::string sleeveKeyOf(const SleevePlaces& sleeves, const library::FileRecord& file);
 
 /// How many drafts there are.
 struct DraftCounts {

@@ -19,11 +19,11 @@ namespace {
 using Json = nlohmann::json;
 
 /// As a plan sees it: what is not known gets a name to be told apart by.
-naming::PutAwayFile fileOf(const RipTrack& track, const RipPlan& rip, const Path& root,
+placing::PutAwayFile fileOf(const RipTrack& track, const RipPlan& rip, const Path& root,
                            const std::string& name) {
     const audio::EncodeFormat* format = audio::encodeFormat(rip.format);
     const std::string ending = format ? format->ending : std::string();
-    naming::PutAwayFile out;
+    placing::PutAwayFile out;
     out.id = track.number + 1; // 0 is for files that go along
     out.path = root / ".moorfrost disc" / fmt::format("{:02}{}", track.number, ending);
     out.format = audio::formatByExtension(out.path);
@@ -79,18 +79,19 @@ std::optional<TrackReport> trackIn(const Json& j, const Path& folder) {
 
 } // namespace
 
-std::vector<naming::Placement> placeByPlan(RipPlan& rip, const naming::Plan& plan, const Path& root,
+std::vector<placing::Placement> placeByPlan(RipPlan& rip, const naming::Plan& plan, const Path& root,
                                            files::NameProfile profile, const std::string& name) {
-    std::vector<naming::PutAwayFile> files;
+    std::vector<placing::PutAwayFile> files;
     for (const RipTrack& t : rip.tracks)
         files.push_back(fileOf(t, rip, root, name));
-    naming::PutAwayOptions options;
+    placing::PutAwayOptions options;
     options.plan = plan;
     options.shelf = root;
     options.profile = profile;
     options.copy = true;
-    options.goesAlong = options.removeEmptied = false;
-    std::vector<naming::Placement> out = naming::planPutAway(files, options).files;
+    options.along = placing::AlongRule::none();
+    options.removeEmptied = false;
+    std::vector<placing::Placement> out = placing::planPutAway(files, options).files;
     for (size_t i = 0; i < out.size(); ++i)
         rip.tracks[i].target = out[i].blocked() ? Path() : out[i].to;
     return out;

@@ -18,7 +18,7 @@ struct Subject {
     int64_t file = 0;                              // the caller's number for it
     tags::Fields fields;                           // as they will be: drafts put in
     std::vector<std::string> chosen = {};          // keys of the fields that the edit is about
-    std::map<std::string, std::string> facts = {}; // naming::factsOf; only for steps that ask for them
+    std::map<std::string, std::string> facts = {}; // placing::factsOf; only for steps that ask for them
     std::string folder = {};                       // that it lies in; only for steps that ask for it
 };
 

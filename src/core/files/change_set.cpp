@@ -230,7 +230,8 @@ void planBack(const StepRecord& past, StepRecord& back) {
         past.step.copy ? CommitClass::Nothing : past.how; // so that rights are looked at; refined later
 }
 
-void prepareBack(Work& w, const StepRecord& past) {
+/// `returning`: files that others of these steps bring back.
+void prepareBack(Work& w, const StepRecord& past, const std::set<Path>& returning) {
     StepRecord& r = w.record();
     r.how = CommitClass::Nothing;
     auto source = FileSource::open(r.real);
@@ -241,7 +242,7 @@ void prepareBack(Work& w, const StepRecord& past) {
     if (past.step.copy) {
         if (!asLeft && audio::contentHash(**source) != past.hashAfter)
             return fail(r, changed);
-        if (!isThere(past.step.source))
+        if (!isThere(past.step.source) && !returning.contains(past.step.source))
             return fail(r, "The file that it was copied from is gone: " + shown(past.step.source) +
                                ". This copy is the only one, so it stays.");
         return;
@@ -282,25 +283,26 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, WriteAh
         records.push_back(&backs[i]);
     }
     progress.begin(steps.size());
+    std::set<Path> made; // folders, outer ones first
     GroupLoop loop(log, [&](Group& group) {
         std::map<int64_t, std::vector<std::pair<size_t, const StepRecord*>>> ended;
-        std::vector<Path> made;
         for (auto& w : group) {
             PastStep& past = steps[w->position];
             const StepRecord& back = w->record();
             if (back.state == StepState::Done) {
                 past.record.state = StepState::TakenBack;
                 ended[past.set].emplace_back(past.number, &past.record);
-                for (auto p = past.record.madeFolders.rbegin(); p != past.record.madeFolders.rend(); ++p)
-                    made.push_back(*p);
+                made.insert(past.record.madeFolders.begin(), past.record.madeFolders.end());
             } else {
                 past.record.error = back.error;
             }
         }
         for (const auto& [set, list] : ended)
             journal.stepsEnded(set, list);
-        for (const Path& folder : made)
-            removeIfEmpty(folder);
+        // What others still lie in goes with a later group.
+        for (auto folder = made.rbegin(); folder != made.rend(); ++folder)
+            removeIfEmpty(*folder);
+        std::erase_if(made, [](const Path& folder) { return !isThere(folder); });
         for (auto& w : group) {
             steps[w->position].record.undo = {};
             progress.step(w->record().step.source.filename().native());
@@ -313,6 +315,14 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, WriteAh
                 steps[i].record.error = records[i]->error;
                 progress.step(records[i]->step.source.filename().native());
             }
+        // A copy goes when what it was copied from is back.
+        std::ranges::stable_partition(order, [&](const std::vector<size_t>& unit) {
+            return !records[unit.front()]->remove;
+        });
+        std::set<Path> returning;
+        for (const StepRecord* back : records)
+            if (back->state != StepState::Failed && !back->step.target.empty())
+                returning.insert(back->step.target);
         auto beginBack = [&](size_t i) {
             auto work = std::make_unique<Work>();
             work->position = i;
@@ -324,7 +334,9 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, WriteAh
         };
         runUnits(order, loop, stop, beginBack, [&](const std::vector<Work*>& works) {
             work::inParallel(works.size(),
-                             [&](size_t k) { prepareBack(*works[k], steps[works[k]->position].record); });
+                             [&](size_t k) {
+                                 prepareBack(*works[k], steps[works[k]->position].record, returning);
+                             });
         });
         loop.finish();
     } catch (const std::exception& e) {

@@ -11,12 +11,14 @@ namespace moorfrost::files {
 namespace {
 constexpr size_t longestName = 255; // bytes; what Linux file systems allow
 
-bool isReserved(std::string_view name) {
+/// How much of the name is one that is reserved, with or without something behind a dot; 0: it is not.
+size_t reservedIn(std::string_view name) {
     static const std::array<const char*, 22> names = {
         "con",  "prn",  "aux",  "nul",  "com1", "com2", "com3", "com4", "com5", "com6", "com7",
         "com8", "com9", "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9"};
-    std::string stem = text::fold(name.substr(0, name.find('.')));
-    return std::find(names.begin(), names.end(), stem) != names.end();
+    const std::string_view stem = name.substr(0, name.find('.'));
+    const std::string key = text::trim(text::fold(stem)); // "con .txt" is reserved, too
+    return std::find(names.begin(), names.end(), key) != names.end() ? stem.size() : 0;
 }
 } // namespace
 
@@ -57,14 +59,14 @@ std::string safeName(std::string_view raw, NameProfile profile, std::string_view
             out.pop_back();
     };
     trimEnd();
+    if (const size_t reserved = portable ? reservedIn(out) : 0; reserved > 0)
+        out.insert(reserved, "_");
     if (out.size() + ending.size() > longestName) {
         out = text::clipBytes(out, longestName - std::min(longestName - 1, ending.size()));
         trimEnd();
     }
     if (!out.empty() && out.front() == '.')
         out.front() = '_';
-    if (portable && isReserved(out))
-        out += '_';
     if (out.empty())
         out = "_";
     out.append(ending);

@@ -114,10 +114,12 @@ void checkPlaces(std::vector<StepRecord*>& all) {
         if (r.state == StepState::Failed)
             continue;
         auto [same, isNew] = sources.emplace(r.real, i);
-        if (!isNew && !(r.step.copy && all[same->second]->step.copy)) {
+        if (!isNew && !r.step.copy && !all[same->second]->step.copy) {
             fail(r, "The same file is in this set twice.");
             continue;
         }
+        if (!isNew && !r.step.copy)
+            same->second = i; // it leaves, once it was copied
         const Path& target = r.step.target;
         if (target.empty())
             continue;
@@ -179,6 +181,17 @@ std::vector<std::vector<size_t>> orderOf(std::vector<StepRecord*>& all) {
     std::vector<std::vector<size_t>> order;
     std::vector<bool> placed(all.size(), false);
     int circles = 0;
+    // What is copied is copied before it leaves.
+    for (size_t i = 0; i < all.size(); ++i) {
+        StepRecord& r = *all[i];
+        if (r.state == StepState::Failed || !r.step.copy || !leaving.contains(r.real))
+            continue;
+        placed[i] = true;
+        if (leaving.contains(r.step.target))
+            fail(r, "Its place is free only after the file has left. Put this copy away by itself.");
+        else
+            order.push_back({i});
+    }
     for (size_t first = 0; first < all.size(); ++first) {
         // The way from here along the places that are taken: each step has at most one in its way.
         std::vector<size_t> way;

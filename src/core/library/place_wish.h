@@ -7,16 +7,22 @@
 #include <string>
 #include <vector>
 
+#include "core/placing/along_rule.h"
+#include "core/placing/placement.h"
+
 namespace moorfrost::library {
 
 struct PlaceWish {
-    int64_t shelf = 0;
+    enum class Mode { Move, Copy, Rename }; // Rename: it stays in its folder
+    int64_t shelf = 0;                      // none for Rename
     std::string plan;
-    bool copy = false;
-    bool goesAlong = true;
+    Mode mode = Mode::Move;
+    placing::AlongRule along = {};
     bool removeEmptied = true;
+    placing::OnClash onClash = placing::OnClash::Ask;
     /// As a draft under placeKey has it.
     std::vector<std::string> toValues() const;
+    /// Of values that are none: no shelf, no plan.
     static PlaceWish fromValues(const std::vector<std::string>& values);
     bool operator==(const PlaceWish&) const = default;
 };

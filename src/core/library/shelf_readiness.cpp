@@ -8,7 +8,7 @@
 #include "core/library/people/song_standing.h"
 #include "core/library/search/sleeves.h"
 #include "core/library/sleeve_files.h"
-#include "core/naming/put_away.h"
+#include "core/placing/put_away.h"
 #include "core/text/text.h"
 
 namespace moorfrost::library {
@@ -96,7 +96,7 @@ audit::CheckedFile checkedFile(const audit::Standard& standard, const FileRecord
         file.id, std::move(fields), pictures ? *pictures : file.tags.pictures, file.tags.format, path, {},
         music};
     if (audit::asksForNames(standard))
-        out.facts = naming::factsOf(file.path, file.tags);
+        out.facts = placing::factsOf(file.path, file.tags);
     return out;
 }
 

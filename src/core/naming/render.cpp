@@ -104,7 +104,7 @@ std::string renderField(const Piece& piece, const RenderInput& input, std::vecto
         std::erase(values, std::string());
     }
     if (values.empty() && !piece.optional())
-        missing.push_back(tags::labelOf(piece.sources.front().key));
+        missing.push_back(piece.sources.front().key);
     return text::join(values, joiner);
 }
 

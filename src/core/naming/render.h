@@ -14,13 +14,13 @@ namespace moorfrost::naming {
 
 struct RenderInput {
     const tags::Fields& fields;
-    std::map<std::string, std::string> facts;            // by factNames()
+    const std::map<std::string, std::string>& facts;     // by factNames()
     std::function<bool(const std::string& key)> several; // does the album have more than one? absent: no
 };
 
 struct Rendered {
     std::vector<std::string> parts;   // folders first, the name of the file last, without its ending
-    std::vector<std::string> missing; // labels of the fields that had no value where one was wanted
+    std::vector<std::string> missing; // keys of the fields that had no value where one was wanted
 };
 
 Rendered render(const Plan& plan, const RenderInput& input);

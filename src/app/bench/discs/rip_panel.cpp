@@ -23,21 +23,20 @@ namespace {
 constexpr qlonglong anotherFolder = -2; // in the list of places
 
 /// What stands against the places, each thing once.
-QStringList whyNot(const std::vector<naming::Placement>& places) {
+QStringList whyNot(const std::vector<placing::Placement>& places) {
     QStringList out;
-    for (const naming::Placement& p : places)
-        for (const naming::Mark& m : p.marks)
-            if (p.blocked() && m.kind != naming::MarkKind::NewFolder && m.kind != naming::MarkKind::Gap &&
-                !out.contains("\u00D7 " + qs(m.text)))
+    for (const placing::Placement& p : places)
+        for (const placing::Mark& m : p.marks)
+            if (placing::isWrong(m.kind) && !out.contains("\u00D7 " + qs(m.text)))
                 out << "\u00D7 " + qs(m.text);
     return out;
 }
 
 /// The tree below the place: each folder once, its files under it, with what stands against them.
-QStringList treeOf(const std::vector<naming::Placement>& places) {
+QStringList treeOf(const std::vector<placing::Placement>& places) {
     QStringList out;
     std::vector<std::string> at;
-    for (const naming::Placement& p : places) {
+    for (const placing::Placement& p : places) {
         const std::vector<std::string>& parts = p.parts;
         size_t same = 0;
         while (same + 1 < parts.size() && same < at.size() && at[same] == parts[same])

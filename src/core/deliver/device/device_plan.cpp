@@ -10,7 +10,7 @@
 #include "core/audio/encode.h"
 #include "core/deliver/device/device_entries.h"
 #include "core/files/disk.h"
-#include "core/naming/put_away.h"
+#include "core/placing/put_away.h"
 #include "core/text/text.h"
 
 namespace moorfrost::deliver {
@@ -114,7 +114,7 @@ private:
     void wanted(const naming::Plan& plan) {
         const DeviceProfile& profile = out_.device.profile;
         const std::string madeBy = deviceMadeBy(profile);
-        std::vector<naming::PutAwayFile> named;
+        std::vector<placing::PutAwayFile> named;
         std::vector<FileRecord> records;
         std::set<library::FileId> seen;
         for (const library::FileId id : out_.device.wanted) {
@@ -132,17 +132,17 @@ private:
                 out_.steps.push_back(std::move(step));
                 continue;
             }
-            naming::PutAwayFile file;
+            placing::PutAwayFile file;
             file.id = id;
             file.path = record->path;
             file.format = record->tags.format;
             file.fields = record->tags.fields;
             file.fields["place"] = {std::to_string(seen.size())};
-            file.facts = naming::factsOf(record->path, record->tags);
+            file.facts = placing::factsOf(record->path, record->tags);
             named.push_back(std::move(file));
             records.push_back(std::move(*record));
         }
-        const auto names = naming::namesByPlan(named, plan, files::NameProfile::Portable);
+        const auto names = placing::namesByPlan(named, plan, files::NameProfile::Portable);
         for (size_t i = 0; i < records.size() && !stop_.stop_requested(); ++i) {
             const FileRecord& record = records[i];
             DeviceStep step;

@@ -114,7 +114,7 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
     const bool works = audit::asksForWorks(rules.shelf.standard);
     const bool sound = asksForSound(rules.choices), details = rules.choices.isOn("enlarged-picture");
     const ShelfPlans plans(store,
-                           rules.choices.isOn("off-plan") ? rules.plans : std::map<int64_t, std::string>(),
+                           rules.choices.isOn("off-plan") ? rules.placing : PlacingRules(),
                            tags::withDescribed(searcher.customFields()), rules.shelf.names);
     eachSleeve(store, searcher, sleeves, stop, progress, [&](size_t, std::vector<FileRecord>&& all) {
         std::ranges::sort(all, {}, &FileRecord::id);
@@ -203,7 +203,7 @@ AuditRules auditRulesOf(Store& store) {
     if (auto choices = RuleChoices::fromJson(store.settings().get(settings::auditRules)))
         out.choices = std::move(*choices);
     out.shelf = rulesOf(store);
-    out.plans = shelfPlansFrom(store.settings().get(settings::shelfPlans));
+    out.placing = placingRulesFrom(store.settings().get(settings::shelfPlans));
     return out;
 }
 

@@ -4,7 +4,7 @@
 #pragma once
 
 #include "core/library/findings/finding.h"
-#include "core/library/shelf_plans.h"
+#include "core/library/placing_rules.h"
 #include "core/library/shelf_readiness.h"
 #include "core/sound/store.h"
 
@@ -13,7 +13,7 @@ namespace moorfrost::library {
 struct AuditRules {
     RuleChoices choices;
     ShelfRules shelf;                     // of the rule that asks for the standard
-    std::map<int64_t, std::string> plans; // of shelves, for the rule about names and places
+    PlacingRules placing; // of shelves, for the rule about names and places
     bool operator==(const AuditRules&) const = default;
 };
 AuditRules auditRulesOf(Store& store);

@@ -1,0 +1,147 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/bench/places/places_tree.h"
+
+#include <QHeaderView>
+#include <QPainter>
+#include <QScrollBar>
+#include <QStyledItemDelegate>
+
+#include <algorithm>
+#include <set>
+
+#include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/paint.h"
+#include "core/text/text.h"
+
+namespace moorfrost::app {
+
+namespace {
+
+/// Lines between rows, pills at the right, the notch where a move is drafted.
+class TreeDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    QSize sizeHint(const QStyleOptionViewItem& o, const QModelIndex& i) const override {
+        return {QStyledItemDelegate::sizeHint(o, i).width(), 28};
+    }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        QStyleOptionViewItem o = option;
+        int right = option.rect.right() - 12;
+        QStringList pills = index.data(PlacesModel::PillsRole).toStringList();
+        for (const QString& pill : pills)
+            right -= paint::pillWidth(pill.section('|', 1)) + 4;
+        const auto& c = theme::colours();
+        bool drafted = index.column() == 0 && index.data(PlacesModel::DraftRole).toBool();
+        if (!pills.isEmpty())
+            o.rect.setRight(std::max(right - 4, o.rect.left() + 20));
+        QStyledItemDelegate::paint(p, o, index);
+        if (drafted)
+            paint::notch(*p, option.rect);
+        p->fillRect(QRect(option.rect.left(), option.rect.bottom(), option.rect.width(), 1), c.faint);
+        right = option.rect.right() - 8;
+        for (const QString& pill : pills)
+            right -= paint::pill(*p, right, option.rect, pill.section('|', 1),
+                                 static_cast<paint::Tone>(pill.section('|', 0, 0).toInt())) +
+                     4;
+    }
+};
+
+} // namespace
+
+PlacesTree::PlacesTree(std::function<bool(int64_t)> isDrafted, QWidget* parent) : QTreeView(parent) {
+    model_ = new PlacesModel(std::move(isDrafted), this);
+    setModel(model_);
+    prepareTree(this);
+    setItemDelegate(new TreeDelegate(this));
+    setAccessibleName(tr("The shelf as it will be"));
+    header()->resizeSection(PlacesModel::Future, 400);
+    remember(header(), "put away 2");
+    connect(selectionModel(), &QItemSelectionModel::selectionChanged, this, &PlacesTree::chosenChanged);
+}
+
+void PlacesTree::setPlaced(std::shared_ptr<const PlacedFiles> placed, const QString& shelfName) {
+    std::set<Path> were;
+    for (const size_t file : chosen())
+        were.insert(this->placed().at(file).from);
+    const int scroll = verticalScrollBar()->value();
+    shelfName_ = shelfName;
+    model_->show(std::move(placed), shelfName_, shown_);
+    expandAll();
+    verticalScrollBar()->setValue(scroll);
+    if (were.empty() || were.size() > 1000) // a whole shelf is chosen anew by whoever wants it
+        return emit chosenChanged();
+    QItemSelection again;
+    QModelIndex first;
+    for (size_t i = 0; i < this->placed().size(); ++i)
+        if (were.contains(this->placed().at(i).from))
+            if (const QModelIndex index = model_->indexOf(i); index.isValid()) {
+                again.select(index, index);
+                first = first.isValid() ? first : index;
+            }
+    if (first.isValid())
+        selectionModel()->setCurrentIndex(first, QItemSelectionModel::NoUpdate);
+    selectionModel()->select(again, QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
+    emit chosenChanged();
+}
+
+void PlacesTree::list() {
+    setPlaced(model_->shared(), shelfName_);
+}
+
+std::vector<size_t> PlacesTree::inSight() const {
+    std::vector<size_t> out;
+    const int bottom = viewport()->height();
+    for (QModelIndex at = indexAt({1, 1}); at.isValid() && visualRect(at).top() < bottom; at = indexBelow(at))
+        if (const std::vector<size_t> below = model_->fileAt(at) ? model_->filesBelow(at) : model_->likeOf(at);
+            !below.empty())
+            out.push_back(below.front());
+    return out;
+}
+
+void PlacesTree::preview(std::unordered_map<size_t, std::vector<std::string>> parts) {
+    model_->preview(std::move(parts));
+    viewport()->update();
+}
+
+void PlacesTree::filter(Kind kind) {
+    if (shown_.kind == kind)
+        return;
+    shown_.kind = kind;
+    list();
+    if (kind == PlacedFiles::All)
+        return;
+    for (const uint32_t file : placed().order())
+        if (const QModelIndex index = model_->indexOf(file); index.isValid())
+            return scrollTo(index);
+}
+
+void PlacesTree::search(const QString& words) {
+    std::vector<std::string> folded;
+    for (const QString& word : words.split(' ', Qt::SkipEmptyParts))
+        folded.push_back(text::fold(ss(word)));
+    if (shown_.words == folded)
+        return;
+    shown_.words = std::move(folded);
+    list();
+}
+
+std::vector<size_t> PlacesTree::chosen() const {
+    std::set<size_t> out;
+    for (const QModelIndex& index : selectionModel()->selectedRows())
+        for (const size_t file : model_->filesBelow(index))
+            out.insert(file);
+    return {out.begin(), out.end()};
+}
+
+bool PlacesTree::choose(size_t file) {
+    const QModelIndex index = model_->indexOf(file);
+    if (!index.isValid())
+        return false;
+    setCurrentIndex(index);
+    scrollTo(index);
+    return true;
+}
+
+} // namespace moorfrost::app

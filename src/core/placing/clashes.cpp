@@ -1,0 +1,277 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "core/placing/clashes.h"
+
+#include <algorithm>
+#include <utility>
+
+#include <fmt/format.h>
+
+#include "core/text/text.h"
+
+namespace moorfrost::placing {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+constexpr size_t longestName = 255; // bytes
+
+std::string shownName(const Path& path) {
+    return text::forDisplay(path.filename().native());
+}
+
+void leaveOut(Placement& p, const Path& because, const std::string& why) {
+    p.marks.push_back({MarkKind::LeftOut, why + shownName(because), "", because});
+}
+
+void clash(Placement& p, const Placement& other) {
+    const bool byCase = p.to.native() != other.to.native();
+    p.marks.push_back({MarkKind::Clash,
+                       (byCase ? "same name but for the case of letters: " : "same name as ") +
+                           shownName(other.from),
+                       "", other.from});
+}
+
+void replace(Placement& p, const Path& there) {
+    p.replaces = there;
+    p.marks.push_back({MarkKind::Replaces, "replaces what is there", "", there});
+}
+
+} // namespace
+
+const FoldersOnDisk::Folder& FoldersOnDisk::folder(const Path& path) {
+    const auto [it, isNew] = folders_.try_emplace(path.native());
+    if (isNew) {
+        std::error_code error;
+        fs::directory_iterator entries(path, error);
+        it->second.isThere = !error;
+        for (const fs::directory_iterator end; !error && entries != end; entries.increment(error)) {
+            std::string name = entries->path().filename().native();
+            std::string key = files::nameKey(name, profile_);
+            if (audio::formatByExtension(entries->path()) != audio::Format::Unknown)
+                it->second.sounds.emplace(files::nameKey(entries->path().stem().native(), profile_), name);
+            it->second.names.emplace(std::move(key), std::move(name));
+        }
+    }
+    return it->second;
+}
+
+std::optional<Path> FoldersOnDisk::find(const Path& path) {
+    const Folder& in = folder(path.parent_path());
+    if (in.names.empty())
+        return std::nullopt;
+    const auto at = in.names.find(files::nameKey(path.filename().native(), profile_));
+    if (at == in.names.end())
+        return std::nullopt;
+    std::error_code error; // of several that count as the same, the very one
+    if (at->second != path.filename().native() && fs::symlink_status(path, error).type() != fs::file_type::not_found)
+        return path;
+    return path.parent_path() / at->second;
+}
+
+std::vector<Path> FoldersOnDisk::besides(const Path& path) {
+    std::vector<Path> out;
+    const Folder& in = folder(path.parent_path());
+    if (in.sounds.empty())
+        return out;
+    const auto [from, to] = in.sounds.equal_range(files::nameKey(path.stem().native(), profile_));
+    for (auto at = from; at != to; ++at)
+        if (at->second != path.filename().native())
+            out.push_back(path.parent_path() / at->second);
+    return out;
+}
+
+bool FoldersOnDisk::isFolder(const Path& path) {
+    return folder(path).isThere;
+}
+
+void Clashes::settle(std::vector<Claim> claims) {
+    std::unordered_map<std::string, std::vector<Claim*>> byKey;
+    std::vector<const std::string*> order; // of the keys, as the files came
+    for (Claim& claim : claims) {
+        Placement& p = *claim.placement;
+        byFrom_[p.from.native()] = &p;
+        if (p.to.empty() || p.blocked() || p.leftOut())
+            continue;
+        const auto [it, isNew] = byKey.try_emplace(keyOf(p.to));
+        it->second.push_back(&claim);
+        if (isNew)
+            order.push_back(&it->first);
+    }
+    toSuffix_.clear();
+    for (const std::string* key : order) {
+        std::vector<Claim*>& rivals = byKey.find(*key)->second;
+        if (used_.contains(*key)) // by what was placed before
+            toSuffix_.insert(toSuffix_.end(), rivals.begin(), rivals.end());
+        else if (rivals.size() > 1)
+            settleRivals(rivals);
+    }
+    settleTaken(claims);
+    const std::unordered_set<const Claim*> suffixed(toSuffix_.begin(), toSuffix_.end());
+    for (const Claim& claim : claims)
+        if (!claim.placement->to.empty() && !claim.placement->leftOut() && !suffixed.contains(&claim))
+            used_.insert(keyOf(claim.placement->to));
+    for (Claim* claim : toSuffix_)
+        suffix(*claim);
+}
+
+void Clashes::settleRivals(const std::vector<Claim*>& rivals) {
+    const auto inPlace =
+        std::ranges::find_if(rivals, [](const Claim* c) { return c->placement->to == c->placement->from; });
+    if (inPlace != rivals.end()) { // it has the name, whoever comes
+        bool replaced = false;
+        for (Claim* claim : rivals)
+            if (claim != *inPlace)
+                challenge(*claim, *(*inPlace)->placement, (*inPlace)->quality, replaced);
+        return;
+    }
+    std::vector<Claim*> plain, others;
+    for (Claim* claim : rivals)
+        (claim->choice == OnClash::Suffix || claim->choice == OnClash::Skip ? others : plain).push_back(claim);
+    if (plain.empty()) { // somebody gets it
+        auto first = std::ranges::find(others, OnClash::Suffix, &Claim::choice);
+        if (first == others.end())
+            first = others.begin();
+        plain.push_back(*first);
+        others.erase(first);
+    }
+    const Claim* best = *std::ranges::max_element(plain, {}, &Claim::quality);
+    for (Claim* claim : plain)
+        if (claim != best && claim->choice == OnClash::KeepBetter)
+            leaveOut(*claim->placement, best->placement->from, "no better than ");
+    std::erase_if(plain, [](const Claim* claim) { return claim->placement->leftOut(); });
+    if (plain.size() > 1)
+        for (Claim* claim : plain)
+            clash(*claim->placement, *(claim == plain[0] ? plain[1] : plain[0])->placement);
+    for (Claim* claim : others) {
+        if (claim->choice == OnClash::Suffix)
+            toSuffix_.push_back(claim);
+        else
+            leaveOut(*claim->placement, plain[0]->placement->from, "left out, same name as ");
+    }
+}
+
+void Clashes::challenge(Claim& claim, const Placement& inPlace, const Quality& quality, bool& replaced) {
+    Placement& p = *claim.placement;
+    if (claim.choice == OnClash::Suffix)
+        return toSuffix_.push_back(&claim);
+    if (claim.choice == OnClash::Skip)
+        return leaveOut(p, inPlace.from, "left out, same name as ");
+    if (claim.choice == OnClash::KeepBetter && claim.quality <= quality)
+        return leaveOut(p, inPlace.from, "no better than ");
+    if (claim.choice == OnClash::Ask || std::exchange(replaced, true))
+        return clash(p, inPlace);
+    replace(p, inPlace.from);
+}
+
+bool Clashes::leaves(const Path& path) const {
+    const auto at = byFrom_.find(path.native());
+    return at != byFrom_.end() && !at->second->copy && at->second->moves();
+}
+
+std::optional<Path> Clashes::occupant(const Claim& claim) {
+    const Placement& p = *claim.placement;
+    if (p.to == p.from || !p.moves() || !p.replaces.empty())
+        return std::nullopt;
+    auto there = disk_.find(p.to);
+    // Only the case of its letters changes, or the way in which accents are kept.
+    if (there && *there == p.from && !p.copy)
+        return std::nullopt;
+    return there;
+}
+
+void Clashes::settleTaken(std::vector<Claim>& claims) {
+    const std::unordered_set<const Claim*> suffixed(toSuffix_.begin(), toSuffix_.end());
+    std::vector<std::pair<Claim*, Path>> wanted;
+    for (Claim& claim : claims)
+        if (!suffixed.contains(&claim))
+            if (auto there = occupant(claim))
+                wanted.emplace_back(&claim, *std::move(there));
+    // What does not get its own place does not leave the one that it has: until nothing is otherwise.
+    for (bool again = true; again;) {
+        again = false;
+        for (auto& [claim, there] : wanted) {
+            if (there.empty() || leaves(there))
+                continue;
+            takeTaken(*claim, there);
+            there.clear();
+            again = true;
+        }
+    }
+    for (Claim& claim : claims)
+        settleBeside(claim);
+}
+
+void Clashes::settleBeside(Claim& claim) {
+    Placement& p = *claim.placement;
+    if (p.id == 0 || p.to == p.from || !p.moves() || !p.replaces.empty())
+        return;
+    for (const Path& there : disk_.besides(p.to)) {
+        if (there == p.from || leaves(there))
+            continue;
+        const std::string ending = text::lower(there.extension().native());
+        if (claim.choice == OnClash::Skip)
+            return leaveOut(p, there, "left out, there as ");
+        if (claim.choice == OnClash::Ask || claim.choice == OnClash::Suffix) {
+            p.marks.push_back({MarkKind::Beside, "there as " + ending + " already", "", there});
+            return;
+        }
+        if (claim.choice == OnClash::KeepBetter) {
+            const auto quality = qualityThere_ ? qualityThere_(there) : std::nullopt;
+            if (!quality || claim.quality <= *quality)
+                return leaveOut(p, there, quality ? "no better than " : "no comparing with ");
+        }
+        return replace(p, there);
+    }
+}
+
+void Clashes::takeTaken(Claim& claim, const Path& there) {
+    Placement& p = *claim.placement;
+    std::error_code error;
+    const bool isFile = fs::is_regular_file(fs::symlink_status(there, error));
+    const bool asks = claim.choice == OnClash::Ask || (claim.choice != OnClash::Suffix && !isFile);
+    if (claim.choice == OnClash::Skip)
+        return leaveOut(p, there, "left out, same name as ");
+    if (claim.choice == OnClash::Suffix)
+        return toSuffix_.push_back(&claim);
+    if (asks) {
+        const std::string_view what = !isFile                           ? "a folder or link has that name"
+                                      : there.filename() == p.to.filename() ? "name is taken"
+                                      : "a file differs only by the case of letters or by accents: ";
+        p.marks.push_back({MarkKind::Taken,
+                           isFile && there.filename() != p.to.filename() ? std::string(what) + shownName(there)
+                                                                         : std::string(what),
+                           "", there});
+        return;
+    }
+    if (claim.choice == OnClash::KeepBetter) {
+        const auto quality = qualityThere_ ? qualityThere_(there) : std::nullopt;
+        if (!quality || claim.quality <= *quality)
+            return leaveOut(p, there, quality ? "no better than " : "no comparing with ");
+    }
+    replace(p, there);
+}
+
+void Clashes::suffix(Claim& claim) {
+    Placement& p = *claim.placement;
+    const std::string ending = p.to.extension().native();
+    const std::string stem = p.to.stem().native();
+    for (int n = 2;; ++n) {
+        const std::string behind = fmt::format(" ({})", n);
+        const std::string name =
+            text::clipBytes(stem, longestName - ending.size() - behind.size()) + behind + ending;
+        Path to = p.to.parent_path() / name;
+        if (used_.contains(keyOf(to)))
+            continue;
+        if (const auto there = disk_.find(to); there && *there != p.from && !leaves(*there))
+            continue;
+        p.to = std::move(to);
+        p.parts.back() = name;
+        used_.insert(keyOf(p.to));
+        p.marks.push_back(p.to == p.from ? Mark{MarkKind::InPlace, "is there already"}
+                                         : Mark{MarkKind::Suffixed, "both are kept"});
+        return;
+    }
+}
+
+} // namespace moorfrost::placing
