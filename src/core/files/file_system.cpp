@@ -2,7 +2,9 @@
 #include "core/files/file_system.h"
 
 #include <array>
+#include <cerrno>
 
+#include <dirent.h>
 #include <sys/statvfs.h>
 #include <sys/vfs.h>
 
@@ -39,6 +41,27 @@ constexpr std::array<Known, 14> known = {{
 }};
 
 } // namespace
+
+void eachEntry(const Path& folder, const std::function<void(const std::string& name)>& each,
+               std::error_code& error) {
+    error.clear();
+    DIR* open = ::opendir(folder.c_str());
+    if (!open) {
+        error.assign(errno, std::generic_category());
+        return;
+    }
+    std::string name;
+    errno = 0;
+    while (const dirent* entry = ::readdir(open)) {
+        name = entry->d_name;
+        if (name != "." && name != "..")
+            each(name);
+        errno = 0;
+    }
+    if (errno != 0)
+        error.assign(errno, std::generic_category());
+    ::closedir(open);
+}
 
 FileSystem fileSystemOf(const Path& folder) {
     FileSystem out;

@@ -3,7 +3,9 @@
 #pragma once
 
 #include <cstdint>
+#include <functional>
 #include <string>
+#include <system_error>
 
 #include "core/base/result.h"
 #include "core/files/safe_name.h"
@@ -17,6 +19,10 @@ struct FileSystem {
     bool readOnly = false;
     uint64_t free = UINT64_MAX;              // bytes that this user may write, less a reserve
 };
+
+/// Calls `each` with the name of everything in the folder, in no order; `error` tells where it cannot be read.
+void eachEntry(const Path& folder, const std::function<void(const std::string& name)>& each,
+               std::error_code& error);
 
 /// Of the folder itself, or the nearest one above it that is there.
 FileSystem fileSystemOf(const Path& folder);

@@ -17,9 +17,24 @@ size_t reservedIn(std::string_view name) {
         "con",  "prn",  "aux",  "nul",  "com1", "com2", "com3", "com4", "com5", "com6", "com7",
         "com8", "com9", "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9"};
     const std::string_view stem = name.substr(0, name.find('.'));
-    const std::string key = text::trim(text::fold(stem)); // "con .txt" is reserved, too
+    const std::string_view word = stem.substr(0, stem.find_last_not_of(' ') + 1); // "con .txt" is reserved, too
+    if (word.size() > 4)
+        return 0;
+    const std::string key = text::fold(word);
     return std::find(names.begin(), names.end(), key) != names.end() ? stem.size() : 0;
 }
+/// Letters, digits, single signs that all profiles allow, with no space or dot at an end: most names, which
+/// need no more looking at.
+bool isPlain(std::string_view text) {
+    if (text.empty() || text.size() > 200 || text.front() == ' ' || text.back() == ' ')
+        return false;
+    for (const char c : text)
+        if (!((c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == ' ' || c == '-' ||
+              c == '_' || c == '\'' || c == ',' || c == '&' || c == '(' || c == ')'))
+            return false;
+    return reservedIn(text) == 0;
+}
+
 } // namespace
 
 std::string profileKey(NameProfile profile) {
@@ -33,6 +48,8 @@ NameProfile profileFromKey(std::string_view key) {
 }
 
 std::string safeName(std::string_view raw, NameProfile profile, std::string_view ending) {
+    if (isPlain(raw) && ending.size() <= 55)
+        return std::string(raw).append(ending);
     std::string name = text::nfc(text::isUtf8(raw) ? std::string(raw) : text::escapeBytes(raw));
     if (profile == NameProfile::StrictAscii)
         name = text::plainLetters(name);

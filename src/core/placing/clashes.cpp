@@ -39,39 +39,41 @@ void replace(Placement& p, const Path& there) {
 
 } // namespace
 
-const FoldersOnDisk::Folder& FoldersOnDisk::folder(const Path& path) {
-    const auto [it, isNew] = folders_.try_emplace(path.native());
-    if (isNew) {
+const FoldersOnDisk::Folder& FoldersOnDisk::folder(std::string_view path) {
+    return folders_.get(path, [this](std::string_view folder) {
+        Folder out;
+        if (isBelow(folder, root_.native()) && !this->folder(above(folder)).mayHave(folder, profile_))
+            return out;
         std::error_code error;
-        fs::directory_iterator entries(path, error);
-        it->second.isThere = !error;
+        fs::directory_iterator entries(Path(folder), error);
+        out.isThere = !error;
         for (const fs::directory_iterator end; !error && entries != end; entries.increment(error)) {
-            std::string name = entries->path().filename().native();
+            std::string name(nameIn(entries->path()));
             std::string key = files::nameKey(name, profile_);
             if (audio::formatByExtension(entries->path()) != audio::Format::Unknown)
-                it->second.sounds.emplace(files::nameKey(entries->path().stem().native(), profile_), name);
-            it->second.names.emplace(std::move(key), std::move(name));
+                out.sounds.emplace(files::nameKey(entries->path().stem().native(), profile_), name);
+            out.names.emplace(std::move(key), std::move(name));
         }
-    }
-    return it->second;
+        return out;
+    });
 }
 
 std::optional<Path> FoldersOnDisk::find(const Path& path) {
-    const Folder& in = folder(path.parent_path());
+    const Folder& in = folder(folderOf(path));
     if (in.names.empty())
         return std::nullopt;
-    const auto at = in.names.find(files::nameKey(path.filename().native(), profile_));
+    const auto at = in.names.find(files::nameKey(nameIn(path), profile_));
     if (at == in.names.end())
         return std::nullopt;
     std::error_code error; // of several that count as the same, the very one
-    if (at->second != path.filename().native() && fs::symlink_status(path, error).type() != fs::file_type::not_found)
+    if (at->second != nameIn(path) && fs::symlink_status(path, error).type() != fs::file_type::not_found)
         return path;
     return path.parent_path() / at->second;
 }
 
 std::vector<Path> FoldersOnDisk::besides(const Path& path) {
     std::vector<Path> out;
-    const Folder& in = folder(path.parent_path());
+    const Folder& in = folder(folderOf(path));
     if (in.sounds.empty())
         return out;
     const auto [from, to] = in.sounds.equal_range(files::nameKey(path.stem().native(), profile_));
@@ -82,42 +84,52 @@ std::vector<Path> FoldersOnDisk::besides(const Path& path) {
 }
 
 bool FoldersOnDisk::isFolder(const Path& path) {
-    return folder(path).isThere;
+    return folder(path.native()).isThere;
+}
+
+/// The folder is folded once for all that is in it: a "/" keeps its two sides apart.
+std::string Clashes::keyOf(const Path& path) {
+    std::string out = folderKeys_.get(folderOf(path), [this](std::string_view folder) {
+        return files::nameKey(folder, profile_) + "/";
+    });
+    return out += files::nameKey(nameIn(path), profile_);
 }
 
 void Clashes::settle(std::vector<Claim> claims) {
-    std::unordered_map<std::string, std::vector<Claim*>> byKey;
-    std::vector<const std::string*> order; // of the keys, as the files came
+    std::unordered_map<std::string_view, std::vector<Claim*>> byKey; // views of the keys of claims
+    byKey.reserve(claims.size());
+    std::vector<std::string_view> order; // of the keys, as the files came
     for (Claim& claim : claims) {
         Placement& p = *claim.placement;
         byFrom_[p.from.native()] = &p;
         if (p.to.empty() || p.blocked() || p.leftOut())
             continue;
-        const auto [it, isNew] = byKey.try_emplace(keyOf(p.to));
+        claim.key = keyOf(p.to);
+        const auto [it, isNew] = byKey.try_emplace(claim.key);
         it->second.push_back(&claim);
         if (isNew)
-            order.push_back(&it->first);
+            order.push_back(it->first);
     }
     toSuffix_.clear();
-    for (const std::string* key : order) {
-        std::vector<Claim*>& rivals = byKey.find(*key)->second;
-        if (used_.contains(*key)) // by what was placed before
+    for (const std::string_view key : order) {
+        std::vector<Claim*>& rivals = byKey.find(key)->second;
+        if (used_.contains(std::string(key))) // by what was placed before
             toSuffix_.insert(toSuffix_.end(), rivals.begin(), rivals.end());
         else if (rivals.size() > 1)
             settleRivals(rivals);
     }
     settleTaken(claims);
     const std::unordered_set<const Claim*> suffixed(toSuffix_.begin(), toSuffix_.end());
-    for (const Claim& claim : claims)
-        if (!claim.placement->to.empty() && !claim.placement->leftOut() && !suffixed.contains(&claim))
-            used_.insert(keyOf(claim.placement->to));
+    for (Claim& claim : claims)
+        if (!claim.key.empty() && !claim.placement->leftOut() && !suffixed.contains(&claim))
+            used_.insert(std::move(claim.key));
     for (Claim* claim : toSuffix_)
         suffix(*claim);
 }
 
 void Clashes::settleRivals(const std::vector<Claim*>& rivals) {
     const auto inPlace =
-        std::ranges::find_if(rivals, [](const Claim* c) { return c->placement->to == c->placement->from; });
+        std::ranges::find_if(rivals, [](const Claim* c) { return isSame(c->placement->to, c->placement->from); });
     if (inPlace != rivals.end()) { // it has the name, whoever comes
         bool replaced = false;
         for (Claim* claim : rivals)
@@ -166,16 +178,16 @@ void Clashes::challenge(Claim& claim, const Placement& inPlace, const Quality& q
 
 bool Clashes::leaves(const Path& path) const {
     const auto at = byFrom_.find(path.native());
-    return at != byFrom_.end() && !at->second->copy && at->second->moves();
+    return at != byFrom_.end() && !at->second->copy && goes(*at->second);
 }
 
 std::optional<Path> Clashes::occupant(const Claim& claim) {
     const Placement& p = *claim.placement;
-    if (p.to == p.from || !p.moves() || !p.replaces.empty())
+    if (!goes(p) || !p.replaces.empty())
         return std::nullopt;
     auto there = disk_.find(p.to);
     // Only the case of its letters changes, or the way in which accents are kept.
-    if (there && *there == p.from && !p.copy)
+    if (there && isSame(*there, p.from) && !p.copy)
         return std::nullopt;
     return there;
 }
@@ -204,7 +216,7 @@ void Clashes::settleTaken(std::vector<Claim>& claims) {
 
 void Clashes::settleBeside(Claim& claim) {
     Placement& p = *claim.placement;
-    if (p.id == 0 || p.to == p.from || !p.moves() || !p.replaces.empty())
+    if (p.id == 0 || !goes(p) || !p.replaces.empty())
         return;
     for (const Path& there : disk_.besides(p.to)) {
         if (there == p.from || leaves(there))

@@ -8,14 +8,16 @@
 #include <unordered_set>
 
 #include "core/files/safe_name.h"
-#include "core/placing/placement.h"
+#include "core/placing/folders.h"
 
 namespace moorfrost::placing {
 
-/// What folders hold, by what names are compared by. Each folder is read once.
+/// What folders hold, by what names are compared by. Each folder is read once, and none that the folder above
+/// it does not have.
 class FoldersOnDisk {
 public:
-    explicit FoldersOnDisk(files::NameProfile profile) : profile_(profile) {}
+    /// `root`: the folder below which most questions are.
+    FoldersOnDisk(files::NameProfile profile, Path root) : profile_(profile), root_(std::move(root)) {}
     /// What has that name in its folder, or one that counts as the same.
     std::optional<Path> find(const Path& path);
     bool isFolder(const Path& path);
@@ -27,11 +29,15 @@ private:
         bool isThere = false;
         std::unordered_map<std::string, std::string> names;       // by key
         std::unordered_multimap<std::string, std::string> sounds; // by key of the name without its ending
+        bool mayHave(std::string_view folder, files::NameProfile profile) const {
+            return isThere && names.contains(files::nameKey(folder.substr(folder.rfind('/') + 1), profile));
+        }
     };
-    const Folder& folder(const Path& path);
+    const Folder& folder(std::string_view path);
 
     files::NameProfile profile_;
-    std::unordered_map<std::string, Folder> folders_;
+    Path root_;
+    ByFolder<Folder> folders_;
 };
 
 /// Quality of a file that is on the shelf; nullopt where it cannot be told.
@@ -46,6 +52,7 @@ public:
         Placement* placement = nullptr;
         Quality quality;
         OnClash choice = OnClash::Ask;
+        std::string key = {}; // of the name that it wants; made here
     };
     /// Each gets its name, or a mark that says why not. What an earlier call placed keeps its names.
     void settle(std::vector<Claim> claims);
@@ -61,12 +68,13 @@ private:
     /// Where nothing has its name, but the same is there in another format.
     void settleBeside(Claim& claim);
     void suffix(Claim& claim);
-    std::string keyOf(const Path& path) const { return files::nameKey(path.native(), profile_); }
+    std::string keyOf(const Path& path);
 
     files::NameProfile profile_;
     FoldersOnDisk& disk_;
     QualityThere qualityThere_;
-    std::unordered_map<std::string, const Placement*> byFrom_;
+    ByFolder<std::string> folderKeys_;
+    std::unordered_map<std::string_view, const Placement*> byFrom_;
     std::unordered_set<std::string> used_;  // keys of names that are given
     std::vector<Claim*> toSuffix_;
 };

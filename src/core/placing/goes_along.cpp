@@ -5,7 +5,9 @@
 #include <set>
 #include <unordered_set>
 
+#include "core/files/file_system.h"
 #include "core/naming/render.h"
+#include "core/placing/folders.h"
 #include "core/placing/namer.h"
 #include "core/text/text.h"
 
@@ -20,11 +22,6 @@ Path commonOf(const Path& a, const Path& b) {
     for (auto i = a.begin(), j = b.begin(); i != a.end() && j != b.end() && *i == *j; ++i, ++j)
         out /= *i;
     return out;
-}
-
-bool isBelow(const Path& path, const Path& folder) {
-    const std::string &p = path.native(), &f = folder.native();
-    return p.size() > f.size() && p.starts_with(f) && (f.ends_with('/') || p[f.size()] == '/');
 }
 
 /// Where the music of one folder, and of those below it, goes.
@@ -43,57 +40,70 @@ public:
                 std::holds_alternative<naming::Plan>(plan))
                 names_ = std::get<naming::Plan>(std::move(plan));
         for (size_t i = 0; i < files.size(); ++i)
-            if (const Placement& p = result.files[i]; p.moves()) {
-                leaving_.insert(p.from.native());
-                folders_[p.from.parent_path()].push_back(i);
-            }
+            if (const Placement& p = result.files[i]; goes(p))
+                musicOf(folderOf(p.from)).push_back(i);
     }
 
     void plan() {
         // What is above them, below what was brought in: its other files go where all of it goes.
-        std::vector<Path> leaves;
+        std::vector<std::string> leaves;
         for (const auto& [folder, members] : folders_)
             leaves.push_back(folder);
-        for (const Path& leaf : leaves)
+        for (const std::string& leaf : leaves)
             for (const Path& root : options_.roots)
-                if (isBelow(leaf, root))
-                    for (Path above = leaf.parent_path(); isBelow(above, root); above = above.parent_path())
-                        folders_[above];
-        std::vector<Path> inner;
+                if (isBelow(leaf, root.native()))
+                    for (std::string_view above = std::string_view(leaf).substr(0, leaf.rfind('/')); isBelow(above, root.native());
+                         above = above.substr(0, above.rfind('/')))
+                        if (!folders_.contains(above))
+                            folders_.emplace(std::string(above), std::vector<size_t>());
+        std::vector<std::string> inner;
         for (const auto& [folder, members] : folders_)
             inner.push_back(folder);
-        std::ranges::stable_sort(inner, std::ranges::greater(),
-                                 [](const Path& folder) { return std::distance(folder.begin(), folder.end()); });
-        for (const Path& folder : inner)
-            if (folder != options_.shelf && !isBelow(options_.shelf, folder))
+        std::vector<std::pair<std::ptrdiff_t, std::string>> deepestFirst;
+        for (std::string& folder : inner)
+            deepestFirst.emplace_back(-std::ranges::count(folder, '/'), std::move(folder));
+        std::ranges::sort(deepestFirst);
+        for (const auto& [depth, folder] : deepestFirst)
+            if (folder != options_.shelf.native() && !isBelow(options_.shelf.native(), folder))
                 look(folder);
     }
 
 private:
+    std::vector<size_t>& musicOf(std::string_view folder) {
+        const auto at = folders_.find(folder);
+        return at != folders_.end() ? at->second : folders_[std::string(folder)];
+    }
+
     void look(const Path& folder) {
         std::vector<Path> others;
         bool musicStays = false, foldersStay = false;
         std::error_code error;
-        fs::directory_iterator entries(folder, error);
-        for (const fs::directory_iterator end; !error && entries != end; entries.increment(error)) {
-            const Path& path = entries->path();
-            std::error_code ignored;
-            if (entries->is_directory(ignored)) // a link to one is never emptied
-                foldersStay = foldersStay || !emptied_.contains(path.native());
-            else if (leaving_.contains(path.native()))
-                continue;
-            else if (audio::formatByExtension(path) != audio::Format::Unknown)
-                musicStays = true;
-            else
-                others.push_back(path);
-        }
-        const std::vector<size_t>& own = folders_[folder];
+        const std::vector<size_t>& own = folders_.find(folder.native())->second;
+        std::unordered_set<std::string_view> leaving; // names
+        for (const size_t i : own)
+            leaving.insert(nameIn(result_.files[i].from));
+        files::eachEntry(
+            folder,
+            [&](const std::string& name) {
+                if (leaving.contains(name))
+                    return;
+                Path path = folder / name;
+                std::error_code ignored;
+                if (fs::is_directory(path, ignored)) // a link to one is never emptied
+                    foldersStay = foldersStay || !emptied_.contains(path.native());
+                else if (audio::formatByExtension(path) != audio::Format::Unknown)
+                    musicStays = true;
+                else
+                    others.push_back(std::move(path));
+            },
+            error);
         std::vector<size_t> members = own;
         if (own.empty()) { // music is below it only
             if (foldersStay)
                 return;
-            for (auto below = folders_.upper_bound(folder);
-                 below != folders_.end() && isBelow(below->first, folder); ++below)
+            const std::string all = folder.native() + "/";
+            for (auto below = folders_.lower_bound(all); below != folders_.end() && below->first.starts_with(all);
+                 ++below)
                 members.insert(members.end(), below->second.begin(), below->second.end());
         }
         if (error || musicStays || members.empty())
@@ -111,13 +121,19 @@ private:
 
     /// The biggest first.
     std::vector<Album> albumsOf(const std::vector<size_t>& members) const {
-        std::map<std::string, std::map<Path, size_t>> targets; // by sleeve; strays by their folder
+        const PutAwayFile& one = files_[members.front()];
+        const std::string_view there = folderOf(result_.files[members.front()].to);
+        if (std::ranges::all_of(members, [&](size_t i) {
+                return files_[i].sleeve == one.sleeve && folderOf(result_.files[i].to) == there;
+            }))
+            return {{Path(there), members.size(), &one}};
+        std::map<std::string, std::map<std::string, size_t, std::less<>>> targets; // by sleeve; strays by folder
         std::map<std::string, size_t> first;
         std::set<std::string> split;
         for (const size_t i : members) {
-            const Path to = result_.files[i].to.parent_path();
+            const std::string to(folderOf(result_.files[i].to));
             const std::string& sleeve = files_[i].sleeve;
-            const std::string key = sleeve.empty() ? "/" + to.native() : sleeve;
+            const std::string key = sleeve.empty() ? "/" + to : sleeve;
             ++targets[key][to];
             first.try_emplace(key, i);
             if (result_.files[i].mark(MarkKind::Split))
@@ -128,12 +144,12 @@ private:
             Path common = places.begin()->first;
             size_t tracks = 0;
             for (const auto& [to, count] : places) {
-                common = commonOf(common, to);
+                common = places.size() == 1 ? common : commonOf(common, to);
                 tracks += count;
             }
             // Discs have a folder of the album above them.
-            if (places.size() > 1 && (split.contains(key) || !isBelow(common, options_.shelf)))
-                common = std::ranges::max_element(places, {}, &std::pair<const Path, size_t>::second)->first;
+            if (places.size() > 1 && (split.contains(key) || !isBelow(common.native(), options_.shelf.native())))
+                common = std::ranges::max_element(places, {}, [](const auto& one) { return one.second; })->first;
             Album& album = byFolder[common];
             album.folder = common;
             album.tracks += tracks;
@@ -188,8 +204,8 @@ private:
     const PutAwayOptions& options_;
     PutAwayResult& result_;
     std::optional<naming::Plan> names_;
-    std::unordered_set<std::string> leaving_, emptied_;
-    std::map<Path, std::vector<size_t>> folders_; // the music that leaves each
+    std::unordered_set<std::string> emptied_;
+    std::map<std::string, std::vector<size_t>, std::less<>> folders_; // the music that leaves each
 };
 
 } // namespace
@@ -199,13 +215,15 @@ void planAlong(const std::vector<PutAwayFile>& files, const PutAwayOptions& opti
 }
 
 void keepWhatIsNotEmptied(PutAwayResult& result) {
-    std::set<Path> stays;
+    std::set<std::string, std::less<>> stays; // folders in which something does
     for (const auto* all : {&result.files, &result.along})
         for (const Placement& p : *all)
-            if (!p.moves() || p.replaces == p.from)
-                stays.insert(p.from.parent_path());
+            if (!goes(p) && !stays.contains(folderOf(p.from)))
+                stays.emplace(folderOf(p.from));
     std::erase_if(result.emptied, [&](const Path& folder) {
-        return std::ranges::any_of(stays, [&](const Path& s) { return s == folder || isBelow(s, folder); });
+        const std::string below = folder.native() + "/";
+        const auto at = stays.lower_bound(below);
+        return stays.contains(folder.native()) || (at != stays.end() && at->starts_with(below));
     });
 }
 

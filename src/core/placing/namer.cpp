@@ -44,7 +44,8 @@ Namer::Namer(const std::vector<PutAwayFile>& files, const naming::Plan& plan, fi
         auto& values = values_[file.sleeve];
         for (const std::string& key : keys)
             if (const auto at = file.fields.find(key); at != file.fields.end())
-                values[key].insert(at->second.front());
+                if (std::set<std::string>& all = values[key]; all.size() != 1 || *all.begin() != at->second.front())
+                    all.insert(at->second.front());
     }
 }
 

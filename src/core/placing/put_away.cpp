@@ -3,9 +3,9 @@
 
 #include <algorithm>
 #include <climits>
-#include <set>
 #include <system_error>
 #include <unordered_map>
+#include <unordered_set>
 
 #include <fmt/format.h>
 #include <unistd.h>
@@ -16,12 +16,15 @@
 #include "core/placing/goes_along.h"
 #include "core/placing/splits.h"
 #include "core/text/text.h"
+#include "core/work/parallel.h"
 
 namespace moorfrost::placing {
 
 namespace fs = std::filesystem;
 
 namespace {
+
+constexpr size_t portion = 256; // files
 
 std::string shown(const Path& path) {
     return text::forDisplay(path.native());
@@ -86,17 +89,24 @@ class PutAway {
 public:
     PutAway(const std::vector<PutAwayFile>& files, const PutAwayOptions& options)
         : files_(files), options_(meant(options, files)), namer_(files, options_.plan, options_.profile),
-          disk_(options_.profile), system_(files::fileSystemOf(options_.shelf)) {}
+          disk_(options_.profile, options_.shelf), system_(files::fileSystemOf(options_.shelf)) {}
 
     PutAwayResult run(std::stop_token stop) {
         result_.root = options_.shelf;
         result_.shelfProblem = whyShelfUnusable(options_);
         result_.files.resize(files_.size());
-        for (size_t i = 0; i < files_.size(); ++i) {
-            if (i % 256 == 0 && stop.stop_requested())
-                return std::move(result_);
-            place(files_[i], result_.files[i]);
-        }
+        // Names are worked out on all processors, some hundred files at a time; the disk is looked at by one.
+        const size_t portions = (files_.size() + portion - 1) / portion;
+        work::inParallel(portions, [&](size_t k) {
+            for (size_t i = k * portion; i < std::min(files_.size(), (k + 1) * portion); ++i)
+                if (!stop.stop_requested())
+                    place(files_[i], result_.files[i]);
+        });
+        if (stop.stop_requested())
+            return std::move(result_);
+        for (Placement& p : result_.files)
+            if (!p.to.empty() && !isSame(p.to, p.from))
+                mayGo(p);
         Clashes clashes(options_.profile, disk_, options_.qualityThere);
         std::vector<Clashes::Claim> claims;
         for (size_t i = 0; i < files_.size(); ++i)
@@ -137,10 +147,8 @@ private:
                 to.append("/").append(part);
             p.to = std::move(to);
         }
-        if (p.to == p.from)
+        if (isSame(p.to, p.from))
             p.marks.push_back({MarkKind::InPlace, "is there already"});
-        else
-            mayGo(p);
     }
 
     /// Whether the disks allow it.
@@ -149,11 +157,11 @@ private:
             p.marks.push_back({MarkKind::Blocked, "the path is too long"});
             return;
         }
-        if (!p.copy && !isWritable(p.from.parent_path())) {
+        if (!p.copy && !isWritable(folderOf(p.from))) {
             p.marks.push_back({MarkKind::Blocked, "its folder is read-only"});
             return;
         }
-        if (const Path& there = nearest(p.to.parent_path()); there != options_.shelf && !isWritable(there)) {
+        if (const Path& there = nearest(folderOf(p.to)); !isSame(there, options_.shelf) && !isWritable(there.native())) {
             p.marks.push_back(
                 {MarkKind::Blocked, "the folder " + text::forDisplay(there.filename().native()) + " is read-only"});
             return;
@@ -168,39 +176,49 @@ private:
             }
     }
 
-    bool isWritable(const Path& folder) {
-        const auto [it, isNew] = writable_.try_emplace(folder.native());
-        if (isNew) // of what is not there, others tell
-            it->second = ::access(folder.c_str(), F_OK) != 0 || ::access(folder.c_str(), W_OK | X_OK) == 0;
-        return it->second;
+    bool isWritable(std::string_view folder) {
+        return writable_.get(folder, [](std::string_view one) { // of what is not there, others tell
+            const std::string path(one);
+            return ::access(path.c_str(), F_OK) != 0 || ::access(path.c_str(), W_OK | X_OK) == 0;
+        });
     }
 
     /// The folder, or the nearest one above that is there.
-    const Path& nearest(const Path& folder) {
-        const auto [it, isNew] = nearest_.try_emplace(folder.native());
-        if (isNew)
-            it->second = files::nearestFolder(folder);
-        return it->second;
+    const Path& nearest(std::string_view folder) {
+        return nearest_.get(folder, [this](std::string_view one) {
+            if (isBelow(one, options_.shelf.native())) // below one that is not there, nothing is
+                if (const Path& over = nearest(above(one)); over.native() != above(one))
+                    return Path(over);
+            return files::nearestFolder(Path(one));
+        });
     }
 
     void collectNewFolders() {
         std::unordered_map<std::string, std::string> spelled; // folders of the future, by key
-        std::set<Path> fresh;
+        ByFolder<std::vector<std::string>> cased;             // what is told of those in them
+        std::unordered_set<std::string> fresh;
         for (auto* all : {&result_.files, &result_.along})
-            for (Placement& p : *all) {
-                if (!p.moves())
-                    continue;
-                for (Path folder = p.to.parent_path();
-                     folder != options_.shelf && folder.native().size() > options_.shelf.native().size();
-                     folder = folder.parent_path()) {
-                    if (nearest(folder) == folder)
-                        break;
-                    fresh.insert(folder);
-                    if (const std::string other = otherCase(folder, spelled); !other.empty())
+            for (Placement& p : *all)
+                if (goes(p))
+                    for (const std::string& other :
+                         cased.get(folderOf(p.to), [&](std::string_view in) { return freshIn(in, fresh, spelled); }))
                         p.marks.push_back({MarkKind::Cased, "the folder is there as " + other});
-                }
-            }
         result_.newFolders.assign(fresh.begin(), fresh.end());
+        std::ranges::sort(result_.newFolders);
+    }
+
+    /// Notes the folder, and those above it that are not there either; the other spellings that there are.
+    std::vector<std::string> freshIn(std::string_view in, std::unordered_set<std::string>& fresh,
+                                     std::unordered_map<std::string, std::string>& spelled) {
+        std::vector<std::string> out;
+        for (Path folder(in); folder.native().size() > options_.shelf.native().size(); folder = folder.parent_path()) {
+            if (isSame(nearest(folder.native()), folder))
+                break;
+            fresh.insert(folder.native());
+            if (std::string other = otherCase(folder, spelled); !other.empty())
+                out.push_back(std::move(other));
+        }
+        return out;
     }
 
     /// A folder of the same name but for the case of letters; "": there is none.
@@ -215,18 +233,17 @@ private:
     }
 
     void count() {
-        const uint64_t disk = options_.shelf.empty() ? 0 : files::deviceOf(nearest(options_.shelf));
-        std::unordered_map<std::string, bool> elsewhere; // folders on other disks
+        const uint64_t disk = options_.shelf.empty() ? 0 : files::deviceOf(nearest(options_.shelf.native()));
+        ByFolder<bool> elsewhere; // on another disk
         for (size_t i = 0; i < files_.size(); ++i) {
             const Placement& p = result_.files[i];
-            result_.moving += p.moves();
+            result_.moving += goes(p);
             result_.problems += p.blocked();
-            if (!p.moves())
+            if (!goes(p))
                 continue;
-            const auto [it, isNew] = elsewhere.try_emplace(p.from.parent_path().native());
-            if (isNew)
-                it->second = files::deviceOf(nearest(it->first)) != disk;
-            if (p.copy || it->second)
+            if (p.copy || elsewhere.get(folderOf(p.from), [&](std::string_view folder) {
+                    return files::deviceOf(nearest(folder)) != disk;
+                }))
                 result_.needed += files_[i].size;
         }
         if (result_.shelfProblem.empty() && result_.needed > system_.free)
@@ -242,8 +259,8 @@ private:
     FoldersOnDisk disk_;
     files::FileSystem system_;
     PutAwayResult result_;
-    std::unordered_map<std::string, bool> writable_;
-    std::unordered_map<std::string, Path> nearest_;
+    ByFolder<bool> writable_;
+    ByFolder<Path> nearest_;
 };
 
 } // namespace

@@ -5,6 +5,7 @@
 #include <set>
 #include <unordered_map>
 
+#include "core/placing/folders.h"
 #include "core/text/text.h"
 
 namespace moorfrost::placing {
@@ -74,14 +75,29 @@ void markSplits(const std::vector<PutAwayFile>& files, const naming::Plan& plan,
     if (keys.empty())
         return;
     const std::set<std::string> byYear = keysByYear(plan);
-    std::unordered_map<std::string, Places> sleeves;
+    struct OfSleeve {
+        std::string_view folder; // of the first
+        bool several = false;
+        std::vector<size_t> files;
+    };
+    std::unordered_map<std::string_view, OfSleeve> sleeves;
     for (size_t i = 0; i < files.size(); ++i)
-        if (!files[i].sleeve.empty() && !result.files[i].to.empty())
-            sleeves[files[i].sleeve][result.files[i].to.parent_path().native()].push_back(i);
-    for (const auto& [sleeve, places] : sleeves) {
-        if (places.size() < 2)
+        if (!files[i].sleeve.empty() && !result.files[i].to.empty()) {
+            OfSleeve& one = sleeves[files[i].sleeve];
+            const std::string_view folder = folderOf(result.files[i].to);
+            if (one.files.empty())
+                one.folder = folder;
+            one.several = one.several || folder != one.folder;
+            one.files.push_back(i);
+        }
+    for (const auto& [key, of] : sleeves) {
+        if (!of.several)
             continue;
-        const auto [key, reason] = reasonOf(sleeve, places, files, keys, byYear, namer);
+        const std::string sleeve(key);
+        Places places;
+        for (const size_t i : of.files)
+            places[std::string(folderOf(result.files[i].to))].push_back(i);
+        const auto [field, reason] = reasonOf(sleeve, places, files, keys, byYear, namer);
         if (reason.empty())
             continue; // only discs have folders of their own: that is meant
         ++result.splitSleeves;
@@ -90,7 +106,7 @@ void markSplits(const std::vector<PutAwayFile>& files, const naming::Plan& plan,
         for (const auto& [folder, members] : places)
             if (folder != biggest->first)
                 for (const size_t i : members)
-                    result.files[i].marks.push_back({MarkKind::Split, "splits an album: " + reason, key});
+                    result.files[i].marks.push_back({MarkKind::Split, "splits an album: " + reason, field});
     }
 }
 
