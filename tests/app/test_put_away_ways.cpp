@@ -9,6 +9,8 @@
 #include "app/library/library_page.h"
 #include "app/widgets/chip_editor.h"
 #include "core/audio/essence.h"
+#include "core/library/judging.h"
+#include "core/library/recordings.h"
 #include "support/answer.h"
 #include "support/shared_data.h"
 #include "support/small_batch.h"
@@ -52,6 +54,9 @@ private slots:
         s().shelves.read(s().shelves.all());
         d_->settle();
         s().settings.set(library::settings::asideFolder, (*box_ / "replaced").native());
+        const FileId worse = d_->fileNamed("Tide Table.mp3"), better = d_->fileNamed("a1.flac");
+        s().recordings.rate({worse}, 5);
+        d_->settle();
         open("{artist}/{album}/{title}");
         QVERIFY(putAway()->countButton(PlacedFiles::Besides)->isVisible());
         putAway()->choose(placing::OnClash::KeepBetter, {d_->fileNamed("a1.flac")});
@@ -64,6 +69,8 @@ private slots:
         QVERIFY(!std::filesystem::exists(there));
         QVERIFY(test::readBytes(*box_ / "replaced/Tide Table.mp3") == old);
         QVERIFY(std::filesystem::exists(Path(there).replace_extension(".flac")));
+        // What was kept of the recording is kept of it still.
+        QTRY_COMPARE(ratingOf(better), std::string("5"));
         s().writing.takeBack(s().writing.lastSet(), std::nullopt);
         d_->settle();
         QVERIFY(test::readBytes(there) == old);
@@ -105,7 +112,7 @@ private slots:
         QVERIFY(review->bannerText().contains("1 emptied folder gone."));
         QTreeWidget* tree = review->tree();
         QCOMPARE(tree->topLevelItemCount(), 2);
-        QVERIFY(tree->topLevelItem(0)->text(0).endsWith("Isla Varnholt/Salt Road"));
+        QVERIFY(tree->topLevelItem(0)->text(0).endsWith("Isla Varnholt/Salt Road \u00B7 3 files"));
         QCOMPARE(tree->topLevelItem(0)->childCount(), 3);
         QVERIFY(!review->takeBackTheseButton()->isVisible());
         tree->setCurrentItem(tree->topLevelItem(1));
@@ -135,7 +142,7 @@ private slots:
         d_->settle();
         write();
         d_->settle();
-        QString told;
+        QString told, byAnother;
         size_t moving = 0;
         test::answer<MisplacedDialog>(this, [&](MisplacedDialog* dialog) {
             for (int i = 0; i < 5; ++i)
@@ -143,6 +150,13 @@ private slots:
             told = dialog->told();
             moving = dialog->page()->tree()->placed().result().moving;
             dialog->page()->draftButton()->click();
+            d_->settle();
+            // Another plan that is typed is what they are held to.
+            dialog->page()->editor()->setText("{album}/{title}");
+            QTest::qWait(500);
+            d_->settle();
+            byAnother = dialog->told();
+            dialog->page()->editor()->setText("{artist}/{album}/{title}"); // what is drafted follows
             d_->settle();
         });
         bool found = false;
@@ -152,8 +166,9 @@ private slots:
                 found = true;
             }
         QVERIFY(found);
-        QCOMPARE(told, QString("Not where the plan of the shelf puts them: 1 of 6 files."));
+        QCOMPARE(told, QString("Not where this plan puts them: 1 of 6 files."));
         QCOMPARE(moving, size_t{1});
+        QCOMPARE(byAnother, QString("Not where this plan puts them: 6 of 6 files."));
         d_->settle();
         write();
         QVERIFY(std::filesystem::exists(*box_ / "shelf/Kestrel & Rook/Lanterns/Undertow at Dusk.opus"));
@@ -235,6 +250,20 @@ private slots:
     }
 
 private:
+    std::string ratingOf(FileId file) {
+        library::RecordingView view;
+        bool read = false;
+        s().library.read(
+            this, [file](library::Store& store) { return library::recordingOf(store, file); },
+            [&](Result<library::RecordingView> answer) {
+                view = std::move(*answer);
+                read = true;
+            });
+        for (int i = 0; i < 100 && !read; ++i)
+            QTest::qWait(20);
+        const auto at = view.kept.find(library::ratingField);
+        return at == view.kept.end() || at->second.empty() ? "" : at->second.front();
+    }
     void open(const char* plan) {
         w().showWorkspace(MainWindow::Bench);
         w().bench()->showStep(BenchPage::PutAway);

@@ -283,6 +283,20 @@ private slots:
         QVERIFY(std::ranges::find(r.emptied, in_) == r.emptied.end());
     }
 
+    // What lies above several albums goes where all of them go; where that is the shelf itself, it stays.
+    void aboveSeveralAlbums() {
+        test::writeBytes(in_ / "ferry/band.jpg", "band");
+        const std::vector<PutAwayFile> all = {file("ferry/one/a.flac", song("One", "1", "Gorse Hill"), "1"),
+                                              file("ferry/two/b.flac", song("Two", "1", "Salt Road"), "2")};
+        auto r = planPutAway(all, options(usual));
+        QCOMPARE(r.along.size(), size_t(1));
+        QCOMPARE(r.along[0].to, shelf_ / "The Hollow Ferry/band.jpg");
+        QCOMPARE(r.emptied.size(), size_t(3));
+        r = planPutAway(all, options("{album}/{title}"));
+        QVERIFY(r.along.empty());
+        QCOMPARE(r.emptied.size(), size_t(2));
+    }
+
     void aFolderAboveStaysForWhatIsNotMeant() {
         test::writeBytes(in_ / "box/other/thesis.odt", "text");
         const auto r = planPutAway({file("box/CD1/a.flac", song("One"))}, options(usual));

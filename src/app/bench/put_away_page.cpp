@@ -90,6 +90,7 @@ void PutAwayPage::connectAll() {
     timer_.setInterval(90);
     connect(&timer_, &QTimer::timeout, this, &PutAwayPage::planAgain);
     connect(tools_, &PlaceTools::changed, this, &PutAwayPage::adjust);
+    connect(tools_, &PlaceTools::affected, this, &PutAwayPage::soon);
     connect(tools_, &PlaceTools::searched, tree_, &PlacesTree::search);
     connect(tree_, &PlacesTree::chosenChanged, this, &PutAwayPage::tellTroubles);
     connect(troubles_, &TroubleBox::choiceWanted, this, &PutAwayPage::choose);
@@ -175,8 +176,10 @@ void PutAwayPage::planAgain() {
                 toPlace.push_back(one.toPlace());
                 sleeves.push_back(one.sleeve);
             }
-            return std::make_shared<const PlacedFiles>(placing::planPutAway(toPlace, options, stop),
-                                                       std::move(sleeves));
+            placing::PutAwayResult result = placing::planPutAway(toPlace, options, stop);
+            if (stop.stop_requested())
+                return Error{ErrorKind::Cancelled, {}, "It was stopped."};
+            return std::make_shared<const PlacedFiles>(std::move(result), std::move(sleeves));
         },
         [this, run](Result<std::shared_ptr<const PlacedFiles>> placed) {
             if (run == run_ && placed)

@@ -82,6 +82,8 @@ void ReviewPage::showReport() {
         QTreeWidgetItem* item = reportRow(step);
         if (isDone(step)) {
             item->setData(What, stepRole, static_cast<qulonglong>(i));
+            if (!step.step.target.empty()) // the line above them tells the folder
+                item->setText(Future, shownName(step.step.target));
             (step.step.target.empty() ? plain : releases[step.step.target.parent_path()]) << item;
             continue;
         }
@@ -100,15 +102,14 @@ void ReviewPage::showReport() {
     std::ranges::stable_sort(troubles, {}, [](const QTreeWidgetItem* item) { return item->childCount() == 0; });
     tree_->addTopLevelItems(troubles);
     for (auto& [folder, items] : releases) {
-        auto* head = new QTreeWidgetItem({use_.shelves.placeText(folder)});
-        head->setText(Origin, tr("%n file(s)", "", static_cast<int>(items.size())));
+        auto* head = new QTreeWidgetItem({use_.shelves.placeText(folder) + " \u00B7 " +
+                                          tr("%n file(s)", "", static_cast<int>(items.size()))});
         head->setFont(What, theme::uiFont(13, QFont::DemiBold));
-        head->setForeground(Origin, c.second);
         head->setToolTip(What, shownPath(folder));
         head->setData(What, folderRole, QByteArray::fromStdString(folder.native()));
         head->addChildren(items);
         tree_->addTopLevelItem(head);
-        head->setFirstColumnSpanned(false);
+        head->setFirstColumnSpanned(true);
     }
     tree_->addTopLevelItems(plain);
     tree_->expandAll();

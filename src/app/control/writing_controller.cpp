@@ -81,9 +81,10 @@ void WritingController::write(files::HardLinks links, tags::Damage damage) {
             for (const bench::Replaced& one : bench::replacedBy(where))
                 replaced[one.there] = one.by;
             library::moveReplaced(**store, set, bench::pathsOf(bench::replacedBy(where)), aside);
+            auto same = library::sameRecordings(**store, replaced);
             Written out{told, library::writeSet(**store, set, batch, stop, progress), {}};
             library::forgetNotMoved(set, out.outcome.report);
-            out.same = library::sameRecordings(**store, out.outcome.report, replaced);
+            out.same = library::whatWasDone(std::move(same), out.outcome.report);
             return out;
         },
         [this](Result<Written> written) {

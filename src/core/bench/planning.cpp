@@ -39,6 +39,7 @@ std::optional<placing::PutAwayOptions> optionsFor(const PlaceWish& wish, const P
     if (shelf == rules.shelves.end())
         return std::nullopt;
     options.shelf = shelf->path;
+    options.roots.push_back(shelf->path); // for files that are on it already
     if (const auto at = rules.placing.find(shelf->id); at != rules.placing.end() && at->second.names) {
         options.profile = *at->second.names;
         options.anyProfile = true;

@@ -82,11 +82,13 @@ void eachMisplaced(Store& store, const Searcher& searcher, const ShelfPlans& pla
                });
 }
 
-MisplacedFiles misplacedOn(Store& store, const Searcher& searcher, int64_t shelf, std::stop_token stop,
-                           work::Progress& progress) {
+MisplacedFiles misplacedOn(Store& store, const Searcher& searcher, int64_t shelf, const std::string& plan,
+                           std::stop_token stop, work::Progress& progress) {
     MisplacedFiles out;
     out.known = store.files().countOnShelf(shelf);
-    const PlacingRules rules = placingRulesFrom(store.settings().get(settings::shelfPlans));
+    PlacingRules rules = placingRulesFrom(store.settings().get(settings::shelfPlans));
+    if (!plan.empty())
+        rules[shelf].plan = plan;
     const ShelfPlans plans(store, rules, tags::withDescribed(searcher.customFields()), rulesOf(store).names);
     if (!plans.has(shelf)) {
         const auto at = rules.find(shelf);

@@ -54,7 +54,8 @@ struct MisplacedFiles {
     size_t known = 0;          // files of the library on that shelf
     std::string why;           // a sentence where it cannot be told
 };
-MisplacedFiles misplacedOn(Store& store, const Searcher& searcher, int64_t shelf, std::stop_token stop,
-                           work::Progress& progress);
+/// `plan`: in place of that of the shelf; "": that.
+MisplacedFiles misplacedOn(Store& store, const Searcher& searcher, int64_t shelf, const std::string& plan,
+                           std::stop_token stop, work::Progress& progress);
 
 } // namespace moorfrost::library

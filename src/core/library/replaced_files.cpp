@@ -57,18 +57,10 @@ void forgetNotMoved(const files::ChangeSet& set, const files::SetReport& report)
             files::forgetTrashed(step.target);
 }
 
-std::vector<std::vector<FileId>> sameRecordings(Store& store, const files::SetReport& report,
-                                                const std::map<Path, FileId>& replaced) {
-    std::set<FileId> done;
-    for (const files::StepRecord& r : report.steps)
-        if (r.state == files::StepState::Done && r.step.file != 0)
-            done.insert(r.step.file);
+std::vector<std::vector<FileId>> sameRecordings(Store& store, const std::map<Path, FileId>& replaced) {
     std::vector<std::vector<FileId>> out;
-    for (const files::StepRecord& r : report.steps) {
-        const auto by = replaced.find(r.step.source);
-        if (by == replaced.end() || !done.contains(r.step.file) || !done.contains(by->second))
-            continue;
-        const auto was = store.files().find(r.step.file), is = store.files().find(by->second);
+    for (const auto& [there, by] : replaced) {
+        const auto was = store.files().find(store.files().idOf(there)), is = store.files().find(by);
         if (!was || !is)
             continue;
         const double a = was->tags.facts.duration, b = is->tags.facts.duration;
@@ -76,6 +68,18 @@ std::vector<std::vector<FileId>> sameRecordings(Store& store, const files::SetRe
             out.push_back({is->id, was->id});
     }
     return out;
+}
+
+std::vector<std::vector<FileId>> whatWasDone(std::vector<std::vector<FileId>> pairs,
+                                             const files::SetReport& report) {
+    std::set<FileId> done;
+    for (const files::StepRecord& r : report.steps)
+        if (r.state == files::StepState::Done)
+            done.insert(r.step.file);
+    std::erase_if(pairs, [&](const std::vector<FileId>& pair) {
+        return !std::ranges::all_of(pair, [&](FileId file) { return done.contains(file); });
+    });
+    return pairs;
 }
 
 } // namespace moorfrost::library

@@ -17,9 +17,12 @@ void moveReplaced(Store& store, files::ChangeSet& set, const std::vector<Path>& 
 /// After it was carried out: what the trash had noted of files that did not go there is taken away.
 void forgetNotMoved(const files::ChangeSet& set, const files::SetReport& report);
 
-/// What gave way to another file that is as long is taken for the same recording: pairs, for
-/// mergeRecordings(). `replaced`: by the path where it was, the file that took its place.
-std::vector<std::vector<FileId>> sameRecordings(Store& store, const files::SetReport& report,
-                                                const std::map<Path, FileId>& replaced);
+/// Files that give way to one that is as long, which are taken for the same recording: pairs, for
+/// mergeRecordings(), the new one first. To be asked before it is written. `replaced`: by the path of what
+/// gives way, what comes.
+std::vector<std::vector<FileId>> sameRecordings(Store& store, const std::map<Path, FileId>& replaced);
+/// Of these, where both did what they were to.
+std::vector<std::vector<FileId>> whatWasDone(std::vector<std::vector<FileId>> pairs,
+                                             const files::SetReport& report);
 
 } // namespace moorfrost::library

@@ -110,13 +110,24 @@ private:
             return;
         std::ranges::sort(others);
         size_t staying = 0;
-        const std::vector<Album> albums = albumsOf(members);
+        std::vector<Album> albums = albumsOf(members);
+        if (own.empty() && albums.size() > 1)
+            albums = together(albums);
         for (const Path& other : others)
             staying += !takeAlong(folder, other, albums);
         if (options_.copy || !options_.removeEmptied || foldersStay || staying > 0)
             return;
         emptied_.insert(folder.native());
         result_.emptied.push_back(folder);
+    }
+
+    /// Of what lies above several albums, the folder that all of them go into; none, where that is the shelf.
+    std::vector<Album> together(const std::vector<Album>& albums) const {
+        Album all = albums.front();
+        for (const Album& album : albums)
+            all.folder = commonOf(all.folder, album.folder);
+        return isBelow(all.folder.native(), options_.shelf.native()) ? std::vector<Album>{all}
+                                                                     : std::vector<Album>();
     }
 
     /// The biggest first.

@@ -202,7 +202,7 @@ private:
                 if (goes(p))
                     for (const std::string& other :
                          cased.get(folderOf(p.to), [&](std::string_view in) { return freshIn(in, fresh, spelled); }))
-                        p.marks.push_back({MarkKind::Cased, "the folder is there as " + other});
+                        p.marks.push_back({MarkKind::Cased, "folder also as " + other});
         result_.newFolders.assign(fresh.begin(), fresh.end());
         std::ranges::sort(result_.newFolders);
     }

@@ -1,13 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support/shots/shots.h"
 
+#include <QTest>
 #include <QTreeWidget>
 
 #include "app/bench/bench_page.h"
+#include "app/bench/places/misplaced_dialog.h"
+#include "app/bench/places/shelf_rules_dialog.h"
 #include "app/bench/put_away_page.h"
 #include "app/bench/read_names_dialog.h"
 #include "app/bench/review_page.h"
+#include "app/control/plans.h"
 #include "app/shell/foot.h"
+#include "app/widgets/chip_editor.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -53,7 +58,30 @@ void namesAndPutAway(Shots& shots) {
     s.batch.sortAnew();
     w.bench()->showStep(BenchPage::PutAway);
     d.chooseSleeve("Night Post EP");
+    // What would split the album, with what can be done about it.
+    PutAwayPage* page = w.bench()->putAway();
+    for (size_t i = 0; i < page->tree()->placed().size(); ++i)
+        if (page->tree()->placed().at(i).from.filename() == "04_bonus.flac")
+            page->tree()->choose(i);
     shot(&w, "put-away");
+    ShelfRulesDialog rules(s.shelves.all().front(), {}, {}, files::NameProfile::Portable, {}, &w);
+    rules.show();
+    shot(&rules, "shelf-rules");
+    rules.hide();
+    d.chooseSleeve("Strays");
+    const auto clashing = [&] {
+        for (size_t i = 0; i < page->tree()->placed().size(); ++i)
+            if (page->tree()->placed().at(i).mark(placing::MarkKind::Clash))
+                return page->tree()->choose(i);
+        return false;
+    };
+    page->editor()->setText("{artist, else \"unknown\"}/{title, else \"untitled\"}");
+    d.settle();
+    if (clashing())
+        d.settle();
+    shot(&w, "put-away-clash");
+    page->editor()->setText(usualPlanText());
+    d.chooseSleeve("Night Post EP");
     w.bench()->putAway()->draftButton()->click();
     d.settle();
     d.chooseSleeve("Live at Tarnholm Hall");
@@ -72,6 +100,18 @@ void namesAndPutAway(Shots& shots) {
     w.foot()->writeButton()->click();
     d.settle();
     shot(&w, "written");
+    MisplacedDialog misplaced({s.library,
+                               s.index,
+                               {s.jobs, s.settings, s.files, s.drafts, s.shelves, s.customFields, s.places,
+                                s.batch.batch()}},
+                              {}, &w);
+    misplaced.show();
+    for (int i = 0; i < 3; ++i)
+        d.settle();
+    misplaced.page()->editor()->setText("{artist}/{album}/{title}");
+    QTest::qWait(500);
+    d.settle();
+    shot(&misplaced, "misplaced");
 }
 
 } // namespace moorfrost::shots

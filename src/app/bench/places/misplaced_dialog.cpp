@@ -4,6 +4,7 @@
 #include <QVBoxLayout>
 
 #include "app/shell/text_utils.h"
+#include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
 #include "core/library/misplaced.h"
 
@@ -12,17 +13,10 @@ namespace moorfrost::app {
 MisplacedDialog::MisplacedDialog(const Uses& use, const std::vector<FileId>& chosen, QWidget* parent)
     : QDialog(parent), use_(use) {
     setWindowTitle(chosen.empty() ? tr("Misplaced files") : tr("Put away again"));
-    shelf_ = new Choice;
-    shelf_->setMinimumWidth(180);
-    shelf_->setAccessibleName(tr("Shelf that is looked through"));
     told_ = new ShortLabel;
     told_->setObjectName("quiet");
     page_ = new PutAwayPage(use_.page);
     page_->tools()->load();
-    for (const library::Shelf& shelf : use_.page.shelves.all())
-        shelf_->addItem(qs(shelf.name), static_cast<qlonglong>(shelf.id));
-    QWidget* lookedAt = captioned(tr("On the shelf"), {shelf_});
-    lookedAt->setVisible(chosen.empty());
     auto* review = button(tr("Review"), "accent");
     auto* close = button(tr("Close"));
     connect(close, &QPushButton::clicked, this, &QDialog::reject);
@@ -31,7 +25,6 @@ MisplacedDialog::MisplacedDialog(const Uses& use, const std::vector<FileId>& cho
         emit reviewWanted();
     });
     auto* head = new QHBoxLayout;
-    head->addWidget(lookedAt);
     head->addWidget(told_, 1);
     auto* foot = new QHBoxLayout;
     foot->addStretch(1);
@@ -43,14 +36,16 @@ MisplacedDialog::MisplacedDialog(const Uses& use, const std::vector<FileId>& cho
     layout->addWidget(bar("head", head, 46));
     layout->addWidget(page_, 1);
     layout->addWidget(bar("bottom", foot, 48));
-    connect(shelf_, &QComboBox::activated, this, &MisplacedDialog::look);
     resize(1060, 640);
     if (!chosen.empty()) {
         take(chosen, tr("%n file(s) of the library", "", static_cast<int>(chosen.size())));
         return;
     }
-    const int last = shelf_->findData(static_cast<qlonglong>(page_->tools()->wish().shelf));
-    shelf_->setCurrentIndex(std::max(0, last));
+    soon_.setSingleShot(true);
+    soon_.setInterval(400);
+    connect(&soon_, &QTimer::timeout, this, &MisplacedDialog::look);
+    connect(page_->tools(), &PlaceTools::changed, &soon_, qOverload<>(&QTimer::start));
+    page_->tools()->setShelf(page_->tools()->wish().shelf); // with its plan
     look();
 }
 
@@ -59,20 +54,23 @@ QString MisplacedDialog::told() const {
 }
 
 void MisplacedDialog::look() {
-    const int64_t shelf = shelf_->currentData().toLongLong();
+    const library::PlaceWish wish = page_->tools()->wish();
+    if (wish.shelf == 0 || !use_.index.searcher())
+        return told_->setText(tr("Choose a shelf."));
+    if (!page_->editor()->plan() || looked_ == std::pair(wish.shelf, wish.plan))
+        return;
+    looked_ = {wish.shelf, wish.plan};
     const int run = ++run_;
-    if (shelf == 0 || !use_.index.searcher())
-        return told_->setText(tr("There is no shelf yet."));
     told_->setText(tr("looking through the shelf \u2026"));
-    page_->tools()->setShelf(shelf);
+    page_->setFiles({}); // those of another shelf are not meant
     use_.page.jobs.start(
         this, {ss(tr("Looking for misplaced files"))},
-        [shelf, search = use_.index.search(), file = use_.library.file()](
+        [wish, search = use_.index.search(), file = use_.library.file()](
             std::stop_token stop, work::Progress& progress) -> Result<library::MisplacedFiles> {
             auto store = library::Store::open(file);
             if (!store)
                 return store.error();
-            return library::misplacedOn(**store, *search.searcher, shelf, stop, progress);
+            return library::misplacedOn(**store, *search.searcher, wish.shelf, wish.plan, stop, progress);
         },
         [this, run](const Result<library::MisplacedFiles>& found) {
             if (run != run_)
@@ -81,9 +79,12 @@ void MisplacedDialog::look() {
                 return told_->setText(qs(found.error().message));
             if (!found->why.empty())
                 return take({}, qs(found->why));
-            take(found->files, tr("Not where the plan of the shelf puts them: %1 of %n file(s).", "",
-                                  static_cast<int>(found->known))
-                                   .arg(found->files.size()));
+            take(found->files, found->files.empty()
+                                   ? tr("All %n file(s) of this shelf are where this plan puts them.", "",
+                                        static_cast<int>(found->known))
+                                   : tr("Not where this plan puts them: %1 of %n file(s).", "",
+                                        static_cast<int>(found->known))
+                                         .arg(found->files.size()));
         });
 }
 

@@ -24,20 +24,21 @@ public:
     /// `chosen`: these and no others; none: what is misplaced on a shelf.
     MisplacedDialog(const Uses& use, const std::vector<FileId>& chosen, QWidget* parent = nullptr);
     PutAwayPage* page() { return page_; }
-    Choice* shelf() { return shelf_; }
     QString told() const;
 
 signals:
     void reviewWanted();
 
 private:
+    /// On the shelf that is chosen, by the plan as it is typed.
     void look();
     void take(const std::vector<FileId>& files, const QString& told);
 
     Uses use_;
-    Choice* shelf_;
     ShortLabel* told_;
     PutAwayPage* page_;
+    QTimer soon_{this};
+    std::pair<int64_t, std::string> looked_; // shelf and plan
     int run_ = 0;
 };
 

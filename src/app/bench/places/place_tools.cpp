@@ -140,7 +140,7 @@ void PlaceTools::connectAll() {
     connect(&use_.settings, &LibrarySettings::changed, this, [this](const std::string& key) {
         if (LibrarySettings::is(key, library::settings::names) ||
             LibrarySettings::is(key, library::settings::shelfPlans))
-            emit changed();
+            emit affected();
     });
 }
 
@@ -163,6 +163,7 @@ void PlaceTools::setRule(const library::PlacingRule& rule) {
     auto rules = library::placingRulesFrom(use_.settings.get(library::settings::shelfPlans));
     rules[shelf_->currentData().toLongLong()] = rule;
     use_.settings.set(library::settings::shelfPlans, library::toLines(rules));
+    emit changed();
 }
 
 library::PlaceWish PlaceTools::wish() const {
@@ -226,7 +227,7 @@ void PlaceTools::refreshShelves() {
     shelf_->setCurrentIndex(wanted > 0 ? std::max(0, shelf_->findData(wanted)) : 0);
     rules_->setVisible(!use_.shelves.all().empty());
     lookAtRoom();
-    emit changed();
+    emit affected();
 }
 
 void PlaceTools::lookAtRoom() {

@@ -55,7 +55,10 @@ public:
     void load();
 
 signals:
+    /// A person wants it otherwise: what is drafted follows.
     void changed();
+    /// Something around it is otherwise: places are to be worked out again, and what is drafted stays as it is.
+    void affected();
     void searched(const QString& words);
 
 private:

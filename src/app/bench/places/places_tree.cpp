@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/places/places_tree.h"
 
+#include <QApplication>
 #include <QHeaderView>
 #include <QPainter>
 #include <QScrollBar>
@@ -28,23 +29,35 @@ public:
     }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         QStyleOptionViewItem o = option;
-        int right = option.rect.right() - 12;
-        QStringList pills = index.data(PlacesModel::PillsRole).toStringList();
-        for (const QString& pill : pills)
-            right -= paint::pillWidth(pill.section('|', 1)) + 4;
-        const auto& c = theme::colours();
-        bool drafted = index.column() == 0 && index.data(PlacesModel::DraftRole).toBool();
-        if (!pills.isEmpty())
-            o.rect.setRight(std::max(right - 4, o.rect.left() + 20));
-        QStyledItemDelegate::paint(p, o, index);
-        if (drafted)
-            paint::notch(*p, option.rect);
-        p->fillRect(QRect(option.rect.left(), option.rect.bottom(), option.rect.width(), 1), c.faint);
-        right = option.rect.right() - 8;
-        for (const QString& pill : pills)
-            right -= paint::pill(*p, right, option.rect, pill.section('|', 1),
+        initStyleOption(&o, index);
+        const QStyle* style = option.widget ? option.widget->style() : QApplication::style();
+        style->drawPrimitive(QStyle::PE_PanelItemViewItem, &o, p, option.widget); // below the pills, too
+        int right = option.rect.right() - 8;
+        for (const QString& pill : index.data(PlacesModel::PillsRole).toStringList()) {
+            // The place where it is now keeps a part of the room.
+            const QString text = shortened(pill.section('|', 1), right - option.rect.left() - leastPlace);
+            right -= paint::pill(*p, right, option.rect, text,
                                  static_cast<paint::Tone>(pill.section('|', 0, 0).toInt())) +
                      4;
+        }
+        o.rect.setRight(std::max(right - 4, o.rect.left() + 20));
+        QStyledItemDelegate::paint(p, o, index);
+        if (index.column() == PlacesModel::Future && index.data(PlacesModel::DraftRole).toBool())
+            paint::notch(*p, option.rect);
+        p->fillRect(QRect(option.rect.left(), option.rect.bottom(), option.rect.width(), 1),
+                    theme::colours().faint);
+    }
+
+private:
+    static constexpr int leastPlace = 90, leastPill = 60;
+
+    static QString shortened(const QString& text, int room) {
+        const int wide = paint::pillWidth(text);
+        if (wide <= std::max(room, leastPill))
+            return text;
+        const QFontMetrics metrics(theme::uiFont(11, QFont::DemiBold));
+        const int frame = wide - metrics.horizontalAdvance(text);
+        return metrics.elidedText(text, Qt::ElideMiddle, std::max(room, leastPill) - frame);
     }
 };
 

@@ -43,7 +43,7 @@ ShelfRulesDialog::ShelfRulesDialog(const library::Shelf& shelf, library::Placing
     const files::FileSystem disk = files::fileSystemOf(shelf.path);
     names_ = new Choice;
     names_->setAccessibleName(tr("Names"));
-    names_->addItem(tr("As found: %1").arg(profileText(std::max(ofAll, disk.holds))), "");
+    names_->addItem(tr("As found \u2013 %1").arg(profileText(std::max(ofAll, disk.holds))), "");
     for (const auto profile :
          {files::NameProfile::Linux, files::NameProfile::Portable, files::NameProfile::StrictAscii})
         names_->addItem(profileText(profile), qs(files::profileKey(profile)));
