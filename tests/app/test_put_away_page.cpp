@@ -204,6 +204,19 @@ private slots:
         }
     }
 
+    // In a narrow window, and beside what is told of a file, it is seen where the file is now.
+    void bothColumnsAreInSight() {
+        s().drafts.session().propose("test", {{d_->fileNamed("a1.flac"), "title", {}}}, "test");
+        plan("{artist}/{title}");
+        for (const int width : {1280, 900, 760}) {
+            w().resize(width, 700);
+            QVERIFY(chooseFile("a1.flac"));
+            d_->settle();
+            QVERIFY(troubles()->isVisible());
+            QVERIFY(tree()->columnViewportPosition(1) + 60 < tree()->viewport()->width());
+        }
+    }
+
     void searchIsAFilter() {
         plan("{album}/{artist}/{track: 2 digits} {title}");
         QTest::keyClicks(putAway()->tools()->searchLine(), "lanterns UNDER");

@@ -28,7 +28,7 @@ class TestPlanning : public QObject {
         return id;
     }
     void move(FileId id, const char* plan, bool copy = false) {
-        PlaceWish wish{1, plan, copy};
+        PlaceWish wish{1, plan, copy ? PlaceWish::Mode::Copy : PlaceWish::Mode::Move};
         drafts_->propose("Put away", {{id, library::placeKey, wish.toValues()}}, "plan");
     }
 
@@ -43,7 +43,7 @@ private slots:
     }
 
     void wishesComeBackFromDrafts() {
-        const PlaceWish wish{12, "{album}/{title}", true, false, true};
+        const PlaceWish wish{12, "{album}/{title}", PlaceWish::Mode::Copy, placing::AlongRule::none(), true};
         QVERIFY(PlaceWish::fromValues(wish.toValues()) == wish);
         QVERIFY(PlaceWish::fromValues({"x"}) == PlaceWish());
         QVERIFY(!optionsFor({2, "{title}"}, rules_)); // a shelf that is none any more

@@ -5,6 +5,7 @@
 #include <QHeaderView>
 #include <QPainter>
 #include <QScrollBar>
+#include <QSettings>
 #include <QStyledItemDelegate>
 
 #include <algorithm>
@@ -19,6 +20,8 @@
 namespace moorfrost::app {
 
 namespace {
+
+constexpr const char* widthKey = "put away/first column";
 
 /// Lines between rows, pills at the right, the notch where a move is drafted.
 class TreeDelegate : public QStyledItemDelegate {
@@ -69,8 +72,14 @@ PlacesTree::PlacesTree(std::function<bool(int64_t)> isDrafted, QWidget* parent) 
     prepareTree(this);
     setItemDelegate(new TreeDelegate(this));
     setAccessibleName(tr("The shelf as it will be"));
-    header()->resizeSection(PlacesModel::Future, 400);
-    remember(header(), "put away 2");
+    header()->setMinimumSectionSize(80);
+    wanted_ = QSettings().value(widthKey, wanted_).toInt();
+    connect(header(), &QHeaderView::sectionResized, this, [this](int section, int, int width) {
+        if (fitting_ || section != PlacesModel::Future)
+            return;
+        wanted_ = width;
+        QSettings().setValue(widthKey, width);
+    });
     connect(selectionModel(), &QItemSelectionModel::selectionChanged, this, &PlacesTree::chosenChanged);
 }
 
@@ -97,6 +106,17 @@ void PlacesTree::setPlaced(std::shared_ptr<const PlacedFiles> placed, const QStr
         selectionModel()->setCurrentIndex(first, QItemSelectionModel::NoUpdate);
     selectionModel()->select(again, QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
     emit chosenChanged();
+}
+
+void PlacesTree::resizeEvent(QResizeEvent* event) {
+    QTreeView::resizeEvent(event);
+    fit();
+}
+
+void PlacesTree::fit() {
+    fitting_ = true;
+    header()->resizeSection(PlacesModel::Future, std::clamp(wanted_, 80, std::max(80, viewport()->width() * 6 / 10)));
+    fitting_ = false;
 }
 
 void PlacesTree::list() {

@@ -38,12 +38,19 @@ public:
 signals:
     void chosenChanged();
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     void list();
+    /// The place where a file is now keeps a part of the room, however narrow it is.
+    void fit();
 
     PlacesModel* model_;
     QString shelfName_;
     PlacesModel::Shown shown_;
+    int wanted_ = 400; // pixels of the first column, where there is room
+    bool fitting_ = false;
 };
 
 } // namespace moorfrost::app
