@@ -27,7 +27,8 @@ std::vector<placing::PutAwayFile> makeFiles(const Path& in, int count) {
     std::vector<placing::PutAwayFile> out;
     for (int i = 0; i < count; ++i) {
         const int album = i / tracksInAlbum, track = i % tracksInAlbum + 1;
-        const Path folder = in / ("box " + std::to_string(album / 100)) / ("transfer " + std::to_string(album));
+        const Path folder =
+            in / ("box " + std::to_string(album / 100)) / ("transfer " + std::to_string(album));
         if (track == 1) {
             std::filesystem::create_directories(folder);
             emptyFile(folder / "cover.jpg");
@@ -91,7 +92,8 @@ int main(int argc, char** argv) {
     std::printf("  again:    %7.0f ms\n",
                 bench::milliseconds([&] { result = placing::planPutAway(files, options); }));
     std::printf("  arranged: %7.0f ms (in the background)\n", bench::milliseconds([&] {
-                    placed = std::make_shared<const app::PlacedFiles>(std::move(result), std::vector<std::string>());
+                    placed = std::make_shared<const app::PlacedFiles>(std::move(result),
+                                                                      std::vector<std::string>());
                 }));
     app::PlacesTree tree([](int64_t) { return false; });
     tree.resize(900, 600);
@@ -132,7 +134,8 @@ int main(int argc, char** argv) {
     auto store = std::move(*library::Store::open(root / "library.db"));
     work::Progress progress;
     library::WriteOutcome outcome;
-    const double ours = bench::milliseconds([&] { outcome = library::writeSet(*store, set, 0, {}, progress); });
+    const double ours =
+        bench::milliseconds([&] { outcome = library::writeSet(*store, set, 0, {}, progress); });
     std::printf("%zu moved: bare %.0f ms, ours %.0f ms (%zu done)\n", moves.size(), bare, ours,
                 outcome.report.done);
     store.reset();

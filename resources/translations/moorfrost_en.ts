@@ -761,8 +761,12 @@
         <translation><numerusform>%n file of the library</numerusform><numerusform>%n files of the library</numerusform></translation>
     </message>
     <message numerus="yes">
-        <source>Not where the plan of the shelf puts them: %1 of %n file(s).</source>
-        <translation><numerusform>Not where the plan of the shelf puts them: %1 of %n file.</numerusform><numerusform>Not where the plan of the shelf puts them: %1 of %n files.</numerusform></translation>
+        <source>All %n file(s) of this shelf are where this plan puts them.</source>
+        <translation><numerusform>All %n file of this shelf are where this plan puts them.</numerusform><numerusform>All %n files of this shelf are where this plan puts them.</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>Not where this plan puts them: %1 of %n file(s).</source>
+        <translation><numerusform>Not where this plan puts them: %1 of %n file.</numerusform><numerusform>Not where this plan puts them: %1 of %n files.</numerusform></translation>
     </message>
 </context>
 <context>

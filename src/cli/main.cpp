@@ -256,9 +256,10 @@ int main(int argc, char** argv) {
                     "Where a name is wanted twice or taken: ask (leave them, and say so), skip, suffix (keep "
                     "both), keep-better (the other goes to the trash, or to --replaced-to)")
         ->check(CLI::IsMember({"ask", "skip", "suffix", "keep-better"}));
-    put->add_option("--along", o.along,
-                    "What goes along with the music: all, none, or of pictures, booklets, cue sheets, logs, texts, "
-                    "playlists, others, with commas; behind a | a plan of their names, such as \"{album} {name}\"");
+    put->add_option(
+        "--along", o.along,
+        "What goes along with the music: all, none, or of pictures, booklets, cue sheets, logs, texts, "
+        "playlists, others, with commas; behind a | a plan of their names, such as \"{album} {name}\"");
     put->add_option("--replaced-to", o.replacedTo, "The folder for what is replaced, instead of the trash");
     put->add_flag("--dry-run", o.dryRun, "Only say what would be done");
     CLI::App* off = add("misplaced", "Files on a shelf whose names are not as its plan has them", misplaced);

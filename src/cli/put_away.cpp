@@ -18,20 +18,34 @@ constexpr int wrongly = 2;
 const char* keyOf(placing::MarkKind kind) {
     using enum placing::MarkKind;
     switch (kind) {
-    case InPlace: return "in place";
-    case GoesAlong: return "goes along";
-    case LeftOut: return "left out";
-    case Suffixed: return "suffixed";
-    case Adapted: return "adapted";
-    case Replaces: return "replaces";
-    case Shortened: return "shortened";
-    case Gap: return "gap";
-    case Split: return "split";
-    case Beside: return "beside";
-    case Cased: return "case";
-    case Clash: return "clash";
-    case Taken: return "taken";
-    case Blocked: return "blocked";
+    case InPlace:
+        return "in place";
+    case GoesAlong:
+        return "goes along";
+    case LeftOut:
+        return "left out";
+    case Suffixed:
+        return "suffixed";
+    case Adapted:
+        return "adapted";
+    case Replaces:
+        return "replaces";
+    case Shortened:
+        return "shortened";
+    case Gap:
+        return "gap";
+    case Split:
+        return "split";
+    case Beside:
+        return "beside";
+    case Cased:
+        return "case";
+    case Clash:
+        return "clash";
+    case Taken:
+        return "taken";
+    case Blocked:
+        return "blocked";
     }
     return "";
 }
@@ -132,12 +146,13 @@ int putAway(const Options& options) {
     if (!options.rename) {
         const int64_t number = store->shelves().add(rules.shelves.front().name, shelf);
         library::SettingTable& settings = store->settings();
-        settings.set(library::settings::shelfPlans,
-                     library::withShelfPlan(settings.get(library::settings::shelfPlans), number, options.plan));
+        settings.set(
+            library::settings::shelfPlans,
+            library::withShelfPlan(settings.get(library::settings::shelfPlans), number, options.plan));
     }
     files::ChangeSet set = setOf("Put away from the command line", proposals, places);
     library::moveReplaced(*store, set, bench::pathsOf(bench::replacedBy(places)),
-                      options.replacedTo.empty() ? Path() : absoluteOf(options.replacedTo));
+                          options.replacedTo.empty() ? Path() : absoluteOf(options.replacedTo));
     return writeAndReport(*store, std::move(set), options, fine);
 }
 

@@ -148,7 +148,8 @@ private slots:
         QVERIFY(w().bench()->describe()->isVisible());
         SheetView* sheet = w().bench()->describe()->sheet();
         QCOMPARE(sheet->chosenFiles(), std::vector<FileId>{file});
-        QCOMPARE(static_cast<FileTable*>(sheet->model())->keyAt(sheet->currentIndex().column()), std::string("title"));
+        QCOMPARE(static_cast<FileTable*>(sheet->model())->keyAt(sheet->currentIndex().column()),
+                 std::string("title"));
     }
 
     void twoForOneName() {
@@ -170,7 +171,8 @@ private slots:
         QCOMPARE(count(PlacedFiles::Altered)->text(), QString("1 name altered"));
         putAway()->draftButton()->click();
         d_->settle();
-        QCOMPARE(s().places.places().of(d_->fileNamed("a3.flac"))->to.filename(), Path("Tide Table (2).flac"));
+        QCOMPARE(s().places.places().of(d_->fileNamed("a3.flac"))->to.filename(),
+                 Path("Tide Table (2).flac"));
         QCOMPARE(s().places.places().of(one)->to.filename(), Path("Tide Table.flac"));
         // Another choice for what is drafted already.
         QVERIFY(chooseFile("a3.flac"));
@@ -195,8 +197,8 @@ private slots:
             plan("{artist}/{title}");
             QVERIFY(chooseFile("a1.flac")); // the page gets another part
             d_->settle();
-            for (const auto step : {BenchPage::Describe, BenchPage::Identify, BenchPage::BringIn, BenchPage::PutAway,
-                                    BenchPage::Describe}) {
+            for (const auto step : {BenchPage::Describe, BenchPage::Identify, BenchPage::BringIn,
+                                    BenchPage::PutAway, BenchPage::Describe}) {
                 w().bench()->showStep(step);
                 d_->settle();
                 QCOMPARE(w().bench()->sleeves()->width(), wide);
@@ -309,7 +311,8 @@ private slots:
         putAway()->draftButton()->click();
         d_->settle();
         QTRY_COMPARE(s().drafts.session().placeDrafts(), size_t{6});
-        QCOMPARE(s().places.places().of(d_->fileNamed("b1.opus"))->to, *box_ / "shelf/Kestrel & Rook/Undertow.opus");
+        QCOMPARE(s().places.places().of(d_->fileNamed("b1.opus"))->to,
+                 *box_ / "shelf/Kestrel & Rook/Undertow.opus");
     }
 
 private:

@@ -29,7 +29,8 @@ std::map<std::string, std::string> contentsOf(const Path& root) {
         std::string& about = out[entry.path().lexically_relative(root).native()];
         about = std::to_string(st.st_mode);
         if (S_ISREG(st.st_mode))
-            about += " " + std::to_string(st.st_mtim.tv_sec) + " " + audio::bytesHash(test::readBytes(entry.path()));
+            about += " " + std::to_string(st.st_mtim.tv_sec) + " " +
+                     audio::bytesHash(test::readBytes(entry.path()));
     }
     return out;
 }
@@ -43,8 +44,8 @@ private slots:
     void init() { begin(); }
     void cleanup() { end(); }
 
-    // The better copy comes into the place of the one that is there, which goes to a folder of one's own; both
-    // come back.
+    // The better copy comes into the place of the one that is there, which goes to a folder of one's own;
+    // both come back.
     void aBetterCopyReplaces() {
         makeBatch();
         const Path there = *box_ / "shelf/Isla Varnholt/Salt Road/Tide Table.mp3";
@@ -94,7 +95,8 @@ private slots:
         QVERIFY(test::readBytes(there) != old);
         size_t trashed = 0;
         for (const files::StepRecord& step : s().writing.lastReport()->steps)
-            trashed += step.step.source == there && step.step.target.native().find("/Trash") != std::string::npos;
+            trashed +=
+                step.step.source == there && step.step.target.native().find("/Trash") != std::string::npos;
         QCOMPARE(trashed, size_t{1});
         s().writing.takeBack(s().writing.lastSet(), std::nullopt);
         d_->settle();
@@ -213,9 +215,10 @@ private slots:
         d_ = std::make_unique<Driver>(*box_ / "library.db");
         d_->addShelf(*box_ / "shelf");
         d_->bringIn({*box_ / "in"});
-        for (const char* plan : {"{album artist, else artist, else \"unknown\"}/{album, else \"no album\"}/"
-                                 "{disc: if several, after \"-\"}{track: 2 digits, after \" \"}{title, else name}",
-                                 "{format}/{label, else \"no label\"}/{name}"}) {
+        for (const char* plan :
+             {"{album artist, else artist, else \"unknown\"}/{album, else \"no album\"}/"
+              "{disc: if several, after \"-\"}{track: 2 digits, after \" \"}{title, else name}",
+              "{format}/{label, else \"no label\"}/{name}"}) {
             open(plan);
             const placing::PutAwayResult& result = putAway()->tree()->placed().result();
             std::vector<FileId> clashing;
@@ -231,12 +234,13 @@ private slots:
             write();
             QVERIFY(s().writing.lastReport());
             for (const files::StepRecord& step : s().writing.lastReport()->steps)
-                QVERIFY2(step.state == files::StepState::Done, (step.step.source.native() + ": " + step.error).c_str());
+                QVERIFY2(step.state == files::StepState::Done,
+                         (step.step.source.native() + ": " + step.error).c_str());
             size_t music = 0;
             for (const auto& [path, about] : contentsOf(*box_ / "in"))
                 music += audio::formatByExtension(path) != audio::Format::Unknown;
-            const size_t unread = static_cast<size_t>(
-                std::ranges::count_if(s().sleeves.files(), [this](FileId f) { return !s().files.file(f)->readable(); }));
+            const size_t unread = static_cast<size_t>(std::ranges::count_if(
+                s().sleeves.files(), [this](FileId f) { return !s().files.file(f)->readable(); }));
             QCOMPARE(music, unread); // what is damaged beyond reading stays
             s().writing.takeBack(s().writing.lastSet(), std::nullopt);
             d_->settle();

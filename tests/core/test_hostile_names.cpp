@@ -17,13 +17,61 @@ using namespace moorfrost::placing;
 namespace {
 
 const std::vector<std::string>& seeds() {
-    static const std::vector<std::string> all = {
-        "..", ".", "", " ", "/", "//", "../../etc/passwd", "/etc", "CON", "con.flac", "LPT1", "nul", "COM9.x",
-        "trailing.", "trailing. . .", "...", " leading", "a/b", "a\\b", "C:", "C:\\x", "\u202Eflac.exe",
-        "\u200B", "\x01\x02", "line\nbreak", "tab\t", "<>:\"|?*", "~", "-rf", "$(x)", "`x`", "%2e%2e",
-        "e\u0301", "\u00E9", "\u00C5se", "A\u030Ase", "I", "\u0130", "\u0131", "\u00DF", "SS", "\uFB01", "fi",
-        "\xFF\xFE", "\xC0\xAF", "\xF0\x9F\x98\x80", "Night Post", "NIGHT POST", "night post ", "Night Post (2)",
-        "Night Post.flac", ".hidden", "..flac", std::string(300, 'x'), std::string(4096, 'y')};
+    static const std::vector<std::string> all = {"..",
+                                                 ".",
+                                                 "",
+                                                 " ",
+                                                 "/",
+                                                 "//",
+                                                 "../../etc/passwd",
+                                                 "/etc",
+                                                 "CON",
+                                                 "con.flac",
+                                                 "LPT1",
+                                                 "nul",
+                                                 "COM9.x",
+                                                 "trailing.",
+                                                 "trailing. . .",
+                                                 "...",
+                                                 " leading",
+                                                 "a/b",
+                                                 "a\\b",
+                                                 "C:",
+                                                 "C:\\x",
+                                                 "\u202Eflac.exe",
+                                                 "\u200B",
+                                                 "\x01\x02",
+                                                 "line\nbreak",
+                                                 "tab\t",
+                                                 "<>:\"|?*",
+                                                 "~",
+                                                 "-rf",
+                                                 "$(x)",
+                                                 "`x`",
+                                                 "%2e%2e",
+                                                 "e\u0301",
+                                                 "\u00E9",
+                                                 "\u00C5se",
+                                                 "A\u030Ase",
+                                                 "I",
+                                                 "\u0130",
+                                                 "\u0131",
+                                                 "\u00DF",
+                                                 "SS",
+                                                 "\uFB01",
+                                                 "fi",
+                                                 "\xFF\xFE",
+                                                 "\xC0\xAF",
+                                                 "\xF0\x9F\x98\x80",
+                                                 "Night Post",
+                                                 "NIGHT POST",
+                                                 "night post ",
+                                                 "Night Post (2)",
+                                                 "Night Post.flac",
+                                                 ".hidden",
+                                                 "..flac",
+                                                 std::string(300, 'x'),
+                                                 std::string(4096, 'y')};
     return all;
 }
 
@@ -32,7 +80,8 @@ std::string whyNotPortable(const std::string& name) {
     if (name.empty() || name == "." || name == "..")
         return "no name";
     for (const char c : name)
-        if (static_cast<unsigned char>(c) < 0x20 || std::string_view("<>:\"/\\|?*\x7F").find(c) != std::string_view::npos)
+        if (static_cast<unsigned char>(c) < 0x20 ||
+            std::string_view("<>:\"/\\|?*\x7F").find(c) != std::string_view::npos)
             return "a sign";
     if (name.back() == '.' || name.back() == ' ')
         return "its end";
@@ -40,7 +89,8 @@ std::string whyNotPortable(const std::string& name) {
     while (!stem.empty() && stem.back() == ' ')
         stem.pop_back();
     if (stem == "con" || stem == "prn" || stem == "aux" || stem == "nul" ||
-        (stem.size() == 4 && (stem.starts_with("com") || stem.starts_with("lpt")) && stem[3] >= '1' && stem[3] <= '9'))
+        (stem.size() == 4 && (stem.starts_with("com") || stem.starts_with("lpt")) && stem[3] >= '1' &&
+         stem[3] <= '9'))
         return "reserved";
     return QString::fromStdString(name).size() > 255 || name.size() > 255 ? "too long" : "";
 }
@@ -100,7 +150,8 @@ class TestHostileNames : public QObject, test::PutAwayWorld {
             if (!names.insert(files::nameKey(p.to.native(), o.profile)).second)
                 return "two of one name: " + p.to.native();
             for (const std::string& part : p.parts) {
-                if (part.size() > 255 || part.find('/') != std::string::npos || part.find('\0') != std::string::npos)
+                if (part.size() > 255 || part.find('/') != std::string::npos ||
+                    part.find('\0') != std::string::npos)
                     return "cannot be made: " + part;
                 if (o.profile != files::NameProfile::Linux)
                     if (const std::string why = whyNotPortable(part); !why.empty())
@@ -122,7 +173,8 @@ private slots:
                 QFAIL(qPrintable(QString("set %1, %2: %3")
                                      .arg(i)
                                      .arg(QString::fromStdString(o.plan.text))
-                                     .arg(QString::fromUtf8(QByteArray::fromStdString(wrong).toPercentEncoding(" /:()")))));
+                                     .arg(QString::fromUtf8(
+                                         QByteArray::fromStdString(wrong).toPercentEncoding(" /:()")))));
         }
     }
 

@@ -26,7 +26,8 @@ private slots:
     void init() { beginWorld(); }
 
     void bothAreKept() {
-        std::vector<PutAwayFile> all = {file("a.flac", song("Night Post")), file("b.flac", song("Night Post")),
+        std::vector<PutAwayFile> all = {file("a.flac", song("Night Post")),
+                                        file("b.flac", song("Night Post")),
                                         file("c.flac", song("Night Post"))};
         all[1].onClash = all[2].onClash = OnClash::Suffix;
         const auto r = planPutAway(all, options(usual));
@@ -61,7 +62,8 @@ private slots:
     }
 
     void oneIsLeftOut() {
-        std::vector<PutAwayFile> all = {file("a.flac", song("Night Post")), file("b.flac", song("Night Post"))};
+        std::vector<PutAwayFile> all = {file("a.flac", song("Night Post")),
+                                        file("b.flac", song("Night Post"))};
         all[0].onClash = OnClash::Skip;
         auto r = planPutAway(all, options(usual));
         QVERIFY(r.files[0].leftOut() && !r.files[0].moves() && r.files[1].moves());
@@ -74,7 +76,8 @@ private slots:
     }
 
     void theBetterIsKept() {
-        std::vector<PutAwayFile> all = {file("a.mp3", song("Night Post")), file("b.flac", song("Night Post"))};
+        std::vector<PutAwayFile> all = {file("a.mp3", song("Night Post")),
+                                        file("b.flac", song("Night Post"))};
         all[0].quality = {false, 0, 44100, 320000};
         all[1].quality = {true, 16, 44100, 900000};
         all[0].format = audio::Format::Flac; // the same ending
@@ -214,7 +217,8 @@ private slots:
     void onlyNamesChange() {
         auto o = options(usual);
         o.inPlace = true;
-        const auto r = planPutAway({file("x/a.flac", song("Night Post", "1")), file("y/b.flac", song("Gorse", "2"))}, o);
+        const auto r =
+            planPutAway({file("x/a.flac", song("Night Post", "1")), file("y/b.flac", song("Gorse", "2"))}, o);
         QCOMPARE(r.files[0].to, in_ / "x/01 Night Post.flac");
         QCOMPARE(r.files[1].to, in_ / "y/02 Gorse.flac");
         QCOMPARE(r.root, in_);
@@ -222,7 +226,8 @@ private slots:
     }
 
     void kindsThatGoAlong() {
-        for (const char* name : {"cover.jpg", "notes.txt", "rip.log", "liner.pdf", "list.m3u8", "disc.cue", "x.bin"})
+        for (const char* name :
+             {"cover.jpg", "notes.txt", "rip.log", "liner.pdf", "list.m3u8", "disc.cue", "x.bin"})
             test::writeBytes(in_ / name, name);
         auto o = options(usual);
         o.along = AlongRule::fromText("pictures,cue sheets");
@@ -241,7 +246,8 @@ private slots:
         test::writeBytes(in_ / "x/cover.jpg", "one");
         test::writeBytes(in_ / "y/cover.jpg", "two");
         test::writeBytes(shelf_ / "The Hollow Ferry/Night Post EP/COVER.jpg", "there");
-        const auto r = planPutAway({file("x/a.flac", song("One", "1")), file("y/b.flac", song("Two", "2"))}, options(usual));
+        const auto r = planPutAway({file("x/a.flac", song("One", "1")), file("y/b.flac", song("Two", "2"))},
+                                   options(usual));
         std::set<Path> names;
         for (const Placement& p : r.along) {
             QVERIFY(p.moves());
@@ -382,7 +388,8 @@ private slots:
         rules[5].names = files::NameProfile::Linux;
         rules[5].along = AlongRule::none();
         QCOMPARE(placingRulesFrom(toLines(rules)), rules);
-        QCOMPARE(placingRulesFrom({"2\t{title}", "x", "", "7"}).size(), size_t(1)); // as earlier versions kept it
+        QCOMPARE(placingRulesFrom({"2\t{title}", "x", "", "7"}).size(),
+                 size_t(1)); // as earlier versions kept it
         QCOMPARE(namesOn(rules, 5, files::NameProfile::Portable, files::NameProfile::Portable),
                  files::NameProfile::Linux);
         QCOMPARE(namesOn(rules, 2, files::NameProfile::Linux, files::NameProfile::Portable),

@@ -15,7 +15,7 @@ namespace {
 constexpr const char* usual = "{album artist, else artist}/{date: year} {album}/{track: 2 digits} {title}";
 
 placing::PutAwayFile file(int64_t id, const Path& path, const tags::Fields& fields,
-                         const std::string& sleeve = "s") {
+                          const std::string& sleeve = "s") {
     return {id, path, audio::Format::Flac, fields, {}, sleeve};
 }
 tags::Fields song(const char* title, const char* track, const char* date = "1998") {
@@ -58,16 +58,16 @@ private slots:
 
     void twoFilesForOneName() {
         auto r = placing::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1")),
-                                      file(2, in_ / "b.flac", song("Night POST", "1"))},
-                                     options());
+                                       file(2, in_ / "b.flac", song("Night POST", "1"))},
+                                      options());
         QVERIFY(r.files[0].mark(MarkKind::Clash) &&
                 r.files[1].mark(MarkKind::Clash)); // one name where case does not count
         QCOMPARE(r.problems, size_t{2});
         auto linux = options();
         linux.profile = files::NameProfile::Linux;
         QCOMPARE(placing::planPutAway({file(1, in_ / "a.flac", song("Night Post", "1")),
-                                      file(2, in_ / "b.flac", song("Night POST", "1"))},
-                                     linux)
+                                       file(2, in_ / "b.flac", song("Night POST", "1"))},
+                                      linux)
                      .problems,
                  size_t{0});
     }
@@ -81,9 +81,9 @@ private slots:
 
     void splitAlbumsSayWhy() {
         auto r = placing::planPutAway({file(1, in_ / "a.flac", song("One", "1")),
-                                      file(2, in_ / "b.flac", song("Two", "2")),
-                                      file(3, in_ / "c.flac", song("Three", "3", "1989"))},
-                                     options());
+                                       file(2, in_ / "b.flac", song("Two", "2")),
+                                       file(3, in_ / "c.flac", song("Three", "3", "1989"))},
+                                      options());
         QCOMPARE(r.splitSleeves, size_t{1});
         const placing::Mark* mark = r.files[2].mark(MarkKind::Split);
         QVERIFY(mark);
@@ -97,10 +97,10 @@ private slots:
         one["disc"] = {"1"};
         two["disc"] = {"2"};
         auto r = placing::planPutAway({file(1, in_ / "a.flac", one), file(2, in_ / "b.flac", two)},
-                                     options("{artist}/{album}/Disc {disc}/{title}"));
+                                      options("{artist}/{album}/Disc {disc}/{title}"));
         QCOMPARE(r.splitSleeves, size_t{0});
         QCOMPARE(placing::planPutAway({file(1, in_ / "a.flac", one), file(2, in_ / "b.flac", two)},
-                                     options("{disc: if several, after \"-\"}{title}"))
+                                      options("{disc: if several, after \"-\"}{title}"))
                      .files[0]
                      .to.filename(),
                  Path("1-One.flac"));
@@ -126,7 +126,7 @@ private slots:
 
     void longNamesAreClipped() {
         auto r = placing::planPutAway({file(1, in_ / "a.flac", {{"title", {std::string(400, 'x')}}}, "")},
-                                     options("{title}"));
+                                      options("{title}"));
         QCOMPARE(r.files[0].to.filename().native().size(), size_t{255});
         QVERIFY(r.files[0].to.native().ends_with(".flac"));
     }
@@ -134,7 +134,7 @@ private slots:
     void othersGoAlong() {
         test::writeBytes(in_ / "scan.jpg", "picture");
         std::vector<placing::PutAwayFile> all = {file(1, in_ / "a.flac", song("One", "1")),
-                                                file(2, in_ / "b.flac", song("Two", "2"))};
+                                                 file(2, in_ / "b.flac", song("Two", "2"))};
         QVERIFY(placing::planPutAway(all, options()).along.empty()); // c stays, so the picture stays with it
         all.push_back(file(3, in_ / "c.flac", song("Three", "3")));
         auto r = placing::planPutAway(all, options());

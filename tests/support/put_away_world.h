@@ -27,7 +27,8 @@ protected:
         return o;
     }
     /// Written where it is not there yet; what it holds does not matter.
-    placing::PutAwayFile file(const Path& below, const tags::Fields& fields, const std::string& sleeve = "s") {
+    placing::PutAwayFile file(const Path& below, const tags::Fields& fields,
+                              const std::string& sleeve = "s") {
         const Path path = in_ / below;
         if (!std::filesystem::exists(path))
             writeBytes(path, below.native());

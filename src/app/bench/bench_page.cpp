@@ -136,9 +136,8 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
         new DescribePage({use_.messages, use_.jobs, use_.settings, use_.files, use_.drafts, use_.index,
                           use_.batch, use_.kinds, use_.customFields, use_.sleeves, use_.undo, use_.pictures,
                           use_.chains, use_.values, use_.identify, use_.codes});
-    putAway_ = new PutAwayPage(
-        {use_.jobs, use_.settings, use_.files, use_.drafts, use_.shelves, use_.customFields, use_.places,
-         use_.batch.batch()});
+    putAway_ = new PutAwayPage({use_.jobs, use_.settings, use_.files, use_.drafts, use_.shelves,
+                                use_.customFields, use_.places, use_.batch.batch()});
     stack_ = new QStackedWidget;
     for (QWidget* page : std::initializer_list<QWidget*>{bringIn_, identify_, describe_, putAway_})
         stack_->addWidget(page);
@@ -158,7 +157,8 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     remember(splitter, "bench");
     // A page that needs more room for a while takes it from the sleeves; the next step gives it back.
     auto wanted = std::make_shared<int>(0); // how wide a person made them
-    connect(splitter, &QSplitter::splitterMoved, splitter, [splitter, wanted] { *wanted = splitter->sizes()[0]; });
+    connect(splitter, &QSplitter::splitterMoved, splitter,
+            [splitter, wanted] { *wanted = splitter->sizes()[0]; });
     connect(stack_, &QStackedWidget::currentChanged, splitter, [splitter, wanted] {
         const QList<int> sizes = splitter->sizes();
         if (sizes[0] > 0 && *wanted == 0)

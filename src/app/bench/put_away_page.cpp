@@ -67,12 +67,17 @@ QWidget* PutAwayPage::counts() {
     trouble_ = label({}, "wrong");
     trouble_->setWordWrap(true);
     std::vector<QWidget*> counts{trouble_};
-    const std::pair<PlacesTree::Kind, const char*> kinds[] = {
-        {PlacedFiles::Moving, "count"},          {PlacedFiles::IntoNewFolder, "count"},
-        {PlacedFiles::Along, "count"},           {PlacedFiles::OutOfEmptied, "count"},
-        {PlacedFiles::LeftOut, "count"},         {PlacedFiles::Altered, "count"},
-        {PlacedFiles::Besides, "countAttention"}, {PlacedFiles::Replacing, "countAttention"}, {PlacedFiles::Splitting, "countAttention"},
-        {PlacedFiles::WithGap, "countAttention"}, {PlacedFiles::Problem, "countWrong"}};
+    const std::pair<PlacesTree::Kind, const char*> kinds[] = {{PlacedFiles::Moving, "count"},
+                                                              {PlacedFiles::IntoNewFolder, "count"},
+                                                              {PlacedFiles::Along, "count"},
+                                                              {PlacedFiles::OutOfEmptied, "count"},
+                                                              {PlacedFiles::LeftOut, "count"},
+                                                              {PlacedFiles::Altered, "count"},
+                                                              {PlacedFiles::Besides, "countAttention"},
+                                                              {PlacedFiles::Replacing, "countAttention"},
+                                                              {PlacedFiles::Splitting, "countAttention"},
+                                                              {PlacedFiles::WithGap, "countAttention"},
+                                                              {PlacedFiles::Problem, "countWrong"}};
     for (const auto& [kind, style] : kinds) {
         QPushButton* b = button({}, style);
         b->setCheckable(true);
@@ -164,7 +169,8 @@ void PutAwayPage::planAgain() {
     for (const FileId id : files_)
         if (FilePtr file = use_.files.file(id); file && file->readable()) {
             std::string sleeve = bench::sleeveKeyOf(use_.batch.places(), *file);
-            files.push_back({std::move(file), use_.drafts.session().changes(id), wishOf(id), std::move(sleeve)});
+            files.push_back(
+                {std::move(file), use_.drafts.session().changes(id), wishOf(id), std::move(sleeve)});
         }
     use_.jobs.start(
         this, {ss(tr("Working out the places"))},
@@ -230,10 +236,10 @@ void PutAwayPage::show(std::shared_ptr<const PlacedFiles> placed) {
     drop_->setVisible(drafted > 0);
     draft_->setEnabled(toDraft > 0 && result.shelfProblem.empty());
     const auto n = static_cast<int>(toDraft);
-    draft_->setText(toDraft == 0 && drafted > 0 ? tr("All moves are drafted")
-                    : tools_->wish().mode == bench::PlaceWish::Mode::Copy   ? tr("Draft %n copy(ies)", "", n)
-                    : tools_->renames() ? tr("Draft %n new name(s)", "", n)
-                                        : tr("Draft %n move(s)", "", n));
+    draft_->setText(toDraft == 0 && drafted > 0                           ? tr("All moves are drafted")
+                    : tools_->wish().mode == bench::PlaceWish::Mode::Copy ? tr("Draft %n copy(ies)", "", n)
+                    : tools_->renames()                                   ? tr("Draft %n new name(s)", "", n)
+                                                                          : tr("Draft %n move(s)", "", n));
     planned_ = true;
     if (std::exchange(draftThen_, false))
         draftMoves();
@@ -272,8 +278,7 @@ void PutAwayPage::showCounts() {
              tr("%n there in another format", "", n(placed.count(PlacedFiles::Besides))));
     tell(PlacedFiles::Splitting, result.splitSleeves,
          tr("%n album(s) would be split", "", n(result.splitSleeves)));
-    tellKind(PlacedFiles::WithGap,
-             tr("%n with gaps in the name", "", n(placed.count(PlacedFiles::WithGap))));
+    tellKind(PlacedFiles::WithGap, tr("%n with gaps in the name", "", n(placed.count(PlacedFiles::WithGap))));
     tell(PlacedFiles::Problem, result.problems, tr("%n cannot be put away", "", n(result.problems)));
     trouble_->setText(qs(result.shelfProblem));
     trouble_->setVisible(!result.shelfProblem.empty());
@@ -306,9 +311,9 @@ void PutAwayPage::draftMoves() {
         if (p.id > 0 && p.moves())
             wishes.push_back({p.id, library::placeKey, wishOf(p.id).toValues()});
     if (wish.shelf > 0) // from now on its files are held to it
-        use_.settings.set(library::settings::shelfPlans,
-                          library::withShelfPlan(use_.settings.get(library::settings::shelfPlans), wish.shelf,
-                                                 wish.plan));
+        use_.settings.set(
+            library::settings::shelfPlans,
+            library::withShelfPlan(use_.settings.get(library::settings::shelfPlans), wish.shelf, wish.plan));
     use_.drafts.session().propose(ss(tr("Put away")), wishes, ss(tr("plan: %1").arg(tools_->planName())));
 }
 

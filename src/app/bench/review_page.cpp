@@ -61,9 +61,8 @@ ReviewPage::ReviewPage(const Uses& use, QWidget* parent) : QWidget(parent), use_
             [this] { use_.writing.takeBack(use_.writing.lastSet(), chosenSteps()); });
     head->addWidget(title_);
     head->addWidget(note_, 1);
-    for (QPushButton* b :
-         {drop_, dropAll_, readAgain_, allNames_, thisName_, evenDamaged_, retry_, showFolder_, takeBackThese_,
-          takeBack_, back_})
+    for (QPushButton* b : {drop_, dropAll_, readAgain_, allNames_, thisName_, evenDamaged_, retry_,
+                           showFolder_, takeBackThese_, takeBack_, back_})
         head->addWidget(b);
     connect(retry_, &QPushButton::clicked, this, [this] { use_.writing.write(); });
     connect(readAgain_, &QPushButton::clicked, this, [this] {
@@ -126,11 +125,10 @@ ReviewPage::ReviewPage(const Uses& use, QWidget* parent) : QWidget(parent), use_
     connect(takeBack_, &QPushButton::clicked, this,
             [this] { use_.writing.takeBack(use_.writing.lastSet(), std::nullopt); });
     connect(back_, &QPushButton::clicked, &use_.writing, &WritingController::clearReport);
-    connect(tree_, &QTreeWidget::itemSelectionChanged, this,
-            [this] {
-                drop_->setEnabled(!tree_->selectedItems().isEmpty());
-                tellChosen();
-            });
+    connect(tree_, &QTreeWidget::itemSelectionChanged, this, [this] {
+        drop_->setEnabled(!tree_->selectedItems().isEmpty());
+        tellChosen();
+    });
     auto* remove = new QShortcut(QKeySequence::Delete, tree_);
     remove->setContext(Qt::WidgetShortcut);
     connect(remove, &QShortcut::activated, this, &ReviewPage::dropChosen);
@@ -258,7 +256,8 @@ void ReviewPage::showDrafts() {
                     item->setText(Future, tr("stays: %1")
                                               .arg(why.isEmpty() ? tr("no place could be worked out")
                                                                  : why.join(", ")));
-                    item->setForeground(Future, p && p->mark(placing::MarkKind::InPlace) ? c.second : c.rowan);
+                    item->setForeground(Future,
+                                        p && p->mark(placing::MarkKind::InPlace) ? c.second : c.rowan);
                 }
             } else if (tags::isPictureKey(key)) {
                 ++drafts;

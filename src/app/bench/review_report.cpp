@@ -47,8 +47,9 @@ QTreeWidgetItem* ReviewPage::reportRow(const files::StepRecord& step) {
     item->setText(Origin, fared);
     item->setToolTip(Origin, fared);
     item->setForeground(Origin, done ? c.moss : c.rowan);
-    item->setData(What, folderRole,
-                  QByteArray::fromStdString((moved ? step.step.target : step.step.source).parent_path().native()));
+    item->setData(
+        What, folderRole,
+        QByteArray::fromStdString((moved ? step.step.target : step.step.source).parent_path().native()));
     return item;
 }
 
@@ -99,7 +100,8 @@ void ReviewPage::showReport() {
         why->setToolTip(What, qs(step.error));
     }
     // What needs a look comes first.
-    std::ranges::stable_sort(troubles, {}, [](const QTreeWidgetItem* item) { return item->childCount() == 0; });
+    std::ranges::stable_sort(troubles, {},
+                             [](const QTreeWidgetItem* item) { return item->childCount() == 0; });
     tree_->addTopLevelItems(troubles);
     for (auto& [folder, items] : releases) {
         auto* head = new QTreeWidgetItem({use_.shelves.placeText(folder) + " \u00B7 " +

@@ -52,12 +52,9 @@ std::vector<bench::Proposal> PlacesController::proposals() const {
 }
 
 bench::PlaceRules PlacesController::rules() const {
-    return {shelves_.all(),
-            settings_.get(library::settings::names),
-            fields_.keys(),
-            library::placingRulesFrom(settings_.get(library::settings::shelfPlans)),
-            shelves_.notThere(),
-            roots_};
+    return {shelves_.all(),      settings_.get(library::settings::names),
+            fields_.keys(),      library::placingRulesFrom(settings_.get(library::settings::shelfPlans)),
+            shelves_.notThere(), roots_};
 }
 
 std::vector<placing::PutAwayFile> PlacesController::toPlace(const std::vector<FileId>& ids) const {

@@ -40,10 +40,10 @@ public:
         std::set<Path> looked;        // of these, at which an earlier rip was looked for
     };
     struct Planned {
-        disc::RipPlan plan;                    // of the tracks that are wanted and can be ripped
+        disc::RipPlan plan;                     // of the tracks that are wanted and can be ripped
         std::vector<placing::Placement> places; // of all that are wanted; id: number of the track + 1
-        std::vector<Path> targets;             // of all tracks
-        QString problem;                       // why nothing can be: a sentence
+        std::vector<Path> targets;              // of all tracks
+        QString problem;                        // why nothing can be: a sentence
     };
     struct Progress {
         int32_t done = 0, all = 0; // sectors

@@ -430,8 +430,8 @@ SettleUses MainWindow::settling() {
 void MainWindow::putAwayAgain(const std::vector<FileId>& files) {
     MisplacedDialog dialog({c_.library,
                             c_.index,
-                            {c_.jobs, c_.settings, c_.files, c_.drafts, c_.shelves, c_.customFields, c_.places,
-                             c_.batch.batch()}},
+                            {c_.jobs, c_.settings, c_.files, c_.drafts, c_.shelves, c_.customFields,
+                             c_.places, c_.batch.batch()}},
                            files, this);
     connect(&dialog, &MisplacedDialog::reviewWanted, this, [this] { showWorkspace(Review); });
     dialog.exec();

@@ -45,8 +45,8 @@ struct Proposal {
 /// Where drafted files will be.
 struct Places {
     std::vector<placing::Placement> placements; // of files, then of what goes along
-    std::vector<Path> emptied;                 // folders that the moves leave empty, inner ones first
-    std::string shelfProblem;                  // a sentence if a shelf itself cannot be used
+    std::vector<Path> emptied;                  // folders that the moves leave empty, inner ones first
+    std::string shelfProblem;                   // a sentence if a shelf itself cannot be used
     /// nullptr for a file that goes nowhere.
     const placing::Placement* of(FileId file) const;
     size_t moving() const; // files
@@ -72,8 +72,8 @@ struct Replaced {
 std::vector<Replaced> replacedBy(const Places& places);
 std::vector<Path> pathsOf(const std::vector<Replaced>& replaced);
 
-/// What is to be done, but for what gives way. Files that nothing is to be done to are left out; those whose place is blocked get
-/// their tags only. The title is left to the caller.
+/// What is to be done, but for what gives way. Files that nothing is to be done to are left out; those whose
+/// place is blocked get their tags only. The title is left to the caller.
 files::ChangeSet changeSet(const std::vector<Proposal>& proposals, const Places& places,
                            const WriteOptions& options);
 

@@ -20,7 +20,7 @@ using Json = nlohmann::json;
 
 /// As a plan sees it: what is not known gets a name to be told apart by.
 placing::PutAwayFile fileOf(const RipTrack& track, const RipPlan& rip, const Path& root,
-                           const std::string& name) {
+                            const std::string& name) {
     const audio::EncodeFormat* format = audio::encodeFormat(rip.format);
     const std::string ending = format ? format->ending : std::string();
     placing::PutAwayFile out;
@@ -80,7 +80,7 @@ std::optional<TrackReport> trackIn(const Json& j, const Path& folder) {
 } // namespace
 
 std::vector<placing::Placement> placeByPlan(RipPlan& rip, const naming::Plan& plan, const Path& root,
-                                           files::NameProfile profile, const std::string& name) {
+                                            files::NameProfile profile, const std::string& name) {
     std::vector<placing::PutAwayFile> files;
     for (const RipTrack& t : rip.tracks)
         files.push_back(fileOf(t, rip, root, name));

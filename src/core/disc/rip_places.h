@@ -11,7 +11,7 @@ namespace moorfrost::disc {
 /// name cannot be made, or is taken, the target is empty. `name`: what the disc is called where nothing is
 /// known of it. Looks at the disk.
 std::vector<placing::Placement> placeByPlan(RipPlan& rip, const naming::Plan& plan, const Path& root,
-                                           files::NameProfile profile, const std::string& name);
+                                            files::NameProfile profile, const std::string& name);
 
 /// What an earlier rip of the same disc has left, as its reports beside the files say.
 struct EarlierRip {

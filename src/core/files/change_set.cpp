@@ -316,9 +316,8 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, WriteAh
                 progress.step(records[i]->step.source.filename().native());
             }
         // A copy goes when what it was copied from is back.
-        std::ranges::stable_partition(order, [&](const std::vector<size_t>& unit) {
-            return !records[unit.front()]->remove;
-        });
+        std::ranges::stable_partition(
+            order, [&](const std::vector<size_t>& unit) { return !records[unit.front()]->remove; });
         std::set<Path> returning;
         for (const StepRecord* back : records)
             if (back->state != StepState::Failed && !back->step.target.empty())
@@ -333,10 +332,9 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, WriteAh
             return work;
         };
         runUnits(order, loop, stop, beginBack, [&](const std::vector<Work*>& works) {
-            work::inParallel(works.size(),
-                             [&](size_t k) {
-                                 prepareBack(*works[k], steps[works[k]->position].record, returning);
-                             });
+            work::inParallel(works.size(), [&](size_t k) {
+                prepareBack(*works[k], steps[works[k]->position].record, returning);
+            });
         });
         loop.finish();
     } catch (const std::exception& e) {

@@ -13,14 +13,15 @@
 namespace moorfrost::files {
 
 struct FileSystem {
-    std::string name;                        // "ext4", "vfat" ...; "" for one that is not known
-    NameProfile holds = NameProfile::Linux;  // the names that it can hold
-    bool foldsCase = false;                  // "a" and "A" are one name
+    std::string name;                       // "ext4", "vfat" ...; "" for one that is not known
+    NameProfile holds = NameProfile::Linux; // the names that it can hold
+    bool foldsCase = false;                 // "a" and "A" are one name
     bool readOnly = false;
-    uint64_t free = UINT64_MAX;              // bytes that this user may write, less a reserve
+    uint64_t free = UINT64_MAX; // bytes that this user may write, less a reserve
 };
 
-/// Calls `each` with the name of everything in the folder, in no order; `error` tells where it cannot be read.
+/// Calls `each` with the name of everything in the folder, in no order; `error` tells where it cannot be
+/// read.
 void eachEntry(const Path& folder, const std::function<void(const std::string& name)>& each,
                std::error_code& error);
 

@@ -17,7 +17,8 @@ size_t reservedIn(std::string_view name) {
         "con",  "prn",  "aux",  "nul",  "com1", "com2", "com3", "com4", "com5", "com6", "com7",
         "com8", "com9", "lpt1", "lpt2", "lpt3", "lpt4", "lpt5", "lpt6", "lpt7", "lpt8", "lpt9"};
     const std::string_view stem = name.substr(0, name.find('.'));
-    const std::string_view word = stem.substr(0, stem.find_last_not_of(' ') + 1); // "con .txt" is reserved, too
+    const std::string_view word =
+        stem.substr(0, stem.find_last_not_of(' ') + 1); // "con .txt" is reserved, too
     if (word.size() > 4)
         return 0;
     const std::string key = text::fold(word);
@@ -29,8 +30,8 @@ bool isPlain(std::string_view text) {
     if (text.empty() || text.size() > 200 || text.front() == ' ' || text.back() == ' ')
         return false;
     for (const char c : text)
-        if (!((c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == ' ' || c == '-' ||
-              c == '_' || c == '\'' || c == ',' || c == '&' || c == '(' || c == ')'))
+        if (!((c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == ' ' ||
+              c == '-' || c == '_' || c == '\'' || c == ',' || c == '&' || c == '(' || c == ')'))
             return false;
     return reservedIn(text) == 0;
 }

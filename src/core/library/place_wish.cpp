@@ -22,10 +22,11 @@ PlaceWish::Mode modeFrom(const std::string& key) {
 } // namespace
 
 std::vector<std::string> PlaceWish::toValues() const {
-    const std::string rule = along == placing::AlongRule()          ? allGoAlong
+    const std::string rule = along == placing::AlongRule()         ? allGoAlong
                              : along == placing::AlongRule::none() ? std::string()
                                                                    : along.text();
-    std::vector<std::string> out = {std::to_string(shelf), plan, keyOf(mode), rule, removeEmptied ? "tidy" : ""};
+    std::vector<std::string> out = {std::to_string(shelf), plan, keyOf(mode), rule,
+                                    removeEmptied ? "tidy" : ""};
     if (onClash != placing::OnClash::Ask)
         out.push_back(placing::keyOf(onClash));
     return out;

@@ -32,8 +32,8 @@ settings::Strings toLines(const PlacingRules& rules);
 /// The same lines, with that plan for the shelf.
 settings::Strings withShelfPlan(const settings::Strings& lines, int64_t shelf, const std::string& plan);
 
-/// What names on that shelf must suit: what was chosen by hand; else what all have, and what the disk can hold
-/// where that is less.
+/// What names on that shelf must suit: what was chosen by hand; else what all have, and what the disk can
+/// hold where that is less.
 files::NameProfile namesOn(const PlacingRules& rules, int64_t shelf, files::NameProfile ofAll,
                            files::NameProfile diskHolds);
 

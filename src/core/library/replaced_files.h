@@ -11,8 +11,8 @@
 
 namespace moorfrost::library {
 
-/// Adds a step for each of these files. `folder`: empty for the trash. A file that finds no place there stays,
-/// and its step says why.
+/// Adds a step for each of these files. `folder`: empty for the trash. A file that finds no place there
+/// stays, and its step says why.
 void moveReplaced(Store& store, files::ChangeSet& set, const std::vector<Path>& files, const Path& folder);
 /// After it was carried out: what the trash had noted of files that did not go there is taken away.
 void forgetNotMoved(const files::ChangeSet& set, const files::SetReport& report);

@@ -38,7 +38,7 @@ inline const Setting<std::string> customFields{"custom fields", {}}; // as JSON 
 inline const Setting<std::string> unreadCustomFields{"custom fields, unread", {}}; // that could not be read
 // Putting away, writing.
 inline const Setting<int64_t> lastShelf{"last shelf", 0};
-inline const Setting<std::string> putAwayMode{"put away mode", "move"};     // or "copy", "rename"
+inline const Setting<std::string> putAwayMode{"put away mode", "move"};           // or "copy", "rename"
 inline const Setting<std::string> asideFolder{"folder for what is replaced", {}}; // none: the trash
 inline const Setting<bool> keepTimes{"keep-times", false};                  // of files whose tags are written
 inline const Setting<int64_t> historyLimit{"history-limit", 2'000'000'000}; // bytes kept for taking back

@@ -26,10 +26,10 @@ void leaveOut(Placement& p, const Path& because, const std::string& why) {
 
 void clash(Placement& p, const Placement& other) {
     const bool byCase = p.to.native() != other.to.native();
-    p.marks.push_back({MarkKind::Clash,
-                       (byCase ? "same name but for the case of letters: " : "same name as ") +
-                           shownName(other.from),
-                       "", other.from});
+    p.marks.push_back(
+        {MarkKind::Clash,
+         (byCase ? "same name but for the case of letters: " : "same name as ") + shownName(other.from), "",
+         other.from});
 }
 
 void replace(Placement& p, const Path& there) {
@@ -89,9 +89,8 @@ bool FoldersOnDisk::isFolder(const Path& path) {
 
 /// The folder is folded once for all that is in it: a "/" keeps its two sides apart.
 std::string Clashes::keyOf(const Path& path) {
-    std::string out = folderKeys_.get(folderOf(path), [this](std::string_view folder) {
-        return files::nameKey(folder, profile_) + "/";
-    });
+    std::string out = folderKeys_.get(
+        folderOf(path), [this](std::string_view folder) { return files::nameKey(folder, profile_) + "/"; });
     return out += files::nameKey(nameIn(path), profile_);
 }
 
@@ -128,8 +127,8 @@ void Clashes::settle(std::vector<Claim> claims) {
 }
 
 void Clashes::settleRivals(const std::vector<Claim*>& rivals) {
-    const auto inPlace =
-        std::ranges::find_if(rivals, [](const Claim* c) { return isSame(c->placement->to, c->placement->from); });
+    const auto inPlace = std::ranges::find_if(
+        rivals, [](const Claim* c) { return isSame(c->placement->to, c->placement->from); });
     if (inPlace != rivals.end()) { // it has the name, whoever comes
         bool replaced = false;
         for (Claim* claim : rivals)
@@ -139,7 +138,8 @@ void Clashes::settleRivals(const std::vector<Claim*>& rivals) {
     }
     std::vector<Claim*> plain, others;
     for (Claim* claim : rivals)
-        (claim->choice == OnClash::Suffix || claim->choice == OnClash::Skip ? others : plain).push_back(claim);
+        (claim->choice == OnClash::Suffix || claim->choice == OnClash::Skip ? others : plain)
+            .push_back(claim);
     if (plain.empty()) { // somebody gets it
         auto first = std::ranges::find(others, OnClash::Suffix, &Claim::choice);
         if (first == others.end())
@@ -247,12 +247,14 @@ void Clashes::takeTaken(Claim& claim, const Path& there) {
     if (claim.choice == OnClash::Suffix)
         return toSuffix_.push_back(&claim);
     if (asks) {
-        const std::string_view what = !isFile                           ? "a folder or link has that name"
-                                      : there.filename() == p.to.filename() ? "name is taken"
-                                      : "a file differs only by the case of letters or by accents: ";
+        const std::string_view what = !isFile ? "a folder or link has that name"
+                                      : there.filename() == p.to.filename()
+                                          ? "name is taken"
+                                          : "a file differs only by the case of letters or by accents: ";
         p.marks.push_back({MarkKind::Taken,
-                           isFile && there.filename() != p.to.filename() ? std::string(what) + shownName(there)
-                                                                         : std::string(what),
+                           isFile && there.filename() != p.to.filename()
+                               ? std::string(what) + shownName(there)
+                               : std::string(what),
                            "", there});
         return;
     }

@@ -75,7 +75,7 @@ private:
     QualityThere qualityThere_;
     ByFolder<std::string> folderKeys_;
     std::unordered_map<std::string_view, const Placement*> byFrom_;
-    std::unordered_set<std::string> used_;  // keys of names that are given
+    std::unordered_set<std::string> used_; // keys of names that are given
     std::vector<Claim*> toSuffix_;
 };
 

@@ -14,8 +14,8 @@ struct FilePair {
         Path path;
         audio::Format format = audio::Format::Unknown;
         tags::Facts facts;
-        uint64_t size = 0;  // bytes
-        std::string error;  // a sentence where it cannot be read
+        uint64_t size = 0; // bytes
+        std::string error; // a sentence where it cannot be read
     };
     enum class Sound {
         Unknown,    // one of them cannot be read

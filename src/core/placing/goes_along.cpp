@@ -26,7 +26,7 @@ Path commonOf(const Path& a, const Path& b) {
 
 /// Where the music of one folder, and of those below it, goes.
 struct Album {
-    Path folder;                       // that all of it goes into
+    Path folder; // that all of it goes into
     size_t tracks = 0;
     const PutAwayFile* first = nullptr;
 };
@@ -52,8 +52,8 @@ public:
         for (const std::string& leaf : leaves)
             for (const Path& root : options_.roots)
                 if (isBelow(leaf, root.native()))
-                    for (std::string_view above = std::string_view(leaf).substr(0, leaf.rfind('/')); isBelow(above, root.native());
-                         above = above.substr(0, above.rfind('/')))
+                    for (std::string_view above = std::string_view(leaf).substr(0, leaf.rfind('/'));
+                         isBelow(above, root.native()); above = above.substr(0, above.rfind('/')))
                         if (!folders_.contains(above))
                             folders_.emplace(std::string(above), std::vector<size_t>());
         std::vector<std::string> inner;
@@ -102,8 +102,8 @@ private:
             if (foldersStay)
                 return;
             const std::string all = folder.native() + "/";
-            for (auto below = folders_.lower_bound(all); below != folders_.end() && below->first.starts_with(all);
-                 ++below)
+            for (auto below = folders_.lower_bound(all);
+                 below != folders_.end() && below->first.starts_with(all); ++below)
                 members.insert(members.end(), below->second.begin(), below->second.end());
         }
         if (error || musicStays || members.empty())
@@ -138,7 +138,8 @@ private:
                 return files_[i].sleeve == one.sleeve && folderOf(result_.files[i].to) == there;
             }))
             return {{Path(there), members.size(), &one}};
-        std::map<std::string, std::map<std::string, size_t, std::less<>>> targets; // by sleeve; strays by folder
+        std::map<std::string, std::map<std::string, size_t, std::less<>>>
+            targets; // by sleeve; strays by folder
         std::map<std::string, size_t> first;
         std::set<std::string> split;
         for (const size_t i : members) {
@@ -159,8 +160,10 @@ private:
                 tracks += count;
             }
             // Discs have a folder of the album above them.
-            if (places.size() > 1 && (split.contains(key) || !isBelow(common.native(), options_.shelf.native())))
-                common = std::ranges::max_element(places, {}, [](const auto& one) { return one.second; })->first;
+            if (places.size() > 1 &&
+                (split.contains(key) || !isBelow(common.native(), options_.shelf.native())))
+                common =
+                    std::ranges::max_element(places, {}, [](const auto& one) { return one.second; })->first;
             Album& album = byFolder[common];
             album.folder = common;
             album.tracks += tracks;

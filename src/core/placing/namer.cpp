@@ -44,7 +44,8 @@ Namer::Namer(const std::vector<PutAwayFile>& files, const naming::Plan& plan, fi
         auto& values = values_[file.sleeve];
         for (const std::string& key : keys)
             if (const auto at = file.fields.find(key); at != file.fields.end())
-                if (std::set<std::string>& all = values[key]; all.size() != 1 || *all.begin() != at->second.front())
+                if (std::set<std::string>& all = values[key];
+                    all.size() != 1 || *all.begin() != at->second.front())
                     all.insert(at->second.front());
     }
 }
@@ -90,8 +91,7 @@ Namer::Named Namer::nameOf(const PutAwayFile& file) const {
             out.marks.push_back({MarkKind::Adapted, std::string("names cannot have ") + sign});
     }
     for (const std::string& key : rendered.missing)
-        out.marks.push_back(
-            {MarkKind::Gap, "no " + text::lower(tags::labelOf(key)), fieldToFill(key)});
+        out.marks.push_back({MarkKind::Gap, "no " + text::lower(tags::labelOf(key)), fieldToFill(key)});
     return out;
 }
 

@@ -69,9 +69,9 @@ bool isWrong(MarkKind kind);
 
 struct Mark {
     MarkKind kind = MarkKind::InPlace;
-    std::string text; // a few words, with the reason where there is one
+    std::string text;     // a few words, with the reason where there is one
     std::string key = {}; // of the field that it comes from; "": of none
-    Path other = {};  // of the file that is in the way
+    Path other = {};      // of the file that is in the way
 };
 
 struct Placement {

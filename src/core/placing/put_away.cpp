@@ -60,7 +60,8 @@ Path commonFolder(const std::vector<PutAwayFile>& files) {
             continue;
         }
         Path common;
-        for (auto a = out.begin(), b = folder.begin(); a != out.end() && b != folder.end() && *a == *b; ++a, ++b)
+        for (auto a = out.begin(), b = folder.begin(); a != out.end() && b != folder.end() && *a == *b;
+             ++a, ++b)
             common /= *a;
         out = common;
     }
@@ -161,17 +162,20 @@ private:
             p.marks.push_back({MarkKind::Blocked, "its folder is read-only"});
             return;
         }
-        if (const Path& there = nearest(folderOf(p.to)); !isSame(there, options_.shelf) && !isWritable(there.native())) {
+        if (const Path& there = nearest(folderOf(p.to));
+            !isSame(there, options_.shelf) && !isWritable(there.native())) {
             p.marks.push_back(
-                {MarkKind::Blocked, "the folder " + text::forDisplay(there.filename().native()) + " is read-only"});
+                {MarkKind::Blocked,
+                 "the folder " + text::forDisplay(there.filename().native()) + " is read-only"});
             return;
         }
         if (system_.holds == files::NameProfile::Linux || options_.profile != files::NameProfile::Linux)
             return;
         for (const std::string& part : p.parts)
             if (const std::string safe = files::safeName(part, system_.holds); safe != part) {
-                p.marks.push_back({MarkKind::Blocked, fmt::format("not portable: a {} disk cannot have \"{}\"",
-                                                                  system_.name, text::forDisplay(part))});
+                p.marks.push_back(
+                    {MarkKind::Blocked, fmt::format("not portable: a {} disk cannot have \"{}\"",
+                                                    system_.name, text::forDisplay(part))});
                 return;
             }
     }
@@ -200,8 +204,9 @@ private:
         for (auto* all : {&result_.files, &result_.along})
             for (Placement& p : *all)
                 if (goes(p))
-                    for (const std::string& other :
-                         cased.get(folderOf(p.to), [&](std::string_view in) { return freshIn(in, fresh, spelled); }))
+                    for (const std::string& other : cased.get(folderOf(p.to), [&](std::string_view in) {
+                             return freshIn(in, fresh, spelled);
+                         }))
                         p.marks.push_back({MarkKind::Cased, "folder also as " + other});
         result_.newFolders.assign(fresh.begin(), fresh.end());
         std::ranges::sort(result_.newFolders);
@@ -211,7 +216,8 @@ private:
     std::vector<std::string> freshIn(std::string_view in, std::unordered_set<std::string>& fresh,
                                      std::unordered_map<std::string, std::string>& spelled) {
         std::vector<std::string> out;
-        for (Path folder(in); folder.native().size() > options_.shelf.native().size(); folder = folder.parent_path()) {
+        for (Path folder(in); folder.native().size() > options_.shelf.native().size();
+             folder = folder.parent_path()) {
             if (isSame(nearest(folder.native()), folder))
                 break;
             fresh.insert(folder.native());
@@ -247,10 +253,10 @@ private:
                 result_.needed += files_[i].size;
         }
         if (result_.shelfProblem.empty() && result_.needed > system_.free)
-            result_.shelfProblem =
-                fmt::format("There is not enough room on the disk of the shelf: {:.1f} MB are needed, {:.1f} MB "
-                            "are free.",
-                            static_cast<double>(result_.needed) / 1e6, static_cast<double>(system_.free) / 1e6);
+            result_.shelfProblem = fmt::format(
+                "There is not enough room on the disk of the shelf: {:.1f} MB are needed, {:.1f} MB "
+                "are free.",
+                static_cast<double>(result_.needed) / 1e6, static_cast<double>(system_.free) / 1e6);
     }
 
     const std::vector<PutAwayFile>& files_;

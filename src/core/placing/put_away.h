@@ -22,9 +22,9 @@ struct PutAwayOptions {
     bool inPlace = false;      // files get the name of the plan, and stay in their folders
     AlongRule along;           // pictures, booklets, logs move with the music
     bool removeEmptied = true; // folders that the move empties go
-    std::vector<Path> roots;   // that were brought in: folders below them go, too, when nothing is left in them
+    std::vector<Path> roots; // that were brought in: folders below them go, too, when nothing is left in them
     std::vector<std::string> customFields; // that a plan may name
-    std::string notThere;      // a sentence where the shelf is known not to be mounted
+    std::string notThere;                  // a sentence where the shelf is known not to be mounted
     /// Of a file that is on the shelf; nullopt where it cannot be told. Asked where the better one is kept.
     std::function<std::optional<Quality>(const Path&)> qualityThere;
 };

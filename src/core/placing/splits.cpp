@@ -101,8 +101,8 @@ void markSplits(const std::vector<PutAwayFile>& files, const naming::Plan& plan,
         if (reason.empty())
             continue; // only discs have folders of their own: that is meant
         ++result.splitSleeves;
-        const auto biggest = std::ranges::max_element(
-            places, {}, [](const auto& place) { return place.second.size(); });
+        const auto biggest =
+            std::ranges::max_element(places, {}, [](const auto& place) { return place.second.size(); });
         for (const auto& [folder, members] : places)
             if (folder != biggest->first)
                 for (const size_t i : members)

@@ -100,11 +100,11 @@ void namesAndPutAway(Shots& shots) {
     w.foot()->writeButton()->click();
     d.settle();
     shot(&w, "written");
-    MisplacedDialog misplaced({s.library,
-                               s.index,
-                               {s.jobs, s.settings, s.files, s.drafts, s.shelves, s.customFields, s.places,
-                                s.batch.batch()}},
-                              {}, &w);
+    MisplacedDialog misplaced(
+        {s.library,
+         s.index,
+         {s.jobs, s.settings, s.files, s.drafts, s.shelves, s.customFields, s.places, s.batch.batch()}},
+        {}, &w);
     misplaced.show();
     for (int i = 0; i < 3; ++i)
         d.settle();

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Put away, for files that are on shelves already: those whose names no longer fit the plan of their shelf, or
-// those that were chosen.
+// Put away, for files that are on shelves already: those whose names no longer fit the plan of their shelf,
+// or those that were chosen.
 #pragma once
 
 #include <QDialog>

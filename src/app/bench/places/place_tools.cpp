@@ -24,8 +24,8 @@ namespace {
 constexpr int captionWidth = 48;
 
 QString kindText(placing::AlongKind kind) {
-    const char* names[] = {QT_TR_NOOP("Pictures"), QT_TR_NOOP("Booklets"),  QT_TR_NOOP("Cue sheets"),
-                           QT_TR_NOOP("Logs"),     QT_TR_NOOP("Texts"),     QT_TR_NOOP("Playlists"),
+    const char* names[] = {QT_TR_NOOP("Pictures"),  QT_TR_NOOP("Booklets"), QT_TR_NOOP("Cue sheets"),
+                           QT_TR_NOOP("Logs"),      QT_TR_NOOP("Texts"),    QT_TR_NOOP("Playlists"),
                            QT_TR_NOOP("All others")};
     return PlaceTools::tr(names[static_cast<int>(kind)]);
 }
@@ -249,10 +249,10 @@ void PlaceTools::lookAtRoom() {
         [this, run](const Result<files::FileSystem>& disk) {
             if (run != run_ || !disk)
                 return;
-            const QString free = QLocale().formattedDataSize(static_cast<qint64>(disk->free), 1,
-                                                             QLocale::DataSizeSIFormat);
+            const QString free =
+                QLocale().formattedDataSize(static_cast<qint64>(disk->free), 1, QLocale::DataSizeSIFormat);
             room_->setText(tr("%1 free").arg(free));
-            room_->setToolTip(disk->name.empty()       ? QString()
+            room_->setToolTip(disk->name.empty() ? QString()
                               : disk->holds == files::NameProfile::Linux
                                   ? tr("%1: can hold all names").arg(qs(disk->name))
                                   : tr("%1: holds only portable names").arg(qs(disk->name)));

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// How files are put away: the shelf, the plan, whether they move, are copied or only renamed, what goes along,
-// and what happens to folders that become empty. Remembers what was chosen last.
+// How files are put away: the shelf, the plan, whether they move, are copied or only renamed, what goes
+// along, and what happens to folders that become empty. Remembers what was chosen last.
 #pragma once
 
 #include <QWidget>
@@ -57,7 +57,8 @@ public:
 signals:
     /// A person wants it otherwise: what is drafted follows.
     void changed();
-    /// Something around it is otherwise: places are to be worked out again, and what is drafted stays as it is.
+    /// Something around it is otherwise: places are to be worked out again, and what is drafted stays as it
+    /// is.
     void affected();
     void searched(const QString& words);
 

@@ -123,8 +123,8 @@ bool PlacedFiles::hasWords(size_t i, const std::vector<std::string>& folded) con
         const placing::Placement& p = at(i);
         text = text::fold(text::join(p.parts, "/") + " " + p.from.lexically_relative(common_).native());
     }
-    return std::ranges::all_of(
-        folded, [&](const std::string& word) { return text.find(word) != std::string::npos; });
+    return std::ranges::all_of(folded,
+                               [&](const std::string& word) { return text.find(word) != std::string::npos; });
 }
 
 } // namespace moorfrost::app

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Where files are to be, arranged as the shelf will be: for those who show it. Values only; made on any thread.
+// Where files are to be, arranged as the shelf will be: for those who show it. Values only; made on any
+// thread.
 #pragma once
 
 #include <cstdint>

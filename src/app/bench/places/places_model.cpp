@@ -149,8 +149,9 @@ QModelIndex PlacesModel::parent(const QModelIndex& index) const {
     if (!index.isValid())
         return {};
     const int parent = nodes_[index.internalId()].parent;
-    return parent <= 0 ? QModelIndex()
-                       : createIndex(nodes_[static_cast<size_t>(parent)].row, 0, static_cast<quintptr>(parent));
+    return parent <= 0
+               ? QModelIndex()
+               : createIndex(nodes_[static_cast<size_t>(parent)].row, 0, static_cast<quintptr>(parent));
 }
 
 int PlacesModel::rowCount(const QModelIndex& parent) const {
@@ -205,10 +206,10 @@ QVariant PlacesModel::ofFile(const Node& node, const QModelIndex& index, int rol
     case Qt::FontRole:
         return isName ? QVariant() : theme::monoFont();
     case Qt::ForegroundRole:
-        return !isName        ? QVariant(theme::colours().third)
-               : p.blocked()  ? QVariant(theme::colours().rowan)
-               : p.leftOut()  ? QVariant(theme::colours().third)
-                              : QVariant();
+        return !isName       ? QVariant(theme::colours().third)
+               : p.blocked() ? QVariant(theme::colours().rowan)
+               : p.leftOut() ? QVariant(theme::colours().third)
+                             : QVariant();
     case Qt::ToolTipRole: {
         QString text = shownPath(isName && !p.to.empty() ? p.to : p.from);
         if (!isName)

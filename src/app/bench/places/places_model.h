@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The folders of a shelf as they will be, with the files in them and where each is now: all, or those that are
-// asked for.
+// The folders of a shelf as they will be, with the files in them and where each is now: all, or those that
+// are asked for.
 #pragma once
 
 #include <QAbstractItemModel>
@@ -55,9 +55,9 @@ private:
     struct Node {
         int parent = -1; // 0: the root, which is not shown
         int row = 0;
-        int file = -1;   // -1: a folder
-        int like = -1;   // of a folder: a file in it
-        int depth = 0;   // of a folder: parts of its name below the shelf
+        int file = -1; // -1: a folder
+        int like = -1; // of a folder: a file in it
+        int depth = 0; // of a folder: parts of its name below the shelf
         std::vector<int> children = {};
     };
     int add(int parent, Node node);

@@ -60,7 +60,7 @@ private:
             return text;
         const QFontMetrics metrics(theme::uiFont(11, QFont::DemiBold));
         const int frame = wide - metrics.horizontalAdvance(text);
-        return metrics.elidedText(text, Qt::ElideMiddle, std::max(room, leastPill) - frame);
+        return metrics.elidedText(text, Qt::ElideRight, std::max(room, leastPill) - frame);
     }
 };
 
@@ -115,7 +115,8 @@ void PlacesTree::resizeEvent(QResizeEvent* event) {
 
 void PlacesTree::fit() {
     fitting_ = true;
-    header()->resizeSection(PlacesModel::Future, std::clamp(wanted_, 80, std::max(80, viewport()->width() * 6 / 10)));
+    header()->resizeSection(PlacesModel::Future,
+                            std::clamp(wanted_, 80, std::max(80, viewport()->width() * 6 / 10)));
     fitting_ = false;
 }
 
@@ -127,7 +128,8 @@ std::vector<size_t> PlacesTree::inSight() const {
     std::vector<size_t> out;
     const int bottom = viewport()->height();
     for (QModelIndex at = indexAt({1, 1}); at.isValid() && visualRect(at).top() < bottom; at = indexBelow(at))
-        if (const std::vector<size_t> below = model_->fileAt(at) ? model_->filesBelow(at) : model_->likeOf(at);
+        if (const std::vector<size_t> below =
+                model_->fileAt(at) ? model_->filesBelow(at) : model_->likeOf(at);
             !below.empty())
             out.push_back(below.front());
     return out;

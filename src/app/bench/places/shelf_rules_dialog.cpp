@@ -66,15 +66,15 @@ ShelfRulesDialog::ShelfRulesDialog(const library::Shelf& shelf, library::Placing
     rows->setSpacing(8);
     rows->addWidget(label(tr("Names on it"), "strong"));
     rows->addWidget(names_);
-    rows->addWidget(quiet(disk.name.empty()
-                              ? tr("Its file system is not known.")
+    rows->addWidget(quiet(disk.name.empty() ? tr("Its file system is not known.")
                           : disk.holds == files::NameProfile::Linux
                               ? tr("Its disk is %1, which can hold all names.").arg(qs(disk.name))
                               : tr("Its disk is %1, which holds portable names only.").arg(qs(disk.name))));
     rows->addSpacing(8);
     rows->addWidget(label(tr("What goes along is called"), "strong"));
     rows->addWidget(along_);
-    rows->addWidget(quiet(tr("A plan such as {album} - {name}, where {name} is what the file is called now.")));
+    rows->addWidget(
+        quiet(tr("A plan such as {album} - {name}, where {name} is what the file is called now.")));
     rows->addWidget(error_);
     rows->addSpacing(8);
     rows->addWidget(label(tr("What is replaced by a better file goes"), "strong"));
@@ -84,7 +84,8 @@ ShelfRulesDialog::ShelfRulesDialog(const library::Shelf& shelf, library::Placing
     folder->addWidget(folder_, 1);
     folder->addWidget(choose);
     rows->addLayout(folder);
-    rows->addWidget(quiet(tr("Either way it stands in the journal, and comes back when the step is taken back.")));
+    rows->addWidget(
+        quiet(tr("Either way it stands in the journal, and comes back when the step is taken back.")));
     rows->addStretch();
     bar_ = takeBar(this, tr("Keep the rules"));
     auto* layout = new QVBoxLayout(this);
@@ -103,7 +104,8 @@ ShelfRulesDialog::ShelfRulesDialog(const library::Shelf& shelf, library::Placing
 }
 
 void ShelfRulesDialog::chooseFolder() {
-    const QString dir = QFileDialog::getExistingDirectory(this, tr("Folder for what is replaced"), folder_->text());
+    const QString dir =
+        QFileDialog::getExistingDirectory(this, tr("Folder for what is replaced"), folder_->text());
     if (dir.isEmpty())
         return;
     folder_->setText(dir);

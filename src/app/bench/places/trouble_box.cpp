@@ -84,7 +84,8 @@ void TroubleBox::tell(const PlacedFiles& placed, const std::vector<size_t>& chos
                 troubles.clashing.push_back(p.id);
                 troubles.others.push_back(&mark);
                 troubles.beside = troubles.beside || mark.kind == MarkKind::Beside;
-                troubles.taken = troubles.taken || mark.kind == MarkKind::Taken || mark.kind == MarkKind::Beside;
+                troubles.taken =
+                    troubles.taken || mark.kind == MarkKind::Taken || mark.kind == MarkKind::Beside;
                 troubles.chosen =
                     troubles.chosen || (!placing::isWrong(mark.kind) && mark.kind != MarkKind::Beside);
             } else if (isWorthSaying(mark.kind)) {
@@ -212,7 +213,8 @@ void TroubleBox::tellPair(const placing::FilePair& pair) {
     row({}, tr("this one"), tr("the other"));
     row(tr("Length"), lengthText(pair.one.facts.duration), lengthText(pair.other.facts.duration));
     row(tr("Sound"), soundText(pair.one), soundText(pair.other));
-    row(tr("Size"), locale.formattedDataSize(static_cast<qint64>(pair.one.size), 1, QLocale::DataSizeSIFormat),
+    row(tr("Size"),
+        locale.formattedDataSize(static_cast<qint64>(pair.one.size), 1, QLocale::DataSizeSIFormat),
         locale.formattedDataSize(static_cast<qint64>(pair.other.size), 1, QLocale::DataSizeSIFormat));
     pair_->setText("<table>" + rows + "</table>" + coloured(qs(sentenceOf(pair.sound)), c.ink));
     pair_->setToolTip(shownPath(pair.other.path));

@@ -36,14 +36,14 @@ signals:
 
 private:
     struct Troubles {
-        std::vector<FileId> files;                               // of the library, that are chosen
+        std::vector<FileId> files;                                       // of the library, that are chosen
         std::map<std::string, std::vector<const placing::Mark*>> fields; // by key
         std::map<std::string, std::set<FileId>> filesOf;
         std::vector<FileId> clashing;
         std::vector<const placing::Mark*> others; // that no field causes
-        bool taken = false;  // by what is on the disk
-        bool beside = false; // in another format: both can be there
-        bool chosen = false; // what is to be done
+        bool taken = false;                       // by what is on the disk
+        bool beside = false;                      // in another format: both can be there
+        bool chosen = false;                      // what is to be done
     };
     static std::string signatureOf(const PlacedFiles& placed, const std::vector<size_t>& chosen);
     void sayField(const std::string& key, const Troubles& troubles, const PlacedFiles& placed);

@@ -113,8 +113,7 @@ void checkReleases(Store& store, const Searcher& searcher, const RowsBySleeve& s
     SongStandings standings(store);
     const bool works = audit::asksForWorks(rules.shelf.standard);
     const bool sound = asksForSound(rules.choices), details = rules.choices.isOn("enlarged-picture");
-    const ShelfPlans plans(store,
-                           rules.choices.isOn("off-plan") ? rules.placing : PlacingRules(),
+    const ShelfPlans plans(store, rules.choices.isOn("off-plan") ? rules.placing : PlacingRules(),
                            tags::withDescribed(searcher.customFields()), rules.shelf.names);
     eachSleeve(store, searcher, sleeves, stop, progress, [&](size_t, std::vector<FileRecord>&& all) {
         std::ranges::sort(all, {}, &FileRecord::id);

@@ -12,7 +12,7 @@ namespace moorfrost::library {
 
 struct AuditRules {
     RuleChoices choices;
-    ShelfRules shelf;                     // of the rule that asks for the standard
+    ShelfRules shelf;     // of the rule that asks for the standard
     PlacingRules placing; // of shelves, for the rule about names and places
     bool operator==(const AuditRules&) const = default;
 };
