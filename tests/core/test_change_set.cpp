@@ -408,6 +408,14 @@ private slots:
             QCOMPARE(test::readBytes(source), std::string("booklet"));
             QVERIFY(!std::filesystem::exists(*box_ / "shelf"));
         }
+        // What moved was changed since: it does not come back, and the copy is the only one as it was.
+        auto changed = write({"shared", {moved, copied}, {}});
+        test::writeBytes(*box_ / "shelf/one/box.pdf", "written over");
+        QCOMPARE(takeBack(changed.set).done, size_t{0});
+        QCOMPARE(test::readBytes(*box_ / "shelf/two/box.pdf"), std::string("booklet"));
+        std::filesystem::rename(*box_ / "shelf/two/box.pdf", source);
+        std::filesystem::remove_all(*box_ / "shelf");
+        moved.expected = *files::stateOf(source);
         // Twice the same that moves makes no sense still.
         Step other = moved;
         other.target = *box_ / "shelf/three/box.pdf";

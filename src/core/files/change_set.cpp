@@ -230,8 +230,7 @@ void planBack(const StepRecord& past, StepRecord& back) {
         past.step.copy ? CommitClass::Nothing : past.how; // so that rights are looked at; refined later
 }
 
-/// `returning`: files that others of these steps bring back.
-void prepareBack(Work& w, const StepRecord& past, const std::set<Path>& returning) {
+void prepareBack(Work& w, const StepRecord& past) {
     StepRecord& r = w.record();
     r.how = CommitClass::Nothing;
     auto source = FileSource::open(r.real);
@@ -242,7 +241,7 @@ void prepareBack(Work& w, const StepRecord& past, const std::set<Path>& returnin
     if (past.step.copy) {
         if (!asLeft && audio::contentHash(**source) != past.hashAfter)
             return fail(r, changed);
-        if (!isThere(past.step.source) && !returning.contains(past.step.source))
+        if (!isThere(past.step.source))
             return fail(r, "The file that it was copied from is gone: " + shown(past.step.source) +
                                ". This copy is the only one, so it stays.");
         return;
@@ -315,13 +314,6 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, WriteAh
                 steps[i].record.error = records[i]->error;
                 progress.step(records[i]->step.source.filename().native());
             }
-        // A copy goes when what it was copied from is back.
-        std::ranges::stable_partition(
-            order, [&](const std::vector<size_t>& unit) { return !records[unit.front()]->remove; });
-        std::set<Path> returning;
-        for (const StepRecord* back : records)
-            if (back->state != StepState::Failed && !back->step.target.empty())
-                returning.insert(back->step.target);
         auto beginBack = [&](size_t i) {
             auto work = std::make_unique<Work>();
             work->position = i;
@@ -331,12 +323,22 @@ std::string takeBack(std::vector<PastStep>& steps, JournalSink& journal, WriteAh
             work->entry.record = backs[i];
             return work;
         };
-        runUnits(order, loop, stop, beginBack, [&](const std::vector<Work*>& works) {
-            work::inParallel(works.size(), [&](size_t k) {
-                prepareBack(*works[k], steps[works[k]->position].record, returning);
-            });
-        });
-        loop.finish();
+        // A copy goes only when what it was copied from is really back: it may be the only one that is as it
+        // was.
+        const auto copies = std::ranges::stable_partition(
+            order, [&](const std::vector<size_t>& unit) { return !records[unit.front()]->remove; });
+        const std::vector<std::vector<size_t>> last(copies.begin(), copies.end());
+        order.erase(copies.begin(), copies.end());
+        auto prepare = [&](const std::vector<Work*>& works) {
+            work::inParallel(works.size(),
+                             [&](size_t k) { prepareBack(*works[k], steps[works[k]->position].record); });
+        };
+        for (const auto& units : {order, last}) {
+            if (units.empty() || !loop.error().empty())
+                continue;
+            runUnits(units, loop, stop, beginBack, prepare);
+            loop.finish();
+        }
     } catch (const std::exception& e) {
         loop.stopWith(journalTrouble(e.what()));
     }
