@@ -315,6 +315,18 @@ private slots:
                  *box_ / "shelf/Kestrel & Rook/Undertow.opus");
     }
 
+    // Other files are chosen before it was planned: nothing of them is drafted.
+    void otherFilesAreNotDraftedInstead() {
+        plan("{album}/{title}");
+        putAway()->editor()->setText("{artist}/{title}");
+        putAway()->draftButton()->click();
+        putAway()->setFiles({d_->fileNamed("b1.opus")});
+        d_->settle();
+        QTRY_VERIFY(putAway()->isPlanned());
+        d_->settle();
+        QCOMPARE(s().drafts.session().placeDrafts(), size_t{0});
+    }
+
 private:
     PlacesTree* tree() { return putAway()->tree(); }
     TroubleBox* troubles() { return putAway()->troubles(); }

@@ -123,6 +123,7 @@ void PutAwayPage::soon() {
 }
 
 void PutAwayPage::adjust() {
+    draftThen_ = false; // that was meant for what was typed then
     soon();
     preview();
     if (!editor()->plan() || (tools_->wish().shelf <= 0 && !tools_->renames()))
@@ -143,6 +144,7 @@ void PutAwayPage::choose(placing::OnClash choice, const std::vector<FileId>& fil
 
 void PutAwayPage::setFiles(std::vector<FileId> files) {
     files_ = std::move(files);
+    draftThen_ = false;
     for (const FileId file : files_)
         if (const library::Draft* draft = use_.drafts.session().find(file, library::placeKey))
             choices_[file] = bench::PlaceWish::fromValues(draft->values).onClash;
@@ -195,7 +197,7 @@ void PutAwayPage::planAgain() {
 
 void PutAwayPage::preview() {
     const auto options = bench::optionsFor(tools_->wish(), use_.places.rules());
-    if (files_.size() < manyFiles || !options || !isVisible())
+    if (files_.size() < manyFiles || !options || options->inPlace || !isVisible())
         return;
     const PlacedFiles& placed = tree_->placed();
     std::vector<FileId> ids;
@@ -240,8 +242,8 @@ void PutAwayPage::show(std::shared_ptr<const PlacedFiles> placed) {
                     : tools_->wish().mode == bench::PlaceWish::Mode::Copy ? tr("Draft %n copy(ies)", "", n)
                     : tools_->renames()                                   ? tr("Draft %n new name(s)", "", n)
                                                                           : tr("Draft %n move(s)", "", n));
-    planned_ = true;
-    if (std::exchange(draftThen_, false))
+    planned_ = !timer_.isActive(); // else something else was typed since
+    if (planned_ && std::exchange(draftThen_, false))
         draftMoves();
 }
 

@@ -45,7 +45,7 @@ MisplacedDialog::MisplacedDialog(const Uses& use, const std::vector<FileId>& cho
     soon_.setInterval(400);
     connect(&soon_, &QTimer::timeout, this, &MisplacedDialog::look);
     connect(page_->tools(), &PlaceTools::changed, &soon_, qOverload<>(&QTimer::start));
-    page_->tools()->setShelf(page_->tools()->wish().shelf); // with its plan
+    page_->tools()->setShelf(page_->tools()->shelf()); // with its plan
     look();
 }
 
@@ -54,7 +54,8 @@ QString MisplacedDialog::told() const {
 }
 
 void MisplacedDialog::look() {
-    const library::PlaceWish wish = page_->tools()->wish();
+    library::PlaceWish wish = page_->tools()->wish();
+    wish.shelf = page_->tools()->shelf(); // also where files are only renamed
     if (wish.shelf == 0 || !use_.index.searcher())
         return told_->setText(tr("Choose a shelf."));
     if (!page_->editor()->plan() || looked_ == std::pair(wish.shelf, wish.plan))

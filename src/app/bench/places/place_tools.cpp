@@ -150,6 +150,7 @@ void PlaceTools::load() {
     editor_->setText(last.isEmpty() ? usualPlanText() : last);
     const std::string mode = use_.settings.get(library::settings::putAwayMode);
     (mode == "copy" ? copy_ : mode == "rename" ? rename_ : move_)->setChecked(true);
+    showMode();
     refreshShelves();
 }
 
@@ -177,6 +178,10 @@ library::PlaceWish PlaceTools::wish() const {
     return w;
 }
 
+int64_t PlaceTools::shelf() const {
+    return shelf_->currentData().toLongLong();
+}
+
 QString PlaceTools::shelfName() const {
     return renames() ? tr("Where they are") : shelf_->currentText();
 }
@@ -191,10 +196,13 @@ QString PlaceTools::roomText() const {
 
 void PlaceTools::chooseMode(const char* key) {
     use_.settings.set(library::settings::putAwayMode, std::string(key));
-    const bool renames = rename_->isChecked();
-    for (QWidget* one : std::initializer_list<QWidget*>{shelf_, rules_, along_, which_, tidy_})
-        one->setEnabled(!renames);
+    showMode();
     emit changed();
+}
+
+void PlaceTools::showMode() {
+    for (QWidget* one : std::initializer_list<QWidget*>{rules_, along_, which_, tidy_})
+        one->setEnabled(!rename_->isChecked());
 }
 
 void PlaceTools::setShelf(int64_t shelf) {

@@ -38,6 +38,8 @@ public:
     /// As it stands; the plan may be one that makes no sense.
     library::PlaceWish wish() const;
     bool renames() const { return wish().mode == library::PlaceWish::Mode::Rename; }
+    /// That is chosen, though it be of no use for renaming; 0: none.
+    int64_t shelf() const;
     QString shelfName() const;
     /// Of the plan, else the plan itself.
     QString planName() const;
@@ -72,6 +74,7 @@ private:
     void shelfChosen(int index);
     void savePlan();
     void chooseMode(const char* key);
+    void showMode();
     void fillAlong();
     library::PlacingRule rule() const;
     void setRule(const library::PlacingRule& rule);
