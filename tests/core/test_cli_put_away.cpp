@@ -105,6 +105,17 @@ private slots:
         QCOMPARE(onShelf(), std::set<std::string>{"Salt Road/Gorse.flac"});
     }
 
+    // Two formats come for one that is worse: it gives way once.
+    void twoForOneThatIsWorse() {
+        sound("a.mp3", "Gorse", 1);
+        QCOMPARE(run(putAway()).code, 0);
+        sound("a.flac", "Gorse", 1);
+        sound("a.wav", "Gorse", 1);
+        QCOMPARE(run(putAway({"--on-clash", "keep-better", "--replaced-to", path("replaced")})).code, 0);
+        QCOMPARE(onShelf(), (std::set<std::string>{"Salt Road/Gorse.flac", "Salt Road/Gorse.wav"}));
+        QVERIFY(std::filesystem::exists(*box_ / "replaced/Gorse.mp3"));
+    }
+
     void whatGoesAlong() {
         sound("box/a.flac", "Gorse", 1);
         test::writeBytes(*box_ / "in/box/cover.jpg", "picture");

@@ -29,7 +29,10 @@ Path freeIn(const Path& folder, const Path& file, std::set<Path>& taken) {
 
 void moveReplaced(Store& store, files::ChangeSet& set, const std::vector<Path>& files, const Path& folder) {
     std::set<Path> taken;
+    std::set<Path> seen; // two may come for one
     for (const Path& file : files) {
+        if (!seen.insert(file).second)
+            continue;
         files::Step step;
         step.source = file;
         if (const FileId id = store.files().idOf(file); id != 0)
