@@ -133,6 +133,23 @@ private slots:
         QVERIFY(!planPutAway({own}, o).files[0].mark(MarkKind::Beside));
     }
 
+    // What is left out stays, so who counted on its place does not get it.
+    void theStayingOfOneIsToldToTheNext() {
+        const Path there = shelf_ / "The Hollow Ferry/Night Post EP";
+        test::writeBytes(there / "02 Salt Road.mp3", "better");
+        PutAwayFile stays = file("x.flac", song("Salt Road", "2"));
+        stays.path = there / "01 Night Post.flac";
+        test::writeBytes(stays.path, "was called wrongly");
+        stays.onClash = OnClash::KeepBetter;
+        const PutAwayFile next = file("a.flac", song("Night Post"));
+        auto o = options(usual);
+        o.qualityThere = [](const Path&) { return Quality{true, 24, 96000, 0}; };
+        const auto r = planPutAway({stays, next}, o);
+        QVERIFY(r.files[0].leftOut());
+        QVERIFY(r.files[1].mark(MarkKind::Taken));
+        QCOMPARE(r.problems, size_t(1));
+    }
+
     void aFolderIsNeverReplaced() {
         std::filesystem::create_directories(shelf_ / "The Hollow Ferry/Night Post EP/01 Night Post.flac");
         PutAwayFile mine = file("a.flac", song("Night Post"));

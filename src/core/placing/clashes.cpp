@@ -2,11 +2,13 @@
 #include "core/placing/clashes.h"
 
 #include <algorithm>
+#include <map>
 #include <utility>
 
 #include <fmt/format.h>
 
 #include "core/text/text.h"
+#include "core/work/parallel.h"
 
 namespace moorfrost::placing {
 
@@ -15,6 +17,7 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr size_t longestName = 255; // bytes
+constexpr size_t portion = 256;     // claims
 
 std::string shownName(const Path& path) {
     return text::forDisplay(path.filename().native());
@@ -88,35 +91,47 @@ bool FoldersOnDisk::isFolder(const Path& path) {
 }
 
 /// The folder is folded once for all that is in it: a "/" keeps its two sides apart.
-std::string Clashes::keyOf(const Path& path) {
-    std::string out = folderKeys_.get(
+std::string Clashes::keyOf(const Path& path, ByFolder<std::string>& folders) const {
+    std::string out = folders.get(
         folderOf(path), [this](std::string_view folder) { return files::nameKey(folder, profile_) + "/"; });
     return out += files::nameKey(nameIn(path), profile_);
 }
 
+void Clashes::makeKeys(std::vector<Claim>& claims) const {
+    const size_t portions = (claims.size() + portion - 1) / portion;
+    work::inParallel(portions, [&](size_t k) {
+        ByFolder<std::string> folders;
+        for (size_t i = k * portion; i < std::min(claims.size(), (k + 1) * portion); ++i)
+            if (const Placement& p = *claims[i].placement; !p.to.empty() && !p.blocked() && !p.leftOut())
+                claims[i].key = keyOf(p.to, folders);
+    });
+}
+
 void Clashes::settle(std::vector<Claim> claims) {
-    std::unordered_map<std::string_view, std::vector<Claim*>> byKey; // views of the keys of claims
-    byKey.reserve(claims.size());
-    std::vector<std::string_view> order; // of the keys, as the files came
-    for (Claim& claim : claims) {
-        Placement& p = *claim.placement;
-        byFrom_[p.from.native()] = &p;
-        if (p.to.empty() || p.blocked() || p.leftOut())
-            continue;
-        claim.key = keyOf(p.to);
-        const auto [it, isNew] = byKey.try_emplace(claim.key);
-        it->second.push_back(&claim);
-        if (isNew)
-            order.push_back(it->first);
-    }
+    makeKeys(claims);
+    std::unordered_map<std::string_view, Claim*> first; // by key: views of the keys of claims
+    first.reserve(claims.size());
+    byFrom_.reserve(byFrom_.size() + claims.size());
+    std::map<size_t, std::vector<Claim*>> rivals; // of one name, by the place of the first
     toSuffix_.clear();
-    for (const std::string_view key : order) {
-        std::vector<Claim*>& rivals = byKey.find(key)->second;
-        if (used_.contains(std::string(key))) // by what was placed before
-            toSuffix_.insert(toSuffix_.end(), rivals.begin(), rivals.end());
-        else if (rivals.size() > 1)
-            settleRivals(rivals);
+    for (Claim& claim : claims) {
+        byFrom_[claim.placement->from.native()] = claim.placement;
+        if (claim.key.empty())
+            continue;
+        if (used_.contains(claim.key)) { // by what was placed before
+            toSuffix_.push_back(&claim);
+            continue;
+        }
+        const auto [it, isNew] = first.try_emplace(claim.key, &claim);
+        if (isNew)
+            continue;
+        std::vector<Claim*>& all = rivals[static_cast<size_t>(it->second - claims.data())];
+        if (all.empty())
+            all.push_back(it->second);
+        all.push_back(&claim);
     }
+    for (const auto& [place, all] : rivals)
+        settleRivals(all);
     settleTaken(claims);
     const std::unordered_set<const Claim*> suffixed(toSuffix_.begin(), toSuffix_.end());
     for (Claim& claim : claims)
@@ -200,6 +215,10 @@ void Clashes::settleTaken(std::vector<Claim>& claims) {
             if (auto there = occupant(claim))
                 wanted.emplace_back(&claim, *std::move(there));
     // What does not get its own place does not leave the one that it has: until nothing is otherwise.
+    std::unordered_set<const Claim*> leftOut;
+    for (const Claim& claim : claims)
+        if (claim.placement->leftOut())
+            leftOut.insert(&claim);
     for (bool again = true; again;) {
         again = false;
         for (auto& [claim, there] : wanted) {
@@ -209,14 +228,25 @@ void Clashes::settleTaken(std::vector<Claim>& claims) {
             there.clear();
             again = true;
         }
+        if (!again)
+            for (Claim& claim : claims) {
+                settleBeside(claim);
+                again = again || (claim.placement->leftOut() && leftOut.insert(&claim).second);
+            }
     }
-    for (Claim& claim : claims)
-        settleBeside(claim);
+}
+
+bool Clashes::isBetter(Claim& claim, const Path& there) {
+    const auto quality = qualityThere_ ? qualityThere_(there) : std::nullopt;
+    if (quality && claim.quality > *quality)
+        return true;
+    leaveOut(*claim.placement, there, quality ? "no better than " : "no comparing with ");
+    return false;
 }
 
 void Clashes::settleBeside(Claim& claim) {
     Placement& p = *claim.placement;
-    if (p.id == 0 || !goes(p) || !p.replaces.empty())
+    if (p.id == 0 || !goes(p) || !p.replaces.empty() || p.mark(MarkKind::Beside))
         return;
     for (const Path& there : disk_.besides(p.to)) {
         if (there == p.from || leaves(there))
@@ -228,12 +258,9 @@ void Clashes::settleBeside(Claim& claim) {
             p.marks.push_back({MarkKind::Beside, "there as " + ending + " already", "", there});
             return;
         }
-        if (claim.choice == OnClash::KeepBetter) {
-            const auto quality = qualityThere_ ? qualityThere_(there) : std::nullopt;
-            if (!quality || claim.quality <= *quality)
-                return leaveOut(p, there, quality ? "no better than " : "no comparing with ");
-        }
-        return replace(p, there);
+        if (claim.choice != OnClash::KeepBetter || isBetter(claim, there))
+            replace(p, there);
+        return;
     }
 }
 
@@ -258,12 +285,8 @@ void Clashes::takeTaken(Claim& claim, const Path& there) {
                            "", there});
         return;
     }
-    if (claim.choice == OnClash::KeepBetter) {
-        const auto quality = qualityThere_ ? qualityThere_(there) : std::nullopt;
-        if (!quality || claim.quality <= *quality)
-            return leaveOut(p, there, quality ? "no better than " : "no comparing with ");
-    }
-    replace(p, there);
+    if (claim.choice != OnClash::KeepBetter || isBetter(claim, there))
+        replace(p, there);
 }
 
 void Clashes::suffix(Claim& claim) {
@@ -275,13 +298,13 @@ void Clashes::suffix(Claim& claim) {
         const std::string name =
             text::clipBytes(stem, longestName - ending.size() - behind.size()) + behind + ending;
         Path to = p.to.parent_path() / name;
-        if (used_.contains(keyOf(to)))
+        if (used_.contains(keyOf(to, folderKeys_)))
             continue;
         if (const auto there = disk_.find(to); there && *there != p.from && !leaves(*there))
             continue;
         p.to = std::move(to);
         p.parts.back() = name;
-        used_.insert(keyOf(p.to));
+        used_.insert(keyOf(p.to, folderKeys_));
         p.marks.push_back(p.to == p.from ? Mark{MarkKind::InPlace, "is there already"}
                                          : Mark{MarkKind::Suffixed, "both are kept"});
         return;

@@ -65,10 +65,14 @@ private:
     std::optional<Path> occupant(const Claim& claim);
     bool leaves(const Path& path) const;
     void takeTaken(Claim& claim, const Path& there);
+    /// Than what is there; what is not is left out.
+    bool isBetter(Claim& claim, const Path& there);
     /// Where nothing has its name, but the same is there in another format.
     void settleBeside(Claim& claim);
     void suffix(Claim& claim);
-    std::string keyOf(const Path& path);
+    std::string keyOf(const Path& path, ByFolder<std::string>& folders) const;
+    /// Of those that go somewhere; the others have none.
+    void makeKeys(std::vector<Claim>& claims) const;
 
     files::NameProfile profile_;
     FoldersOnDisk& disk_;

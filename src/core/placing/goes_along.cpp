@@ -10,6 +10,7 @@
 #include "core/placing/folders.h"
 #include "core/placing/namer.h"
 #include "core/text/text.h"
+#include "core/work/parallel.h"
 
 namespace moorfrost::placing {
 
@@ -56,31 +57,34 @@ public:
                          isBelow(above, root.native()); above = above.substr(0, above.rfind('/')))
                         if (!folders_.contains(above))
                             folders_.emplace(std::string(above), std::vector<size_t>());
-        std::vector<std::string> inner;
-        for (const auto& [folder, members] : folders_)
-            inner.push_back(folder);
         std::vector<std::pair<std::ptrdiff_t, std::string>> deepestFirst;
-        for (std::string& folder : inner)
-            deepestFirst.emplace_back(-std::ranges::count(folder, '/'), std::move(folder));
-        std::ranges::sort(deepestFirst);
-        for (const auto& [depth, folder] : deepestFirst)
+        for (const auto& [folder, members] : folders_)
             if (folder != options_.shelf.native() && !isBelow(options_.shelf.native(), folder))
-                look(folder);
+                deepestFirst.emplace_back(-std::ranges::count(folder, '/'), folder);
+        std::ranges::sort(deepestFirst);
+        std::vector<Held> held(deepestFirst.size()); // folders are read on all processors
+        work::inParallel(held.size(), [&](size_t i) { held[i] = read(deepestFirst[i].second); });
+        for (size_t i = 0; i < held.size(); ++i)
+            look(deepestFirst[i].second, held[i]);
     }
 
 private:
+    /// What a folder holds beside the music that leaves it.
+    struct Held {
+        std::vector<Path> folders, others;
+        bool music = false;
+        std::error_code error;
+    };
+
     std::vector<size_t>& musicOf(std::string_view folder) {
         const auto at = folders_.find(folder);
         return at != folders_.end() ? at->second : folders_[std::string(folder)];
     }
 
-    void look(const Path& folder) {
-        std::vector<Path> others;
-        bool musicStays = false, foldersStay = false;
-        std::error_code error;
-        const std::vector<size_t>& own = folders_.find(folder.native())->second;
+    Held read(const Path& folder) const {
+        Held out;
         std::unordered_set<std::string_view> leaving; // names
-        for (const size_t i : own)
+        for (const size_t i : folders_.find(folder.native())->second)
             leaving.insert(nameIn(result_.files[i].from));
         files::eachEntry(
             folder,
@@ -90,13 +94,21 @@ private:
                 Path path = folder / name;
                 std::error_code ignored;
                 if (fs::is_directory(path, ignored)) // a link to one is never emptied
-                    foldersStay = foldersStay || !emptied_.contains(path.native());
+                    out.folders.push_back(std::move(path));
                 else if (audio::formatByExtension(path) != audio::Format::Unknown)
-                    musicStays = true;
+                    out.music = true;
                 else
-                    others.push_back(std::move(path));
+                    out.others.push_back(std::move(path));
             },
-            error);
+            out.error);
+        std::ranges::sort(out.others);
+        return out;
+    }
+
+    void look(const Path& folder, const Held& held) {
+        const std::vector<size_t>& own = folders_.find(folder.native())->second;
+        const bool foldersStay = std::ranges::any_of(
+            held.folders, [this](const Path& one) { return !emptied_.contains(one.native()); });
         std::vector<size_t> members = own;
         if (own.empty()) { // music is below it only
             if (foldersStay)
@@ -106,14 +118,13 @@ private:
                  below != folders_.end() && below->first.starts_with(all); ++below)
                 members.insert(members.end(), below->second.begin(), below->second.end());
         }
-        if (error || musicStays || members.empty())
+        if (held.error || held.music || members.empty())
             return;
-        std::ranges::sort(others);
         size_t staying = 0;
         std::vector<Album> albums = albumsOf(members);
         if (own.empty() && albums.size() > 1)
             albums = together(albums);
-        for (const Path& other : others)
+        for (const Path& other : held.others)
             staying += !takeAlong(folder, other, albums);
         if (options_.copy || !options_.removeEmptied || foldersStay || staying > 0)
             return;
