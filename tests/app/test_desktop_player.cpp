@@ -5,13 +5,12 @@
 #include <QDBusConnection>
 #include <QDBusInterface>
 #include <QDBusReply>
-#include <QProcess>
 #include <QSlider>
-#include <QTemporaryDir>
 
 #include "app/library/library_page.h"
 #include "app/shell/foot.h"
 #include "support/driver.h"
+#include "support/private_bus.h"
 #include "support/sample_files.h"
 
 using namespace moorfrost;
@@ -24,11 +23,11 @@ class TestDesktopPlayer : public QObject {
     std::unique_ptr<Driver> d_;
 
     /// Asked by another connection than the one that answers.
-    static QVariant property(const char* name) {
+    static QVariant property(const char* name, const QString& of = "org.mpris.MediaPlayer2.Player") {
         QDBusMessage ask =
             QDBusMessage::createMethodCall("org.mpris.MediaPlayer2.moorfrost", "/org/mpris/MediaPlayer2",
                                            "org.freedesktop.DBus.Properties", "Get");
-        ask << QString("org.mpris.MediaPlayer2.Player") << QString(name);
+        ask << of << QString(name);
         QDBusPendingCall call = QDBusConnection("another").asyncCall(ask);
         if (!QTest::qWaitFor([&] { return call.isFinished(); }, 5000))
             return {};
@@ -60,6 +59,8 @@ private slots:
     void itIsAskedAndTold() {
         QCOMPARE(d_->window().desktopPlayer().name(), QString("org.mpris.MediaPlayer2.moorfrost"));
         QCOMPARE(property("PlaybackStatus").toString(), QString("Stopped"));
+        QCOMPARE(property("DesktopEntry", "org.mpris.MediaPlayer2").toString(),
+                 QString("org.moorfrost.Moorfrost")); // the desktop finds the icon by it
         QCOMPARE(property("CanPlay").toBool(), false);
         d_->window().showWorkspace(MainWindow::Library);
         d_->settle();
@@ -106,23 +107,11 @@ private slots:
 };
 
 int main(int argc, char** argv) {
-    QTemporaryDir runtime;
-    QProcess bus;
-    bus.start("dbus-daemon",
-              {"--session", "--nofork", "--print-address", "--address=unix:path=" + runtime.path() + "/bus"});
-    if (!bus.waitForStarted(5000) || !bus.waitForReadyRead(5000))
-        qFatal("dbus-daemon is needed");
-    qputenv("DBUS_SESSION_BUS_ADDRESS", bus.readLine().trimmed());
+    const test::PrivateBus bus;
     qputenv("QT_QPA_PLATFORM", "offscreen");
-    int code = 0;
-    {
-        QApplication application(argc, argv);
-        Driver::prepareApplication();
-        TestDesktopPlayer test;
-        code = QTest::qExec(&test, argc, argv);
-    }
-    bus.terminate();
-    bus.waitForFinished(5000);
-    return code;
+    QApplication application(argc, argv);
+    Driver::prepareApplication();
+    TestDesktopPlayer test;
+    return QTest::qExec(&test, argc, argv);
 }
 #include "test_desktop_player.moc"

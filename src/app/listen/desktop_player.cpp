@@ -12,6 +12,7 @@
 #include <cmath>
 
 #include "app/control/drafts_controller.h"
+#include "app/desktop/session_bus.h"
 #include "app/listen/play_queue.h"
 #include "app/listen/player.h"
 #include "app/shell/text_utils.h"
@@ -48,7 +49,7 @@ public:
     bool yes() const { return true; }
     bool no() const { return false; }
     QString identity() const { return "Moorfrost"; }
-    QString entry() const { return "moorfrost"; }
+    QString entry() const { return "org.moorfrost.Moorfrost"; } // as the desktop entry is called
     QStringList none() const { return {}; }
 
 public slots:
@@ -195,13 +196,9 @@ private:
 };
 
 DesktopPlayer::DesktopPlayer(const Uses& use) {
-    // Where there is no bus, asking for one would have one started by the first call.
-    if (!qEnvironmentVariableIsSet("DBUS_SESSION_BUS_ADDRESS") &&
-        !qEnvironmentVariableIsSet("XDG_RUNTIME_DIR"))
+    if (!hasSessionBus())
         return;
     QDBusConnection bus = QDBusConnection::sessionBus();
-    if (!bus.isConnected())
-        return;
     new RootAdaptor(this);
     new PlayerAdaptor(this, use);
     QString name = "org.mpris.MediaPlayer2.moorfrost";
