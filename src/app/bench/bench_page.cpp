@@ -274,6 +274,10 @@ void BenchPage::showStep(Step step) {
     passFiles();
 }
 
+BenchPage::Step BenchPage::step() const {
+    return static_cast<Step>(stack_->currentIndex());
+}
+
 void BenchPage::passFiles() {
     // Only the page in sight; the others get theirs when they come up.
     if (stack_->currentWidget() == bringIn_) {

@@ -113,6 +113,7 @@ public:
 
     BenchPage(const Uses& use, QWidget* parent = nullptr);
     void showStep(Step step);
+    Step step() const;
     BringInPage* bringIn() { return bringIn_; }
     IdentifyPage* identify() { return identify_; }
     DescribePage* describe() { return describe_; }

@@ -103,6 +103,8 @@ BringInPage::BringInPage(const Uses& use, QWidget* parent) : QWidget(parent), us
 
     connect(add, &QPushButton::clicked, this, &BringInPage::addFolder);
     connect(empty_->button(), &QPushButton::clicked, this, &BringInPage::addFolder);
+    connect(empty_->addButton(tr("Try it with sample files\u2026")), &QPushButton::clicked, this,
+            &BringInPage::samplesWanted);
     connect(files, &QPushButton::clicked, this, &BringInPage::addFiles);
     connect(gather, &QPushButton::clicked, this, &BringInPage::gather);
     connect(discs, &QPushButton::clicked, this, &BringInPage::readDiscs);

@@ -89,6 +89,7 @@ public:
     std::vector<FileId> filesInSight() const;
 
 signals:
+    void samplesWanted();
     void playRequested(moorfrost::app::FileId id);
     /// What others have to offer for the chosen files goes in.
     void menuOpens(QMenu& menu);

@@ -23,6 +23,8 @@
 #include "app/bench/put_away_page.h"
 #include "app/bench/review_page.h"
 #include "app/deliver/deliver_page.h"
+#include "app/desktop/long_work.h"
+#include "app/help/help.h"
 #include "app/journal/journal_page.h"
 #include "app/journal/recovery_page.h"
 #include "app/library/arriving_versions.h"
@@ -37,6 +39,7 @@
 #include "app/shell/deliver_parts.h"
 #include "app/shell/foot.h"
 #include "app/shell/library_trouble_bar.h"
+#include "app/shell/sample_files.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -140,6 +143,9 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     layout->addLayout(right, 1);
     setCentralWidget(whole);
 
+    longWork_ = new LongWork(c_.jobs, this);
+    help_ = new Help(
+        this, [this] { return placeInManual(); }, [this] { return menuButton_->menu(); });
     makeActions();
     connect(foot_->reviewButton(), &QPushButton::clicked, this,
             [this] { showWorkspace(workspace() == Review ? before_ : Review); });
@@ -150,6 +156,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     connect(&c_.care, &LibraryCare::interruptionFound, this, [this] { showWorkspace(Interruption); });
     connect(recovery_, &RecoveryPage::goOn, this, [this] { showWorkspace(Bench); });
     connect(recovery_, &RecoveryPage::journalWanted, this, [this] { showWorkspace(Journal); });
+    connect(bench_->bringIn(), &BringInPage::samplesWanted, this, [this] { trySampleFiles(this); });
     connect(bench_, &BenchPage::playRequested, this, &MainWindow::play);
     connect(&c_.writing, &WritingController::written, this, [] { Covers::instance().lookAgain(); });
     connect(&c_.index, &LibraryIndex::changed, this, [] { Covers::instance().lookAgain(); });

@@ -20,6 +20,8 @@ class AuditPage;
 class BenchPage;
 class DeliverPage;
 class Foot;
+class Help;
+class LongWork;
 class JobShelf;
 class ArrivingVersions;
 class JournalPage;
@@ -54,6 +56,8 @@ public:
     RecoveryPage* recovery() { return recovery_; }
     JobShelf* jobShelf() { return jobShelf_; }
     Foot* foot() { return foot_; }
+    LongWork* longWork() { return longWork_; }
+    Help* help() { return help_; }
     LibraryTroubleBar* libraryTrouble() { return libraryTrouble_; }
     Player& player() { return player_; }
     PlayQueue& queue() { return queue_; }
@@ -90,7 +94,8 @@ private:
     void wantDelivery(bool allInSight);
     void showSheetOf(deliver::SheetOf of);
     void writeOrReview();
-    void explainScreen();
+    /// What the manual is opened at by F1.
+    QString placeInManual() const;
 
     Controllers& c_;
     Player player_;
@@ -114,6 +119,8 @@ private:
     LibraryTroubleBar* libraryTrouble_;
     JobShelf* jobShelf_;
     Foot* foot_;
+    Help* help_;
+    LongWork* longWork_;
     QList<QAction*> actions_;
     QTimer messageTimer_;
     Workspace before_ = Bench;

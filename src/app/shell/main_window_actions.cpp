@@ -15,6 +15,8 @@
 #include "app/deliver/deliver_page.h"
 #include "app/deliver/layout_bar.h"
 #include "app/deliver/one_sheet_view.h"
+#include "app/help/help.h"
+#include "app/help/trouble_report.h"
 #include "app/library/collections/collection_menus.h"
 #include "app/library/families_in_lists.h"
 #include "app/library/library_page.h"
@@ -27,7 +29,9 @@
 #include "app/shell/foot.h"
 #include "app/shell/main_window.h"
 #include "app/shell/parts.h"
+#include "app/shell/sample_files.h"
 #include "app/widgets/field_box.h"
+#include "core/base/log.h"
 #include <QCheckBox>
 #include <QSlider>
 
@@ -431,13 +435,22 @@ void MainWindow::makeActions() {
     add(tr("Go to Journal"), QKeySequence("Ctrl+6"), [this] { showWorkspace(Journal); });
     add(tr("Go to Settings"), QKeySequence("Ctrl+7"), [this] { showWorkspace(Settings); });
 
+    open(tr("Help"));
+    add(tr("Manual of this screen"), QKeySequence("F1"), [this] { help_->openHere(); });
+    add(tr("Manual"), QKeySequence("Shift+F1"), [this] { help_->open("index"); });
+    add(tr("Keys"), {}, [this] { help_->open("keys"); });
+    add(tr("About this trouble\u2026"), {}, [this] {
+        const Path log = log::isOpen() ? log::file() : log::defaultFile();
+        TroubleReportDialog(troubleReport(log), this).exec();
+    });
+    add(tr("Try it with sample files\u2026"), {}, [this] { trySampleFiles(this); });
+
     menu->addSeparator();
     section = menu;
     add(tr("Find a command\u2026"), QKeySequence("Ctrl+K"), [this] {
         CommandFinder finder(actions_, this);
         finder.exec();
     });
-    add(tr("Explain this screen"), QKeySequence("F1"), [this] { explainScreen(); });
     add(tr("Show the menu"), QKeySequence("F10"), [this] { menuButton_->showMenu(); });
     add(tr("Quit"), QKeySequence("Ctrl+Q"), [this] { close(); });
     menuButton_->setMenu(menu);

@@ -104,6 +104,13 @@ void EmptyHint::setTexts(const QString& title, const QString& text) {
     text_->setText(text);
 }
 
+QPushButton* EmptyHint::addButton(const QString& text) {
+    auto* added = new QPushButton(text);
+    layout()->addWidget(added);
+    layout()->setAlignment(added, Qt::AlignHCenter);
+    return added;
+}
+
 void EmptyHint::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.drawPixmap(width() / 2 - 22, title_->y() - 56,

@@ -61,6 +61,8 @@ public:
               QWidget* parent = nullptr);
     void setTexts(const QString& title, const QString& text);
     QPushButton* button() { return button_; }
+    /// Another one, below.
+    QPushButton* addButton(const QString& text);
 
 protected:
     void paintEvent(QPaintEvent*) override;

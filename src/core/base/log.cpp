@@ -18,8 +18,9 @@ namespace {
 constexpr size_t mostBytes = 1'000'000;
 constexpr size_t oldOnes = 2;
 
-std::mutex mutex; // guards logger
+std::mutex mutex; // guards logger and its file
 std::shared_ptr<spdlog::logger> logger;
+Path loggedTo;
 std::atomic<bool> opened = false;
 
 spdlog::level::level_enum levelOf(Level level) {
@@ -65,6 +66,7 @@ Status open(const Path& file, Level lowest) {
         made->set_error_handler([](const std::string&) {}); // nothing of it is in the way
         std::lock_guard lock(mutex);
         logger = std::move(made);
+        loggedTo = file;
         opened = true;
     } catch (const spdlog::spdlog_ex& e) {
         return Error{ErrorKind::Io, file, std::string("The log cannot be written: ") + e.what() + "."};
@@ -76,6 +78,12 @@ void close() {
     std::lock_guard lock(mutex);
     opened = false;
     logger.reset();
+    loggedTo.clear();
+}
+
+Path file() {
+    std::lock_guard lock(mutex);
+    return loggedTo;
 }
 
 bool isOpen() {

@@ -25,6 +25,8 @@ Status open(const Path& file, Level lowest = Level::Info);
 /// Writes what waits. Nothing is logged any more.
 void close();
 bool isOpen();
+/// That it goes into; empty where none is open.
+Path file();
 
 void write(Level level, About about, const std::string& line);
 
