@@ -86,6 +86,7 @@ int runChain(const Options& options);
 int readNames(const Options& options);
 int putAway(const Options& options);
 int misplaced(const Options& options);
+int settings(const Options& options);
 int journal(const Options& options);
 int takeBack(const Options& options);
 int recording(const Options& options);

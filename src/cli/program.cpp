@@ -263,6 +263,17 @@ void describe(CLI::App& app, Options& o, Command& command) {
     CLI::App* off = add("misplaced", "Files on a shelf whose names are not as its plan has them", misplaced);
     off->add_option("shelf", o.shelf, "Its name, or its folder")->required();
     off->add_option("--plan", o.plan, "Instead of the one by which files were put away there last");
+    CLI::App* settled =
+        add("settings", "Plans, standards, chains, layouts and the rest, out and in as one file", settings);
+    settled->add_option("what", o.step, "export, import")
+        ->required()
+        ->check(CLI::IsMember({"export", "import"}));
+    settled->add_option("file", o.name, "Of import: the file");
+    settled->add_option("--to", o.to, "Of export: the file; none: it is printed");
+    settled->add_option("--only", o.first,
+                        "Of these kinds only, with commas: plans, chains, standards, fields, layouts, "
+                        "audit, references, mirror, people, ways");
+    settled->add_flag("--dry-run", o.dryRun, "Of import: only say what would be taken");
     add("journal", "Everything that was written: one object a set", journal);
     add("take-back", "Undo a set that was written", takeBack)
         ->add_option("id", o.set, "Its number")

@@ -13,6 +13,12 @@ void LibrarySettings::load() {
         });
 }
 
+void LibrarySettings::take(const std::map<std::string, std::string>& values) {
+    for (const auto& [key, text] : values)
+        store(key, text);
+    emit loaded();
+}
+
 void LibrarySettings::store(const std::string& key, const std::string& text) {
     if (auto it = values_.find(key); it != values_.end() && it->second == text)
         return;

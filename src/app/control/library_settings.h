@@ -25,6 +25,10 @@ public:
     void set(const library::Setting<T>& setting, const std::type_identity_t<T>& value) {
         store(setting.key, library::settingText(value));
     }
+    /// As the library keeps them, by key.
+    const std::map<std::string, std::string>& all() const { return values_; }
+    /// Takes the place of those of these keys; `loaded` follows.
+    void take(const std::map<std::string, std::string>& values);
     /// Whether `key`, which changed() told, is this one.
     template<class T>
     static bool is(const std::string& key, const library::Setting<T>& setting) {

@@ -11,8 +11,8 @@
 #include <QSettings>
 
 #include "app/shell/text_utils.h"
-#include "core/base/byte_source.h"
 #include "core/files/disk.h"
+#include "core/files/whole_file.h"
 
 namespace moorfrost::app {
 
@@ -32,12 +32,7 @@ void rememberDeliverFolder(const QString& file) {
 }
 
 Result<std::string> smallFile(const Path& file) {
-    const auto source = FileSource::open(file);
-    if (!source)
-        return source.error();
-    if ((*source)->size() > mostOfLayout)
-        return Error{ErrorKind::Unsupported, file, ss(LayoutBar::tr("It is too large to be one."))};
-    return (*source)->bytes(0, static_cast<size_t>((*source)->size()));
+    return files::wholeFile(file, mostOfLayout);
 }
 
 LayoutBar::LayoutBar(Layouts& layouts, Messages& messages, QWidget* parent)

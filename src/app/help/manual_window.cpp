@@ -5,10 +5,12 @@
 #include <QImage>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QPainter>
 #include <QScrollBar>
 #include <QShortcut>
 #include <QSplitter>
 #include <QTextBlock>
+#include <QTextTable>
 #include <QVBoxLayout>
 
 #include <algorithm>
@@ -23,47 +25,82 @@ namespace moorfrost::app {
 namespace {
 constexpr int keyRole = Qt::UserRole, headingRole = Qt::UserRole + 1, lineRole = Qt::UserRole + 2;
 constexpr int margin = 28; // around the text, pixels
+
+/// At the end of a word.
+QString shortened(const QString& line, qsizetype most) {
+    if (line.size() <= most)
+        return line;
+    const qsizetype space = line.lastIndexOf(' ', most);
+    return line.left(space > 0 ? space : most) + QString::fromUtf8("\xE2\x80\xA6");
+}
 } // namespace
 
 ManualText::ManualText(QWidget* parent) : QTextBrowser(parent) {
     setOpenLinks(false);
     setFrameShape(QFrame::NoFrame);
+    setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn); // its coming and going would change the room
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAsNeeded);
     document()->setDocumentMargin(margin);
+    refit_.setSingleShot(true);
+    refit_.setInterval(80);
+    connect(&refit_, &QTimer::timeout, this, &ManualText::refit);
 }
 
 void ManualText::show(const ManualPage& page, const Path& folder) {
     folder_ = folder;
     setMarkdownOf(page.text);
-    verticalScrollBar()->setValue(0);
+    goTo({});
 }
 
 void ManualText::setMarkdownOf(const QString& text) {
     shown_ = text;
     width_ = viewport()->width();
-    const theme::Colours& colours = theme::colours();
     document()->setMarkdown(text, QTextDocument::MarkdownDialectGitHub);
+    const theme::Colours& colours = theme::colours();
     QTextCursor cursor(document());
     cursor.beginEditBlock();
+    struct Piece {
+        int from, to;
+        QTextCharFormat format;
+    };
+    std::vector<Piece> pieces; // formats change what fragments there are: they are gathered first
     for (QTextBlock block = document()->begin(); block.isValid(); block = block.next()) {
         QTextBlockFormat format = block.blockFormat();
         const int level = format.headingLevel();
         format.setTopMargin(level == 1 ? 4 : level > 1 ? 22 : 5);
         format.setBottomMargin(level > 0 ? 8 : 5);
-        format.setLineHeight(128, QTextBlockFormat::ProportionalHeight);
+        if (!block.text().contains(QChar::ObjectReplacementCharacter)) // a picture needs no more room
+            format.setLineHeight(128, QTextBlockFormat::ProportionalHeight);
         cursor.setPosition(block.position());
         cursor.setBlockFormat(format);
-        // Links in the colour of the theme: Markdown comes with that of a browser.
-        for (auto it = block.begin(); !it.atEnd(); ++it)
-            if (it.fragment().charFormat().isAnchor()) {
-                QTextCharFormat link;
-                link.setForeground(colours.accent);
-                cursor.setPosition(it.fragment().position());
-                cursor.setPosition(it.fragment().position() + it.fragment().length(),
-                                   QTextCursor::KeepAnchor);
-                cursor.mergeCharFormat(link);
-                break; // the fragments of the block are others now
-            }
+        for (auto it = block.begin(); !it.atEnd(); ++it) {
+            Piece piece{it.fragment().position(), it.fragment().position() + it.fragment().length(), {}};
+            if (it.fragment().charFormat().fontWeight() > QFont::DemiBold)
+                piece.format.setFontWeight(QFont::DemiBold); // our fonts have no bolder one
+            if (it.fragment().charFormat().isAnchor())
+                piece.format.setForeground(colours.accent);
+            if (!piece.format.properties().isEmpty())
+                pieces.push_back(piece);
+        }
     }
+    for (const Piece& piece : pieces) {
+        cursor.setPosition(piece.from);
+        cursor.setPosition(piece.to, QTextCursor::KeepAnchor);
+        cursor.mergeCharFormat(piece.format);
+    }
+    for (QTextFrame* frame : document()->rootFrame()->childFrames())
+        if (auto* table = qobject_cast<QTextTable*>(frame)) {
+            QTextTableFormat format = table->format();
+            format.setBorderCollapse(true);
+            format.setBorder(1);
+            format.setBorderBrush(colours.line);
+            format.setBorderStyle(QTextFrameFormat::BorderStyle_Solid);
+            format.setCellPadding(5);
+            format.setCellSpacing(0);
+            format.setTopMargin(8);
+            format.setBottomMargin(12);
+            table->setFormat(format);
+        }
     cursor.endEditBlock();
 }
 
@@ -77,19 +114,31 @@ QVariant ManualText::loadResource(int type, const QUrl& name) {
     const int room = std::max(200, viewport()->width() - 2 * margin - 4);
     const int wide = std::min(room, picture.width());
     QImage out = picture.scaledToWidth(static_cast<int>(std::lround(wide * scale)), Qt::SmoothTransformation);
+    out = out.convertToFormat(QImage::Format_RGB32);
+    QPainter painter(&out); // a frame: its ground is often that of the page
+    painter.setPen(theme::colours().line);
+    painter.drawRect(0, 0, out.width() - 1, out.height() - 1);
+    painter.end();
     out.setDevicePixelRatio(scale);
     return out;
 }
 
 void ManualText::resizeEvent(QResizeEvent* event) {
     QTextBrowser::resizeEvent(event);
-    if (std::abs(viewport()->width() - width_) < 8 || shown_.isEmpty())
-        return;
-    const double at = verticalScrollBar()->maximum() > 0
-                          ? static_cast<double>(verticalScrollBar()->value()) / verticalScrollBar()->maximum()
-                          : 0;
+    if (viewport()->width() != width_ && !shown_.isEmpty())
+        refit_.start(); // not at once: it may be resized again and again
+}
+
+void ManualText::refit() {
+    const bool isMoved = verticalScrollBar()->value() != gone_; // by hand, since a part was gone to
+    const int top = cursorForPosition(QPoint(0, 0)).position();
     setMarkdownOf(shown_);
-    verticalScrollBar()->setValue(static_cast<int>(at * verticalScrollBar()->maximum()));
+    if (!isMoved)
+        return goTo(heading_);
+    QTextCursor cursor(document());
+    cursor.setPosition(top);
+    setTextCursor(cursor);
+    verticalScrollBar()->setValue(verticalScrollBar()->value() + cursorRect().top());
 }
 
 QTextBlock ManualText::blockOf(const QString& heading) const {
@@ -100,11 +149,12 @@ QTextBlock ManualText::blockOf(const QString& heading) const {
 }
 
 void ManualText::goTo(const QString& heading) {
+    heading_ = heading;
     const QTextBlock block = heading.isEmpty() ? QTextBlock() : blockOf(heading);
-    if (!block.isValid())
-        return verticalScrollBar()->setValue(0);
-    setTextCursor(QTextCursor(block));
-    verticalScrollBar()->setValue(verticalScrollBar()->value() + cursorRect().top() - 12);
+    setTextCursor(QTextCursor(block.isValid() ? block : document()->begin()));
+    verticalScrollBar()->setValue(block.isValid() ? verticalScrollBar()->value() + cursorRect().top() - 12
+                                                  : 0);
+    gone_ = verticalScrollBar()->value();
 }
 
 bool ManualText::shows(const QString& heading) const {
@@ -149,6 +199,7 @@ ManualWindow::ManualWindow(Manual manual, QWidget* parent) : QDialog(parent), ma
     list_->setAccessibleName(tr("Pages"));
     list_->setWordWrap(true);
     list_->setFrameShape(QFrame::NoFrame);
+    list_->setObjectName("pages");
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     text_ = new ManualText;
     text_->setAccessibleName(tr("Page of the manual"));
@@ -205,7 +256,7 @@ void ManualWindow::listFound() {
     for (const ManualPlace& place : manual_.find(search_->text())) {
         const ManualPage* page = manual_.page(place.page);
         const QString where = place.heading.isEmpty() ? page->title : page->title + ": " + place.heading;
-        auto* item = new QListWidgetItem(where + "\n" + place.line.left(120), list_);
+        auto* item = new QListWidgetItem(where + "\n" + shortened(place.line, 120), list_);
         item->setToolTip(place.line);
         item->setData(keyRole, place.page);
         item->setData(headingRole, place.heading);

@@ -4,6 +4,7 @@
 
 #include <QDialog>
 #include <QTextBrowser>
+#include <QTimer>
 
 #include "app/help/manual.h"
 
@@ -32,10 +33,14 @@ protected:
 
 private:
     void setMarkdownOf(const QString& text);
+    void refit();
     QTextBlock blockOf(const QString& heading) const;
     Path folder_;
     QString shown_;
-    int width_ = 0; // for which pictures were made
+    int width_ = 0;   // for which pictures were made
+    QString heading_; // that was gone to
+    int gone_ = 0;    // where the bar was then
+    QTimer refit_;
 };
 
 class ManualWindow : public QDialog {

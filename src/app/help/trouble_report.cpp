@@ -17,7 +17,6 @@
 #include <QVBoxLayout>
 
 #include "app/shell/text_utils.h"
-#include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "core/base/version.h"
 #include "core/base/without_private.h"
@@ -41,7 +40,7 @@ QString asTold(const QVariant& value) {
 
 QString endOfLog(const Path& log) {
     QFile file(qs(log.native()));
-    if (!file.open(QIODevice::ReadOnly))
+    if (log.empty() || !file.open(QIODevice::ReadOnly))
         return "(none)\n";
     const qint64 from = std::max<qint64>(0, file.size() - mostOfLog);
     file.seek(from);
@@ -88,10 +87,9 @@ TroubleReportDialog::TroubleReportDialog(const QString& report, QWidget* parent)
     auto* head = new QHBoxLayout;
     head->addWidget(what, 1);
     text_ = new QPlainTextEdit(report);
-    text_->setFont(theme::monoFont());
     text_->setLineWrapMode(QPlainTextEdit::NoWrap);
     text_->setAccessibleName(tr("The report"));
-    text_->setFrameShape(QFrame::NoFrame);
+    text_->setObjectName("mono");
     auto* copy = button(tr("Copy"));
     auto* save = button(tr("Save\u2026"), "accent");
     auto* close = button(tr("Close"));

@@ -17,6 +17,7 @@
 #include "app/settings/custom_field_list.h"
 #include "app/settings/mirror_rules.h"
 #include "app/settings/reference_list.h"
+#include "app/settings/settings_file_dialog.h"
 #include "app/settings/standard_editor.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -155,6 +156,13 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
     historyUse_ = label({}, "quiet");
     historyUse_->setWordWrap(true);
     column->addWidget(historyUse_);
+    column->addSpacing(20);
+    section(
+        tr("Settings as a file"),
+        tr("Plans, standards, chains of steps, custom fields, layouts and rules, to be handed on, or to be "
+           "had on another machine."));
+    file_ = new SettingsFilePart(use_.settings);
+    column->addWidget(file_);
     column->addStretch();
 
     scroll_ = new QScrollArea;

@@ -24,6 +24,7 @@ class QScrollArea;
 namespace moorfrost::app {
 
 class ReferenceList;
+class SettingsFilePart;
 class StandardEditor;
 
 class SettingsPage : public QWidget {
@@ -46,6 +47,7 @@ public:
     void showStandards();
     StandardEditor* standards() { return standards_; }
     ReferenceList* references() { return references_; }
+    SettingsFilePart* file() { return file_; }
 
 signals:
     void themeChanged();
@@ -58,6 +60,7 @@ private:
     QScrollArea* scroll_;
     StandardEditor* standards_;
     ReferenceList* references_;
+    SettingsFilePart* file_;
     QGridLayout* shelves_;
     QCheckBox* keepTimes_;
     QComboBox* historyLimit_;

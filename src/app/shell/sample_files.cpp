@@ -51,7 +51,7 @@ QString proposedFolder() {
 
 SampleFilesDialog::SampleFilesDialog(QWidget* parent) : QDialog(parent) {
     setWindowTitle(tr("Try it with sample files"));
-    resize(560, 250);
+    resize(600, 240);
     auto* what = label(tr("Makes folders of invented music, as messy as real ones: rips, transfers, "
                           "downloads. They open in a window of their own, with a library of their own. Your "
                           "library and your files are not touched. To be rid of them, delete the folder."),
@@ -71,15 +71,19 @@ SampleFilesDialog::SampleFilesDialog(QWidget* parent) : QDialog(parent) {
     progress_->setAccessibleName(tr("How far it is"));
     progress_->hide();
     TakeBar foot = takeBar(this, tr("Make and open them"));
-    said_ = foot.summary;
+    said_ = label({}, "");
     said_->setWordWrap(true);
+    said_->setMinimumHeight(2 * said_->fontMetrics().lineSpacing());
+    said_->setAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    auto* told = new QHBoxLayout;
+    told->addWidget(said_, 1);
     make_ = foot.take;
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
     layout->addWidget(bar("head", head));
     layout->addWidget(bar("tools", place));
-    layout->addStretch(1);
+    layout->addWidget(bar("panel", told), 1);
     layout->addWidget(progress_);
     layout->addWidget(foot.widget);
     connect(choose, &QPushButton::clicked, this, [this] {
@@ -120,7 +124,7 @@ void SampleFilesDialog::look() {
                    : there == There::Made ? tr("They are there already, as you left them.")
                    : there == There::Other
                        ? tr("Something else is in that folder. Choose a new or an empty one.")
-                       : tr("Takes about half a minute and 300 MB."));
+                       : tr("Takes about a minute and 200 MB."));
 }
 
 void SampleFilesDialog::begin() {

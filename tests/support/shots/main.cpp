@@ -51,6 +51,11 @@ int main(int argc, char** argv) {
         shots::audit(all);
         return 0;
     }
+    if (qEnvironmentVariable("ONLY") == "help") {
+        all.take(&opened->window(), "start");
+        shots::help(all);
+        return 0;
+    }
     for (auto* part :
          {shots::bringIn, shots::identify, shots::describe, shots::namesAndPutAway, shots::libraryAndJournal,
           shots::releases, shots::people, shots::deliver, shots::audit, shots::discs, shots::troubles})

@@ -31,6 +31,7 @@ void libraryAndJournal(Shots& shots);
 void releases(Shots& shots);
 void people(Shots& shots);  // behind the releases
 void deliver(Shots& shots); // behind the people
+void help(Shots& shots);
 void audit(Shots& shots);
 void discs(Shots& shots);
 void troubles(Shots& shots);
