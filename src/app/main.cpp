@@ -11,6 +11,7 @@
 
 #include "app/bench/bench_page.h"
 #include "app/desktop/desktop_service.h"
+#include "app/shell/first_start.h"
 #include "app/shell/main_window.h"
 #include "app/shell/run_again.h"
 #include "app/shell/single_instance.h"
@@ -73,6 +74,12 @@ int main(int argc, char** argv) {
             if (!options.shelf.empty())
                 controllers.shelves.add(shownName(options.shelf), options.shelf);
             controllers.bringIn.start(toBringIn, true);
+            if (options.shot.isEmpty() && !options.reportStartup &&
+                FirstStartDialog::isWanted(controllers.shelves)) {
+                auto* first = new FirstStartDialog({controllers.shelves, controllers.standards}, &window);
+                first->setAttribute(Qt::WA_DeleteOnClose);
+                first->open();
+            }
         });
         const auto comeForward = [&](const std::vector<Path>& more) {
             window.setWindowState((window.windowState() & ~Qt::WindowMinimized) | Qt::WindowActive);

@@ -2,6 +2,7 @@
 // The manual, the keys, what is said when help is asked for, and sample files.
 #include <QtTest>
 
+#include <QComboBox>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QMenu>
@@ -17,6 +18,7 @@
 #include "app/bench/gather_dialog.h"
 #include "app/help/help.h"
 #include "app/help/trouble_report.h"
+#include "app/shell/first_start.h"
 #include "app/shell/sample_files.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
@@ -210,6 +212,40 @@ private slots:
         QTest::mouseClick(dialog.makeButton(), Qt::LeftButton);
         QVERIFY(QTest::qWaitFor([&] { return dialog.said().contains("could not be made"); }, 60'000));
         QCOMPARE(made.count(), 0);
+    }
+
+    void theFirstStartAsksForTwoThings() {
+        Driver d(*box_ / "library.db");
+        d.settle();
+        Controllers& c = d.controllers();
+        QVERIFY(FirstStartDialog::isWanted(c.shelves));
+        FirstStartDialog dialog({c.shelves, c.standards});
+        QVERIFY(dialog.standard()->count() > 1);
+        dialog.folder()->setText("somewhere");
+        QVERIFY(!dialog.beginButton()->isEnabled());
+        test::writeBytes(*box_ / "file", "");
+        dialog.folder()->setText(qs((*box_ / "file").native()));
+        QCOMPARE(dialog.said(), QString("This is no folder."));
+        dialog.folder()->setText("/proc/archive");
+        QTest::mouseClick(dialog.beginButton(), Qt::LeftButton);
+        QVERIFY2(dialog.said().contains("cannot be made"), qPrintable(dialog.said()));
+        dialog.folder()->setText(qs((*box_ / "music/Archive").native()));
+        dialog.standard()->setCurrentIndex(1);
+        QTest::mouseClick(dialog.beginButton(), Qt::LeftButton);
+        d.settle();
+        QCOMPARE(c.shelves.all().size(), size_t{1});
+        QVERIFY(std::filesystem::is_directory(*box_ / "music/Archive"));
+        QCOMPARE(c.standards.byDefault().name, ss(dialog.standard()->itemText(1)));
+        QVERIFY(!FirstStartDialog::isWanted(c.shelves));
+    }
+
+    void theFirstStartCanBeSkipped() {
+        Driver d(*box_ / "library.db");
+        d.settle();
+        FirstStartDialog dialog({d.controllers().shelves, d.controllers().standards});
+        QTest::mouseClick(dialog.skipButton(), Qt::LeftButton);
+        QVERIFY(d.controllers().shelves.all().empty());
+        QVERIFY(!FirstStartDialog::isWanted(d.controllers().shelves)); // asked once
     }
 
     void theEmptyBenchLeadsToThem() {

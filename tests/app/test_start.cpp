@@ -5,6 +5,7 @@
 #include <QImage>
 #include <QProcess>
 
+#include "core/base/version.h"
 #include "core/library/store/store.h"
 #include "support/places.h"
 #include "support/sample_files.h"
@@ -18,15 +19,18 @@ class TestStart : public QObject {
 
     static QString text(const Path& path) { return QString::fromStdString(path.native()); }
     /// Until it ends by itself; what it said.
-    QString run(QStringList arguments) {
+    QString run(QStringList arguments, const QMap<QString, QString>& more = {}) {
         QProcess program;
         program.setProcessChannelMode(QProcess::MergedChannels);
         QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
         environment.insert("XDG_CACHE_HOME", text(*box_ / "cache"));
         environment.insert("XDG_DATA_HOME", text(*box_ / "data"));
         environment.insert("QT_QPA_PLATFORM", "offscreen");
+        for (auto it = more.begin(); it != more.end(); ++it)
+            environment.insert(it.key(), it.value());
         program.setProcessEnvironment(environment);
-        arguments = QStringList{"--settings", text(*box_ / "settings")} + arguments;
+        if (!arguments.contains("--settings"))
+            arguments = QStringList{"--settings", text(*box_ / "settings")} + arguments;
         program.start(text(test::inBuild("src/app/moorfrost")), arguments);
         if (!program.waitForFinished(60000) || program.exitStatus() != QProcess::NormalExit)
             qFatal("it does not end: %s", program.readAll().constData());
@@ -72,8 +76,69 @@ private slots:
         QVERIFY(QImage(shot).pixelColor(1270, 400).lightness() > 160);
         // What it did is in the log, for support.
         const std::string log = test::readBytes(*box_ / "settings/log.txt");
-        QVERIFY2(log.find("info [start] Moorfrost 0.1.0") != std::string::npos, log.c_str());
+        QVERIFY2(log.find(std::string("info [start] Moorfrost ") + version()) != std::string::npos,
+                 log.c_str());
         QVERIFY2(log.find("library.db is open") != std::string::npos, log.c_str());
+    }
+
+    void strangeSurroundings_data() {
+        QTest::addColumn<QString>("name");
+        QTest::addColumn<QString>("value");
+        QTest::newRow("Turkish") << "LC_ALL"
+                                 << "tr_TR.UTF-8";
+        QTest::newRow("Japanese") << "LC_ALL"
+                                  << "ja_JP.UTF-8";
+        QTest::newRow("no locale") << "LC_ALL"
+                                   << "C";
+        QTest::newRow("no bus") << "DBUS_SESSION_BUS_ADDRESS"
+                                << "unix:path=/nowhere";
+        QTest::newRow("no sound") << "PULSE_SERVER"
+                                  << "unix:/nowhere";
+        QTest::newRow("twice the pixels") << "QT_SCALE_FACTOR"
+                                          << "2";
+        QTest::newRow("no fonts") << "FONTCONFIG_FILE"
+                                  << "/dev/null";
+        QTest::newRow("no runtime folder") << "XDG_RUNTIME_DIR"
+                                           << "/nowhere";
+    }
+    void strangeSurroundings() {
+        QFETCH(QString, name);
+        QFETCH(QString, value);
+        test::makeSound(*box_ / "in", "\xC4\xB0stanbul i\xC5\x9F\xC4\xB1k.flac");
+        std::filesystem::create_directories(*box_ / "Archive");
+        const QString shot = text(*box_ / "shot.png");
+        const QString said = run({"--library", text(*box_ / "library.db"), "--shelf", text(*box_ / "Archive"),
+                                  "--shot", shot, text(*box_ / "in")},
+                                 {{name, value}});
+        QVERIFY2(code_ == 0, qPrintable(said));
+        const QImage picture(shot);
+        QVERIFY(!picture.isNull());
+        auto store = std::move(*library::Store::open(*box_ / "library.db"));
+        QCOMPARE(store->files().all().size(), size_t{1});
+    }
+
+    void aBrokenSettingsFile() {
+        test::writeBytes(*box_ / "settings/moorfrost/moorfrost.ini",
+                         std::string("[General\nwindow=@ByteArray(\x01\xFF\0 theme==", 40) +
+                             std::string(5000, '\xFE'));
+        const QString shot = text(*box_ / "shot.png");
+        const QString said = run({"--library", text(*box_ / "library.db"), "--shot", shot});
+        QVERIFY2(code_ == 0, qPrintable(said));
+        QCOMPARE(QImage(shot).size(), QSize(1280, 800));
+    }
+
+    // Nothing can be kept of how the window is; the library is elsewhere, and works.
+    void aHomeThatCannotBeWritten() {
+        const QString shot = text(*box_ / "shot.png");
+        const QString said =
+            run({"--library", text(*box_ / "library.db"), "--settings", "/proc/settings", "--shot", shot},
+                {{"HOME", "/proc"},
+                 {"XDG_DATA_HOME", "/proc/data"},
+                 {"XDG_CACHE_HOME", "/proc/cache"},
+                 {"XDG_STATE_HOME", "/proc/state"},
+                 {"XDG_CONFIG_HOME", "/proc/config"}});
+        QVERIFY2(code_ == 0, qPrintable(said));
+        QVERIFY(!QImage(shot).isNull());
     }
 
     void theThemeThatWasChosen() {

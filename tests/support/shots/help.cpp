@@ -6,6 +6,7 @@
 #include "app/bench/bench_page.h"
 #include "app/help/help.h"
 #include "app/help/trouble_report.h"
+#include "app/shell/first_start.h"
 #include "app/shell/sample_files.h"
 
 using namespace moorfrost;
@@ -32,6 +33,10 @@ void help(Shots& shots) {
     report.show();
     shots.take(&report, "trouble-report");
     report.hide();
+    FirstStartDialog first({shots.driver.controllers().shelves, shots.driver.controllers().standards}, &w);
+    first.show();
+    shots.take(&first, "first-start");
+    first.hide();
     SampleFilesDialog samples(&w);
     samples.show();
     shots.take(&samples, "samples");
