@@ -25,6 +25,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/comparison_table.h"
 #include "app/widgets/file_table.h"
+#include "app/widgets/line_icons.h"
 
 namespace moorfrost::app {
 
@@ -37,7 +38,7 @@ QLineEdit* wordBox(const QString& name, const QString& hint) {
     auto* line = new QLineEdit;
     line->setAccessibleName(name);
     line->setPlaceholderText(hint);
-    line->setClearButtonEnabled(true);
+    addClearButton(line);
     line->setMinimumWidth(90);
     return line;
 }

@@ -6,6 +6,7 @@
 
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/line_icons.h"
 #include "app/widgets/two_lines.h"
 
 namespace moorfrost::app {
@@ -44,7 +45,7 @@ TrackSearch::TrackSearch(LibraryIndex& index, const QString& placeholder, QWidge
     search_ = new QLineEdit;
     search_->setPlaceholderText(placeholder);
     search_->setAccessibleName(tr("Search the library for a track"));
-    search_->setClearButtonEnabled(true);
+    addClearButton(search_);
     found_ = trackList(tr("Tracks that were found"));
     auto* searching = new QHBoxLayout;
     searching->setContentsMargins(12, 10, 12, 6);

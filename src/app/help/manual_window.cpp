@@ -19,6 +19,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/line_icons.h"
 
 namespace moorfrost::app {
 
@@ -194,7 +195,7 @@ ManualWindow::ManualWindow(Manual manual, QWidget* parent) : QDialog(parent), ma
     search_ = new QLineEdit;
     search_->setPlaceholderText(tr("Search the manual (Ctrl+F)"));
     search_->setAccessibleName(tr("Search the manual"));
-    search_->setClearButtonEnabled(true);
+    addClearButton(search_);
     list_ = new QListWidget;
     list_->setAccessibleName(tr("Pages"));
     list_->setWordWrap(true);

@@ -12,6 +12,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/flow_layout.h"
+#include "app/widgets/line_icons.h"
 
 namespace moorfrost::app {
 
@@ -32,6 +33,7 @@ SearchBar::SearchBar(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     box_->setPlaceholderText(tr("Search: words, artist:varnholt, year:1970-1989, missing:isrc \u2026"));
     box_->setAccessibleName(tr("Search the library"));
     box_->addAction(theme::icon("search"), QLineEdit::LeadingPosition);
+    nameLineIcon(box_, tr("Search"));
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(box_);

@@ -291,7 +291,9 @@ void ChipEditor::rebuildChips() {
         chip->setObjectName(field ? "chip" : "literal");
         QString text = qs(naming::pieceLabel(piece));
         chip->setText(field ? text : text.trimmed().isEmpty() ? QString(QChar(0x2423)) : text);
-        chip->setAccessibleName(piece.kind == Piece::Kind::Folder ? tr("folder") : text);
+        chip->setAccessibleName(piece.kind == Piece::Kind::Folder ? tr("folder")
+                                : text.trimmed().isEmpty()        ? tr("space")
+                                                                  : text);
         chip->setPopupMode(QToolButton::InstantPopup);
         // The menu is made when it is wanted.
         auto* menu = new QMenu(chip);

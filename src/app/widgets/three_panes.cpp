@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/widgets/three_panes.h"
+#include "app/widgets/line_icons.h"
 
 #include <QSplitter>
 #include <QVBoxLayout>
@@ -25,7 +26,7 @@ SearchHead searchHead(const QString& title, const QString& hint, const QString& 
     out.search = new QLineEdit;
     out.search->setPlaceholderText(hint);
     out.search->setAccessibleName(name);
-    out.search->setClearButtonEnabled(true);
+    addClearButton(out.search);
     out.search->setMinimumWidth(200);
     out.count = new ShortLabel;
     out.count->setObjectName("quiet");

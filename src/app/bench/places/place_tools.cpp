@@ -15,6 +15,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/line_icons.h"
 #include "core/files/file_system.h"
 
 namespace moorfrost::app {
@@ -110,7 +111,7 @@ QWidget* PlaceTools::optionsLine() {
     search_ = new QLineEdit;
     search_->setPlaceholderText(tr("Search these files"));
     search_->setAccessibleName(tr("Search these files"));
-    search_->setClearButtonEnabled(true);
+    addClearButton(search_);
     search_->setMinimumWidth(150);
     search_->setMaximumWidth(240);
     auto* line = new QWidget;
