@@ -230,11 +230,12 @@ private slots:
         QTest::mouseClick(dialog.beginButton(), Qt::LeftButton);
         QVERIFY2(dialog.said().contains("cannot be made"), qPrintable(dialog.said()));
         dialog.folder()->setText(qs((*box_ / "music/Archive").native()));
+        test::makeSound(*box_ / "music/Archive/Salt Road", "01 Gorse.flac");
         dialog.standard()->setCurrentIndex(1);
         QTest::mouseClick(dialog.beginButton(), Qt::LeftButton);
         d.settle();
         QCOMPARE(c.shelves.all().size(), size_t{1});
-        QVERIFY(std::filesystem::is_directory(*box_ / "music/Archive"));
+        QCOMPARE(d.libraryFiles().size(), size_t{1}); // what was there is known
         QCOMPARE(c.standards.byDefault().name, ss(dialog.standard()->itemText(1)));
         QVERIFY(!FirstStartDialog::isWanted(c.shelves));
     }

@@ -111,6 +111,8 @@ private slots:
                     R"("standards": {"moorfrost standards": 1, "standards": [{"name": "A", "rules": [{"rule": "taste"}]}]})"))
                 .contains("standards"));
         QVERIFY(refused(with(R"("chains": [{"no": "chain"}])")).contains("chains"));
+        QVERIFY(refused(with("\"audit rules\": " + std::string(1'000'000, '[') + std::string(1'000'000, ']')))
+                    .contains("nested"));
         QVERIFY(refused(std::string(40u << 20, ' ')).contains("too large"));
         // One that is not understood is passed over; the rest comes in.
         const auto taken = settingsFromFile(with(R"("colour of the moon": 1, "keep-times": true)"));

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/desktop/long_work.h"
 
+#include <QApplication>
 #include <QDBusPendingCallWatcher>
 #include <QDBusPendingReply>
 #include <QFile>
@@ -43,7 +44,8 @@ void LongWork::look() {
             ++at;
             continue;
         }
-        if (at->second.since.elapsed() >= worthAWord_ && !window_->isActiveWindow())
+        if (at->second.since.elapsed() >= worthAWord_ &&
+            !QApplication::activeWindow()) // of ours: a dialog counts, too
             tell(at->second.title);
         at = known_.erase(at);
     }

@@ -132,7 +132,12 @@ void FirstStartDialog::begin() {
         return;
     }
     use_.standards.setDefault(ss(standard_->currentText()));
-    use_.shelves.add(shownName(folder), folder);
+    // What is in it already becomes known as soon as it is one.
+    ShelvesController& shelves = use_.shelves;
+    connect(
+        &shelves, &ShelvesController::changed, &shelves, [&shelves] { shelves.read(shelves.all()); },
+        Qt::SingleShotConnection);
+    shelves.add(shownName(folder), folder);
     accept();
 }
 

@@ -6,6 +6,7 @@
 #include <QFileInfo>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMessageBox>
 #include <QPushButton>
 #include <QRegularExpression>
 #include <QStandardPaths>
@@ -187,9 +188,12 @@ QStringList SampleFilesDialog::arguments(const Path& folder) {
 
 void trySampleFiles(QWidget* over) {
     SampleFilesDialog dialog(over);
-    QObject::connect(&dialog, &SampleFilesDialog::made, over, [](const Path& folder) {
-        QProcess::startDetached(QCoreApplication::applicationFilePath(),
-                                SampleFilesDialog::arguments(folder));
+    QObject::connect(&dialog, &SampleFilesDialog::made, over, [over](const Path& folder) {
+        if (!QProcess::startDetached(QCoreApplication::applicationFilePath(),
+                                     SampleFilesDialog::arguments(folder)))
+            QMessageBox::warning(
+                over, SampleFilesDialog::tr("Try it with sample files"),
+                SampleFilesDialog::tr("They are made, but another window could not be started."));
     });
     dialog.exec();
 }

@@ -30,6 +30,7 @@ using Json = nlohmann::json;
 constexpr const char* mark = "moorfrost settings";
 constexpr int newest = 1;
 constexpr size_t mostBytes = 32u << 20;
+constexpr int deepest = 40;
 
 enum class Form { Text, Bool, Number, Texts, Json, Jsons };
 
@@ -246,7 +247,13 @@ Result<SettingsTaken> settingsFromFile(std::string_view json) {
     auto no = [](const std::string& why) { return Error{ErrorKind::Invalid, {}, why}; };
     if (json.size() > mostBytes)
         return no("This is too large to be a file of settings.");
-    const Json all = Json::parse(json, nullptr, false);
+    bool tooDeep = false; // to be taken apart again
+    const Json all = Json::parse(
+        json,
+        [&](int depth, Json::parse_event_t, const Json&) { return !(tooDeep = tooDeep || depth > deepest); },
+        false);
+    if (tooDeep)
+        return no("This is no file of Moorfrost's settings: its parts are nested too deep.");
     if (all.is_discarded() || !all.is_object() || !all.contains(mark))
         return no("This is no file of Moorfrost's settings.");
     const Json& edition = all[mark];
