@@ -3,7 +3,6 @@
 #include <QElapsedTimer>
 #include <QSettings>
 #include <QTimer>
-#include <QTranslator>
 
 #include <cstdio>
 #include <cstring>
@@ -12,6 +11,7 @@
 #include "app/bench/bench_page.h"
 #include "app/desktop/desktop_service.h"
 #include "app/shell/first_start.h"
+#include "app/shell/language.h"
 #include "app/shell/main_window.h"
 #include "app/shell/run_again.h"
 #include "app/shell/single_instance.h"
@@ -46,9 +46,7 @@ int main(int argc, char** argv) {
         options.settings.isEmpty() ? log::defaultFile() : Path(ss(options.settings)) / "log.txt";
     log::open(logFile).ignore(); // one can do without
     log::info(log::About::Start, "Moorfrost {}, Qt {}", ss(QApplication::applicationVersion()), qVersion());
-    QTranslator plurals;
-    if (plurals.load(":/i18n/moorfrost_en.qm"))
-        QApplication::installTranslator(&plurals);
+    language::install(language::chosen());
     theme::loadFonts();
     theme::chooseColours(theme::choiceFromKey(
         options.theme.isEmpty() ? QSettings().value("theme", "system").toString() : options.theme));

@@ -139,8 +139,9 @@ void PackagesController::takeIn() {
     if (!check_ || !check_->isWhole())
         return;
     if (!files::isThere(verified_ / deliver::packageSounds))
-        return use_.messages.say(
-            tr("It was not made here: bring in its folder \u201Cdata\u201D at the bench."), true);
+        return use_.messages.say(tr("It was not made here: bring in its folder \u201C"
+                                    "data\u201D at the bench."),
+                                 true);
     taking_ = verified_;
     use_.bringIn.start({verified_ / deliver::packageSounds}, true);
 }

@@ -19,6 +19,7 @@
 #include "app/settings/reference_list.h"
 #include "app/settings/settings_file_dialog.h"
 #include "app/settings/standard_editor.h"
+#include "app/shell/language.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -76,6 +77,18 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
             theme::apply(theme::choiceFromKey(key));
             emit themeChanged();
         });
+    }
+    column->addSpacing(20);
+    section(tr("Language"),
+            tr("Of the window, from the next start on. Sentences about troubles are in English."));
+    auto* languages = new QButtonGroup(this);
+    for (const auto& [key, name] : language::all()) {
+        auto* radio = new QRadioButton(name);
+        radio->setChecked(language::chosen() == key);
+        radio->setProperty("key", key);
+        languages->addButton(radio);
+        column->addWidget(radio);
+        connect(radio, &QRadioButton::clicked, this, [key = key] { language::choose(key); });
     }
     column->addSpacing(20);
     section(tr("Standards"),

@@ -1,0 +1,70 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/language.h"
+
+#include <QApplication>
+#include <QLibraryInfo>
+#include <QLocale>
+#include <QSettings>
+#include <QTranslator>
+
+#include <algorithm>
+
+namespace moorfrost::app::language {
+
+namespace {
+constexpr const char* settingKey = "language";
+
+/// Texts that are told outside of a class are filed under other names than they are asked by: with or without
+/// the namespace, or under the namespace alone.
+class Texts : public QTranslator {
+public:
+    using QTranslator::QTranslator;
+    QString translate(const char* context, const char* source, const char* disambiguation,
+                      int n) const override {
+        QString text = QTranslator::translate(context, source, disambiguation, n);
+        const QByteArray name(context);
+        const QByteArray space("moorfrost::app");
+        if (text.isNull())
+            text =
+                QTranslator::translate(name.startsWith(space + "::") ? name.mid(space.size() + 2).constData()
+                                                                     : (space + "::" + name).constData(),
+                                       source, disambiguation, n);
+        if (text.isNull())
+            text = QTranslator::translate(space.constData(), source, disambiguation, n);
+        return text;
+    }
+};
+
+} // namespace
+
+const std::vector<std::pair<QString, QString>>& all() {
+    static const std::vector<std::pair<QString, QString>> languages = {{"en", "English"}, {"de", "Deutsch"}};
+    return languages;
+}
+
+QString chosen() {
+    const QString key = QSettings().value(settingKey, "en").toString();
+    const bool isOne = std::ranges::any_of(all(), [&](const auto& one) { return one.first == key; });
+    return isOne ? key : QString("en");
+}
+
+void choose(const QString& key) {
+    QSettings().setValue(settingKey, key);
+}
+
+void install(const QString& key) {
+    auto add = [](const QString& file, const QString& folder) {
+        auto* texts = new Texts(qApp);
+        if (texts->load(file, folder))
+            QApplication::installTranslator(texts);
+        else
+            delete texts;
+    };
+    // What Qt says itself, in its dialogs.
+    add("qtbase_" + key, QLibraryInfo::path(QLibraryInfo::TranslationsPath));
+    add("moorfrost_" + key, ":/i18n");
+    if (key != "en" && QLocale::system().language() != QLocale(key).language())
+        QLocale::setDefault(QLocale(key));
+}
+
+} // namespace moorfrost::app::language

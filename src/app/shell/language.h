@@ -1,0 +1,22 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The languages that the window speaks. Their texts are in resources/translations; English ones are in the
+// code, with their plurals there.
+#pragma once
+
+#include <QString>
+
+#include <utility>
+#include <vector>
+
+namespace moorfrost::app::language {
+
+/// Key ("en", "de") and name, in itself.
+const std::vector<std::pair<QString, QString>>& all();
+/// That was chosen in Settings; English where none was.
+QString chosen();
+void choose(const QString& key);
+/// For all windows that are made from now on. Once, after QApplication is made. Numbers and dates are those
+/// of the system where it speaks that language, too.
+void install(const QString& key);
+
+} // namespace moorfrost::app::language
