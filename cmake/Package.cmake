@@ -7,16 +7,15 @@ set(CPACK_PACKAGE_CONTACT "Moorfrost developers <developers@moorfrost.invalid>")
 set(CPACK_PACKAGE_HOMEPAGE_URL "https://moorfrost.invalid/")
 set(CPACK_PACKAGE_DESCRIPTION_SUMMARY "tag, name, identify and put away audio files")
 set(CPACK_DEBIAN_PACKAGE_DESCRIPTION
-"Moorfrost takes music archivists and producers from folders of files that nobody
-has put in order to a consistent library that can be searched.
+"Moorfrost takes music archivists and producers from folders of files
+that nobody has put in order to a consistent library that can be
+searched.
 .
-Every change is a draft first, every write is a line in the journal and can be
-taken back, and the sound of a file is never changed.
+Every change is a draft first, every write is a line in the journal and
+can be taken back, and the sound of a file is never changed.
 .
 This package has the application, its command line, and its manual.")
 set(CPACK_PACKAGING_INSTALL_PREFIX /usr)
-set(CPACK_STRIP_FILES ON)
-set(CPACK_OUTPUT_FILE_PREFIX packages)
 set(CPACK_GENERATOR DEB)
 set(CPACK_DEBIAN_FILE_NAME DEB-DEFAULT)
 set(CPACK_DEBIAN_PACKAGE_SECTION sound)

@@ -5,6 +5,7 @@
 
 #include <unistd.h>
 
+#include "app/shell/language.h"
 #include "demo/reference_world.h"
 #include "support/shared_data.h"
 #include "support/shots/shots.h"
@@ -36,6 +37,8 @@ int main(int argc, char** argv) {
     const QString themeName = argc > 2 ? argv[2] : "light";
     const QSize size = argc > 4 ? QSize(atoi(argv[3]), atoi(argv[4])) : QSize();
     Driver::prepareApplication(themeName);
+    if (qEnvironmentVariableIsSet("SHOTS_LANGUAGE"))
+        language::install(qEnvironmentVariable("SHOTS_LANGUAGE"));
     // A place with a name fit for pictures.
     const Path root = std::filesystem::temp_directory_path() / "Tarnholm Sound Archive";
     std::filesystem::remove_all(root);
