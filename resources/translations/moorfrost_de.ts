@@ -489,6 +489,545 @@
     </message>
 </context>
 <context>
+    <name>core</name>
+    <message>
+        <source>Absent files</source>
+        <translation>Dateien, die nicht da sind</translation>
+    </message>
+    <message>
+        <source>Agreements that end</source>
+        <translation>Vereinbarungen, die enden</translation>
+    </message>
+    <message>
+        <source>Album</source>
+        <translation>Album</translation>
+    </message>
+    <message>
+        <source>Album artist</source>
+        <translation>Albuminterpret</translation>
+    </message>
+    <message>
+        <source>Album artist sort</source>
+        <translation>Albuminterpret, Sortierform</translation>
+    </message>
+    <message>
+        <source>Album disagrees with itself</source>
+        <translation>Album widerspricht sich</translation>
+    </message>
+    <message>
+        <source>Album gain</source>
+        <translation>Album Gain</translation>
+    </message>
+    <message>
+        <source>Album peak</source>
+        <translation>Album Peak</translation>
+    </message>
+    <message>
+        <source>Album sort</source>
+        <translation>Album, Sortierform</translation>
+    </message>
+    <message>
+        <source>Another label's ISRC</source>
+        <translation>ISRC eines anderen Labels</translation>
+    </message>
+    <message>
+        <source>Artist</source>
+        <translation>Interpret</translation>
+    </message>
+    <message>
+        <source>Artist sort</source>
+        <translation>Interpret, Sortierform</translation>
+    </message>
+    <message>
+        <source>Barcode</source>
+        <translation>Strichcode</translation>
+    </message>
+    <message>
+        <source>Barcodes differ</source>
+        <translation>Strichcodes verschieden</translation>
+    </message>
+    <message>
+        <source>Broken off</source>
+        <translation>Abgebrochen</translation>
+    </message>
+    <message>
+        <source>Cannot be right</source>
+        <translation>Kann nicht stimmen</translation>
+    </message>
+    <message>
+        <source>Carrier</source>
+        <translation>Tonträger</translation>
+    </message>
+    <message>
+        <source>Catalogue number</source>
+        <translation>Katalognummer</translation>
+    </message>
+    <message>
+        <source>Clipped</source>
+        <translation>Übersteuert</translation>
+    </message>
+    <message>
+        <source>Coded with loss before</source>
+        <translation>Früher verlustbehaftet kodiert</translation>
+    </message>
+    <message>
+        <source>Codes</source>
+        <translation>Codes</translation>
+    </message>
+    <message>
+        <source>Codes and shares</source>
+        <translation>Codes und Anteile</translation>
+    </message>
+    <message>
+        <source>Comment</source>
+        <translation>Kommentar</translation>
+    </message>
+    <message>
+        <source>Compilation</source>
+        <translation>Zusammenstellung</translation>
+    </message>
+    <message>
+        <source>Composer</source>
+        <translation>Komponist</translation>
+    </message>
+    <message>
+        <source>Composer sort</source>
+        <translation>Komponist, Sortierform</translation>
+    </message>
+    <message>
+        <source>Conductor</source>
+        <translation>Dirigent</translation>
+    </message>
+    <message>
+        <source>Contacts</source>
+        <translation>Kontakte</translation>
+    </message>
+    <message>
+        <source>Copyright</source>
+        <translation>Copyright</translation>
+    </message>
+    <message>
+        <source>Country</source>
+        <translation>Land</translation>
+    </message>
+    <message>
+        <source>Cue sheet</source>
+        <translation>Cue-Sheet</translation>
+    </message>
+    <message>
+        <source>Damaged files</source>
+        <translation>Beschädigte Dateien</translation>
+    </message>
+    <message>
+        <source>Date</source>
+        <translation>Datum</translation>
+    </message>
+    <message>
+        <source>Date of a reissue</source>
+        <translation>Datum einer Neuauflage</translation>
+    </message>
+    <message>
+        <source>Dates that cannot be</source>
+        <translation>Unmögliche Daten</translation>
+    </message>
+    <message>
+        <source>Disc</source>
+        <translation>Disc</translation>
+    </message>
+    <message>
+        <source>Discs</source>
+        <translation>Discs</translation>
+    </message>
+    <message>
+        <source>Drop-outs</source>
+        <translation>Aussetzer</translation>
+    </message>
+    <message>
+        <source>Edition</source>
+        <translation>Ausgabe</translation>
+    </message>
+    <message>
+        <source>Encoded by</source>
+        <translation>Kodiert von</translation>
+    </message>
+    <message>
+        <source>Engineer</source>
+        <translation>Toningenieur</translation>
+    </message>
+    <message>
+        <source>Enlarged</source>
+        <translation>Vergrößert</translation>
+    </message>
+    <message>
+        <source>Everything</source>
+        <translation>Alles</translation>
+    </message>
+    <message>
+        <source>Facts</source>
+        <translation>Angaben</translation>
+    </message>
+    <message>
+        <source>Facts and people</source>
+        <translation>Angaben und Personen</translation>
+    </message>
+    <message>
+        <source>First released</source>
+        <translation>Zuerst erschienen</translation>
+    </message>
+    <message>
+        <source>Fixity that changed</source>
+        <translation>Geänderte Fixity</translation>
+    </message>
+    <message>
+        <source>For a licence request</source>
+        <translation>Für eine Lizenzanfrage</translation>
+    </message>
+    <message>
+        <source>For a playout system</source>
+        <translation>Für ein Sendesystem</translation>
+    </message>
+    <message>
+        <source>For another machine</source>
+        <translation>Für einen anderen Rechner</translation>
+    </message>
+    <message>
+        <source>For any archive</source>
+        <translation>Für jedes Archiv</translation>
+    </message>
+    <message>
+        <source>For nearly every player</source>
+        <translation>Für fast jeden Player</translation>
+    </message>
+    <message>
+        <source>Front covers differ</source>
+        <translation>Vorderseiten verschieden</translation>
+    </message>
+    <message>
+        <source>Genre</source>
+        <translation>Genre</translation>
+    </message>
+    <message>
+        <source>Grouping</source>
+        <translation>Gruppierung</translation>
+    </message>
+    <message>
+        <source>Hum</source>
+        <translation>Brummen</translation>
+    </message>
+    <message>
+        <source>ISRC</source>
+        <translation>ISRC</translation>
+    </message>
+    <message>
+        <source>ISRC, ISWC, catalogue number</source>
+        <translation>ISRC, ISWC, Katalognummer</translation>
+    </message>
+    <message>
+        <source>ISWC</source>
+        <translation>ISWC</translation>
+    </message>
+    <message>
+        <source>Keeping</source>
+        <translation>Aufheben</translation>
+    </message>
+    <message>
+        <source>Key</source>
+        <translation>Tonart</translation>
+    </message>
+    <message>
+        <source>Keywords and description</source>
+        <translation>Schlagwörter und Beschreibung</translation>
+    </message>
+    <message>
+        <source>Label</source>
+        <translation>Label</translation>
+    </message>
+    <message>
+        <source>Language</source>
+        <translation>Sprache</translation>
+    </message>
+    <message>
+        <source>Links</source>
+        <translation>Links</translation>
+    </message>
+    <message>
+        <source>Loudness not kept</source>
+        <translation>Lautheit nicht abgelegt</translation>
+    </message>
+    <message>
+        <source>Lyricist</source>
+        <translation>Textdichter</translation>
+    </message>
+    <message>
+        <source>Lyrics</source>
+        <translation>Liedtext</translation>
+    </message>
+    <message>
+        <source>Mood</source>
+        <translation>Stimmung</translation>
+    </message>
+    <message>
+        <source>Names and places off their plan</source>
+        <translation>Namen und Plätze abseits ihres Plans</translation>
+    </message>
+    <message>
+        <source>Nearly the same value</source>
+        <translation>Fast derselbe Wert</translation>
+    </message>
+    <message>
+        <source>No picture</source>
+        <translation>Kein Bild</translation>
+    </message>
+    <message>
+        <source>Numbers missing or twice</source>
+        <translation>Nummern fehlen oder doppelt</translation>
+    </message>
+    <message>
+        <source>Numbers of parties and works</source>
+        <translation>Nummern von Beteiligten und Werken</translation>
+    </message>
+    <message>
+        <source>Offset of direct current</source>
+        <translation>Gleichspannungsversatz</translation>
+    </message>
+    <message>
+        <source>One ISRC, two sounds</source>
+        <translation>Ein ISRC, zwei Klänge</translation>
+    </message>
+    <message>
+        <source>One channel turned</source>
+        <translation>Ein Kanal verpolt</translation>
+    </message>
+    <message>
+        <source>One channel twice or missing</source>
+        <translation>Ein Kanal doppelt oder fehlend</translation>
+    </message>
+    <message>
+        <source>Only to listen</source>
+        <translation>Nur zum Anhören</translation>
+    </message>
+    <message>
+        <source>Original date</source>
+        <translation>Ursprüngliches Datum</translation>
+    </message>
+    <message>
+        <source>Owners of the master</source>
+        <translation>Inhaber des Masters</translation>
+    </message>
+    <message>
+        <source>Packaging</source>
+        <translation>Verpackung</translation>
+    </message>
+    <message>
+        <source>Peaks between samples</source>
+        <translation>Spitzen zwischen Samples</translation>
+    </message>
+    <message>
+        <source>Performer</source>
+        <translation>Mitwirkende</translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>Producer</source>
+        <translation>Produzent</translation>
+    </message>
+    <message>
+        <source>Publisher</source>
+        <translation>Verlag</translation>
+    </message>
+    <message>
+        <source>Raised from a lower rate</source>
+        <translation>Von niedrigerer Rate hochgerechnet</translation>
+    </message>
+    <message>
+        <source>Recording details</source>
+        <translation>Angaben zur Aufnahme</translation>
+    </message>
+    <message>
+        <source>Released</source>
+        <translation>Erschienen</translation>
+    </message>
+    <message>
+        <source>Remixer</source>
+        <translation>Remixer</translation>
+    </message>
+    <message>
+        <source>Rights</source>
+        <translation>Rechte</translation>
+    </message>
+    <message>
+        <source>Script</source>
+        <translation>Schrift</translation>
+    </message>
+    <message>
+        <source>Shares do not add up</source>
+        <translation>Anteile gehen nicht auf</translation>
+    </message>
+    <message>
+        <source>Silence at the ends</source>
+        <translation>Stille an den Enden</translation>
+    </message>
+    <message>
+        <source>Sound</source>
+        <translation>Klang</translation>
+    </message>
+    <message>
+        <source>Standard not met</source>
+        <translation>Standard nicht erfüllt</translation>
+    </message>
+    <message>
+        <source>Status</source>
+        <translation>Status</translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation>Tempo</translation>
+    </message>
+    <message>
+        <source>Text in a wrong encoding</source>
+        <translation>Text in falscher Kodierung</translation>
+    </message>
+    <message>
+        <source>The order of the album cannot be told, or a track is missing.</source>
+        <translation>Die Reihenfolge des Albums ist nicht zu erkennen, oder ein Stück fehlt.</translation>
+    </message>
+    <message>
+        <source>The same sound twice</source>
+        <translation>Derselbe Klang zweimal</translation>
+    </message>
+    <message>
+        <source>Title</source>
+        <translation>Titel</translation>
+    </message>
+    <message>
+        <source>Title sort</source>
+        <translation>Titel, Sortierform</translation>
+    </message>
+    <message>
+        <source>To listen and comment</source>
+        <translation>Zum Anhören und Kommentieren</translation>
+    </message>
+    <message>
+        <source>To listen to</source>
+        <translation>Zum Anhören</translation>
+    </message>
+    <message>
+        <source>Too heavy</source>
+        <translation>Zu schwer</translation>
+    </message>
+    <message>
+        <source>Too small</source>
+        <translation>Zu klein</translation>
+    </message>
+    <message>
+        <source>Track</source>
+        <translation>Nummer</translation>
+    </message>
+    <message>
+        <source>Track gain</source>
+        <translation>Track Gain</translation>
+    </message>
+    <message>
+        <source>Track list</source>
+        <translation>Liste der Stücke</translation>
+    </message>
+    <message>
+        <source>Track peak</source>
+        <translation>Track Peak</translation>
+    </message>
+    <message>
+        <source>Tracks</source>
+        <translation>Stücke</translation>
+    </message>
+    <message>
+        <source>Two ISRCs, one recording</source>
+        <translation>Zwei ISRCs, eine Aufnahme</translation>
+    </message>
+    <message>
+        <source>Unused bits</source>
+        <translation>Ungenutzte Bits</translation>
+    </message>
+    <message>
+        <source>Versions</source>
+        <translation>Fassungen</translation>
+    </message>
+    <message>
+        <source>Website</source>
+        <translation>Website</translation>
+    </message>
+    <message>
+        <source>Where to listen first</source>
+        <translation>Wo zuerst hineinhören</translation>
+    </message>
+    <message>
+        <source>With stems and originals</source>
+        <translation>Mit Stems und Originalen</translation>
+    </message>
+    <message>
+        <source>Words</source>
+        <translation>Text</translation>
+    </message>
+    <message>
+        <source>Words in the wrong field</source>
+        <translation>Wörter im falschen Feld</translation>
+    </message>
+    <message>
+        <source>Writers and publishers</source>
+        <translation>Urheber und Verlage</translation>
+    </message>
+    <message>
+        <source>XSPF</source>
+        <translation>XSPF</translation>
+    </message>
+    <message>
+        <source>all verses</source>
+        <translation>alle Strophen</translation>
+    </message>
+    <message>
+        <source>artist, release, length, tempo, key</source>
+        <translation>Interpret, Veröffentlichung, Länge, Tempo, Tonart</translation>
+    </message>
+    <message>
+        <source>for licences</source>
+        <translation>für Lizenzen</translation>
+    </message>
+    <message>
+        <source>names, numbers, shares</source>
+        <translation>Namen, Nummern, Anteile</translation>
+    </message>
+    <message>
+        <source>names, shares</source>
+        <translation>Namen, Anteile</translation>
+    </message>
+    <message>
+        <source>of the family, stems</source>
+        <translation>aus der Familie, Stems</translation>
+    </message>
+    <message>
+        <source>pages</source>
+        <translation>Seiten</translation>
+    </message>
+    <message>
+        <source>places that were marked</source>
+        <translation>markierte Stellen</translation>
+    </message>
+    <message>
+        <source>players, dates, places</source>
+        <translation>Mitwirkende, Daten, Orte</translation>
+    </message>
+    <message>
+        <source>the cover, and who made it</source>
+        <translation>das Cover, und wer es gemacht hat</translation>
+    </message>
+    <message>
+        <source>what it is like</source>
+        <translation>wie es ist</translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app</name>
     <message>
         <source>Pictures</source>

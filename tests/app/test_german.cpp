@@ -98,7 +98,9 @@ private slots:
         w.help()->open("keys");
         QApplication::removeTranslator(&listener);
         QStringList unknown(listener.unknown.begin(), listener.unknown.end());
-        QVERIFY2(unknown.isEmpty(), qPrintable(unknown.join("\n    ")));
+        for (const QString& one : unknown) // all of them: a message of a test is cut
+            std::fprintf(stderr, "no translation: %s\n", qPrintable(one));
+        QVERIFY(unknown.isEmpty());
         // It is said in German, plurals, too.
         QCOMPARE(w.foot()->writeButton()->text(), QString::fromUtf8("Schreiben\xE2\x80\xA6"));
         QVERIFY(w.help()->window()->text()->toPlainText().contains(QString::fromUtf8("Einf\xC3\xBCgen")) ||

@@ -15,7 +15,8 @@ namespace {
 constexpr const char* settingKey = "language";
 
 /// Texts that are told outside of a class are filed under other names than they are asked by: with or without
-/// the namespace, or under the namespace alone.
+/// the namespace, or under the namespace alone. Words of the core are asked for by whoever shows them
+/// (core_words.cpp).
 class Texts : public QTranslator {
 public:
     using QTranslator::QTranslator;
@@ -31,6 +32,8 @@ public:
                                        source, disambiguation, n);
         if (text.isNull())
             text = QTranslator::translate(space.constData(), source, disambiguation, n);
+        if (text.isNull())
+            text = QTranslator::translate("core", source, disambiguation, n);
         return text;
     }
 };
