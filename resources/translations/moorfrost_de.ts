@@ -6554,7 +6554,7 @@ Derselbe Klang, Byte für Byte: %2</translation>
     </message>
     <message>
         <source>Label</source>
-        <translation>Bezeichnung</translation>
+        <translation>Label</translation>
     </message>
     <message>
         <source>Carrier</source>
@@ -8028,7 +8028,7 @@ Derselbe Klang, Byte für Byte: %2</translation>
     </message>
     <message>
         <source>Releases</source>
-        <translation>Veröffentlichungen</translation>
+        <translation>Releases</translation>
     </message>
     <message>
         <source>Audit</source>
@@ -8846,7 +8846,7 @@ Derselbe Klang, Byte für Byte: %2</translation>
     </message>
     <message>
         <source>Label</source>
-        <translation>Bezeichnung</translation>
+        <translation>Label</translation>
     </message>
     <message>
         <source>Label = number</source>
