@@ -91,15 +91,15 @@ private slots:
         QTest::newRow("no locale") << "LC_ALL"
                                    << "C";
         QTest::newRow("no bus") << "DBUS_SESSION_BUS_ADDRESS"
-                                << "unix:path=/nowhere";
+                                << "unix:path=/proc/nowhere";
         QTest::newRow("no sound") << "PULSE_SERVER"
-                                  << "unix:/nowhere";
+                                  << "unix:/proc/nowhere";
         QTest::newRow("twice the pixels") << "QT_SCALE_FACTOR"
                                           << "2";
         QTest::newRow("no fonts") << "FONTCONFIG_FILE"
                                   << "/dev/null";
         QTest::newRow("no runtime folder") << "XDG_RUNTIME_DIR"
-                                           << "/nowhere";
+                                           << "/proc/nowhere";
     }
     void strangeSurroundings() {
         QFETCH(QString, name);
