@@ -21,8 +21,8 @@ set(CPACK_DEBIAN_FILE_NAME DEB-DEFAULT)
 set(CPACK_DEBIAN_PACKAGE_SECTION sound)
 set(CPACK_DEBIAN_PACKAGE_PRIORITY optional)
 set(CPACK_DEBIAN_PACKAGE_SHLIBDEPS ON)
-# What no program links: pictures drawn from SVG, and fonts for scripts that ours have not.
-set(CPACK_DEBIAN_PACKAGE_RECOMMENDS "fonts-droid-fallback, pulseaudio | pipewire-pulse")
+# What no program links: fonts for scripts that ours have not, what Qt says itself in other languages.
+set(CPACK_DEBIAN_PACKAGE_RECOMMENDS "fonts-droid-fallback, qt6-translations-l10n, pulseaudio | pipewire-pulse")
 set(CPACK_DEBIAN_DEBUGINFO_PACKAGE ON)
 set(CPACK_DEBIAN_COMPRESSION_TYPE xz)
 set(CPACK_INSTALL_DEFAULT_DIRECTORY_PERMISSIONS OWNER_READ OWNER_WRITE OWNER_EXECUTE GROUP_READ GROUP_EXECUTE WORLD_READ WORLD_EXECUTE)

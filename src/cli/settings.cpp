@@ -45,9 +45,12 @@ int takeIn(library::Store& store, const Options& options, const std::vector<std:
         }
     for (const std::string& key : taken->passedOver)
         say("\"" + key + "\" is not understood, and left out.");
-    if (!options.dryRun)
-        for (const auto& [key, value] : taken->of(groups))
-            store.settings().save(key, value);
+    if (options.dryRun)
+        return 0;
+    library::Transaction transaction(store.database()); // all of it, or nothing
+    for (const auto& [key, value] : taken->of(groups))
+        store.settings().save(key, value);
+    transaction.commit();
     return 0;
 }
 

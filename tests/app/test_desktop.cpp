@@ -204,11 +204,6 @@ private slots:
 };
 
 int main(int argc, char** argv) {
-    const test::PrivateBus bus;
-    qputenv("QT_QPA_PLATFORM", "offscreen");
-    QApplication application(argc, argv);
-    Driver::prepareApplication();
-    TestDesktop test;
-    return QTest::qExec(&test, argc, argv);
+    return test::runOnPrivateBus<TestDesktop>(argc, argv);
 }
 #include "test_desktop.moc"

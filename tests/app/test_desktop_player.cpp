@@ -107,11 +107,6 @@ private slots:
 };
 
 int main(int argc, char** argv) {
-    const test::PrivateBus bus;
-    qputenv("QT_QPA_PLATFORM", "offscreen");
-    QApplication application(argc, argv);
-    Driver::prepareApplication();
-    TestDesktopPlayer test;
-    return QTest::qExec(&test, argc, argv);
+    return test::runOnPrivateBus<TestDesktopPlayer>(argc, argv);
 }
 #include "test_desktop_player.moc"

@@ -9,6 +9,7 @@
 #include <QPlainTextEdit>
 #include <QPushButton>
 #include <QRegularExpression>
+#include <QScrollBar>
 #include <QTextBlock>
 
 #include <fstream>
@@ -111,6 +112,9 @@ private slots:
         // Pictures are as wide as there is room, and no wider.
         window.open("bring-in");
         QVERIFY(window.text()->document()->idealWidth() <= window.text()->viewport()->width());
+        window.resize(760, 500);
+        QTRY_VERIFY(window.text()->document()->idealWidth() <= window.text()->viewport()->width());
+        QCOMPARE(window.text()->horizontalScrollBar()->maximum(), 0);
         window.open("no such page");
         QCOMPARE(window.page(), QString("index"));
     }

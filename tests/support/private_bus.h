@@ -2,8 +2,13 @@
 // A message bus for this process only: the session's, and the system's, too.
 #pragma once
 
+#include <QtTest>
+
+#include <QApplication>
 #include <QProcess>
 #include <QTemporaryDir>
+
+#include "support/driver.h"
 
 namespace moorfrost::test {
 
@@ -28,5 +33,16 @@ private:
     QTemporaryDir folder_;
     QProcess bus_;
 };
+
+/// The main() of such tests.
+template<class Test>
+int runOnPrivateBus(int argc, char** argv) {
+    const PrivateBus bus;
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication application(argc, argv);
+    app::Driver::prepareApplication();
+    Test test;
+    return QTest::qExec(&test, argc, argv);
+}
 
 } // namespace moorfrost::test

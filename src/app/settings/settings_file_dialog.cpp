@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 
 #include <algorithm>
+#include <map>
 
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
@@ -20,13 +21,13 @@ SettingsFileDialog::SettingsFileDialog(const QString& title, const QString& what
     : QDialog(parent) {
     setWindowTitle(title);
     setProperty("manual", "settings#settings as a file");
-    resize(480, 0);
     auto* told = label(what, "quiet");
     told->setWordWrap(true);
     auto* head = new QHBoxLayout;
     head->addWidget(told, 1);
     auto* column = new QVBoxLayout;
     column->setContentsMargins(16, 12, 16, 12);
+    column->setSpacing(8);
     for (const Kind& kind : kinds) {
         auto* box =
             new QCheckBox(kind.entries > 1 ? QString("%1 (%2)").arg(kind.name).arg(kind.entries) : kind.name);
@@ -47,6 +48,14 @@ SettingsFileDialog::SettingsFileDialog(const QString& title, const QString& what
     layout->addWidget(bar("head", head));
     layout->addWidget(list, 1);
     layout->addWidget(foot.widget);
+    // As high as all of it needs: asked once everything looks as it will, and at the width that it gets.
+    for (QWidget* one : findChildren<QWidget*>())
+        one->ensurePolished();
+    constexpr int wide = 480;
+    layout->invalidate();
+    setMinimumHeight(layout->hasHeightForWidth() ? layout->totalHeightForWidth(wide)
+                                                 : layout->totalSizeHint().height());
+    resize(wide, minimumHeight());
 }
 
 std::vector<std::string> SettingsFileDialog::chosen() const {
@@ -92,37 +101,37 @@ void SettingsFilePart::tell(const QString& sentence, bool trouble) {
     told_->setVisible(!sentence.isEmpty());
 }
 
-QString SettingsFilePart::nameOf(const library::SettingGroup& group) {
-    const std::string_view key = group.key;
-    return key == "plans"        ? tr("Plans")
-           : key == "chains"     ? tr("Chains of steps")
-           : key == "standards"  ? tr("Standards")
-           : key == "fields"     ? tr("Custom fields")
-           : key == "layouts"    ? tr("Layouts of what is delivered")
-           : key == "audit"      ? tr("Rules of the audit")
-           : key == "references" ? tr("References, and what is taken from them")
-           : key == "mirror"     ? tr("Mirroring")
-           : key == "people"     ? tr("Patterns of shares, keywords")
-                                 : tr("Names, writing, searching");
+std::vector<SettingsFileDialog::Kind> SettingsFilePart::kindsOf(const library::SettingsTaken& settings) {
+    const std::map<std::string, QString> names = {
+        {"plans", tr("Plans")},
+        {"chains", tr("Chains of steps")},
+        {"standards", tr("Standards")},
+        {"fields", tr("Custom fields")},
+        {"layouts", tr("Layouts of what is delivered")},
+        {"audit", tr("Rules of the audit")},
+        {"references", tr("References, and what is taken from them")},
+        {"mirror", tr("Mirroring")},
+        {"people", tr("Patterns of shares, keywords")},
+        {"ways", tr("Names, writing, searching")}};
+    std::vector<SettingsFileDialog::Kind> out;
+    for (const library::SettingsTaken::Group& group : settings.groups)
+        out.push_back({group.key, names.at(group.key), group.entries});
+    return out;
 }
 
 QString SettingsFilePart::saveTo(const Path& file) {
     // What there is: a kind with nothing but what holds by default would be an empty promise.
     const Result<library::SettingsTaken> there =
         library::settingsFromFile(library::settingsFile(settings_.all()));
-    std::vector<SettingsFileDialog::Kind> kinds;
-    for (const library::SettingGroup& group : library::settingGroups())
-        if (there)
-            for (const library::SettingsTaken::Group& one : there->groups)
-                if (one.key == group.key)
-                    kinds.push_back({one.key, nameOf(group), one.entries});
-    if (kinds.empty())
+    if (!there)
+        return qs(there.error().message);
+    if (there->groups.empty())
         return tr("Everything is as it was at first: there is nothing to save.");
     SettingsFileDialog dialog(
         tr("Save settings as a file"),
         tr("What goes into the file. Folders, shelves and what was used last stay here: "
            "they belong to this machine."),
-        tr("Save"), kinds, this);
+        tr("Save"), kindsOf(*there), this);
     if (dialog.exec() != QDialog::Accepted)
         return {};
     const Status saved = files::writeWhole(file, library::settingsFile(settings_.all(), dialog.chosen()));
@@ -134,23 +143,17 @@ QString SettingsFilePart::saveTo(const Path& file) {
 
 QString SettingsFilePart::takeFrom(const Path& file) {
     const Result<std::string> text = files::wholeFile(file);
-    if (!text)
-        return qs(text.error().message);
-    const Result<library::SettingsTaken> taken = library::settingsFromFile(*text);
+    const Result<library::SettingsTaken> taken =
+        text ? library::settingsFromFile(*text) : Result<library::SettingsTaken>(text.error());
     if (!taken)
         return qs(taken.error().message);
-    std::vector<SettingsFileDialog::Kind> kinds;
-    for (const library::SettingGroup& group : library::settingGroups())
-        for (const library::SettingsTaken::Group& one : taken->groups)
-            if (one.key == group.key)
-                kinds.push_back({one.key, nameOf(group), one.entries});
-    if (kinds.empty())
+    if (taken->groups.empty())
         return tr("There is nothing in this file that Moorfrost knows.");
     SettingsFileDialog dialog(
         tr("Take settings in"),
-        tr("What is chosen takes the place of what is here. To be able to go back, save what "
-           "is here first."),
-        tr("Take in"), kinds, this);
+        tr("What is chosen takes the place of what is here. To be able to go back, save "
+           "what is here first."),
+        tr("Take in"), kindsOf(*taken), this);
     if (dialog.exec() != QDialog::Accepted)
         return {};
     settings_.take(taken->of(dialog.chosen()));

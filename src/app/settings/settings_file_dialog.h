@@ -48,7 +48,7 @@ private:
     void save();
     void take();
     void tell(const QString& sentence, bool trouble);
-    static QString nameOf(const library::SettingGroup& group);
+    static std::vector<SettingsFileDialog::Kind> kindsOf(const library::SettingsTaken& settings);
 
     LibrarySettings& settings_;
     QLabel* told_;

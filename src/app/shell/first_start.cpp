@@ -10,6 +10,8 @@
 #include <QSettings>
 #include <QStandardPaths>
 
+#include <algorithm>
+
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 
@@ -134,9 +136,15 @@ void FirstStartDialog::begin() {
     use_.standards.setDefault(ss(standard_->currentText()));
     // What is in it already becomes known as soon as it is one.
     ShelvesController& shelves = use_.shelves;
-    connect(
-        &shelves, &ShelvesController::changed, &shelves, [&shelves] { shelves.read(shelves.all()); },
-        Qt::SingleShotConnection);
+    auto* waiting = new QObject(&shelves);
+    connect(&shelves, &ShelvesController::changed, waiting, [&shelves, waiting, folder] {
+        const auto at = std::ranges::find(shelves.all(), folder, &library::Shelf::path);
+        if (at == shelves.all().end())
+            return;
+        waiting->deleteLater();
+        shelves.disconnect(waiting);
+        shelves.read({*at});
+    });
     shelves.add(shownName(folder), folder);
     accept();
 }

@@ -11,76 +11,37 @@ namespace moorfrost::app {
 
 namespace {
 
-QString ofStep(BenchPage::Step step) {
-    switch (step) {
-    case BenchPage::BringIn:
-        return "bring-in";
-    case BenchPage::Identify:
-        return "identify";
-    case BenchPage::Describe:
-        return "describe";
-    case BenchPage::PutAway:
-        return "put-away";
-    }
-    return {};
-}
-
-QString ofPart(PartButtons::Part part) {
-    switch (part) {
-    case PartButtons::Editions:
-        return "releases";
-    case PartButtons::People:
-        return "people#people";
-    case PartButtons::Works:
-        return "people#works";
-    case PartButtons::Agreements:
-        return "people#agreements";
-    }
-    return {};
-}
-
-QString ofWay(DeliverWay way) {
-    switch (way) {
-    case DeliverWay::OneSheet:
-        return "deliver#one-sheet";
-    case DeliverWay::SharePage:
-        return "deliver#share page";
-    case DeliverWay::SheetOut:
-        return "deliver#sheet out";
-    case DeliverWay::SheetIn:
-        return "deliver#sheet in";
-    case DeliverWay::Lists:
-        return "deliver#lists";
-    case DeliverWay::Device:
-        return "deliver#devices";
-    case DeliverWay::Package:
-        return "deliver#package for an archive";
-    case DeliverWay::Before:
-        return "deliver#delivered before";
-    }
-    return {};
-}
-
-QString ofPart(AuditPage::Part part) {
-    return part == AuditPage::CodesPart    ? "audit#codes to fill"
-           : part == AuditPage::FixityPart ? "audit#fixity"
-                                           : "audit";
-}
+// Each in the order of its enumeration.
+constexpr const char* ofStep[] = {"bring-in", "identify", "describe", "put-away"};
+constexpr const char* ofReleasePart[] = {"releases", "people#people", "people#works", "people#agreements"};
+constexpr const char* ofAuditPart[] = {"audit", "audit#codes to fill", "audit#fixity"};
+constexpr const char* ofWay[] = {"deliver#one-sheet",
+                                 "deliver#share page",
+                                 "deliver#sheet out",
+                                 "deliver#sheet in",
+                                 "deliver#lists",
+                                 "deliver#devices",
+                                 "deliver#package for an archive",
+                                 "deliver#delivered before"};
+static_assert(std::size(ofStep) == BenchPage::PutAway + 1);
+static_assert(std::size(ofReleasePart) == PartButtons::Agreements + 1);
+static_assert(std::size(ofAuditPart) == AuditPage::FixityPart + 1);
+static_assert(std::size(ofWay) == static_cast<size_t>(DeliverWay::Before) + 1);
 
 } // namespace
 
 QString MainWindow::placeInManual() const {
     switch (workspace()) {
     case Bench:
-        return ofStep(bench_->step());
+        return ofStep[bench_->step()];
     case Library:
         return "library";
     case Releases:
-        return ofPart(releaseParts_->part());
+        return ofReleasePart[releaseParts_->part()];
     case Audit:
-        return ofPart(audit_->part());
+        return ofAuditPart[audit_->part()];
     case Deliver:
-        return ofWay(deliver_->way());
+        return ofWay[static_cast<size_t>(deliver_->way())];
     case Journal:
         return "journal";
     case Settings:

@@ -199,21 +199,18 @@ size_t entriesOf(const Json& value) {
 const std::vector<SettingGroup>& settingGroups() {
     namespace s = settings;
     static const std::vector<SettingGroup> all = {
-        {"plans", "Plans", {s::plans.key}},
-        {"chains", "Chains of steps", {s::chains.key}},
-        {"standards", "Standards", {s::standards.key, s::defaultStandard.key}},
-        {"fields", "Custom fields", {s::customFields.key}},
+        {"plans", {s::plans.key}},
+        {"chains", {s::chains.key}},
+        {"standards", {s::standards.key, s::defaultStandard.key}},
+        {"fields", {s::customFields.key}},
         {"layouts",
-         "Layouts",
          {s::sheetLayouts.key, s::rowLayouts.key, s::pageLayouts.key, s::listLayouts.key,
           s::packageLayouts.key}},
-        {"audit", "Rules of the audit", {s::auditRules.key, s::fixityPlan.key}},
-        {"references", "References, and what is taken from them", {s::references.key, s::takeRules.key}},
-        {"mirror", "What is mirrored to tags", {s::mirrorRules.key, s::releaseFactsLeftOut.key}},
-        {"people", "Patterns of shares, keywords", {s::shareTemplates.key, s::keywords.key}},
-        {"ways",
-         "Names, writing, searching",
-         {s::names.key, s::keepTimes.key, s::historyLimit.key, s::putAwayMode.key, s::words.key}},
+        {"audit", {s::auditRules.key, s::fixityPlan.key}},
+        {"references", {s::references.key, s::takeRules.key}},
+        {"mirror", {s::mirrorRules.key, s::releaseFactsLeftOut.key}},
+        {"people", {s::shareTemplates.key, s::keywords.key}},
+        {"ways", {s::names.key, s::keepTimes.key, s::historyLimit.key, s::putAwayMode.key, s::words.key}},
     };
     return all;
 }
@@ -276,7 +273,7 @@ Result<SettingsTaken> settingsFromFile(std::string_view json) {
         out.settings[key] = std::move(*text);
     }
     for (const SettingGroup& group : settingGroups()) {
-        SettingsTaken::Group one{group.key, group.name};
+        SettingsTaken::Group one{group.key};
         for (const char* key : group.settings)
             if (out.settings.contains(key))
                 one.entries += entriesOf(all["settings"][key]);

@@ -16,7 +16,6 @@ namespace moorfrost::library {
 /// Settings that go out and come in together.
 struct SettingGroup {
     const char* key;                   // in the file and on the command line: "plans"
-    const char* name;                  // as it is told: "Plans"
     std::vector<const char*> settings; // keys in the library
 };
 const std::vector<SettingGroup>& settingGroups();
@@ -28,7 +27,7 @@ std::string settingsFile(const std::map<std::string, std::string>& all,
 
 struct SettingsTaken {
     struct Group {
-        std::string key, name;
+        std::string key;
         size_t entries = 0; // plans, standards, layouts ...; 1 where it is no list
     };
     std::vector<Group> groups;                   // that the file has, in the order of settingGroups()

@@ -2,10 +2,15 @@
 #include "support/shots/shots.h"
 
 #include <QLineEdit>
+#include <QScrollArea>
+#include <QScrollBar>
+#include <QTest>
 
 #include "app/bench/bench_page.h"
 #include "app/help/help.h"
 #include "app/help/trouble_report.h"
+#include "app/settings/settings_file_dialog.h"
+#include "app/settings/settings_page.h"
 #include "app/shell/first_start.h"
 #include "app/shell/sample_files.h"
 
@@ -21,6 +26,7 @@ void help(Shots& shots) {
     ManualWindow* manual = w.help()->window();
     if (shots.size.isValid())
         manual->resize(shots.size);
+    QTest::qWait(300); // pictures fit the room a moment later
     shots.take(manual, "manual");
     manual->search()->setText("album split");
     QMetaObject::invokeMethod(manual->search(), "returnPressed");
@@ -37,6 +43,20 @@ void help(Shots& shots) {
     first.show();
     shots.take(&first, "first-start");
     first.hide();
+    w.showWorkspace(MainWindow::Settings);
+    shots.take(&w, "settings-top");
+    auto* scroll = w.settings()->findChild<QScrollArea*>();
+    scroll->verticalScrollBar()->setValue(scroll->verticalScrollBar()->maximum());
+    shots.take(&w, "settings-end");
+    SettingsFileDialog file(
+        "Take settings in",
+        "What is chosen takes the place of what is here. To be able to go back, save what is "
+        "here first.",
+        "Take in",
+        {{"plans", "Plans", 3}, {"standards", "Standards", 1}, {"ways", "Names, writing, searching", 4}}, &w);
+    file.show();
+    shots.take(&file, "settings-file");
+    file.hide();
     SampleFilesDialog samples(&w);
     samples.show();
     shots.take(&samples, "samples");
