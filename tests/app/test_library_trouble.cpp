@@ -2,6 +2,7 @@
 // What happens in the window when the library itself fails: a full disk, a damaged file, another program that
 // changes it, one that cannot be opened. A sentence, nothing lost, nothing hangs.
 #include <QMessageBox>
+#include <QRegularExpression>
 #include <QTreeWidget>
 #include <QtTest>
 
@@ -77,7 +78,9 @@ private slots:
         QTRY_VERIFY(w().libraryTrouble()->isVisible());
         d_->settle();
         QVERIFY2(w().libraryTrouble()->text().contains("full"), qPrintable(w().libraryTrouble()->text()));
-        QVERIFY2(w().libraryTrouble()->text().contains("2 changes wait"),
+        // The two drafts; what the program notes of itself (the counts of a new day) may wait with them.
+        const QRegularExpression waiting("([0-9]+) changes");
+        QVERIFY2(waiting.match(w().libraryTrouble()->text()).captured(1).toInt() >= 2,
                  qPrintable(w().libraryTrouble()->text()));
         // Nothing that was typed goes, whatever is looked at meanwhile.
         s().catchUp();
@@ -90,7 +93,7 @@ private slots:
         bool asked = false;
         QTimer::singleShot(100, this, [&] {
             auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget());
-            asked = box && box->text().contains("2 changes");
+            asked = box && waiting.match(box->text()).captured(1).toInt() >= 2;
             if (box)
                 box->defaultButton()->click();
         });
