@@ -5,7 +5,7 @@
 #include <cmath>
 
 #include "core/audio/encode.h"
-#include "core/files/growing_file.h"
+#include "core/files/disk.h"
 #include "core/sandbox/parser_pool.h"
 
 namespace moorfrost::deliver {
@@ -13,7 +13,6 @@ namespace moorfrost::deliver {
 namespace {
 
 constexpr int rate = 44100;
-constexpr size_t portion = 1 << 20;
 
 /// The loudest sample of each of some parts of a sound whose length is known about.
 class Shape {
@@ -128,34 +127,6 @@ Result<MadeSound> makeSoundCopy(const SoundCopy& copy, size_t heights, std::stop
     std::error_code ignored;
     out.bytes = std::filesystem::file_size(copy.target, ignored);
     return out;
-}
-
-Result<uint64_t> copyFile(const Path& source, const Path& target, std::stop_token stop,
-                          const std::function<void(std::string_view)>& read) {
-    auto from = FileSource::open(source);
-    if (!from)
-        return from.error();
-    auto to = files::GrowingFile::create(target, files::Naming::Any);
-    if (!to)
-        return to.error();
-    std::string buffer(portion, '\0');
-    for (uint64_t at = 0; at < (*from)->size();) {
-        if (stop.stop_requested())
-            return Error{ErrorKind::Cancelled, {}, "It was stopped."};
-        const size_t n = (*from)->read(at, buffer.data(), buffer.size());
-        if (n == 0)
-            return Error{ErrorKind::Io, source, "It could not be read to its end."};
-        const std::string_view some = std::string_view(buffer).substr(0, n);
-        to->add(some);
-        if (read)
-            read(some);
-        at += n;
-        if (!to->isWell())
-            break;
-    }
-    if (const Status done = to->finish(); !done)
-        return done.error();
-    return (*from)->size();
 }
 
 } // namespace moorfrost::deliver

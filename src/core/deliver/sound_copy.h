@@ -3,7 +3,6 @@
 // no others; or the file as it is. Decoding is done by reading processes. Any thread.
 #pragma once
 
-#include <functional>
 #include <stop_token>
 
 #include "core/base/result.h"
@@ -30,8 +29,5 @@ struct MadeSound {
 
 /// Encodes it. Where it fails, or is stopped (Cancelled), nothing is left at the target.
 Result<MadeSound> makeSoundCopy(const SoundCopy& copy, size_t heights, std::stop_token stop);
-/// The file as it is, byte for byte. `read`: told of bytes as they are copied.
-Result<uint64_t> copyFile(const Path& source, const Path& target, std::stop_token stop,
-                          const std::function<void(std::string_view)>& read = {});
 
 } // namespace moorfrost::deliver

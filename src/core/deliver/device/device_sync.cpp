@@ -15,6 +15,7 @@
 #include "core/deliver/page/page_make.h"
 #include "core/deliver/sound_copy.h"
 #include "core/exchange/playlist.h"
+#include "core/files/copy_file.h"
 #include "core/files/disk.h"
 #include "core/files/io.h"
 #include "core/files/safe_name.h"
@@ -283,7 +284,7 @@ private:
         }
         BytesHash hash;
         const auto copied =
-            copyFile(step.source, beside, stop_, [&](std::string_view some) { hash.add(some); });
+            files::copyFile(step.source, beside, stop_, [&](std::string_view some) { hash.add(some); });
         if (!copied)
             return copied.error();
         if (hashOf(beside) != hash.text())

@@ -8,7 +8,7 @@
 #include "core/base/digest.h"
 #include "core/deliver/package/bag_names.h"
 #include "core/deliver/package/package.h"
-#include "core/deliver/sound_copy.h"
+#include "core/files/copy_file.h"
 #include "core/files/disk.h"
 #include "core/files/staged_folder.h"
 #include "core/text/text.h"
@@ -113,7 +113,7 @@ private:
             const PackageFile& file = subject_.files[i];
             Digest sha256(Digest::Kind::Sha256), sha512(Digest::Kind::Sha512);
             const auto copied =
-                copyFile(file.path, folder_ / "data" / file.name, stop_, [&](std::string_view some) {
+                files::copyFile(file.path, folder_ / "data" / file.name, stop_, [&](std::string_view some) {
                     sha256.add(some);
                     sha512.add(some);
                 });

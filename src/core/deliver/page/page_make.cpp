@@ -12,6 +12,7 @@
 #include "core/base/helper_program.h"
 #include "core/deliver/sound_copy.h"
 #include "core/exchange/zip.h"
+#include "core/files/copy_file.h"
 #include "core/files/growing_file.h"
 #include "core/files/safe_name.h"
 #include "core/files/staged_folder.h"
@@ -162,7 +163,8 @@ private:
             }
             if (!work.take.empty() && !disk) {
                 if (layout.take == "original") {
-                    const auto copied = copyFile(work.sound->path, folder_ / "take" / work.take, stop_);
+                    const auto copied =
+                        files::copyFile(work.sound->path, folder_ / "take" / work.take, stop_);
                     copied ? void(bytes += *copied) : fail(copied.error());
                     out.take = copied ? "take/" + work.take : std::string();
                 } else {
