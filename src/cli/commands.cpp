@@ -7,6 +7,7 @@
 #include "cli/sets.h"
 #include "core/bench/planning.h"
 #include "core/library/described_fields.h"
+#include "core/library/own_library.h"
 #include "core/library/picture_store.h"
 #include "core/library/writing.h"
 #include "core/naming/free_reading.h"
@@ -21,8 +22,12 @@ void say(const std::string& sentence) {
 }
 
 std::unique_ptr<library::Store> openLibrary(const Options& options) {
-    Path file = options.library.empty() ? library::Store::defaultPath() : Path(options.library);
-    auto store = library::Store::open(std::filesystem::absolute(file));
+    const Result<Path> file = options.library.empty() ? library::ownLibrary() : Path(options.library);
+    if (!file) {
+        say(file.error().message);
+        return nullptr;
+    }
+    auto store = library::Store::open(std::filesystem::absolute(*file));
     if (!store) {
         say(store.error().message);
         return nullptr;

@@ -87,6 +87,7 @@ int readNames(const Options& options);
 int putAway(const Options& options);
 int misplaced(const Options& options);
 int settings(const Options& options);
+int libraryPlace(const Options& options);
 int journal(const Options& options);
 int takeBack(const Options& options);
 int recording(const Options& options);

@@ -274,6 +274,18 @@ void describe(CLI::App& app, Options& o, Command& command) {
                         "Of these kinds only, with commas: plans, chains, standards, fields, layouts, "
                         "audit, references, mirror, people, ways");
     settled->add_flag("--dry-run", o.dryRun, "Of import: only say what would be taken");
+    CLI::App* placed =
+        add("library", "Where the library lies, a copy of it for another machine, and what came from one",
+            libraryPlace);
+    placed
+        ->add_option("what", o.step,
+                     "where; copy: into a new folder; bring: of such a folder, to be the own one; shelf: "
+                     "that --shelf is this folder now")
+        ->required()
+        ->check(CLI::IsMember({"where", "copy", "bring", "shelf"}));
+    placed->add_option("folder", o.name, "Which folder");
+    placed->add_option("--shelf", o.shelf, "Its name, or the folder that it was");
+    placed->add_flag("--dry-run", o.dryRun, "Of shelf: only say how many of its files stand there");
     add("journal", "Everything that was written: one object a set", journal);
     add("take-back", "Undo a set that was written", takeBack)
         ->add_option("id", o.set, "Its number")
