@@ -131,7 +131,7 @@ private slots:
         plan("{artist}/{date: year} {album}/{title}");
         QCOMPARE(count(PlacedFiles::Splitting)->text(), QString("1 album would be split"));
         QVERIFY(chooseFile("a1.flac"));
-        QVERIFY(troubles()->text().contains("splits an album: date 1998 or 2019?"));
+        QVERIFY(troubles()->text().contains("splits an album: date: 1998 / 2019?"));
         QVERIFY(troubles()->text().contains("for the whole release: 3 files"));
         QVERIFY(follow("2019"));
         QTRY_VERIFY(putAway()->isPlanned());

@@ -87,7 +87,7 @@ private slots:
         QCOMPARE(r.splitSleeves, size_t{1});
         const placing::Mark* mark = r.files[2].mark(MarkKind::Split);
         QVERIFY(mark);
-        QCOMPARE(mark->text, std::string("splits an album: date 1989 or 1998?"));
+        QCOMPARE(mark->text, std::string("splits an album: date: 1989 / 1998?"));
         QVERIFY(!r.files[0].mark(MarkKind::Split));
         QVERIFY(r.files[2].moves()); // a warning, not a refusal
     }

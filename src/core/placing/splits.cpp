@@ -52,7 +52,7 @@ std::pair<std::string, std::string> reasonOf(const std::string& sleeve, const Pl
         if (values.size() > 1) {
             std::vector<std::string> some(values.begin(), values.end());
             some.resize(std::min<size_t>(some.size(), 3));
-            return {key, text::lower(tags::labelOf(key)) + " " + text::join(some, " or ") + "?"};
+            return {key, text::lower(tags::labelOf(key)) + ": " + text::join(some, " / ") + "?"};
         }
         // A field that only some files have splits as well.
         size_t having = 0, all = 0;
