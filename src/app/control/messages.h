@@ -14,11 +14,7 @@ class Messages : public QObject {
 public:
     /// `trouble`: something did not go as it should.
     void say(const QString& sentence, bool trouble = false) { emit said(sentence, trouble); }
-    void say(const Error& error) {
-        emit said(error.path.empty() ? qs(error.message)
-                                     : tr("%1: %2").arg(shownPath(error.path), qs(error.message)),
-                  true);
-    }
+    void say(const Error& error);
 
 signals:
     void said(const QString& sentence, bool trouble);

@@ -2,12 +2,15 @@
 #include "app/shell/language.h"
 
 #include <QApplication>
+#include <QFile>
 #include <QLibraryInfo>
 #include <QLocale>
 #include <QSettings>
 #include <QTranslator>
 
 #include <algorithm>
+
+#include "app/shell/core_sentences.h"
 
 namespace moorfrost::app::language {
 
@@ -66,6 +69,8 @@ void install(const QString& key) {
     // What Qt says itself, in its dialogs.
     add("qtbase_" + key, QLibraryInfo::path(QLibraryInfo::TranslationsPath));
     add("moorfrost_" + key, ":/i18n");
+    if (QFile file(":/i18n/sentences_" + key + ".json"); file.open(QIODevice::ReadOnly))
+        installSentences(file.readAll());
     if (key != "en" && QLocale::system().language() != QLocale(key).language())
         QLocale::setDefault(QLocale(key));
 }
