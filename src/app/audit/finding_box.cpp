@@ -8,6 +8,7 @@
 #include <algorithm>
 
 #include "app/audit/findings_model.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -40,9 +41,9 @@ QString FindingBox::wishesText(const std::vector<library::DraftSession::Wish>& w
     const auto& c = theme::colours();
     QStringList lines;
     for (const auto& wish : wishes) {
-        const QString said = wish.field == library::placeKey
-                                 ? tr("Its place: as the plan says")
-                                 : qs(tags::labelOf(wish.field) + ": " + tags::shownValues(wish.values));
+        const QString said = wish.field == library::placeKey ? tr("Its place: as the plan says")
+                                                             : spoken(tags::labelOf(wish.field)) + ": " +
+                                                                   qs(tags::shownValues(wish.values));
         const QString text = SideLines::coloured(said, c.heather);
         if (!lines.isEmpty() && lines.back() == text)
             continue;
@@ -84,8 +85,8 @@ void FindingBox::fill(size_t at, const library::Finding& finding) {
     kind += " \u00B7 " + tr("found on %1").arg(QLocale().toString(audit_.day(at), QLocale::ShortFormat));
     head_->line(SideLines::coloured(kind, c.second));
     head_->line(
-        QString("<span style=\"font-weight:600\">%1</span>").arg(qs(finding.sentence).toHtmlEscaped()));
-    head_->line(SideLines::coloured(tr(rule.why), c.second));
+        QString("<span style=\"font-weight:600\">%1</span>").arg(spoken(finding.sentence).toHtmlEscaped()));
+    head_->line(SideLines::coloured(spoken(rule.why), c.second));
     if (const library::LeftFinding* left = audit_.left(at)) {
         const QString day =
             QLocale().toString(QDateTime::fromSecsSinceEpoch(left->when).date(), QLocale::ShortFormat);
@@ -99,7 +100,7 @@ void FindingBox::fill(size_t at, const library::Finding& finding) {
     showEvidence(finding.evidence, rule.group == library::RuleGroup::Sound);
     if (!finding.fix.isEmpty()) {
         rest_->caption(tr("The fix"));
-        rest_->line(qs(finding.fix.says).toHtmlEscaped());
+        rest_->line(spoken(finding.fix.says).toHtmlEscaped());
         wishes_ = rest_->line(SideLines::coloured(tr("as it will be \u2026"), c.second));
     }
     showFiles(finding.files);
@@ -149,9 +150,9 @@ void FindingBox::showEvidence(const std::vector<library::Evidence>& evidence, bo
     else
         rest_->caption(tr("Evidence"));
     for (const library::Evidence& one : evidence)
-        rows += "<tr>" + cell(qs(one.what), c.ink, false) +
-                cell(qs(one.says), one.usual.empty() ? c.second : c.rowan, false) +
-                (usual ? cell(qs(one.usual), c.second, false) : QString()) + "</tr>";
+        rows += "<tr>" + cell(spoken(one.what), c.ink, false) +
+                cell(spoken(one.says), one.usual.empty() ? c.second : c.rowan, false) +
+                (usual ? cell(spoken(one.usual), c.second, false) : QString()) + "</tr>";
     rest_->line("<table cellspacing=\"0\" cellpadding=\"3\">" + rows + "</table>");
 }
 

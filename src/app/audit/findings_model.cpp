@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/two_lines.h"
 
@@ -65,7 +66,7 @@ QVariant FindingsModel::data(const QModelIndex& index, int role) const {
     case Qt::DisplayRole:
         return audit_.title(finding);
     case TwoLineDelegate::SecondRole: {
-        const QString why = qs(audit_.finding(finding).sentence);
+        const QString why = spoken(audit_.finding(finding).sentence);
         if (audit_.isTaken(finding))
             return tr("Drafts made. %1").arg(why);
         return why;
@@ -76,13 +77,13 @@ QVariant FindingsModel::data(const QModelIndex& index, int role) const {
         return static_cast<int>(tone(audit_.weight(finding)));
     case Qt::ToolTipRole:
         return QString("%1\n%2: %3")
-            .arg(audit_.title(finding), name, qs(audit_.finding(finding).sentence))
+            .arg(audit_.title(finding), name, spoken(audit_.finding(finding).sentence))
             .toHtmlEscaped()
             .replace('\n', "<br>");
     case Qt::AccessibleTextRole:
         return tr("%1. %2, %3. %4")
             .arg(audit_.title(finding), name, weightName(audit_.weight(finding)),
-                 qs(audit_.finding(finding).sentence));
+                 spoken(audit_.finding(finding).sentence));
     default:
         return {};
     }

@@ -9,6 +9,7 @@
 #include <QVBoxLayout>
 
 #include "app/audit/findings_model.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -156,7 +157,7 @@ void RuleBox::show(const library::AuditRule* rule) {
     if (!rule)
         return;
     const auto choice = audit_.choices().of(*rule);
-    why_->setText(tr(rule->why));
+    why_->setText(spoken(rule->why));
     asked_->setChecked(choice.on);
     weight_->setCurrentIndex(static_cast<int>(choice.weight));
     const bool hasLimit = *rule->limit.name != '\0';

@@ -3,6 +3,7 @@
 
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 
 namespace moorfrost::app {
@@ -21,7 +22,8 @@ TakeFixesDialog::TakeFixesDialog(AuditController& audit, const std::vector<size_
     for (const size_t at : findings) {
         keys_.push_back(audit.key(at));
         const library::Finding finding = audit.finding(at);
-        auto* row = new QTreeWidgetItem({qs(finding.title), qs(finding.sentence), qs(finding.fix.says)});
+        auto* row =
+            new QTreeWidgetItem({qs(finding.title), spoken(finding.sentence), spoken(finding.fix.says)});
         row->setCheckState(0, Qt::Checked);
         for (int c = 0; c < 3; ++c)
             row->setToolTip(c, row->text(c).toHtmlEscaped());

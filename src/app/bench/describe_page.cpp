@@ -19,6 +19,7 @@
 #include "app/bench/spelling_hint.h"
 #include "app/bench/steps_dialog.h"
 #include "app/codes/fill_codes_dialog.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -261,7 +262,7 @@ void DescribePage::fillSteps(QMenu* menu) {
     menu->clear();
     menu->setToolTipsVisible(true);
     for (const edits::StepKind& kind : edits::stepKinds()) {
-        const QString text = QCoreApplication::translate("Steps", kind.label.c_str());
+        const QString text = spoken(kind.label);
         if (kind.name == "fill") {
             menu->addAction(tr("Copy fields to others\u2026"), this, &DescribePage::copyToOthers);
             continue;
@@ -273,7 +274,7 @@ void DescribePage::fillSteps(QMenu* menu) {
         QAction* action = menu->addAction(tr("%1\u2026").arg(text), this, [this, name = kind.name] {
             change({{}, {{name, {}}}});
         });
-        action->setToolTip(QCoreApplication::translate("Steps", kind.does.c_str()));
+        action->setToolTip(spoken(kind.does));
     }
     menu->addSeparator();
     menu->addAction(tr("Look up codes that are missing\u2026"), this, &DescribePage::fillCodes);

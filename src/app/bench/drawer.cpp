@@ -39,14 +39,12 @@ Drawer::Drawer(const Uses& use, QWidget* parent) : QFrame(parent), use_(use) {
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll->setWidget(form_);
 
-    auto* bottom = new QHBoxLayout;
     auto* add = button(tr("Add field\u2026"));
     auto* choose = button(tr("Fields \u25BE"), "flat");
     choose->setMenu(new QMenu(choose));
     choose->setAccessibleName(tr("Which fields are shown, and all of them together"));
-    bottom->addWidget(add);
-    bottom->addWidget(choose);
-    bottom->addStretch();
+    auto* bottom = new QHBoxLayout;
+    bottom->addWidget(flowing({add, choose}, 8));
     bottom->setContentsMargins(14, 8, 14, 8);
 
     auto* layout = new QVBoxLayout(this);
@@ -157,7 +155,9 @@ void Drawer::rebuildFields() {
     boxes_.clear();
     int row = 0;
     for (const std::string& key : keys_) {
-        auto* name = label(fieldLabel(key), "quiet");
+        auto* name = new ShortLabel(fieldLabel(key));
+        name->setObjectName("quiet");
+        name->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Preferred);
         name->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
         name->setMinimumWidth(92);
         auto* box = new FieldBox({use_.files, use_.drafts}, key);

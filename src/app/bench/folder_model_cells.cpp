@@ -4,6 +4,7 @@
 #include <QLocale>
 
 #include "app/bench/folder_model.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "core/tags/tag_io.h"
@@ -13,15 +14,15 @@ namespace moorfrost::app {
 FolderModel::Finding FolderModel::find(const FilePtr& file) {
     const library::FileRecord& f = *file;
     if (!f.readable())
-        return {paint::Tone::Wrong, qs(f.error)};
+        return {paint::Tone::Wrong, spoken(f.error)};
     if (f.tags.damaged)
         return {paint::Tone::Wrong,
                 tr("%1 It can be read, but will not be written to.").arg(qs(text::join(f.tags.notes, " ")))};
     QStringList odd;
     for (const std::string& note : f.tags.notes)
-        odd << qs(note);
+        odd << spoken(note);
     if (!f.tags.readOnly.empty())
-        odd << qs(f.tags.readOnly);
+        odd << spoken(f.tags.readOnly);
     if (std::string encoding = tags::likelyEncoding(f.tags.fields); !encoding.empty())
         odd << tr("The text seems to be %1 that was read as Latin-1.").arg(qs(encoding));
     if (!f.tags.differences.empty())

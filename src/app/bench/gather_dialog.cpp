@@ -8,6 +8,7 @@
 #include <QTreeWidget>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 
@@ -110,13 +111,13 @@ void GatherDialog::look(const Path& folder) {
                 return;
             fill(work ? work->shares : Shares());
             if (!work)
-                summary_->setText(qs(work.error().message));
+                summary_->setText(spoken(work.error().message));
             else if (mine->stop_requested())
                 summary_->setText(tr("Stopped: there may be more."));
             else if (!work->trouble.empty())
                 summary_->setText(qs(work->trouble));
             else if (!work->summary.folders.empty())
-                summary_->setText(qs(work->summary.folders.front().message));
+                summary_->setText(spoken(work->summary.folders.front().message));
         });
 }
 

@@ -6,6 +6,7 @@
 #include <QTreeWidget>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -93,7 +94,7 @@ void KindsDialog::fill() {
         item->setFont(File, theme::monoFont());
         item->setText(Length, shownLength(f->tags.facts.duration));
         item->setTextAlignment(Length, Qt::AlignRight | Qt::AlignVCenter);
-        item->setText(Why, qs(proposal.why));
+        item->setText(Why, spoken(proposal.why));
         item->setToolTip(Why, item->text(Why));
         item->setForeground(Why, theme::colours().second);
         setKind(item, chosen.contains(id) ? chosen[id] : proposal.kind);

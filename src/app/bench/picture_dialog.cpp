@@ -9,6 +9,7 @@
 #include <QSpinBox>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_table.h"
@@ -146,7 +147,7 @@ void PictureDialog::showNumber(size_t number) {
                        if (turn != turn_)
                            return;
                        if (!looked) {
-                           now_->show({}, facts, qs(looked.error().message));
+                           now_->show({}, facts, spoken(looked.error().message));
                            return;
                        }
                        QStringList lines{facts};
@@ -242,7 +243,7 @@ void PictureDialog::makeFit() {
                       if (number == at_ && made)
                           showFitted();
                       else if (number == at_)
-                          then_->show({}, {}, qs(made.error().message));
+                          then_->show({}, {}, spoken(made.error().message));
                       showSummary();
                   });
 }

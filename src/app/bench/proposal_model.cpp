@@ -5,6 +5,7 @@
 
 #include <QPainter>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/file_table.h"
@@ -74,7 +75,7 @@ QVariant ProposalModel::data(const QModelIndex& index, int role) const {
         case Now:
             return line(row.now);
         default:
-            return row.why.empty() ? qs(row.proposal.origin) : qs(row.why);
+            return row.why.empty() ? spoken(row.proposal.origin) : spoken(row.why);
         }
     case Qt::ToolTipRole:
         return index.column() == File && file ? shownPath(file->path) : data(index, Qt::DisplayRole);

@@ -10,6 +10,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
@@ -387,7 +388,7 @@ void ReadNamesDialog::showRow(QTreeWidgetItem* item) {
         item->setForeground(column, r.doubtful ? c.lichen : c.ink);
         ++column;
     }
-    QString why = qs(r.why);
+    QString why = spoken(r.why);
     if (r.fits && f && !f->writable())
         why = tr("This file is damaged and will not be written to.");
     else if (r.doubtful && !r.other.empty())

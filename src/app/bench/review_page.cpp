@@ -13,6 +13,7 @@
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -233,7 +234,7 @@ void ReviewPage::showDrafts() {
             auto* item = new QTreeWidgetItem(parent);
             item->setData(What, fileRole, static_cast<qlonglong>(id));
             item->setData(What, fieldRole, qs(key));
-            item->setText(Origin, qs(draft.origin));
+            item->setText(Origin, spoken(draft.origin));
             item->setForeground(Origin, c.second);
             item->setForeground(Future, c.heather);
             item->setFont(Future, bold);
@@ -252,7 +253,7 @@ void ReviewPage::showDrafts() {
                     QStringList why;
                     if (p)
                         for (const placing::Mark& m : p->marks)
-                            why << qs(m.text);
+                            why << spoken(m.text);
                     item->setText(Future, tr("stays: %1")
                                               .arg(why.isEmpty() ? tr("no place could be worked out")
                                                                  : why.join(", ")));
@@ -274,9 +275,9 @@ void ReviewPage::showDrafts() {
                     item->setForeground(Present, c.third);
                 if (const std::string why = tags::whyNotHeld(f->tags.format, type, after.pictures);
                     !why.empty()) {
-                    item->setText(Origin, qs(why));
+                    item->setText(Origin, spoken(why));
                     item->setForeground(Origin, c.rowan);
-                    item->setToolTip(Origin, qs(why));
+                    item->setToolTip(Origin, spoken(why));
                 }
             } else {
                 ++drafts;

@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "app/bench/review_page.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -69,7 +70,7 @@ void ReviewPage::showReport() {
     if (r.left > 0)
         text += " " + tr("Stopped: %n file(s) were not begun.", "", static_cast<int>(r.left));
     if (!r.error.empty())
-        text += " " + qs(r.error);
+        text += " " + spoken(r.error);
     text += " " + (allNames_->isHidden() ? tr("The journal keeps what was replaced.")
                                          : tr("Choose above what is to become of the other names."));
     banner_->setVisible(true);
@@ -93,11 +94,11 @@ void ReviewPage::showReport() {
         if (step.error.empty())
             continue;
         // The reason, and what to do, in full: one line under the file.
-        auto* why = new QTreeWidgetItem(item, {qs(step.error)});
+        auto* why = new QTreeWidgetItem(item, {spoken(step.error)});
         why->setFirstColumnSpanned(true);
         why->setFlags(Qt::ItemIsEnabled);
         why->setForeground(What, c.rowan);
-        why->setToolTip(What, qs(step.error));
+        why->setToolTip(What, spoken(step.error));
     }
     // What needs a look comes first.
     std::ranges::stable_sort(troubles, {},

@@ -8,6 +8,7 @@
 #include <QSpinBox>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/field_picker.h"
@@ -18,10 +19,6 @@ namespace {
 
 using Kind = edits::OptionDef::Kind;
 
-QString told(const std::string& text) {
-    return QCoreApplication::translate("Steps", text.c_str());
-}
-
 } // namespace
 
 StepForm::StepForm(const edits::Step& step, const std::vector<std::string>& keys, QWidget* parent)
@@ -29,8 +26,8 @@ StepForm::StepForm(const edits::Step& step, const std::vector<std::string>& keys
     setObjectName("card");
     auto* head = new QHBoxLayout;
     number_ = label({}, "caption");
-    auto* title = label(told(kind_.label), "strong");
-    title->setToolTip(told(kind_.does));
+    auto* title = label(spoken(kind_.label), "strong");
+    title->setToolTip(spoken(kind_.does));
     auto* up = iconButton("up", tr("Earlier"));
     auto* down = iconButton("down", tr("Later"));
     auto* remove = iconButton("close", tr("Remove this step"));
@@ -54,8 +51,8 @@ StepForm::StepForm(const edits::Step& step, const std::vector<std::string>& keys
             grid->addWidget(w, row, 0, 1, 2);
             continue;
         }
-        w->setAccessibleName(told(def.label));
-        auto* caption = label(told(def.label), "quiet");
+        w->setAccessibleName(spoken(def.label));
+        auto* caption = label(spoken(def.label), "quiet");
         caption->setMinimumWidth(76);
         caption->setBuddy(w);
         grid->addWidget(caption, row, 0);
@@ -84,7 +81,7 @@ QWidget* StepForm::control(const edits::OptionDef& def, const edits::Options& op
         auto* picker = new FieldPicker(def.kind == Kind::Fields);
         picker->setKeys(keys);
         if (def.mayBeBlank)
-            picker->setNothing(told(def.hint));
+            picker->setNothing(spoken(def.hint));
         if (def.kind == Kind::Fields)
             picker->setChosen(edits::saidFields(options, def));
         else if (!now.empty())
@@ -105,7 +102,7 @@ QWidget* StepForm::control(const edits::OptionDef& def, const edits::Options& op
     case Kind::Choice: {
         auto* box = new Choice;
         for (const edits::OptionDef::Choice& c : def.choices)
-            box->addItem(told(c.label), qs(c.value));
+            box->addItem(spoken(c.label), qs(c.value));
         box->setCurrentIndex(std::max(0, box->findData(qs(now))));
         box->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
         connect(box, &QComboBox::currentIndexChanged, this, &StepForm::changed);
@@ -113,7 +110,7 @@ QWidget* StepForm::control(const edits::OptionDef& def, const edits::Options& op
         return box;
     }
     case Kind::Flag: {
-        auto* box = new QCheckBox(told(def.label));
+        auto* box = new QCheckBox(spoken(def.label));
         box->setChecked(now == "yes");
         connect(box, &QCheckBox::toggled, this, &StepForm::changed);
         reads([box] { return std::vector<std::string>{box->isChecked() ? "yes" : "no"}; });
@@ -124,7 +121,7 @@ QWidget* StepForm::control(const edits::OptionDef& def, const edits::Options& op
         break;
     }
     auto* edit = new QLineEdit(qs(now));
-    edit->setPlaceholderText(told(def.hint));
+    edit->setPlaceholderText(spoken(def.hint));
     if (def.kind == Kind::Plan)
         edit->setObjectName("plan");
     connect(edit, &QLineEdit::textChanged, this, &StepForm::changed);

@@ -16,20 +16,13 @@
 #include <QTreeView>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "core/files/disk.h"
 #include "core/placing/put_away.h"
 
 namespace moorfrost::app {
-
-namespace {
-
-QString told(const std::string& text) {
-    return QCoreApplication::translate("Steps", text.c_str());
-}
-
-} // namespace
 
 StepsDialog::StepsDialog(const Uses& use, const std::vector<FileId>& files, edits::Chain chain,
                          QWidget* parent)
@@ -118,11 +111,11 @@ QMenu* StepsDialog::kindsMenu() {
     auto* menu = new QMenu(this);
     menu->setToolTipsVisible(true);
     for (const edits::StepKind& kind : edits::stepKinds()) {
-        QAction* action = menu->addAction(told(kind.label), this, [this, name = kind.name] {
+        QAction* action = menu->addAction(spoken(kind.label), this, [this, name = kind.name] {
             addStep({name, {}});
             forms_.back()->focusFirst();
         });
-        action->setToolTip(told(kind.does));
+        action->setToolTip(spoken(kind.does));
     }
     return menu;
 }
@@ -218,7 +211,7 @@ void StepsDialog::showRun(const Run& run) {
     shownRun_ = run_;
     error_->setVisible(!run.outcome);
     if (!run.outcome) {
-        error_->setText(qs(run.outcome.error().message));
+        error_->setText(spoken(run.outcome.error().message));
         refused_ = 0;
         model_->setRows({});
         return;
@@ -267,7 +260,7 @@ void StepsDialog::take() {
     if (!isCurrent())
         return;
     const QString what = !name_.empty()       ? qs(name_)
-                         : forms_.size() == 1 ? told(edits::stepKind(forms_.front()->step().kind)->label)
+                         : forms_.size() == 1 ? spoken(edits::stepKind(forms_.front()->step().kind)->label)
                                               : tr("Steps");
     use_.drafts.propose(what, model_->taken());
     accept();
@@ -314,7 +307,7 @@ void StepsDialog::openFile() {
                : Result<edits::Chain>(Error{ErrorKind::Io, {}, ss(file.errorString())});
     if (!chain) {
         QMessageBox::warning(this, tr("Open a chain file"),
-                             tr("%1 was not opened. %2").arg(name, qs(chain.error().message)));
+                             tr("%1 was not opened. %2").arg(name, spoken(chain.error().message)));
         return;
     }
     setChain(*chain);
@@ -329,7 +322,7 @@ void StepsDialog::saveFile() {
     const std::string json = edits::chainJson(chain());
     if (const Status saved = files::writeWhole(Path(QFile::encodeName(name).toStdString()), json); !saved)
         QMessageBox::warning(this, tr("Save as a chain file"),
-                             tr("%1 could not be written: %2").arg(name, qs(saved.error().message)));
+                             tr("%1 could not be written: %2").arg(name, spoken(saved.error().message)));
 }
 
 } // namespace moorfrost::app

@@ -7,6 +7,7 @@
 #include <QVBoxLayout>
 
 #include "app/codes/own_codes_dialog.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/two_lines.h"
@@ -105,7 +106,7 @@ void CodeBox::show(std::optional<size_t> at) {
             line(coloured(qs(one.source), c.second));
             for (const std::string& sentence : one.evidence)
                 if (sentence != one.refused)
-                    line(qs(sentence).toHtmlEscaped());
+                    line(spoken(sentence).toHtmlEscaped());
             if (!one.refused.empty())
                 line(coloured(tr("Refused: %1").arg(qs(one.refused)), c.rowan));
             else if (one.confirmed)

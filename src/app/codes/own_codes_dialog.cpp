@@ -11,6 +11,7 @@
 #include <QVBoxLayout>
 
 #include "app/deliver/layout_bar.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
 
@@ -117,7 +118,7 @@ void OwnCodesDialog::saveRegister() {
             return;
         rememberDeliverFolder(file);
         if (const Status written = files::writeWhole(Path(ss(file)), csv); !written)
-            next_->setText(qs(written.error().message));
+            next_->setText(spoken(written.error().message));
     });
 }
 

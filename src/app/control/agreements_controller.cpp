@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
 #include "core/files/safe_name.h"
@@ -68,7 +69,7 @@ void AgreementsController::keepAll(const std::vector<Path>& files,
             if (!kept)
                 return messages_.say(kept.error());
             if (!kept->troubles.empty()) {
-                QString says = qs(kept->troubles.front().message);
+                QString says = spoken(kept->troubles.front().message);
                 if (kept->troubles.size() > 1)
                     says += " " + tr("(and %1 more)").arg(kept->troubles.size() - 1);
                 messages_.say(says, true);

@@ -8,6 +8,7 @@
 #include <set>
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/library/findings/audit_settings.h"
 
@@ -308,7 +309,7 @@ void AuditController::noteCounts() {
 }
 
 QString AuditController::title(size_t finding) const {
-    return qs(sheet_->title(finding));
+    return spoken(sheet_->title(finding));
 }
 
 QDate AuditController::day(size_t finding) const {
@@ -381,7 +382,7 @@ void AuditController::takeFixes(const std::vector<size_t>& findings, std::functi
                         unwritable.insert(wish.file);
                     return !may;
                 });
-                const QString title = all->size() == 1 ? qs(all->front().fix.says)
+                const QString title = all->size() == 1 ? spoken(all->front().fix.says)
                                                        : tr("%n fix(es)", "", static_cast<int>(all->size()));
                 remember(*all);
                 for (const library::Finding& finding : *all)

@@ -84,6 +84,7 @@ void BringIn::start(const std::vector<Path>& paths, bool subfolders, const std::
     if (paths.empty())
         return;
     remember(paths);
+    emit begun(paths);
     auto begin = [this, paths, subfolders, formats] {
         if (batch_.id() != 0)
             read({paths, subfolders, formats, batch_.id()});

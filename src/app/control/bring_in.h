@@ -29,6 +29,8 @@ public:
     QStringList recentFolders() const;
 
 signals:
+    /// These were asked for.
+    void begun(const std::vector<Path>& paths);
     /// All of it is in the library and the batch.
     void ended();
 

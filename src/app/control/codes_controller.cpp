@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <set>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 
 namespace moorfrost::app {
@@ -137,13 +138,13 @@ void CodesController::askNext() {
         [this, n = some.size()](Result<Answers> answers) {
             if (!answers) {
                 if (answers.error().kind != ErrorKind::Cancelled)
-                    errors_ << qs(answers.error().message);
+                    errors_ << spoken(answers.error().message);
                 waiting_.clear();
             } else {
                 for (library::CodeAnswer& one : answers->first)
                     answers_[one.gap.files.front()] = std::move(one);
                 for (const Error& error : answers->second)
-                    if (const QString said = qs(error.message); !errors_.contains(said))
+                    if (const QString said = spoken(error.message); !errors_.contains(said))
                         errors_ << said;
                 asked_ += n;
             }
@@ -196,7 +197,7 @@ void CodesController::withNext(QObject* asker, const library::IsrcSeries& series
             if (*code)
                 then(qs(**code), {});
             else
-                then({}, qs(code->error().message));
+                then({}, spoken(code->error().message));
         });
 }
 

@@ -5,6 +5,7 @@
 #include <set>
 
 #include "app/control/messages.h"
+#include "app/shell/core_sentences.h"
 #include "core/library/described_fields.h"
 
 namespace moorfrost::app {
@@ -26,7 +27,7 @@ void CustomFields::load() {
         else
             messages_.say(tr("The custom fields of the library could not be read: they are shown as text, "
                              "under their names in files. %1")
-                              .arg(qs(read.error().message)),
+                              .arg(spoken(read.error().message)),
                           true);
     }
     tags::defineCustomFields(fields);
@@ -59,7 +60,7 @@ const tags::CustomField* CustomFields::find(const std::string& key) const {
 QString CustomFields::whyNot(const tags::CustomField& field, const std::string& was) const {
     std::vector<tags::CustomField> others = described_;
     std::erase_if(others, [&](const tags::CustomField& f) { return f.key() == was; });
-    return qs(tags::whyNotDescribed(field, others, library::reservedNames()));
+    return spoken(tags::whyNotDescribed(field, others, library::reservedNames()));
 }
 
 void CustomFields::describe(const tags::CustomField& field, const std::string& was) {

@@ -23,6 +23,8 @@ void Deliveries::load() {
 
 void Deliveries::note(library::Delivery delivery, std::vector<FileId> files) {
     delivery.when = QDateTime::currentSecsSinceEpoch();
+    if (!delivery.target.empty())
+        emit made(delivery.target);
     library_.write(
         this,
         [delivery, files = std::move(files)](Store& store) {

@@ -30,6 +30,8 @@ public:
 
 signals:
     void changed();
+    /// A file or folder was made.
+    void made(const Path& target);
 
 private:
     LibraryAccess& library_;

@@ -3,6 +3,7 @@
 
 #include <QDateTime>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
 #include "core/library/picture_store.h"
@@ -155,7 +156,7 @@ bool DevicesController::make(int run) {
             if (!refresh_.isCurrent(run))
                 return;
             plan_ = plan ? *plan : nullptr;
-            why_ = plan ? QString() : qs(plan.error().message);
+            why_ = plan ? QString() : spoken(plan.error().message);
             refresh_.end(run);
         });
     return true;

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/bench/taking.h"
 #include "core/disc/drives.h"
@@ -229,7 +230,7 @@ void DiscsController::setField(int number, int track, const std::string& field, 
         return;
     const std::vector<std::string> values = tags::valuesFromText(field, text);
     if (std::string why = tags::whyNotValid(field, values); !why.empty()) {
-        messages_.say(qs(why), true);
+        messages_.say(spoken(why), true);
         return;
     }
     if (track >= 0 && d->tracks[static_cast<size_t>(track)].fixed)

@@ -7,6 +7,7 @@
 
 #include <QDate>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/work/parallel.h"
 
@@ -141,7 +142,7 @@ void IdentifyController::take(Asked asked) {
         if (answer.candidates[i].number() == chosen)
             answer.chosen = i;
     for (const Error& e : asked.found.errors)
-        answer.errors << qs(e.message);
+        answer.errors << spoken(e.message);
     emit changed(asked.sleeve);
     lookHere(asked.sleeve);
     fetchChosen(asked.sleeve);
@@ -222,8 +223,8 @@ void IdentifyController::askAll(std::shared_ptr<std::vector<Asked>> all, const m
                     {
                         std::lock_guard lock(mutex);
                         for (const Error& e : a.found.errors)
-                            if (!errors.contains(qs(e.message)))
-                                errors << qs(e.message);
+                            if (!errors.contains(spoken(e.message)))
+                                errors << spoken(e.message);
                     }
                     QMetaObject::invokeMethod(this, [this, a = std::move(a)] { take(a); });
                 },
@@ -306,7 +307,7 @@ void IdentifyController::fetchChosen(const std::string& sleeve) {
                 now->second.fetching = false;
             if (!release) {
                 if (release.error().kind != ErrorKind::Cancelled)
-                    now->second.errors << qs(release.error().message);
+                    now->second.errors << spoken(release.error().message);
                 emit changed(sleeve);
                 return;
             }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/library_access.h"
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 
 namespace moorfrost::app {
@@ -14,7 +15,7 @@ LibraryAccess::LibraryAccess(const Path& file, QObject* parent)
                            [this] { emit troubleChanged(); }) {}
 
 void LibraryAccess::fail(const Error& error) {
-    emit failed(qs(error.message));
+    emit failed(spoken(error.message));
 }
 
 } // namespace moorfrost::app

@@ -4,6 +4,7 @@
 #include <ctime>
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "core/library/clean_pictures.h"
 #include "core/library/store/keeping.h"
 
@@ -29,7 +30,7 @@ void LibraryCare::tell(const library::RecoveryReport& report) {
     if (report.isEmpty())
         return;
     if (report.sets.empty() && report.finished.empty() && report.setAside.empty()) {
-        messages_.say(qs(report.error), true); // nothing was interrupted: it could not be looked at
+        messages_.say(spoken(report.error), true); // nothing was interrupted: it could not be looked at
         return;
     }
     recovered_ = report;

@@ -4,6 +4,7 @@
 #include <QSettings>
 
 #include "app/control/job_list.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/base/memory.h"
 
@@ -85,7 +86,7 @@ void LibraryIndex::read(bool anew, std::shared_future<void> open) {
         [this, anew](Result<library::LibrarySearch> search) {
             reading_ = false;
             if (!search)
-                emit failed(qs(search.error().message));
+                emit failed(spoken(search.error().message));
             const bool good = search && search->searcher;
             const bool other = good && search->searcher != held_.searcher;
             if (good)
@@ -156,7 +157,7 @@ void LibraryIndex::measure() {
         [this, used = held_.searcher, otherRules = otherRules_.get_token()](Result<Measured> measured) {
             measuring_ = false;
             if (!measured && measured.error().kind != ErrorKind::Cancelled)
-                emit failed(qs(measured.error().message));
+                emit failed(spoken(measured.error().message));
             const bool whole = measured && measured->table;
             if (whole && !otherRules.stop_requested()) {
                 readiness_ = measured->table;

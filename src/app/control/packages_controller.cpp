@@ -3,6 +3,7 @@
 
 #include <QDate>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
 #include "core/files/safe_name.h"
@@ -130,7 +131,7 @@ void PackagesController::verify(const Path& folder) {
             if (check)
                 check_ = std::move(*check);
             else
-                why_ = qs(check.error().message);
+                why_ = spoken(check.error().message);
             emit changed();
         });
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/control/people_controller.h"
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/library/people/works_of.h"
 
@@ -110,7 +111,7 @@ void PeopleController::setFact(CardId card, CardKind kind, const std::string& ke
                                const std::vector<std::string>& values, bool none) {
     if (const std::string why = none ? std::string() : library::whyNotCardFact(kind, key, values);
         !why.empty())
-        return messages_.say(qs(why), true);
+        return messages_.say(spoken(why), true);
     const library::CardFactDef* def = library::cardFact(kind, key);
     change([=](Store& store) { return library::setCardFact(store, card, key, values, none); },
            def ? tr(def->label) : qs(key));
@@ -135,7 +136,7 @@ void PeopleController::merge(CardId into, const std::vector<CardId>& others) {
 void PeopleController::setShares(const std::vector<CardId>& works, library::Side side,
                                  const std::vector<library::Share>& shares, const QString& title) {
     if (const std::string why = library::whyNotShares(side, shares); !why.empty()) {
-        messages_.say(qs(why), true);
+        messages_.say(spoken(why), true);
         emit changed(); // what was typed is not so
         return;
     }
@@ -145,7 +146,7 @@ void PeopleController::setShares(const std::vector<CardId>& works, library::Side
 void PeopleController::setOwners(const std::vector<FileId>& files, const std::vector<library::Share>& owners,
                                  const QString& title) {
     if (const std::string why = library::whyNotShares(library::Side::Owners, owners); !why.empty()) {
-        messages_.say(qs(why), true);
+        messages_.say(spoken(why), true);
         emit changed();
         return;
     }

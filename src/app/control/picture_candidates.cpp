@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "app/control/release_pictures.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/pictures/detail.h"
 #include "core/sandbox/parser_pool.h"
@@ -52,15 +53,15 @@ std::vector<PictureCandidate> fetchPictures(reference::Reference& from,
         c.told = told[i];
         auto bytes = from.picture(told[i].id, 0, stop);
         if (!bytes) {
-            c.refused = qs(bytes.error().message);
+            c.refused = spoken(bytes.error().message);
         } else {
             const std::string type = tags::pictureTypeFrom(told[i].type);
             auto kept = store.add(*bytes, type.empty() ? "other" : type, told[i].comment);
             std::string why;
             if (!kept)
-                c.refused = qs(kept.error().message);
+                c.refused = spoken(kept.error().message);
             else if (c.info = *kept; !lookAtPicture(store.fileOf(*kept), 0, *kept, c.detail, c.image, why))
-                c.refused = ReleasePictures::tr("This picture cannot be shown: %1").arg(qs(why));
+                c.refused = ReleasePictures::tr("This picture cannot be shown: %1").arg(spoken(why));
         }
         out.push_back(std::move(c));
         progress.step(told[i].id);

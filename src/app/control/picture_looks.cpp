@@ -6,6 +6,7 @@
 #include <QFile>
 
 #include "app/control/pictures_controller.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
 #include "core/pictures/detail.h"
@@ -250,7 +251,7 @@ void PicturesController::saveAs(const PictureInfo& picture, FileId holder, const
             if (ended)
                 messages_.say(tr("Saved as %1.").arg(name));
             else
-                messages_.say(tr("%1 could not be saved: %2").arg(name, qs(ended.error().message)), true);
+                messages_.say(tr("%1 could not be saved: %2").arg(name, spoken(ended.error().message)), true);
         });
 }
 

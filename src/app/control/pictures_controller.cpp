@@ -5,6 +5,7 @@
 #include <set>
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/sandbox/parser_pool.h"
 #include "core/tags/picture.h"
@@ -138,7 +139,7 @@ void PicturesController::readSources(QObject* asker, std::vector<Source> sources
                 if (auto shown = sandbox::ParserPool::shared().pictureOf(store.fileOf(*kept), 0, 64);
                     !shown) {
                     out.refused.push_back(ss(tr("This picture cannot be shown, so it is not taken: %1")
-                                                 .arg(qs(shown.error().message))));
+                                                 .arg(spoken(shown.error().message))));
                     continue;
                 }
                 const auto bytes = store.bytesOf(*kept);
@@ -153,7 +154,7 @@ void PicturesController::readSources(QObject* asker, std::vector<Source> sources
             }
             then(read->added);
             for (const std::string& why : read->refused)
-                messages_.say(qs(why), true);
+                messages_.say(spoken(why), true);
         });
 }
 
@@ -203,7 +204,7 @@ void PicturesController::propose(const QString& action, const std::vector<FileId
 void PicturesController::propose(const QString& action, const Wishes& wishes) {
     drafts_.session().propose(ss(action), wishes.all, {});
     for (const auto& [why, n] : wishes.cannot)
-        messages_.say(tr("Not in %n file(s): %1", "", n).arg(qs(why)), true);
+        messages_.say(tr("Not in %n file(s): %1", "", n).arg(spoken(why)), true);
 }
 
 void PicturesController::wish(const std::vector<FileId>& files, const std::vector<std::string>& types,

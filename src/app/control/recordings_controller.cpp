@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 
 namespace moorfrost::app {
@@ -39,7 +40,7 @@ void RecordingsController::keepSame(const QString& title, const std::string& fie
     const std::vector<std::string> values =
         value.empty() ? std::vector<std::string>() : std::vector<std::string>{value};
     if (const std::string why = library::whyNotKept(field, values); !why.empty()) {
-        messages_.say(qs(why), true);
+        messages_.say(spoken(why), true);
         return;
     }
     library::KeptValues all;

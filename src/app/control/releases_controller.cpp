@@ -3,6 +3,7 @@
 
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/library/releases/release_pictures.h"
 
@@ -83,7 +84,7 @@ void ReleasesController::setFact(const Ref& ref, const std::string& key,
                                  const std::vector<std::string>& values, bool none) {
     if (const std::string why = library::whyNotFact(key, none ? std::vector<std::string>() : values);
         !why.empty())
-        return messages_.say(qs(why), true);
+        return messages_.say(spoken(why), true);
     const library::FactDef* def = library::factByKey(key);
     change(
         [=](Store& store) {

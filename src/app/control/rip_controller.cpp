@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/files/disk.h"
 #include "core/library/writing.h"
@@ -50,7 +51,8 @@ RipController::Planned RipController::planOf(const Disc& d, const RipSettings& s
     const naming::Plan* plan = std::get_if<naming::Plan>(&parsed);
     const Path root = rootOf(settings);
     if (!plan) {
-        out.problem = tr("The plan makes no sense: %1").arg(qs(std::get<naming::PlanError>(parsed).message));
+        out.problem =
+            tr("The plan makes no sense: %1").arg(spoken(std::get<naming::PlanError>(parsed).message));
         return out;
     }
     Rip& rip = rips_[d.number];
@@ -151,7 +153,7 @@ void RipController::rip(int number, const RipSettings& settings) {
     const tags::PictureBytes bytes = tags::keptIn(planned.plan.pictures);
     for (const tags::PictureInfo& p : tags::picturesIn(use_.pictures.fieldsOf(number)))
         if (auto there = bytes(p); !there) {
-            rip.troubles << qs(there.error().message);
+            rip.troubles << spoken(there.error().message);
             for (disc::RipTrack& t : planned.plan.tracks)
                 t.fields.erase(tags::pictureKey(p.type));
         }
@@ -297,7 +299,7 @@ void RipController::end(int number, const RipSettings& settings, const std::vect
     if (!report.ended.empty())
         rip.ended = qs(report.ended);
     for (const std::string& sentence : outcome.troubles)
-        rip.troubles << qs(sentence);
+        rip.troubles << spoken(sentence);
     rip.heard = qs(report.heard);
     if (outcome.set != 0)
         rip.sets[rootOf(settings) / settings.format] = outcome.set;

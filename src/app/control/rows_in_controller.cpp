@@ -6,6 +6,7 @@
 
 #include <set>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 
 namespace moorfrost::app {
@@ -85,7 +86,7 @@ void RowsInController::lookAgain() {
                 }
                 return read();
             }
-            why_ = qs(look.error().message);
+            why_ = spoken(look.error().message);
             emit changed();
         });
 }
@@ -115,7 +116,7 @@ void RowsInController::read() {
             if (rows)
                 rows_ = std::move(*rows);
             else
-                why_ = qs(rows.error().message);
+                why_ = spoken(rows.error().message);
             emit changed();
         });
     emit changed();

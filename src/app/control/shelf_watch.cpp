@@ -3,6 +3,7 @@
 
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 
 namespace moorfrost::app {
@@ -69,9 +70,9 @@ void ShelfWatch::follow() {
                 [this, sentence] {
                     limited_ = true;
                     nowAndThen_.start();
-                    messages_.say(
-                        tr("%1 The shelves are looked through every ten minutes instead.").arg(qs(sentence)),
-                        true);
+                    messages_.say(tr("%1 The shelves are looked through every ten minutes instead.")
+                                      .arg(spoken(sentence)),
+                                  true);
                 },
                 Qt::QueuedConnection);
         });

@@ -6,6 +6,7 @@
 #include <tuple>
 #include <unordered_set>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/matching/file_traits.h"
 #include "core/matching/sleeves.h"
@@ -141,7 +142,7 @@ void SleeveViews::arrangeOne(SleeveView& view) {
         view.files.push_back(id);
     view.version = ++versions_;
     const library::SleeveNote* note = batch_.note(view.key);
-    view.why = note ? qs(note->why) : QString();
+    view.why = note ? spoken(note->why) : QString();
     view.byHand = batch_.places().hasByHand(view.key);
     if (!view.files.empty())
         describe(view);

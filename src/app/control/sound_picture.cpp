@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/sandbox/parser_pool.h"
 
@@ -128,7 +129,7 @@ void SoundPicture::draw() {
                 return;
             job_ = 0;
             if (!drawn && drawn.error().kind != ErrorKind::Cancelled)
-                trouble_ = qs(drawn.error().message);
+                trouble_ = spoken(drawn.error().message);
             emit changed();
         });
 }

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "app/control/messages.h"
+#include "app/shell/core_sentences.h"
 
 namespace moorfrost::app {
 
@@ -28,7 +29,7 @@ void Standards::load() {
             messages_.say(
                 tr("The standards of the library could not be read, those that come with Moorfrost are "
                    "used. %1")
-                    .arg(qs(read.error().message)),
+                    .arg(spoken(read.error().message)),
                 true);
     }
     all_ = std::move(standards);

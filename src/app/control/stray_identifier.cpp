@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <mutex>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/work/parallel.h"
 
@@ -115,8 +116,8 @@ void StrayIdentifier::ask(std::shared_ptr<std::vector<Asked>> all, const matchin
                     progress.step(std::to_string(i + 1));
                     std::lock_guard lock(mutex);
                     for (const Error& e : a.found.errors)
-                        if (!errors.contains(qs(e.message)))
-                            errors << qs(e.message);
+                        if (!errors.contains(spoken(e.message)))
+                            errors << spoken(e.message);
                 },
                 4);
             return errors;

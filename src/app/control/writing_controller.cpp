@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/library/replaced_files.h"
 
@@ -167,10 +168,10 @@ void WritingController::tellTrouble(const QString& title, const files::SetReport
         report.failed > 0 ? tr("%n file(s) left as before.", "", static_cast<int>(report.failed))
         : report.left > 0 ? tr("Stopped: %n file(s) were not begun.", "", static_cast<int>(report.left))
                           : tr("The write was stopped.");
-    QString detail = qs(report.error);
+    QString detail = spoken(report.error);
     for (const files::StepRecord& r : report.steps)
         if (r.state == files::StepState::Failed && detail.isEmpty())
-            detail = shownName(r.step.source) + ": " + qs(r.error);
+            detail = shownName(r.step.source) + ": " + spoken(r.error);
     jobs_.setTrouble(Trouble{title + ": " + what, detail, [this] { write(); }});
 }
 
@@ -198,7 +199,7 @@ void WritingController::endTakeBack(const library::TakeBackOutcome& outcome) {
         sentence += " " + tr("%n file(s) could not be: %1", "", static_cast<int>(outcome.refused.size()))
                               .arg(qs(outcome.refused.front().second));
     if (!outcome.error.empty())
-        sentence = qs(outcome.error);
+        sentence = spoken(outcome.error);
     messages_.say(sentence, !outcome.refused.empty() || !outcome.error.empty());
     lastReport_.reset();
     drafts_.session().forgetHistory();

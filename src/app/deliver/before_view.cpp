@@ -11,6 +11,7 @@
 #include <QVBoxLayout>
 
 #include "app/deliver/rows_in_model.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -53,7 +54,7 @@ void DeliveryBox::show(const library::Delivery* d, const deliver::DeliveredSince
         QString says = note.seconds >= 0 ? shownLength(note.seconds) + "  " : QString();
         if (note.rating > 0)
             says += QString(note.rating, QChar(0x2605)) + "  ";
-        says += qs(note.text);
+        says += spoken(note.text);
         link(tr("%1: %2").arg(RowsInModel::trackName(index_, note.file), says.trimmed()),
              [this, note] { emit noteChosen(note); });
     }

@@ -13,6 +13,7 @@
 #include <QVBoxLayout>
 
 #include "app/deliver/layout_bar.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
@@ -345,7 +346,7 @@ void DeviceView::showSteps() {
     for (const deliver::DeviceStep* step : steps) {
         if (rows.size() >= mostShown)
             break;
-        QString why = qs(step->why);
+        QString why = spoken(step->why);
         if (step->anew && (step->kind == Kind::Come || step->kind == Kind::Change))
             why += (why.isEmpty() ? QString() : " ") + tr("Made anew for it.");
         auto* row = new QTreeWidgetItem(

@@ -13,6 +13,7 @@
 #include "app/deliver/layout_bar.h"
 #include "app/deliver/section_list.h"
 #include "app/deliver/sheet_preview.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/file_table.h"
@@ -27,7 +28,7 @@ void SheetGaps::show(const std::vector<deliver::SheetGap>& gaps) {
     if (gaps.empty())
         line(coloured(tr("Nothing is missing of the sections that are on."), c.second));
     for (const deliver::SheetGap& one : gaps)
-        gap(qs(one.sentence), one.isHard, [this, one] { emit chosen(one); });
+        gap(spoken(one.sentence), one.isHard, [this, one] { emit chosen(one); });
     end();
 }
 
@@ -190,9 +191,9 @@ void OneSheetView::askField(FileId file, const std::string& field) {
     if (!ok || values.empty())
         return;
     if (const std::string why = tags::whyNotValid(field, values); !why.empty())
-        return use_.messages.say(qs(why), true);
+        return use_.messages.say(spoken(why), true);
     if (const std::string odd = audit::whyNotCode(field, values.front()); !odd.empty())
-        use_.messages.say(tr("%1: %2. It is proposed as it was typed.").arg(fieldLabel(field), qs(odd)),
+        use_.messages.say(tr("%1: %2. It is proposed as it was typed.").arg(fieldLabel(field), spoken(odd)),
                           true);
     use_.files.takeUp(this, {file}, [self = QPointer(this), file, field, values] {
         if (!self)

@@ -11,6 +11,7 @@
 
 #include "app/control/content_kinds.h"
 #include "app/journal/change_parts.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -50,7 +51,7 @@ public:
         p->setPen(c.ink);
         int width = right - r.left() - 14;
         p->drawText(QRect(r.left() + 14, r.top() + 8, width, 18), Qt::AlignVCenter | Qt::AlignLeft,
-                    p->fontMetrics().elidedText(qs(entry.title()), Qt::ElideRight, width));
+                    p->fontMetrics().elidedText(spoken(entry.title()), Qt::ElideRight, width));
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
         QString when = QLocale().toString(QDateTime::fromSecsSinceEpoch(entry.when()), "d MMM yyyy, HH:mm");
@@ -154,7 +155,7 @@ void JournalPage::refill() {
     int row = 0, at = 0;
     for (const JournalEntry& entry : use_.journal.entries()) {
         auto* item = new QListWidgetItem(list_);
-        item->setData(Qt::AccessibleTextRole, qs(entry.title()));
+        item->setData(Qt::AccessibleTextRole, spoken(entry.title()));
         if (std::pair(entry.kind, entry.id()) == shown_)
             at = row;
         ++row;
@@ -244,7 +245,7 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
                                              QT_TR_NOOP("taken back"), QT_TR_NOOP("set aside")};
         QString state = tr(states[static_cast<size_t>(r.state)]);
         if (!r.error.empty())
-            state += ": " + qs(r.error);
+            state += ": " + spoken(r.error);
         item->setText(State, state);
         item->setToolTip(State, state);
         bool done = r.state == files::StepState::Done;
@@ -293,10 +294,10 @@ void JournalPage::showSteps(std::vector<library::SetStep> steps) {
                   before.isEmpty() ? tr("blank") : before, false);
         }
         for (const std::string& note : r.notes) { // what had to be done otherwise, or in spite of something
-            auto* line = new QTreeWidgetItem(item, {qs(note)});
+            auto* line = new QTreeWidgetItem(item, {spoken(note)});
             line->setFirstColumnSpanned(true);
             line->setForeground(What, c.second);
-            line->setToolTip(What, qs(note));
+            line->setToolTip(What, spoken(note));
             line->setFlags(Qt::ItemIsEnabled);
         }
     }

@@ -4,6 +4,7 @@
 #include <QHeaderView>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -50,7 +51,7 @@ void RecoveryPage::refresh() {
                        ? tr("Moorfrost was stopped while it was writing.")
                        : tr("Moorfrost was stopped while it was writing: %1.").arg(sets.join(", "));
     if (!r.error.empty())
-        text += " " + qs(r.error);
+        text += " " + spoken(r.error);
     else if (r.setAside.empty())
         text +=
             " " +
@@ -91,7 +92,7 @@ void RecoveryPage::refresh() {
             item->setFont(Place, theme::monoFont());
             item->setToolTip(Place, shownPath(f.path));
             if (!f.why.empty())
-                line(item, qs(f.why), colour);
+                line(item, spoken(f.why), colour);
         }
         parent->setExpanded(true);
     };

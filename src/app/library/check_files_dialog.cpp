@@ -13,6 +13,7 @@
 
 #include <mutex>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -282,8 +283,8 @@ void CheckFilesDialog::addRow(const library::CheckedFile& f) {
     item->setText(File, shownName(f.path));
     item->setFont(File, theme::monoFont());
     item->setToolTip(File, shownPath(f.path));
-    item->setText(Found, qs(f.sentence));
-    item->setToolTip(Found, qs(f.sentence));
+    item->setText(Found, spoken(f.sentence));
+    item->setToolTip(Found, spoken(f.sentence));
     if (trouble) // on top
         tree_->insertTopLevelItem(0, item);
     else
@@ -349,11 +350,11 @@ void CheckFilesDialog::saveReport(const Path& file) {
         },
         [&messages = use_.messages, self = QPointer(this), file](const Status& saved) {
             messages.say(saved ? tr("The report was saved as %1.").arg(shownPath(file))
-                               : qs(saved.error().message),
+                               : spoken(saved.error().message),
                          !saved);
             if (self)
                 self->summary_->setText(saved ? tr("Saved as %1.").arg(shownName(file))
-                                              : qs(saved.error().message));
+                                              : spoken(saved.error().message));
         });
 }
 

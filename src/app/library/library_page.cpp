@@ -166,7 +166,7 @@ LibraryPage::LibraryPage(const Uses& use, QWidget* parent) : QWidget(parent), us
 
 void LibraryPage::layOut() {
     auto* head = new QHBoxLayout;
-    bar_->setMinimumWidth(220);
+    bar_->setMinimumWidth(120);
     head->addWidget(bar_, 2);
     head->addSpacing(8);
     head->addWidget(count_, 1);

@@ -8,6 +8,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -113,7 +114,7 @@ void SearchBar::showUnderstood() {
     trouble_->setVisible(parsed_.error.has_value());
     if (parsed_.error) {
         std::string part = text().substr(parsed_.error->from, parsed_.error->to - parsed_.error->from);
-        trouble_->setText(QString("\u201C%1\u201D: %2").arg(qs(part), qs(parsed_.error->sentence)));
+        trouble_->setText(QString("\u201C%1\u201D: %2").arg(qs(part), spoken(parsed_.error->sentence)));
         trouble_->setToolTip(tr("Shows the place"));
         trouble_->setParent(chipArea_);
         flow_->addWidget(trouble_);

@@ -2,6 +2,7 @@
 #include "app/library/track_model.h"
 
 #include "app/control/content_kinds.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/file_drag.h"
 #include "app/widgets/judging_box.h"
@@ -164,7 +165,7 @@ QVariant TrackModel::data(const QModelIndex& index, int role) const {
             return paint::marksText(searcher_->readiness()->rules, *marks);
         QString text = cellText(index.row(), key);
         if (const library::Draft* draft = draftOf(index.row(), key))
-            text += (text.isEmpty() ? "" : "\n") + tr("Draft: %1").arg(qs(draft->origin));
+            text += (text.isEmpty() ? "" : "\n") + tr("Draft: %1").arg(spoken(draft->origin));
         return text;
     }
     case MarksRole:

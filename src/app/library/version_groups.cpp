@@ -5,6 +5,7 @@
 #include <map>
 #include <set>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/library/store/store.h"
 
@@ -135,7 +136,7 @@ Result<std::vector<VersionGroup>> versionGroups(const Path& file, const library:
                            v.detail));
         if (into)
             continue;
-        fresh.why = qs(p.why);
+        fresh.why = spoken(p.why);
         fresh.taken = p.sure >= ticked || !files.empty();
         if (fresh.members.size() > 1)
             out.push_back(std::move(fresh));

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/sandbox/parser_pool.h"
 
@@ -187,7 +188,7 @@ void Player::decode(const std::stop_token& stop, FilePtr file, double from, Mann
             });
         if (!played && played.error().kind != ErrorKind::Cancelled)
             QMetaObject::invokeMethod(
-                this, [this, s = qs(played.error().message)] { emit trouble(s); }, Qt::QueuedConnection);
+                this, [this, s = spoken(played.error().message)] { emit trouble(s); }, Qt::QueuedConnection);
         std::unique_lock lock(nextMutex_);
         nextCame_.wait(lock, stop, [&] { return next_ == Next::None || next_ == Next::Told; });
         if (stop.stop_requested())

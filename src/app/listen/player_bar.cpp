@@ -10,6 +10,7 @@
 #include <QSlider>
 #include <QWidgetAction>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -193,7 +194,7 @@ void PlayerBar::loadPeaks() {
             if (peaks)
                 wave_->setPeaks(*peaks);
             else
-                wave_->setTrouble(tr("No shape of the sound: %1").arg(qs(peaks.error().message)));
+                wave_->setTrouble(tr("No shape of the sound: %1").arg(spoken(peaks.error().message)));
         },
         [this, id = file->id](const Peaks::Shape& some) {
             if (id == peaksOf_)

@@ -9,6 +9,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/waveform.h"
@@ -70,7 +71,7 @@ void TrackStrip::show(const FilePtr& file) {
             if (shape)
                 wave_->setPeaks(*shape);
             else
-                wave_->setTrouble(tr("No shape of the sound: %1").arg(qs(shape.error().message)));
+                wave_->setTrouble(tr("No shape of the sound: %1").arg(spoken(shape.error().message)));
         },
         [this, run](const Peaks::Shape& some) {
             if (run == run_)

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/people/agreement_link.h"
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -29,7 +30,7 @@ void showAgreements(SideLines& lines, const std::vector<library::AgreementLine>&
     lines.caption(SideLines::tr("Agreements"));
     for (const library::AgreementLine& a : agreements) {
         QLabel* line = lines.link(qs(a.title), [follow, id = a.id] { follow(id); });
-        line->setText(line->text() + "<br>" + SideLines::coloured(qs(a.says), inkOf(a.holding)));
+        line->setText(line->text() + "<br>" + SideLines::coloured(spoken(a.says), inkOf(a.holding)));
     }
 }
 

@@ -20,6 +20,7 @@
 
 #include "app/people/agreement_link.h"
 #include "app/people/part_buttons.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/file_drag.h"
@@ -64,7 +65,7 @@ void AgreementSide::show(const library::AgreementLine& a, const library::Facts& 
     clear();
     const auto& c = theme::colours();
     caption(tr("How long it holds"));
-    line(coloured(qs(a.says), inkOf(a.holding)));
+    line(coloured(spoken(a.says), inkOf(a.holding)));
     caption(tr("What is missing"));
     bool any = false;
     auto add = [&](const QString& sentence, const std::string& key) {
@@ -206,7 +207,7 @@ std::vector<CardLine> AgreementsPage::linesOf(const library::People& people, con
             library::agreementLine(people.agreements()[i].id, people.agreements()[i].facts, today));
     std::vector<CardLine> out;
     for (const library::AgreementLine& a : library::inOrder(std::move(found)))
-        out.push_back({a.id, qs(a.title), {}, qs(a.says), toneOf(a.holding)});
+        out.push_back({a.id, qs(a.title), {}, spoken(a.says), toneOf(a.holding)});
     return out;
 }
 
@@ -228,7 +229,7 @@ std::pair<QString, QString> AgreementsPage::noneText() const {
 
 void AgreementsPage::display() {
     const library::AgreementLine a = library::agreementLine(shown_.id, shown_.facts, library::todayText());
-    line_->setText(qs(a.says));
+    line_->setText(spoken(a.says));
     kept_ = a.documents;
     showDocuments();
     showCovered();

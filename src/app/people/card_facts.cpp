@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "app/releases/release_facts.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 
 namespace moorfrost::app {
@@ -71,7 +72,7 @@ std::vector<FactRow> cardFactRows(const library::CardView& view, const PeopleCon
         row.isCode = def.kind == CardFactKind::Code;
         row.mayBeNone = def.mayBeNone;
         row.mayBeUnknown = def.key != std::string("name") && def.key != std::string("title");
-        row.odd = qs(library::whatIsOddOfCard(def.key, values));
+        row.odd = spoken(library::whatIsOddOfCard(def.key, values));
         for (const std::string& choice : library::choicesOf(def.key))
             row.choices << qs(choice);
         if (def.kind == CardFactKind::Parties && people)

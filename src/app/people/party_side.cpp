@@ -4,6 +4,7 @@
 #include <QPushButton>
 
 #include "app/people/agreement_link.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -44,7 +45,7 @@ void PartySide::show(const library::CardView& view, PeopleController& people,
         const library::CardId other = p.first == view.id ? p.second : p.first;
         caption(tr("May be the same"));
         link(list ? qs(list->nameOf(other)) : QString(), [this, other] { emit partyWanted(other); });
-        line(coloured(qs(p.why), c.second));
+        line(coloured(spoken(p.why), c.second));
         auto* bar = new EvidenceBar;
         bar->setValue(p.sure);
         add(bar);

@@ -11,6 +11,7 @@
 
 #include "app/people/part_buttons.h"
 #include "app/people/party_side.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 
 namespace moorfrost::app {
@@ -220,7 +221,7 @@ void PeoplePage::newParty() {
         }
         if (const std::string odd = library::whatIsOddOfCard("ipi", {ss(ipi->text().trimmed())});
             !ipi->text().trimmed().isEmpty() && !odd.empty())
-            text += (text.isEmpty() ? QString() : QStringLiteral(" ")) + qs(odd) + ".";
+            text += (text.isEmpty() ? QString() : QStringLiteral(" ")) + spoken(odd) + ".";
         like->setText(text);
         foot.take->setEnabled(!name->text().trimmed().isEmpty());
     };

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/audit/codes.h"
 
@@ -167,7 +168,7 @@ QString ShareModel::numberOf(const Share& s) const {
 
 QString ShareModel::oddNumber(const Share& s) const {
     const QString number = numberOf(s);
-    return number.isEmpty() ? QString() : qs(audit::whyNotCode("ipi", ss(number)));
+    return number.isEmpty() ? QString() : spoken(audit::whyNotCode("ipi", ss(number)));
 }
 
 QString ShareModel::cell(const Share& s, int column, bool typing) const {

@@ -16,6 +16,7 @@
 #include <algorithm>
 
 #include "app/people/share_terms.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -251,7 +252,7 @@ void ShareTable::shareEqually() {
 std::optional<library::TypedShare> ShareTable::partFrom(const QString& text) {
     auto typed = library::shareFromTyping(ss(text));
     if (!typed) {
-        emit troubled(qs(typed.error().message));
+        emit troubled(spoken(typed.error().message));
         return std::nullopt;
     }
     if (typed->meant) {

@@ -7,6 +7,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 
@@ -54,7 +55,7 @@ library::Share ShareTerms::share() const {
 }
 
 QString ShareTerms::trouble() const {
-    return qs(library::whyNotShares(side_, {share()}));
+    return spoken(library::whyNotShares(side_, {share()}));
 }
 
 void ShareTerms::tell() {

@@ -6,6 +6,7 @@
 #include <QPushButton>
 
 #include "app/people/agreement_link.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -29,7 +30,7 @@ void WorkSide::showGaps(const library::WorkEntry* entry) {
     if (entry->gaps.empty())
         line(coloured(tr("Nothing: it is complete."), c.moss));
     for (const library::Gap& one : entry->gaps)
-        gap(qs(one.sentence), one.isHard, [this, one] { emit gapChosen(one); });
+        gap(spoken(one.sentence), one.isHard, [this, one] { emit gapChosen(one); });
 }
 
 void WorkSide::showClaims(const library::CardView& view, const PeopleController::List& people) {
@@ -54,12 +55,12 @@ void WorkSide::showClaims(const library::CardView& view, const PeopleController:
         line(QString("%1 %2<br>%3")
                  .arg(coloured(QStringLiteral("\u25CF"), c.fjord), whose(kept).toHtmlEscaped(),
                       coloured(fact == view.facts.end() ? QString()
-                                                        : qs(fact->second.origin) + ", " + keptWhen,
+                                                        : spoken(fact->second.origin) + ", " + keptWhen,
                                c.second)));
         line(QString("%1 %2<br>%3")
                  .arg(coloured(QStringLiteral("\u25CB"), c.second), whose(claim.shares).toHtmlEscaped(),
                       coloured(
-                          qs(claim.origin) + ", " +
+                          spoken(claim.origin) + ", " +
                               QLocale().toString(QDateTime::fromSecsSinceEpoch(claim.when).date(), "d MMM"),
                           c.second)));
         auto* keep = button(tr("Keep"));

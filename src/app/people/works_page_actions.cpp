@@ -15,6 +15,7 @@
 #include "app/people/keywords_dialog.h"
 #include "app/people/lyrics_view.h"
 #include "app/people/works_page.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "core/library/people/share_template.h"
@@ -46,7 +47,7 @@ void WorksPage::showHistory(Side side) {
                                    QLocale()
                                        .toString(QDateTime::fromSecsSinceEpoch(h.when), "d MMM yyyy, HH:mm")
                                        .toHtmlEscaped(),
-                                   (h.fact && h.fact->origin != library::typedOrigin ? qs(h.fact->origin)
+                                   (h.fact && h.fact->origin != library::typedOrigin ? spoken(h.fact->origin)
                                                                                      : tr("typed"))
                                        .toHtmlEscaped(),
                                    (shares.isEmpty() ? tr("nobody") : shares.join(", ")).toHtmlEscaped());

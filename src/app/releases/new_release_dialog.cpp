@@ -7,6 +7,7 @@
 
 #include "app/releases/fill_dialog.h"
 #include "app/releases/release_lines.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/two_lines.h"
 #include "core/audit/codes.h"
@@ -210,7 +211,7 @@ void NewReleaseDialog::lookAlike() {
             else if (warning.isEmpty() && like.evidence.number && like.evidence.sure >= tells)
                 warning = tr("\u201C%1\u201D has this number: it may be here already.").arg(qs(e.title));
             if (!edition_ || list->find(*edition_) != like.entry)
-                add(e.ref, e, qs(like.evidence.words()));
+                add(e.ref, e, spoken(like.evidence.words()));
         }
     }
     asked_ = true;
@@ -236,11 +237,11 @@ void NewReleaseDialog::check() {
             if (why = library::whyNotFact(key, valuesOf(key)); !why.empty())
                 break;
     enter_->setEnabled(why.empty());
-    QString told = qs(why);
+    QString told = spoken(why);
     if (told.isEmpty())
         told = warning_;
     if (told.isEmpty() && !boxes_.at("barcode")->text().trimmed().isEmpty())
-        told = qs(audit::whyNotCode("barcode", ss(boxes_.at("barcode")->text().trimmed())));
+        told = spoken(audit::whyNotCode("barcode", ss(boxes_.at("barcode")->text().trimmed())));
     if (!told.isEmpty())
         told[0] = told[0].toUpper();
     trouble_->setText(told);

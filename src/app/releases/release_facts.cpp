@@ -4,6 +4,7 @@
 #include <QDateTime>
 #include <QLocale>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/library/releases/facts.h"
 
@@ -39,7 +40,7 @@ QString hintFor(const std::string& key) {
 QString originText(const library::Fact& fact) {
     const QString what = fact.origin == library::readFromFiles ? FactTable::tr("read from the files")
                          : fact.origin == library::typedOrigin ? FactTable::tr("typed")
-                                                               : qs(fact.origin);
+                                                               : spoken(fact.origin);
     if (fact.when == 0)
         return what;
     return FactTable::tr("%1, %2").arg(
@@ -70,7 +71,7 @@ std::vector<FactRow> releaseFactRows(const ShownRelease& release, const std::str
         }
         if (const auto other = view.otherInFiles.find(key); other != view.otherInFiles.end())
             row.inFiles = qs(library::shownFact(key, other->second));
-        row.odd = qs(key == "labels" ? oddNumber : library::whatIsOdd(key, values));
+        row.odd = spoken(key == "labels" ? oddNumber : library::whatIsOdd(key, values));
         return row;
     };
     for (const library::FactDef& def : library::releaseFacts()) {

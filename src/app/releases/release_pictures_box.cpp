@@ -14,6 +14,7 @@
 #include <QVBoxLayout>
 
 #include "app/bench/picture_dialog.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -75,7 +76,7 @@ void ReleasePicturesBox::show(const ShownRelease& release) {
     shown_ = release;
     list_->clear();
     for (const library::ReleasePicture& p : shown_.view.pictures) {
-        auto* item = new QListWidgetItem(tr("%1\n%2").arg(qs(p.info.type), pictureFacts(p.info)) +
+        auto* item = new QListWidgetItem(tr("%1\n%2").arg(spoken(p.info.type), pictureFacts(p.info)) +
                                          (p.holder == 0 ? tr(", added") : QString()));
         item->setSizeHint(QSize(0, side + 10));
         item->setToolTip(p.holder == 0 ? tr("Added to the release by hand") : tr("In its files"));
@@ -191,7 +192,7 @@ void ReleasePicturesBox::look() {
         return;
     QDialog dialog(this);
     dialog.setWindowTitle(tr("Picture of \u201C%1\u201D").arg(qs(shown_.view.release.title)));
-    auto* mat = new PictureMat(qs(picture->info.type));
+    auto* mat = new PictureMat(spoken(picture->info.type));
     auto* layout = new QVBoxLayout(&dialog);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(mat);
@@ -199,7 +200,7 @@ void ReleasePicturesBox::look() {
     use_.pictures.look(&dialog, picture->info, holderOf(*picture),
                        [mat, info = picture->info](Result<PicturesController::Looked> looked) {
                            if (!looked)
-                               return mat->show({}, {}, qs(looked.error().message));
+                               return mat->show({}, {}, spoken(looked.error().message));
                            QStringList told{pictureFacts(info)};
                            if (!looked->colours.isEmpty())
                                told << looked->colours;

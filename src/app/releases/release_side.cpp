@@ -13,6 +13,7 @@
 
 #include "app/people/agreement_link.h"
 #include "app/releases/release_lines.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -115,7 +116,7 @@ void ReleaseSide::showAgreements(const std::vector<library::AgreementLine>& agre
         lines << QString("<a href='%1' style='color:%2; text-decoration:none'>%3</a><br>%4")
                      .arg(a.id)
                      .arg(theme::colours().fjord.name(), html(qs(a.title)),
-                          SideLines::coloured(qs(a.says), inkOf(a.holding)));
+                          SideLines::coloured(spoken(a.says), inkOf(a.holding)));
     agreements_->setText(lines.join("<br>"));
     agreementsBox_->setVisible(!lines.isEmpty());
 }
@@ -130,7 +131,7 @@ void ReleaseSide::showAlike(
     const auto& [entry, evidence] = alike.front();
     other_ = entry.ref;
     alike_->setText(qs(entry.title) + " \u00B7 " + editionLine(entry));
-    alikeWhy_->setText(qs(evidence.words()));
+    alikeWhy_->setText(spoken(evidence.words()));
     alikeBar_->setValue(evidence.sure);
 }
 

@@ -5,6 +5,7 @@
 #include <QVBoxLayout>
 
 #include "app/releases/release_lines.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -63,7 +64,7 @@ void SetProposals::fill() {
         const library::ReleaseEntry& first = list_->entries()[p.entries.front()];
         auto* group = new QTreeWidgetItem(
             tree_, {qs(first.title) + (first.artist.empty() ? QString() : " \u00B7 " + qs(first.artist)),
-                    QLocale().toString(p.evidence.sure, 'f', 2), qs(p.evidence.words())});
+                    QLocale().toString(p.evidence.sure, 'f', 2), spoken(p.evidence.words())});
         group->setFont(What, theme::uiFont(13, QFont::DemiBold));
         group->setCheckState(What, p.evidence.sure >= ticked ? Qt::Checked : Qt::Unchecked);
         for (const size_t entry : p.entries) {

@@ -9,6 +9,7 @@
 #include <QLabel>
 #include <QMenu>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -119,7 +120,7 @@ void ChipEditor::textEdited() {
     if (wrong) {
         // The place is counted in characters, as a person would.
         auto character = QString::fromStdString(ss(edit_->text()).substr(0, wrong->offset)).size() + 1;
-        error_ = tr("At character %1: %2").arg(character).arg(qs(wrong->message));
+        error_ = tr("At character %1: %2").arg(character).arg(spoken(wrong->message));
         if (!isTextShown())
             showText(true);
     } else {
@@ -289,7 +290,7 @@ void ChipEditor::rebuildChips() {
         auto* chip = new Chip;
         bool field = piece.kind == Piece::Kind::Field || piece.kind == Piece::Kind::Skip;
         chip->setObjectName(field ? "chip" : "literal");
-        QString text = qs(naming::pieceLabel(piece));
+        QString text = spoken(naming::pieceLabel(piece));
         chip->setText(field ? text : text.trimmed().isEmpty() ? QString(QChar(0x2423)) : text);
         chip->setAccessibleName(piece.kind == Piece::Kind::Folder ? tr("folder")
                                 : text.trimmed().isEmpty()        ? tr("space")

@@ -8,6 +8,7 @@
 #include <QMenu>
 #include <QPainter>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/paint.h"
@@ -129,7 +130,7 @@ void FieldBox::showCounts() {
                 ? tr("%1 \u00D7 %2").arg(counts_.front().second).arg(first.isEmpty() ? tr("blank") : first)
                 : QString();
     } else if (drafted_) {
-        note_ = origins.size() == 1 ? qs(*origins.begin()) : tr("several origins");
+        note_ = origins.size() == 1 ? spoken(*origins.begin()) : tr("several origins");
     }
     setReadOnly(!writable || use_.drafts.showsDisk());
     setPlaceholderText(several    ? tr("%n value(s)", "", static_cast<int>(counts_.size()))
@@ -163,7 +164,7 @@ void FieldBox::showCounts() {
 
 void FieldBox::propose(const std::vector<std::string>& values, const QString& action) {
     if (std::string why = tags::whyNotValid(key_, values); !why.empty()) {
-        emit refused(qs(why));
+        emit refused(spoken(why));
         setModified(false);
         refresh();
         showNext();

@@ -10,6 +10,7 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -261,9 +262,9 @@ void FileDetails::showTags() {
     if (!file_->readable())
         wrong << qs(file_->error);
     for (const std::string& note : t.notes)
-        (t.damaged ? wrong : odd) << qs(note);
+        (t.damaged ? wrong : odd) << spoken(note);
     if (!t.readOnly.empty())
-        odd << qs(t.readOnly);
+        odd << spoken(t.readOnly);
     if (!wrong.isEmpty() || !odd.isEmpty() || !encoding.empty() || !t.differences.empty() ||
         !t.unknown.empty())
         caption(tr("To look at"));
@@ -320,7 +321,7 @@ void FileDetails::showFields() {
     for (const tags::PictureInfo& p : file_->tags.pictures)
         line(tr("Picture"),
              QString("%1%2%3, %4")
-                 .arg(qs(p.type),
+                 .arg(spoken(p.type),
                       p.description.empty() ? QString() : QString(" \u201C%1\u201D").arg(qs(p.description)),
                       p.width > 0 ? QString(", %1 \u00D7 %2").arg(p.width).arg(p.height) : QString(),
                       shownSize(p.bytes)));
@@ -340,7 +341,7 @@ void FileDetails::showReadiness() {
         return;
     }
     wide(tr("Of the standard \u201C%1\u201D, its release meets %2.")
-             .arg(standard, qs(library::readinessText(*marks))),
+             .arg(standard, spoken(library::readinessText(*marks))),
          "");
     std::vector<std::string> rules;
     library::Marks unmet;

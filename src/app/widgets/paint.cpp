@@ -5,6 +5,7 @@
 #include <QFontMetrics>
 #include <QPainterPath>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -95,7 +96,7 @@ QString metText(audit::Met met) {
 }
 
 QString ruleText(const std::string& rule) {
-    return QCoreApplication::translate("Tally", rule.c_str());
+    return spoken(rule);
 }
 
 } // namespace
@@ -110,7 +111,7 @@ QString marksText(const std::vector<std::string>& rules, const std::vector<audit
 QString tallyText(const std::vector<audit::ReadinessPart>& parts) {
     QStringList lines;
     for (const audit::ReadinessPart& part : parts)
-        lines << QString("%1: %2 (%3)").arg(ruleText(part.name), metText(part.met), qs(part.detail));
+        lines << QString("%1: %2 (%3)").arg(ruleText(part.name), metText(part.met), spoken(part.detail));
     return lines.join('\n');
 }
 

@@ -6,6 +6,7 @@
 
 #include <QDateTime>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/sheet.h"
 #include "core/tags/picture_changes.h"
@@ -237,7 +238,7 @@ QVariant SheetModel::data(const QModelIndex& index, int role) const {
         if (QString t = cellText(id, key); !t.isEmpty())
             lines << t;
         if (draft) {
-            lines << tr("Draft: %1").arg(qs(draft->origin));
+            lines << tr("Draft: %1").arg(spoken(draft->origin));
             QString disk = qs(tags::shownValue(f->tags.fields, key));
             lines << (disk.isEmpty() ? tr("On disk: blank") : tr("On disk: %1").arg(disk));
         }
@@ -266,7 +267,7 @@ bool SheetModel::setData(const QModelIndex& index, const QVariant& value, int ro
     const std::string& key = keyAt(index.column());
     std::vector<std::string> values = tags::valuesFromText(key, ss(value.toString()));
     if (std::string why = tags::whyNotValid(key, values); !why.empty()) {
-        emit refused(qs(why));
+        emit refused(spoken(why));
         return false;
     }
     use_.drafts.session().propose(ss(tr("Edit %1").arg(columnLabel(key))),

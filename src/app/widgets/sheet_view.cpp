@@ -12,6 +12,7 @@
 #include <QMenu>
 #include <QSettings>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/cell_delegate.h"
 #include "app/widgets/sheet.h"
@@ -229,7 +230,7 @@ void SheetView::paste() {
         const std::string& key = model_->keyAt(index.column());
         std::vector<std::string> values = tags::valuesFromText(key, ss(value));
         if (std::string why = tags::whyNotValid(key, values); !why.empty())
-            refused = qs(why);
+            refused = spoken(why);
         else
             wishes.push_back({model_->fileAt(index.row()), key, values});
     };

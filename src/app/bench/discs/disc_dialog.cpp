@@ -12,6 +12,7 @@
 
 #include "app/bench/discs/disc_answers.h"
 #include "app/bench/discs/disc_tracks.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -340,7 +341,7 @@ void DiscDialog::showDisc() {
 void DiscDialog::showNotes(const DiscsController::Disc& d) {
     QStringList notes;
     for (const std::string& note : d.notes)
-        notes << qs(note);
+        notes << spoken(note);
     for (const DiscsController::Track& t : d.tracks)
         if (t.entry.preEmphasis)
             notes

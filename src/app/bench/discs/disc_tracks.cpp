@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <QStyledItemDelegate>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/paint.h"
@@ -117,7 +118,7 @@ QString DiscTrackModel::readingText(int row) const {
                                     .arg(qs(disc::shownTime(r.done)))
                               : qs(disc::shownTime(r.done));
     case State::Failed:
-        return qs(r.report.error);
+        return spoken(r.report.error);
     case State::Ripped:
         break;
     }

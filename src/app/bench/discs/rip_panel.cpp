@@ -11,6 +11,7 @@
 
 #include "app/bench/discs/disc_pictures_strip.h"
 #include "app/control/plans.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -27,8 +28,8 @@ QStringList whyNot(const std::vector<placing::Placement>& places) {
     QStringList out;
     for (const placing::Placement& p : places)
         for (const placing::Mark& m : p.marks)
-            if (placing::isWrong(m.kind) && !out.contains("\u00D7 " + qs(m.text)))
-                out << "\u00D7 " + qs(m.text);
+            if (placing::isWrong(m.kind) && !out.contains("\u00D7 " + spoken(m.text)))
+                out << "\u00D7 " + spoken(m.text);
     return out;
 }
 

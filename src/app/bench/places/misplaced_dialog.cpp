@@ -3,6 +3,7 @@
 
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
@@ -77,9 +78,9 @@ void MisplacedDialog::look() {
             if (run != run_)
                 return;
             if (!found)
-                return told_->setText(qs(found.error().message));
+                return told_->setText(spoken(found.error().message));
             if (!found->why.empty())
-                return take({}, qs(found->why));
+                return take({}, spoken(found->why));
             take(found->files, found->files.empty()
                                    ? tr("All %n file(s) of this shelf are where this plan puts them.", "",
                                         static_cast<int>(found->known))

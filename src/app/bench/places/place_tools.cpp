@@ -13,6 +13,7 @@
 #include "app/bench/places/shelf_rules_dialog.h"
 #include "app/control/plans.h"
 #include "app/shell/text_utils.h"
+#include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/line_icons.h"
@@ -22,7 +23,13 @@ namespace moorfrost::app {
 
 namespace {
 
-constexpr int captionWidth = 48;
+/// Of the captions that stand above each other.
+int captionWidth() {
+    const QFontMetrics metrics(theme::uiFont(11, QFont::DemiBold));
+    constexpr int least = 48, more = 6;
+    return std::max({least, metrics.horizontalAdvance(PlaceTools::tr("Shelf")) + more,
+                     metrics.horizontalAdvance(PlaceTools::tr("Names")) + more});
+}
 
 QString kindText(placing::AlongKind kind) {
     const char* names[] = {QT_TR_NOOP("Pictures"),  QT_TR_NOOP("Booklets"), QT_TR_NOOP("Cue sheets"),
@@ -39,7 +46,7 @@ PlaceTools::PlaceTools(const Uses& use, QWidget* parent) : QWidget(parent), use_
     rows->addWidget(namesLine());
     error_ = label({}, "wrong");
     error_->setWordWrap(true);
-    error_->setContentsMargins(captionWidth + 8, 0, 0, 0);
+    error_->setContentsMargins(captionWidth() + 8, 0, 0, 0);
     error_->hide();
     rows->addWidget(error_);
     rows->addWidget(optionsLine());
@@ -55,13 +62,15 @@ PlaceTools::PlaceTools(const Uses& use, QWidget* parent) : QWidget(parent), use_
 
 QWidget* PlaceTools::shelfLine() {
     shelf_ = new Choice;
-    shelf_->setMinimumWidth(170);
+    shelf_->setMinimumWidth(110);
     shelf_->setAccessibleName(tr("Shelf"));
-    room_ = label({}, "quiet");
+    room_ = new ShortLabel;
+    room_->setObjectName("quiet");
+    room_->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Preferred);
     rules_ = button(tr("Rules\u2026"), "flat");
     rules_->setToolTip(tr("What names on this shelf must suit, what goes along, where replaced files go"));
     plan_ = new Choice;
-    plan_->setMinimumWidth(170);
+    plan_->setMinimumWidth(110);
     plan_->setAccessibleName(tr("Plan"));
     save_ = button(tr("Keep plan\u2026"), "flat");
     move_ = button(tr("Move"), "left");
@@ -69,7 +78,9 @@ QWidget* PlaceTools::shelfLine() {
     rename_ = button(tr("Rename"), "right");
     rename_->setToolTip(tr("Only the names change: each file stays in its folder"));
     auto* group = new QButtonGroup(this);
-    auto* segment = new QHBoxLayout;
+    auto* modes = new QWidget;
+    auto* segment = new QHBoxLayout(modes);
+    segment->setContentsMargins(0, 0, 0, 0);
     segment->setSpacing(0);
     for (QPushButton* b : {move_, copy_, rename_}) {
         b->setCheckable(true);
@@ -77,20 +88,14 @@ QWidget* PlaceTools::shelfLine() {
         segment->addWidget(b);
     }
     QWidget* shelfBox = captioned(tr("Shelf"), {shelf_, room_, rules_});
-    static_cast<QBoxLayout*>(shelfBox->layout())->itemAt(0)->widget()->setFixedWidth(captionWidth);
-    auto* line = new QWidget;
-    auto* layout = new QHBoxLayout(line);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(flowing({shelfBox, captioned(tr("Plan"), {plan_, save_})}, 8), 1);
-    layout->addLayout(segment);
-    layout->setAlignment(segment, Qt::AlignTop);
-    return line;
+    static_cast<QBoxLayout*>(shelfBox->layout())->itemAt(0)->widget()->setFixedWidth(captionWidth());
+    return flowing({shelfBox, captioned(tr("Plan"), {plan_, save_}), modes}, 8);
 }
 
 QWidget* PlaceTools::namesLine() {
     editor_ = new ChipEditor;
     auto* caption = label(tr("Names"), "caption");
-    caption->setFixedWidth(captionWidth);
+    caption->setFixedWidth(captionWidth());
     caption->setContentsMargins(0, 8, 0, 0);
     auto* line = new QWidget;
     auto* layout = new QHBoxLayout(line);
@@ -116,7 +121,7 @@ QWidget* PlaceTools::optionsLine() {
     search_->setMaximumWidth(240);
     auto* line = new QWidget;
     auto* layout = new QHBoxLayout(line);
-    layout->setContentsMargins(captionWidth + 8, 0, 0, 0);
+    layout->setContentsMargins(captionWidth() + 8, 0, 0, 0);
     layout->addWidget(flowing({along_, which_, tidy_}, 10), 1);
     layout->addWidget(search_, 0, Qt::AlignTop);
     return line;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/places/places_model.h"
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/paint.h"
@@ -214,21 +215,21 @@ QVariant PlacesModel::ofFile(const Node& node, const QModelIndex& index, int rol
         QString text = shownPath(isName && !p.to.empty() ? p.to : p.from);
         if (!isName)
             for (const placing::Mark& m : p.marks)
-                text += "\n" + qs(m.text);
+                text += "\n" + spoken(m.text);
         return text;
     }
     case Qt::AccessibleTextRole: {
         QStringList text{isName ? shownName(p.to.empty() ? p.from : p.to) : shownPath(p.from)};
         if (isName)
             for (const placing::Mark& m : p.marks)
-                text << qs(m.text);
+                text << spoken(m.text);
         return text.join(", ");
     }
     case PillsRole: {
         QStringList pills;
         if (!isName)
             for (const placing::Mark& m : p.marks)
-                pills << pillOf(toneOf(m.kind), qs(m.text));
+                pills << pillOf(toneOf(m.kind), spoken(m.text));
         return pills;
     }
     case DraftRole:

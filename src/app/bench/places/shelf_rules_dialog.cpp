@@ -7,6 +7,7 @@
 #include <QRadioButton>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "core/files/file_system.h"
 #include "core/naming/plan.h"
@@ -118,7 +119,7 @@ void ShelfRulesDialog::check() {
     if (!plan.empty()) {
         const auto parsed = naming::parsePlan(plan, customFields_);
         if (const auto* error = std::get_if<naming::PlanError>(&parsed))
-            wrong = qs(error->message);
+            wrong = spoken(error->message);
         else if (std::get<naming::Plan>(parsed).folderCount() > 0)
             wrong = tr("Names only: it goes into the folder of the music.");
         else if (plan.find("{name") == std::string::npos)

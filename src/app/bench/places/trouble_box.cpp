@@ -5,6 +5,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -30,7 +31,7 @@ bool isWorthSaying(MarkKind kind) {
 
 QString soundText(const placing::FilePair::Side& side) {
     if (!side.error.empty())
-        return qs(side.error);
+        return spoken(side.error);
     QStringList parts{qs(audio::formatName(side.format))};
     const QLocale locale;
     if (side.facts.bitDepth > 0)
@@ -112,7 +113,7 @@ void TroubleBox::tell(const PlacedFiles& placed, const std::vector<size_t>& chos
     size_t lines = 0;
     for (const auto& [text, what] : said)
         if (++lines <= mostValues)
-            line(coloured(qs(text) + (what.first > 1 ? QString(" (%1)").arg(what.first) : QString()),
+            line(coloured(spoken(text) + (what.first > 1 ? QString(" (%1)").arg(what.first) : QString()),
                           what.second ? c.rowan : c.ink));
     for (const auto& [key, marks] : troubles.fields)
         sayField(key, troubles, placed);
@@ -137,11 +138,11 @@ void TroubleBox::sayField(const std::string& key, const Troubles& troubles, cons
             for (const FileId other : placed.sleeveOf(file))
                 files.insert(other);
     const std::vector<FileId> all(files.begin(), files.end());
-    caption(qs(tags::labelOf(key)));
-    line(coloured(qs(marks.front()->text), placing::isWrong(marks.front()->kind) ? c.rowan : c.lichen));
+    caption(spoken(tags::labelOf(key)));
+    line(coloured(spoken(marks.front()->text), placing::isWrong(marks.front()->kind) ? c.rowan : c.lichen));
     auto* box = new FieldBox({use_.files, use_.drafts}, key);
     box->setFiles(all);
-    box->setAccessibleName(qs(tags::labelOf(key)));
+    box->setAccessibleName(spoken(tags::labelOf(key)));
     add(box);
     line(coloured(splits ? tr("for the whole release: %n file(s)", "", static_cast<int>(all.size()))
                          : tr("for %n file(s)", "", static_cast<int>(all.size())),
@@ -165,7 +166,7 @@ void TroubleBox::values(const std::string& key, const std::vector<FileId>& files
                      std::vector<library::DraftSession::Wish> wishes;
                      for (const FileId file : files)
                          wishes.push_back({file, key, some});
-                     use_.drafts.session().propose(ss(tr("Set %1").arg(qs(tags::labelOf(key)))), wishes,
+                     use_.drafts.session().propose(ss(tr("Set %1").arg(spoken(tags::labelOf(key)))), wishes,
                                                    ss(tr("put away")));
                  });
 }
@@ -216,7 +217,7 @@ void TroubleBox::tellPair(const placing::FilePair& pair) {
     row(tr("Size"),
         locale.formattedDataSize(static_cast<qint64>(pair.one.size), 1, QLocale::DataSizeSIFormat),
         locale.formattedDataSize(static_cast<qint64>(pair.other.size), 1, QLocale::DataSizeSIFormat));
-    pair_->setText("<table>" + rows + "</table>" + coloured(qs(sentenceOf(pair.sound)), c.ink));
+    pair_->setText("<table>" + rows + "</table>" + coloured(spoken(sentenceOf(pair.sound)), c.ink));
     pair_->setToolTip(shownPath(pair.other.path));
 }
 

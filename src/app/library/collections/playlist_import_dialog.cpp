@@ -12,6 +12,7 @@
 
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/cell_delegate.h"
@@ -139,7 +140,7 @@ PlaylistImportDialog::PlaylistImportDialog(const CollectionsController::Import& 
     layout->addLayout(top);
     layout->addWidget(table_, 1);
     for (const std::string& note : import.playlist.notes) {
-        auto* line = label(qs(note), "attention");
+        auto* line = label(spoken(note), "attention");
         line->setWordWrap(true);
         layout->addWidget(line);
     }
