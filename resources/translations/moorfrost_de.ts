@@ -335,6 +335,65 @@
     </message>
 </context>
 <context>
+    <name>LibraryMove</name>
+    <message>
+        <source>The library was not copied.</source>
+        <translation>Die Bibliothek wurde nicht kopiert.</translation>
+    </message>
+    <message>
+        <source>The library was copied to %1.</source>
+        <translation>Die Bibliothek wurde nach %1 kopiert.</translation>
+    </message>
+    <message>
+        <source>The library was not brought.</source>
+        <translation>Die Bibliothek wurde nicht geholt.</translation>
+    </message>
+    <message>
+        <source>The library was not moved.</source>
+        <translation>Die Bibliothek wurde nicht umgezogen.</translation>
+    </message>
+    <message>
+        <source>The library of the other machine is here.</source>
+        <translation>Die Bibliothek des anderen Rechners ist da.</translation>
+    </message>
+    <message>
+        <source>The library was moved to %1.</source>
+        <translation>Die Bibliothek ist nach %1 umgezogen.</translation>
+    </message>
+    <message>
+        <source>The old one is still at %1: %2</source>
+        <translation>Die alte ist noch unter %1: %2</translation>
+    </message>
+    <message>
+        <source>The old one is in the trash.</source>
+        <translation>Die alte ist im Papierkorb.</translation>
+    </message>
+    <message>
+        <source>The library is not there</source>
+        <translation>Die Bibliothek ist nicht da</translation>
+    </message>
+    <message>
+        <source>Connect its disk and try again. Begun anew, there is an empty library in the usual place; the other one stays as it is, and can be brought back in Settings.</source>
+        <translation>Verbinden Sie ihre Platte und versuchen Sie es noch einmal. Neu begonnen, gibt es eine leere Bibliothek am üblichen Platz; die andere bleibt, wie sie ist, und kann in den Einstellungen wieder geholt werden.</translation>
+    </message>
+    <message>
+        <source>Try again</source>
+        <translation>Noch einmal versuchen</translation>
+    </message>
+    <message>
+        <source>Begin anew</source>
+        <translation>Neu beginnen</translation>
+    </message>
+    <message>
+        <source>Quit</source>
+        <translation>Beenden</translation>
+    </message>
+    <message>
+        <source>On the other machine choose “Bring one from another machine” in Settings, under The library, or at the first start.</source>
+        <translation>Wählen Sie auf dem anderen Rechner „Eine von einem anderen Rechner holen“ in den Einstellungen, unter Die Bibliothek, oder beim ersten Start.</translation>
+    </message>
+</context>
+<context>
     <name>PictureCells</name>
     <message>
         <source>none</source>
@@ -1026,6 +1085,649 @@
         <source>what it is like</source>
         <translation>wie es ist</translation>
     </message>
+    <message>
+        <source>Entry</source>
+        <translation>Eintrag</translation>
+    </message>
+    <message>
+        <source>Left</source>
+        <translation>Links</translation>
+    </message>
+    <message>
+        <source>One-sheet</source>
+        <translation>Infoblatt</translation>
+    </message>
+    <message>
+        <source>Pictures</source>
+        <translation>Bilder</translation>
+    </message>
+    <message>
+        <source>Pips</source>
+        <translation>Zeitzeichen</translation>
+    </message>
+    <message>
+        <source>Right</source>
+        <translation>Rechts</translation>
+    </message>
+    <message>
+        <source>above</source>
+        <translation>oberhalb</translation>
+    </message>
+    <message>
+        <source>agreement</source>
+        <translation>Vereinbarung</translation>
+    </message>
+    <message>
+        <source>album</source>
+        <translation>Album</translation>
+    </message>
+    <message>
+        <source>album artist</source>
+        <translation>Albuminterpret</translation>
+    </message>
+    <message>
+        <source>album artist sort</source>
+        <translation>Albuminterpret (Sortierform)</translation>
+    </message>
+    <message>
+        <source>album gain</source>
+        <translation>Albumpegel</translation>
+    </message>
+    <message>
+        <source>album peak</source>
+        <translation>Albumspitze</translation>
+    </message>
+    <message>
+        <source>album sort</source>
+        <translation>Album (Sortierform)</translation>
+    </message>
+    <message>
+        <source>all</source>
+        <translation>alle</translation>
+    </message>
+    <message>
+        <source>always</source>
+        <translation>immer</translation>
+    </message>
+    <message>
+        <source>another</source>
+        <translation>ein anderes</translation>
+    </message>
+    <message>
+        <source>artist</source>
+        <translation>Interpret</translation>
+    </message>
+    <message>
+        <source>artist sort</source>
+        <translation>Interpret (Sortierform)</translation>
+    </message>
+    <message>
+        <source>audit</source>
+        <translation>Prüfung</translation>
+    </message>
+    <message>
+        <source>barcode</source>
+        <translation>Strichcode</translation>
+    </message>
+    <message>
+        <source>begins</source>
+        <translation>beginnt</translation>
+    </message>
+    <message>
+        <source>below</source>
+        <translation>unterhalb</translation>
+    </message>
+    <message>
+        <source>blank</source>
+        <translation>leer</translation>
+    </message>
+    <message>
+        <source>by hand</source>
+        <translation>von Hand</translation>
+    </message>
+    <message>
+        <source>carrier</source>
+        <translation>Tonträger</translation>
+    </message>
+    <message>
+        <source>code looked up</source>
+        <translation>Code nachgeschlagen</translation>
+    </message>
+    <message>
+        <source>comment</source>
+        <translation>Kommentar</translation>
+    </message>
+    <message>
+        <source>compilation</source>
+        <translation>Zusammenstellung</translation>
+    </message>
+    <message>
+        <source>composer</source>
+        <translation>Komponist</translation>
+    </message>
+    <message>
+        <source>composer sort</source>
+        <translation>Komponist (Sortierform)</translation>
+    </message>
+    <message>
+        <source>conductor</source>
+        <translation>Dirigent</translation>
+    </message>
+    <message>
+        <source>copy</source>
+        <translation>kopieren</translation>
+    </message>
+    <message>
+        <source>copyright</source>
+        <translation>Copyright</translation>
+    </message>
+    <message>
+        <source>country</source>
+        <translation>Land</translation>
+    </message>
+    <message>
+        <source>date</source>
+        <translation>Datum</translation>
+    </message>
+    <message>
+        <source>disc</source>
+        <translation>Disc</translation>
+    </message>
+    <message>
+        <source>discs</source>
+        <translation>Discs</translation>
+    </message>
+    <message>
+        <source>earlier</source>
+        <translation>früher</translation>
+    </message>
+    <message>
+        <source>encoded by</source>
+        <translation>kodiert von</translation>
+    </message>
+    <message>
+        <source>ends</source>
+        <translation>endet</translation>
+    </message>
+    <message>
+        <source>engineer</source>
+        <translation>Toningenieur</translation>
+    </message>
+    <message>
+        <source>folder</source>
+        <translation>Ordner</translation>
+    </message>
+    <message>
+        <source>genre</source>
+        <translation>Genre</translation>
+    </message>
+    <message>
+        <source>grouping</source>
+        <translation>Gruppierung</translation>
+    </message>
+    <message>
+        <source>here</source>
+        <translation>hier</translation>
+    </message>
+    <message>
+        <source>key</source>
+        <translation>Tonart</translation>
+    </message>
+    <message>
+        <source>known</source>
+        <translation>bekannt</translation>
+    </message>
+    <message>
+        <source>label</source>
+        <translation>Label</translation>
+    </message>
+    <message>
+        <source>language</source>
+        <translation>Sprache</translation>
+    </message>
+    <message>
+        <source>later</source>
+        <translation>später</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>links</translation>
+    </message>
+    <message>
+        <source>list</source>
+        <translation>Liste</translation>
+    </message>
+    <message>
+        <source>longer</source>
+        <translation>länger</translation>
+    </message>
+    <message>
+        <source>lyricist</source>
+        <translation>Textdichter</translation>
+    </message>
+    <message>
+        <source>lyrics</source>
+        <translation>Liedtext</translation>
+    </message>
+    <message>
+        <source>master</source>
+        <translation>Aufnahme</translation>
+    </message>
+    <message>
+        <source>mirrored</source>
+        <translation>gespiegelt</translation>
+    </message>
+    <message>
+        <source>mono</source>
+        <translation>mono</translation>
+    </message>
+    <message>
+        <source>mood</source>
+        <translation>Stimmung</translation>
+    </message>
+    <message>
+        <source>move</source>
+        <translation>verschieben</translation>
+    </message>
+    <message>
+        <source>never</source>
+        <translation>nie</translation>
+    </message>
+    <message>
+        <source>no</source>
+        <translation>nein</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>nothing</source>
+        <translation>nichts</translation>
+    </message>
+    <message>
+        <source>number only</source>
+        <translation>nur die Nummer</translation>
+    </message>
+    <message>
+        <source>one</source>
+        <translation>eine</translation>
+    </message>
+    <message>
+        <source>organisation</source>
+        <translation>Organisation</translation>
+    </message>
+    <message>
+        <source>original date</source>
+        <translation>ursprüngliches Datum</translation>
+    </message>
+    <message>
+        <source>other</source>
+        <translation>andere</translation>
+    </message>
+    <message>
+        <source>others</source>
+        <translation>andere</translation>
+    </message>
+    <message>
+        <source>parties</source>
+        <translation>Personen</translation>
+    </message>
+    <message>
+        <source>party</source>
+        <translation>Person</translation>
+    </message>
+    <message>
+        <source>pasted</source>
+        <translation>eingefügt</translation>
+    </message>
+    <message>
+        <source>performer</source>
+        <translation>Mitwirkender</translation>
+    </message>
+    <message>
+        <source>person</source>
+        <translation>Person</translation>
+    </message>
+    <message>
+        <source>plan</source>
+        <translation>Plan</translation>
+    </message>
+    <message>
+        <source>producer</source>
+        <translation>Produzent</translation>
+    </message>
+    <message>
+        <source>publisher</source>
+        <translation>Verlag</translation>
+    </message>
+    <message>
+        <source>publishers</source>
+        <translation>Verlage</translation>
+    </message>
+    <message>
+        <source>read from the name</source>
+        <translation>aus dem Namen gelesen</translation>
+    </message>
+    <message>
+        <source>remixer</source>
+        <translation>Remixer</translation>
+    </message>
+    <message>
+        <source>right</source>
+        <translation>rechts</translation>
+    </message>
+    <message>
+        <source>script</source>
+        <translation>Schrift</translation>
+    </message>
+    <message>
+        <source>search</source>
+        <translation>Suche</translation>
+    </message>
+    <message>
+        <source>shorter</source>
+        <translation>kürzer</translation>
+    </message>
+    <message>
+        <source>silence</source>
+        <translation>Stille</translation>
+    </message>
+    <message>
+        <source>silent</source>
+        <translation>still</translation>
+    </message>
+    <message>
+        <source>song</source>
+        <translation>Lied</translation>
+    </message>
+    <message>
+        <source>spelled</source>
+        <translation>geschrieben</translation>
+    </message>
+    <message>
+        <source>stereo</source>
+        <translation>stereo</translation>
+    </message>
+    <message>
+        <source>tempo</source>
+        <translation>Tempo</translation>
+    </message>
+    <message>
+        <source>title</source>
+        <translation>Titel</translation>
+    </message>
+    <message>
+        <source>title sort</source>
+        <translation>Titel (Sortierform)</translation>
+    </message>
+    <message>
+        <source>track</source>
+        <translation>Stück</translation>
+    </message>
+    <message>
+        <source>track gain</source>
+        <translation>Stückpegel</translation>
+    </message>
+    <message>
+        <source>track peak</source>
+        <translation>Stückspitze</translation>
+    </message>
+    <message>
+        <source>tracks</source>
+        <translation>Stücke</translation>
+    </message>
+    <message>
+        <source>twice</source>
+        <translation>zweimal</translation>
+    </message>
+    <message>
+        <source>typed</source>
+        <translation>getippt</translation>
+    </message>
+    <message>
+        <source>unknown</source>
+        <translation>unbekannt</translation>
+    </message>
+    <message>
+        <source>website</source>
+        <translation>Webseite</translation>
+    </message>
+    <message>
+        <source>works</source>
+        <translation>Werke</translation>
+    </message>
+    <message>
+        <source>writers</source>
+        <translation>Urheber</translation>
+    </message>
+    <message>
+        <source>written</source>
+        <translation>geschrieben</translation>
+    </message>
+    <message>
+        <source>yes</source>
+        <translation>ja</translation>
+    </message>
+    <message>
+        <source>As</source>
+        <translation>Als</translation>
+    </message>
+    <message>
+        <source>At</source>
+        <translation>Bei</translation>
+    </message>
+    <message>
+        <source>Blank</source>
+        <translation>Leeren</translation>
+    </message>
+    <message>
+        <source>By</source>
+        <translation>Um</translation>
+    </message>
+    <message>
+        <source>Casing</source>
+        <translation>Groß und klein</translation>
+    </message>
+    <message>
+        <source>Dates</source>
+        <translation>Daten</translation>
+    </message>
+    <message>
+        <source>Digits</source>
+        <translation>Ziffern</translation>
+    </message>
+    <message>
+        <source>Field</source>
+        <translation>Feld</translation>
+    </message>
+    <message>
+        <source>Fields</source>
+        <translation>Felder</translation>
+    </message>
+    <message>
+        <source>Find</source>
+        <translation>Suchen</translation>
+    </message>
+    <message>
+        <source>From</source>
+        <translation>Von</translation>
+    </message>
+    <message>
+        <source>In</source>
+        <translation>In</translation>
+    </message>
+    <message>
+        <source>Into</source>
+        <translation>In</translation>
+    </message>
+    <message>
+        <source>Join</source>
+        <translation>Zusammenfügen</translation>
+    </message>
+    <message>
+        <source>Move</source>
+        <translation>Verschieben</translation>
+    </message>
+    <message>
+        <source>Never</source>
+        <translation>Nie</translation>
+    </message>
+    <message>
+        <source>Of</source>
+        <translation>Von</translation>
+    </message>
+    <message>
+        <source>Put</source>
+        <translation>Setzen</translation>
+    </message>
+    <message>
+        <source>Split</source>
+        <translation>Teilen</translation>
+    </message>
+    <message>
+        <source>Text</source>
+        <translation>Text</translation>
+    </message>
+    <message>
+        <source>Tidy</source>
+        <translation>Aufräumen</translation>
+    </message>
+    <message>
+        <source>To</source>
+        <translation>Nach</translation>
+    </message>
+    <message>
+        <source>With</source>
+        <translation>Mit</translation>
+    </message>
+    <message>
+        <source>Year-month-day</source>
+        <translation>Jahr-Monat-Tag</translation>
+    </message>
+    <message>
+        <source>Czech</source>
+        <translation>Tschechisch</translation>
+    </message>
+    <message>
+        <source>Danish</source>
+        <translation>Dänisch</translation>
+    </message>
+    <message>
+        <source>Dutch</source>
+        <translation>Niederländisch</translation>
+    </message>
+    <message>
+        <source>English</source>
+        <translation>Englisch</translation>
+    </message>
+    <message>
+        <source>Finnish</source>
+        <translation>Finnisch</translation>
+    </message>
+    <message>
+        <source>French</source>
+        <translation>Französisch</translation>
+    </message>
+    <message>
+        <source>German</source>
+        <translation>Deutsch</translation>
+    </message>
+    <message>
+        <source>Icelandic</source>
+        <translation>Isländisch</translation>
+    </message>
+    <message>
+        <source>Italian</source>
+        <translation>Italienisch</translation>
+    </message>
+    <message>
+        <source>Norwegian</source>
+        <translation>Norwegisch</translation>
+    </message>
+    <message>
+        <source>Polish</source>
+        <translation>Polnisch</translation>
+    </message>
+    <message>
+        <source>Portuguese</source>
+        <translation>Portugiesisch</translation>
+    </message>
+    <message>
+        <source>Russian</source>
+        <translation>Russisch</translation>
+    </message>
+    <message>
+        <source>Spanish</source>
+        <translation>Spanisch</translation>
+    </message>
+    <message>
+        <source>Swedish</source>
+        <translation>Schwedisch</translation>
+    </message>
+    <message>
+        <source>Turkish</source>
+        <translation>Türkisch</translation>
+    </message>
+    <message>
+        <source>lower</source>
+        <translation>klein</translation>
+    </message>
+    <message>
+        <source>skip</source>
+        <translation>beliebig</translation>
+    </message>
+    <message>
+        <source>upper</source>
+        <translation>GROSS</translation>
+    </message>
+    <message>
+        <source>year</source>
+        <translation>Jahr</translation>
+    </message>
+</context>
+<context>
+    <name>main</name>
+    <message>
+        <source>The copy of the library was put back.</source>
+        <translation>Die Kopie der Bibliothek wurde zurückgelegt.</translation>
+    </message>
+    <message>
+        <source>The damaged library is kept as %1.</source>
+        <translation>Die beschädigte Bibliothek bleibt als %1.</translation>
+    </message>
+    <message>
+        <source>The copy was not put back.</source>
+        <translation>Die Kopie wurde nicht zurückgelegt.</translation>
+    </message>
+    <message>
+        <source>The library was not made anew.</source>
+        <translation>Die Bibliothek wurde nicht neu gemacht.</translation>
+    </message>
+    <message>
+        <source>The library was made anew.</source>
+        <translation>Die Bibliothek wurde neu gemacht.</translation>
+    </message>
+    <message>
+        <source>Nothing could be read of the damaged one (%1); from its copy: files %2, drafts %3, lines of the journal %4.</source>
+        <translation>Von der beschädigten (%1) war nichts zu lesen; aus ihrer Kopie: Dateien %2, Entwürfe %3, Zeilen des Journals %4.</translation>
+    </message>
+    <message>
+        <source>From the damaged one (%1): files %2, drafts %3, lines of the journal %4.</source>
+        <translation>Aus der beschädigten (%1): Dateien %2, Entwürfe %3, Zeilen des Journals %4.</translation>
+    </message>
+    <message>
+        <source>The library is being copied …</source>
+        <translation>Die Bibliothek wird kopiert …</translation>
+    </message>
+    <message>
+        <source>The library is being made anew …</source>
+        <translation>Die Bibliothek wird neu gemacht …</translation>
+    </message>
+    <message>
+        <source>The copy of the library is being put back …</source>
+        <translation>Die Kopie der Bibliothek wird zurückgelegt …</translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app</name>
@@ -1475,7 +2177,7 @@ SHA-256 %1</translation>
     </message>
     <message>
         <source>Plain</source>
-        <translation>Gewöhnlich</translation>
+        <translation>Mittel</translation>
     </message>
     <message>
         <source>Slight</source>
@@ -5704,7 +6406,7 @@ SHA-256 %1</translation>
     </message>
     <message>
         <source>plain</source>
-        <translation>gewöhnlich</translation>
+        <translation>mittel</translation>
     </message>
     <message>
         <source>slight</source>
@@ -5776,6 +6478,10 @@ SHA-256 %1</translation>
     <message>
         <source>The folder cannot be made: %1</source>
         <translation>Der Ordner kann nicht angelegt werden: %1</translation>
+    </message>
+    <message>
+        <source>Bring one from another machine…</source>
+        <translation>Eine von einem anderen Rechner holen…</translation>
     </message>
 </context>
 <context>
@@ -7561,6 +8267,32 @@ Derselbe Klang, Byte für Byte: %2</translation>
     </message>
 </context>
 <context>
+    <name>moorfrost::app::LibraryPlace</name>
+    <message>
+        <source>Move the library…</source>
+        <translation>Die Bibliothek umziehen…</translation>
+    </message>
+    <message>
+        <source>Bring one from another machine…</source>
+        <translation>Eine von einem anderen Rechner holen…</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1, with what is kept beside it: %n file(s), %2.</source>
+        <translation>
+            <numerusform>%1, mit dem, was daneben aufbewahrt wird: %n Datei, %2.</numerusform>
+            <numerusform>%1, mit dem, was daneben aufbewahrt wird: %n Dateien, %2.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The folder of the library from the other machine (“%1”)</source>
+        <translation>Der Ordner der Bibliothek vom anderen Rechner („%1“)</translation>
+    </message>
+    <message>
+        <source>A library from another machine</source>
+        <translation>Eine Bibliothek von einem anderen Rechner</translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::LibraryTroubleBar</name>
     <message>
         <source>Trouble with the library</source>
@@ -8646,6 +9378,10 @@ Derselbe Klang, Byte für Byte: %2</translation>
         <source>Quit</source>
         <translation>Beenden</translation>
     </message>
+    <message>
+        <source>Files are being written. Move the library when that has ended.</source>
+        <translation>Es werden Dateien geschrieben. Ziehen Sie die Bibliothek um, wenn das zu Ende ist.</translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::ManualWindow</name>
@@ -8812,6 +9548,76 @@ Derselbe Klang, Byte für Byte: %2</translation>
             <numerusform>Nicht, wo dieser Plan sie hinlegt: %1 von %n Datei.</numerusform>
             <numerusform>Nicht, wo dieser Plan sie hinlegt: %1 von %n Dateien.</numerusform>
         </translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::MoveLibraryDialog</name>
+    <message>
+        <source>Move the library</source>
+        <translation>Die Bibliothek umziehen</translation>
+    </message>
+    <message numerus="yes">
+        <source>The library and what is kept beside it: %n file(s), %1. The files of your shelves stay where they are.</source>
+        <translation>
+            <numerusform>Die Bibliothek und was daneben aufbewahrt wird: %n Datei, %1. Die Dateien Ihrer Regale bleiben, wo sie sind.</numerusform>
+            <numerusform>Die Bibliothek und was daneben aufbewahrt wird: %n Dateien, %1. Die Dateien Ihrer Regale bleiben, wo sie sind.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>To another folder or disk of this machine</source>
+        <translation>In einen anderen Ordner oder auf eine andere Platte dieses Rechners</translation>
+    </message>
+    <message>
+        <source>Moorfrost starts again and uses it from there. The old one goes to the trash.</source>
+        <translation>Moorfrost startet neu und benutzt sie von dort. Die alte kommt in den Papierkorb.</translation>
+    </message>
+    <message>
+        <source>A copy, to be taken to another machine</source>
+        <translation>Eine Kopie, für einen anderen Rechner</translation>
+    </message>
+    <message>
+        <source>On a stick or a disk, say. There it is brought in from Settings or at the first start, and you say where the shelves are on that machine. This one stays in use.</source>
+        <translation>Auf einem Stick oder einer Platte etwa. Dort wird sie über die Einstellungen oder beim ersten Start geholt, und Sie sagen, wo die Regale auf jenem Rechner sind. Diese bleibt in Gebrauch.</translation>
+    </message>
+    <message>
+        <source>Into this folder</source>
+        <translation>In diesen Ordner</translation>
+    </message>
+    <message>
+        <source>Choose…</source>
+        <translation>Wählen…</translation>
+    </message>
+    <message>
+        <source>Move and start again</source>
+        <translation>Umziehen und neu starten</translation>
+    </message>
+    <message>
+        <source>Into which folder?</source>
+        <translation>In welchen Ordner?</translation>
+    </message>
+    <message>
+        <source>Copy</source>
+        <translation>Kopieren</translation>
+    </message>
+    <message>
+        <source>Choose a folder.</source>
+        <translation>Wählen Sie einen Ordner.</translation>
+    </message>
+    <message>
+        <source>This is no folder.</source>
+        <translation>Das ist kein Ordner.</translation>
+    </message>
+    <message>
+        <source>There is a “%1” in this folder already.</source>
+        <translation>In diesem Ordner gibt es „%1“ schon.</translation>
+    </message>
+    <message>
+        <source>There is not enough room: %1 are needed, %2 are free.</source>
+        <translation>Der Platz reicht nicht: %1 werden gebraucht, %2 sind frei.</translation>
+    </message>
+    <message>
+        <source>It becomes %1. Free there: %2.</source>
+        <translation>Daraus wird %1. Frei dort: %2.</translation>
     </message>
 </context>
 <context>
@@ -10357,7 +11163,7 @@ Derselbe Klang, Byte für Byte: %2</translation>
     </message>
     <message>
         <source>Keep plan…</source>
-        <translation>Plan behalten…</translation>
+        <translation>Merken…</translation>
     </message>
     <message>
         <source>Move</source>
@@ -13873,10 +14679,6 @@ Derselbe Klang, Byte für Byte: %2</translation>
         <translation>Aussehen</translation>
     </message>
     <message>
-        <source>Both themes have the same contrast.</source>
-        <translation>Beide haben denselben Kontrast.</translation>
-    </message>
-    <message>
         <source>As the system</source>
         <translation>Wie das System</translation>
     </message>
@@ -13891,10 +14693,6 @@ Derselbe Klang, Byte für Byte: %2</translation>
     <message>
         <source>Language</source>
         <translation>Sprache</translation>
-    </message>
-    <message>
-        <source>Of the window, from the next start on. Sentences about troubles are in English.</source>
-        <translation>Des Fensters, vom nächsten Start an. Sätze über Störungen sind englisch.</translation>
     </message>
     <message>
         <source>Standards</source>
@@ -14084,34 +14882,36 @@ Derselbe Klang, Byte für Byte: %2</translation>
         <translation>Noch keins.</translation>
     </message>
     <message>
-        <source>Moved shelf</source>
-        <translation>Umgezogenes Regal</translation>
-    </message>
-    <message numerus="yes">
-        <source>Of %n file(s) of “%1”,</source>
-        <translation>
-            <numerusform>Von %n Datei von „%1“</numerusform>
-            <numerusform>Von %n Dateien von „%1“</numerusform>
-        </translation>
-    </message>
-    <message numerus="yes">
-        <source>%n stand(s) at their place in %1.</source>
-        <translation>
-            <numerusform>ist %n an ihrem Platz in %1.</numerusform>
-            <numerusform>sind %n an ihrem Platz in %1.</numerusform>
-        </translation>
+        <source>Light and dark have the same contrast.</source>
+        <translation>Hell und dunkel haben denselben Kontrast.</translation>
     </message>
     <message>
-        <source>This does not seem to be the shelf. Nothing was changed.</source>
-        <translation>Das scheint nicht das Regal zu sein. Nichts wurde geändert.</translation>
+        <source>High contrast (black on white)</source>
+        <translation>Starker Kontrast (schwarz auf weiß)</translation>
     </message>
     <message>
-        <source>The library takes over the new place. No file is touched.</source>
-        <translation>Die Bibliothek übernimmt den neuen Ort. Keine Datei wird berührt.</translation>
+        <source>Size</source>
+        <translation>Größe</translation>
     </message>
     <message>
-        <source>Follow</source>
-        <translation>Folgen</translation>
+        <source>Of everything in the window, from the next start on.</source>
+        <translation>Von allem im Fenster, ab dem nächsten Start.</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>Of the window and the manual, from the next start on.</source>
+        <translation>Des Fensters und des Handbuchs, ab dem nächsten Start.</translation>
+    </message>
+    <message>
+        <source>The library</source>
+        <translation>Die Bibliothek</translation>
+    </message>
+    <message>
+        <source>Of what is known of your files. A copy of it is made each day.</source>
+        <translation>Was von Ihren Dateien bekannt ist. Jeden Tag wird eine Kopie davon gemacht.</translation>
     </message>
 </context>
 <context>
@@ -14685,6 +15485,65 @@ Derselbe Klang, Byte für Byte: %2</translation>
     <message>
         <source>Looking for the shelves</source>
         <translation>Die Regale werden gesucht</translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::ShelvesHereDialog</name>
+    <message>
+        <source>Moved shelf</source>
+        <translation>Umgezogenes Regal</translation>
+    </message>
+    <message>
+        <source>The library takes over the new place. No file is touched.</source>
+        <translation>Die Bibliothek übernimmt den neuen Platz. Keine Datei wird angerührt.</translation>
+    </message>
+    <message>
+        <source>This does not seem to be the shelf. Nothing was changed.</source>
+        <translation>Das scheint das Regal nicht zu sein. Nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>Follow</source>
+        <translation>Nachverfolgen</translation>
+    </message>
+    <message>
+        <source>Where the shelves are on this machine</source>
+        <translation>Wo die Regale auf diesem Rechner sind</translation>
+    </message>
+    <message>
+        <source>The library knows its shelves by the folders of the other machine. Say where they are here; what is not here yet stays absent, and can be said later in Settings.</source>
+        <translation>Die Bibliothek kennt ihre Regale nach den Ordnern des anderen Rechners. Sagen Sie, wo sie hier sind; was noch nicht hier ist, gilt als nicht da und kann später in den Einstellungen gesagt werden.</translation>
+    </message>
+    <message>
+        <source>Done</source>
+        <translation>Fertig</translation>
+    </message>
+    <message>
+        <source>Where is it…</source>
+        <translation>Wo ist es…</translation>
+    </message>
+    <message>
+        <source>Where is the shelf “%1” now?</source>
+        <translation>Wo ist das Regal „%1“ jetzt?</translation>
+    </message>
+    <message>
+        <source>is here</source>
+        <translation>ist da</translation>
+    </message>
+    <message>
+        <source>not here</source>
+        <translation>nicht da</translation>
+    </message>
+    <message>
+        <source>All shelves are here.</source>
+        <translation>Alle Regale sind da.</translation>
+    </message>
+    <message>
+        <source>Not here: %1 of %2.</source>
+        <translation>Nicht da: %1 von %2.</translation>
+    </message>
+    <message>
+        <source>%1: %2 of %3 files stand at their place in %4.</source>
+        <translation>%1: %2 von %3 Dateien stehen an ihrem Platz in %4.</translation>
     </message>
 </context>
 <context>

@@ -704,6 +704,13 @@
     </message>
 </context>
 <context>
+    <name>moorfrost::app::LibraryPlace</name>
+    <message numerus="yes">
+        <source>%1, with what is kept beside it: %n file(s), %2.</source>
+        <translation><numerusform>%1, with what is kept beside it: %n file, %2.</numerusform><numerusform>%1, with what is kept beside it: %n files, %2.</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>moorfrost::app::LibraryTroubleBar</name>
     <message numerus="yes">
         <source>%1 %n change(s) wait to be saved. Nothing is lost: they are saved as soon as that is possible, as long as Moorfrost stays open.</source>
@@ -767,6 +774,13 @@
     <message numerus="yes">
         <source>Not where this plan puts them: %1 of %n file(s).</source>
         <translation><numerusform>Not where this plan puts them: %1 of %n file.</numerusform><numerusform>Not where this plan puts them: %1 of %n files.</numerusform></translation>
+    </message>
+</context>
+<context>
+    <name>moorfrost::app::MoveLibraryDialog</name>
+    <message numerus="yes">
+        <source>The library and what is kept beside it: %n file(s), %1. The files of your shelves stay where they are.</source>
+        <translation><numerusform>The library and what is kept beside it: %n file, %1. The files of your shelves stay where they are.</numerusform><numerusform>The library and what is kept beside it: %n files, %1. The files of your shelves stay where they are.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -1333,14 +1347,6 @@
     <message numerus="yes">
         <source>With the next write the %n oldest set(s) can no longer be taken back.</source>
         <translation><numerusform>With the next write the %n oldest set can no longer be taken back.</numerusform><numerusform>With the next write the %n oldest sets can no longer be taken back.</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>Of %n file(s) of “%1”,</source>
-        <translation><numerusform>Of %n file of “%1”,</numerusform><numerusform>Of %n files of “%1”,</numerusform></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n stand(s) at their place in %1.</source>
-        <translation><numerusform>%n stand at their place in %1.</numerusform><numerusform>%n stands at their place in %1.</numerusform></translation>
     </message>
 </context>
 <context>

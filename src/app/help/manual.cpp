@@ -7,6 +7,7 @@
 
 #include <algorithm>
 
+#include "app/shell/language.h"
 #include "app/shell/text_utils.h"
 #include "core/base/helper_program.h"
 
@@ -20,6 +21,14 @@ QString asRead(QString line) {
         signs("[*`]|^[#>\\s|-]+|\\|\\s*$");
     line.remove(picture).replace(link, "\\1").remove(signs);
     return line.replace('|', QString::fromUtf8(" \xC2\xB7 ")).simplified();
+}
+
+QStringList headings(const QString& text) {
+    QStringList out;
+    for (const QString& line : text.split('\n'))
+        if (line.startsWith('#'))
+            out << asRead(line);
+    return out;
 }
 
 ManualPage readPage(const Path& file) {
@@ -52,8 +61,27 @@ Manual Manual::read(const Path& folder) {
     return out;
 }
 
+Manual Manual::read(const Path& folder, const QString& language) {
+    Manual out = read(folder / ss(language));
+    if (language.isEmpty() || out.pages_.empty())
+        return read(folder);
+    for (ManualPage& page : out.pages_)
+        page.anchors = headings(readPage(folder / ss(page.key + ".md")).text);
+    return out;
+}
+
 Manual Manual::shipped() {
-    return read(sharedFolder("manual"));
+    const QString spoken = language::chosen();
+    return read(sharedFolder("manual"), spoken == "en" ? QString() : spoken);
+}
+
+QString ManualPage::heading(const QString& named) const {
+    const QString wanted = QString(named).replace('-', ' ');
+    const QStringList here = headings(text);
+    for (qsizetype i = 0; i < std::min(anchors.size(), here.size()); ++i)
+        if (anchors[i].compare(wanted, Qt::CaseInsensitive) == 0)
+            return here[i];
+    return named;
 }
 
 void Manual::add(ManualPage page) {

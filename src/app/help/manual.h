@@ -3,6 +3,7 @@
 #pragma once
 
 #include <QString>
+#include <QStringList>
 
 #include <vector>
 
@@ -14,6 +15,10 @@ struct ManualPage {
     QString key; // the name of its file without the ending
     QString title;
     QString text; // Markdown
+    /// Of a translated page: its headings in English, in order. Places in the manual are named by these.
+    QStringList anchors = {};
+    /// The heading that is meant by one in English, or by itself.
+    QString heading(const QString& named) const;
 };
 
 /// A line of the manual.
@@ -27,7 +32,9 @@ class Manual {
 public:
     /// Of the folder, in the order in which its page "index" names them. Empty where there is none.
     static Manual read(const Path& folder);
-    /// That of this program.
+    /// Of a folder in it that is called like a language ("de"), where there is one.
+    static Manual read(const Path& folder, const QString& language);
+    /// That of this program, in the language of the window.
     static Manual shipped();
 
     /// After the others. Takes the place of one with that key.

@@ -287,7 +287,7 @@ void ManualWindow::open(const QString& place) {
         text_->show(*page, manual_.folder());
     }
     text_->setExtraSelections({});
-    text_->goTo(heading);
+    text_->goTo(page->heading(heading));
     setWindowTitle(tr("Manual: %1").arg(page->title));
     if (search_->text().trimmed().isEmpty())
         listPages();

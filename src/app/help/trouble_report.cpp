@@ -16,6 +16,7 @@
 #include <QSysInfo>
 #include <QVBoxLayout>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "core/base/version.h"
@@ -112,7 +113,7 @@ TroubleReportDialog::TroubleReportDialog(const QString& report, QWidget* parent)
 
 QString TroubleReportDialog::save(const Path& file) const {
     const Status saved = files::writeWhole(file, ss(text_->toPlainText() + "\n"));
-    return saved ? QString() : qs(saved.error().message);
+    return saved ? QString() : spoken(saved.error().message);
 }
 
 void TroubleReportDialog::chooseAndSave() {
