@@ -2,22 +2,19 @@
 // What whoever hears the screen gets: a name and a role for everything that can be used, on every page.
 #include <QtTest>
 
+#include <QAbstractButton>
 #include <QAccessible>
 #include <QAccessibleWidget>
 #include <QApplication>
 
-#include "app/audit/audit_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/describe_page.h"
-#include "app/deliver/deliver_page.h"
 #include "app/help/help.h"
 #include "app/help/trouble_report.h"
-#include "app/people/release_parts.h"
 #include "app/shell/first_start.h"
 #include "app/shell/sample_files.h"
 #include "app/widgets/sheet.h"
-#include "support/driver.h"
-#include "support/sample_files.h"
+#include "support/every_page.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -90,58 +87,47 @@ private slots:
         QAccessible::setActive(true);
         box_ = std::make_unique<test::Sandbox>();
         QSettings().clear();
-        makeSmallLibrary(box_->root());
-        d_ = std::make_unique<Driver>(*box_ / "library.db");
-        d_->window().show();
-        d_->settle();
-        test::tag(test::makeSound(*box_ / "in", "a.flac"),
-                  {{"title", {"Gorse"}}, {"artist", {"Isla Varnholt"}}});
-        test::tag(test::makeSound(*box_ / "in", "b.flac"),
-                  {{"title", {"Tern"}}, {"artist", {"Isla Varnholt"}}});
-        d_->bringIn({*box_ / "in"});
+        d_ = somethingOnEveryPage(box_->root());
     }
     void cleanupTestCase() { d_.reset(); }
 
-    void everyPageHasNames_data() {
-        QTest::addColumn<int>("workspace");
-        QTest::addColumn<int>("part");
-        for (const auto& [name, step] : {std::pair("bring in", BenchPage::BringIn),
-                                         {"identify", BenchPage::Identify},
-                                         {"describe", BenchPage::Describe},
-                                         {"put away", BenchPage::PutAway}})
-            QTest::newRow(name) << int(MainWindow::Bench) << int(step);
-        QTest::newRow("library") << int(MainWindow::Library) << 0;
-        for (const auto& [name, part] : {std::pair("editions", PartButtons::Editions),
-                                         {"people", PartButtons::People},
-                                         {"works", PartButtons::Works},
-                                         {"agreements", PartButtons::Agreements}})
-            QTest::newRow(name) << int(MainWindow::Releases) << int(part);
-        for (const auto& [name, part] : {std::pair("findings", AuditPage::FindingsPart),
-                                         {"codes", AuditPage::CodesPart},
-                                         {"fixity", AuditPage::FixityPart}})
-            QTest::newRow(name) << int(MainWindow::Audit) << int(part);
-        for (int way = 0; way <= int(DeliverWay::Before); ++way)
-            QTest::newRow(qPrintable(QString("deliver %1").arg(way))) << int(MainWindow::Deliver) << way;
-        QTest::newRow("journal") << int(MainWindow::Journal) << 0;
-        QTest::newRow("settings") << int(MainWindow::Settings) << 0;
-        QTest::newRow("review") << int(MainWindow::Review) << 0;
-    }
     void everyPageHasNames() {
-        QFETCH(int, workspace);
-        QFETCH(int, part);
+        QStringList nameless;
+        for (const PageOfAll& page : everyPage()) {
+            showPage(*d_, page);
+            if (const QString here = namelessIn(&d_->window()); !here.isEmpty())
+                nameless << QString(page.name) + ":\n    " + here;
+        }
+        QVERIFY2(nameless.isEmpty(), qPrintable("without a name: " + nameless.join("\n")));
+    }
+
+    // Using a button that stays down is a click: what follows a click happens, too.
+    void whatStaysDownIsClicked() {
         MainWindow& w = d_->window();
-        w.showWorkspace(MainWindow::Workspace(workspace));
-        if (workspace == MainWindow::Bench)
-            w.bench()->showStep(BenchPage::Step(part));
-        if (workspace == MainWindow::Releases)
-            w.releaseParts()->showPart(PartButtons::Part(part));
-        if (workspace == MainWindow::Audit)
-            w.audit()->showPart(AuditPage::Part(part));
-        if (workspace == MainWindow::Deliver)
-            w.deliver()->show(DeliverWay(part));
-        d_->settle();
-        const QString nameless = namelessIn(&w);
-        QVERIFY2(nameless.isEmpty(), qPrintable("without a name:\n    " + nameless));
+        showPage(*d_, everyPage().front());
+        auto press = [&](const QString& name) {
+            for (QAbstractButton* button : w.findChildren<QAbstractButton*>()) {
+                if (!button->isVisible() || !button->isCheckable())
+                    continue;
+                QAccessibleInterface* one = QAccessible::queryAccessibleInterface(button);
+                if (one->text(QAccessible::Name) != name)
+                    continue;
+                QVERIFY(one->actionInterface());
+                one->actionInterface()->doAction(one->actionInterface()->actionNames().value(0));
+                d_->settle();
+                QVERIFY2(one->state().checked, qPrintable(name));
+                return;
+            }
+            QFAIL(qPrintable(name + " is not there"));
+        };
+        press("Describe");
+        QCOMPARE(w.bench()->step(), BenchPage::Describe);
+        press("Library");
+        QCOMPARE(w.workspace(), MainWindow::Library);
+        press("Settings");
+        press("High contrast (black on white)");
+        QCOMPARE(QSettings().value("theme").toString(), QString("contrast"));
+        press("Frost (light)");
     }
 
     void dialogsHaveNames() {

@@ -14,6 +14,7 @@
 #include "support/menus.h"
 #include "support/sheet_desk.h"
 #include "support/small_batch.h"
+#include "support/virtual_display.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -168,29 +169,12 @@ private slots:
 };
 
 int main(int argc, char** argv) {
-    // A display of its own.
-    QProcess display;
-    display.setProgram("Xvfb");
-    display.setArguments({"-displayfd", "1", "-screen", "0", "1280x800x24", "-nolisten", "tcp"});
-    display.start();
-    QByteArray number;
-    while (!number.endsWith('\n') && display.waitForReadyRead(20000))
-        number += display.readAllStandardOutput();
-    if (number.trimmed().isEmpty()) {
-        qCritical("Xvfb is needed: %s", qPrintable(display.errorString()));
-        return 1;
-    }
-    qputenv("DISPLAY", ":" + number.trimmed());
+    const test::VirtualDisplay display({1280, 800});
+    qputenv("DISPLAY", display.name().toLatin1());
     qputenv("QT_QPA_PLATFORM", "xcb");
-    int code = 0;
-    {
-        QApplication application(argc, argv);
-        Driver::prepareApplication();
-        TestRealWindow test;
-        code = QTest::qExec(&test, argc, argv);
-    }
-    display.terminate();
-    display.waitForFinished(5000);
-    return code;
+    QApplication application(argc, argv);
+    Driver::prepareApplication();
+    TestRealWindow test;
+    return QTest::qExec(&test, argc, argv);
 }
 #include "test_real_window.moc"
