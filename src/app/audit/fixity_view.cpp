@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/audit/fixity_view.h"
+#include "app/widgets/keep_wide.h"
 
 #include <QDateTime>
 #include <QHBoxLayout>
@@ -123,7 +124,8 @@ QWidget* FixityView::planBox() {
     hours->addStretch(1);
     auto* box = new QFrame;
     box->setObjectName("panel");
-    box->setFixedWidth(292);
+    keepWide(box, 292);
+    box->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Preferred);
     auto* rows = new QVBoxLayout(box);
     rows->setContentsMargins(16, 14, 16, 14);
     rows->setSpacing(8);

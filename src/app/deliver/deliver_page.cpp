@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/deliver/deliver_page.h"
+#include "app/widgets/keep_wide.h"
 
 #include <QSettings>
 #include <QSplitter>
@@ -15,7 +16,7 @@ namespace moorfrost::app {
 namespace {
 
 constexpr int rowHeight = 30;
-constexpr int narrow = 1000, leftWidth = 210, leftWhereNarrow = 150; // pixels
+constexpr int narrow = 1000, leftWidth = 210, leftWhereNarrow = 190; // pixels
 constexpr const char* wayKey = "deliver/way";
 
 } // namespace
@@ -103,7 +104,7 @@ QWidget* DeliverPage::left() {
     layout->addWidget(ways_);
     layout->addWidget(songs_, 1);
     layout->addStretch();
-    box->setMinimumWidth(leftWhereNarrow);
+    keepWide(box, leftWhereNarrow);
     return box;
 }
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/deliver/lists_view.h"
+#include "app/widgets/keep_wide.h"
 
 #include <QFileDialog>
 #include <QFormLayout>
@@ -69,7 +70,7 @@ ListsView::ListsView(ListsOutController& lists, Delivering& delivering, Messages
     rows->addWidget(says);
     rows->addWidget(library_);
     rows->addStretch();
-    left->setMinimumWidth(280);
+    keepWide(left, 280);
     preview_ = new QPlainTextEdit;
     preview_->setReadOnly(true);
     preview_->setFrameShape(QFrame::NoFrame);

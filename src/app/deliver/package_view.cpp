@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/deliver/package_view.h"
+#include "app/widgets/keep_wide.h"
 
 #include <QFileDialog>
 #include <QFormLayout>
@@ -10,6 +11,7 @@
 #include <QVBoxLayout>
 
 #include "app/deliver/layout_bar.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 
@@ -89,7 +91,7 @@ QWidget* PackageView::left() {
     layout->addWidget(description_);
     layout->addWidget(says);
     layout->addStretch();
-    box->setMinimumWidth(280);
+    keepWide(box, 280);
     return box;
 }
 
@@ -219,8 +221,9 @@ void PackageView::show() {
             tr("%1 is not whole: %n finding(s).", "", static_cast<int>(check->findings.size())).arg(name));
         findings_->show();
         for (const deliver::PackageFinding& finding : check->findings)
-            findings_->addTopLevelItem(new QTreeWidgetItem(
-                {finding.name.empty() ? tr("the package") : shownPath(finding.name), qs(finding.sentence)}));
+            findings_->addTopLevelItem(
+                new QTreeWidgetItem({finding.name.empty() ? tr("the package") : shownPath(finding.name),
+                                     spoken(finding.sentence)}));
     } else {
         verdict_->setText(packages_.why().isEmpty()
                               ? tr("A package that came in is verified before it is taken in.")

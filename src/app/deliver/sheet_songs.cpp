@@ -28,7 +28,8 @@ SheetSongs::SheetSongs(LibraryIndex& index, QWidget* parent) : QWidget(parent), 
     more_ = label({}, "quiet");
     more_->setContentsMargins(14, 4, 10, 6);
     more_->hide();
-    caption_ = label(tr("Tracks that go out"), "caption");
+    caption_ = new ShortLabel(tr("Tracks that go out"));
+    caption_->setObjectName("caption");
     none_ = label(tr("None yet. Search above, or choose tracks in the Library or an edition in Releases and "
                      "press Ctrl+Alt+S."),
                   "quiet");

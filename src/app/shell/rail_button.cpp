@@ -11,6 +11,7 @@ RailButton::RailButton(const QString& icon, const QString& name, QWidget* parent
     : QAbstractButton(parent), icon_(icon) {
     setText(name);
     setAccessibleName(name);
+    setToolTip(name); // where there is no room for all of it
     setCheckable(true);
     setCursor(Qt::PointingHandCursor);
     setFixedSize(76, 58);
@@ -28,7 +29,8 @@ void RailButton::paintEvent(QPaintEvent*) {
     p.drawPixmap(width() / 2 - 11, 9, theme::pixmap(icon_, ink, 22, devicePixelRatioF()));
     p.setFont(theme::uiFont(11));
     p.setPen(ink);
-    p.drawText(QRect(0, 34, width(), 18), Qt::AlignCenter, text());
+    const QString shown = p.fontMetrics().elidedText(text(), Qt::ElideRight, width() - 6);
+    p.drawText(QRect(0, 34, width(), 18), Qt::AlignCenter, shown);
     if (hasFocus()) {
         p.setPen(QColor("#8CC7E0"));
         p.drawRect(rect().adjusted(4, 2, -4, -3));

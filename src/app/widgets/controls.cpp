@@ -17,6 +17,8 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
+#include <algorithm>
+
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/flow_layout.h"
@@ -28,9 +30,14 @@ Choice::Choice(QWidget* parent) : QComboBox(parent) {
     setSizeAdjustPolicy(QComboBox::AdjustToContents);
 }
 
-void Choice::paintEvent(QPaintEvent* event) {
-    QComboBox::paintEvent(event);
-    QPainter painter(this);
+void Choice::paintEvent(QPaintEvent*) {
+    QStylePainter painter(this);
+    QStyleOptionComboBox option;
+    initStyleOption(&option);
+    painter.drawComplexControl(QStyle::CC_ComboBox, option);
+    constexpr int around = 34; // margins and the arrow
+    option.currentText = fontMetrics().elidedText(option.currentText, Qt::ElideRight, width() - around);
+    painter.drawControl(QStyle::CE_ComboBoxLabel, option);
     painter.drawPixmap(width() - 20, height() / 2 - 7,
                        theme::pixmap("chevron", theme::colours().second, 14, devicePixelRatioF()));
 }
@@ -62,6 +69,7 @@ void EvidenceBar::paintEvent(QPaintEvent*) {
 ShortLabel::ShortLabel(const QString& text, QWidget* parent) : QLabel(text, parent) {
     setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     setTextFormat(Qt::PlainText);
+    setToolTip(text);
 }
 
 void ShortLabel::setText(const QString& text) {
@@ -78,6 +86,32 @@ void ShortLabel::paintEvent(QPaintEvent*) {
                                               contentsRect().width()));
 }
 
+namespace {
+/// Lines of a hint are as wide as there is room, up to what reads well.
+class HintWidth : public QObject {
+public:
+    HintWidth(QWidget* hint, std::vector<QLabel*> lines)
+        : QObject(hint), hint_(hint), lines_(std::move(lines)) {
+        hint->installEventFilter(this);
+    }
+
+protected:
+    bool eventFilter(QObject*, QEvent* event) override {
+        constexpr int narrowest = 120, widest = 460, margin = 20;
+        if (event->type() == QEvent::Resize)
+            for (QLabel* line : lines_) {
+                line->setFixedWidth(std::clamp(hint_->width() - 2 * margin, narrowest, widest));
+                line->setMinimumHeight(line->heightForWidth(line->width()));
+            }
+        return false;
+    }
+
+private:
+    QWidget* hint_;
+    std::vector<QLabel*> lines_;
+};
+} // namespace
+
 EmptyHint::EmptyHint(const QString& icon, const QString& title, const QString& text,
                      const QString& buttonText, QWidget* parent)
     : QWidget(parent), icon_(icon), title_(label(title, "title")), text_(label(text, "quiet")) {
@@ -88,10 +122,9 @@ EmptyHint::EmptyHint(const QString& icon, const QString& title, const QString& t
     for (QLabel* l : {title_, text_}) {
         l->setAlignment(Qt::AlignCenter);
         l->setWordWrap(true);
-        l->setMinimumWidth(420);
-        l->setMaximumWidth(460);
         layout->addWidget(l, 0, Qt::AlignHCenter);
     }
+    new HintWidth(this, {title_, text_});
     if (!buttonText.isEmpty()) {
         button_ = new QPushButton(buttonText);
         layout->addSpacing(8);

@@ -27,11 +27,14 @@ SearchHead searchHead(const QString& title, const QString& hint, const QString& 
     out.search->setPlaceholderText(hint);
     out.search->setAccessibleName(name);
     addClearButton(out.search);
-    out.search->setMinimumWidth(200);
+    out.search->setMinimumWidth(92);
     out.count = new ShortLabel;
     out.count->setObjectName("quiet");
     auto* row = new QHBoxLayout;
-    row->addWidget(label(title, "title"));
+    auto* told = new ShortLabel(title);
+    told->setObjectName("title");
+    told->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Preferred);
+    row->addWidget(told);
     row->addWidget(out.search, 2);
     row->addWidget(out.count, 2);
     row->addStretch();
