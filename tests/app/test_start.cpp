@@ -5,10 +5,15 @@
 #include <QImage>
 #include <QProcess>
 
+#include <fstream>
+
 #include "core/base/version.h"
 #include "core/library/store/store.h"
+#include "support/needs_root.h"
 #include "support/places.h"
 #include "support/sample_files.h"
+#include "support/small_disk.h"
+#include "support/virtual_display.h"
 
 using namespace moorfrost;
 
@@ -125,6 +130,95 @@ private slots:
         const QString said = run({"--library", text(*box_ / "library.db"), "--shot", shot});
         QVERIFY2(code_ == 0, qPrintable(said));
         QCOMPARE(QImage(shot).size(), QSize(1280, 800));
+    }
+
+    // It opens within the display, however many pixels that has.
+    void displays_data() {
+        QTest::addColumn<QSize>("display");
+        QTest::addColumn<QString>("scale");
+        QTest::addColumn<QSize>("window");
+        QTest::newRow("small") << QSize(1024, 600) << "1" << QSize(1016, 560);
+        QTest::newRow("large, at scale 2") << QSize(3840, 2160) << "2" << QSize(2560, 1600);
+    }
+    void displays() {
+        QFETCH(QSize, display);
+        QFETCH(QString, scale);
+        QFETCH(QSize, window);
+        const test::VirtualDisplay screen(display);
+        QProcess program;
+        QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
+        environment.insert("XDG_CACHE_HOME", text(*box_ / "cache"));
+        environment.insert("XDG_DATA_HOME", text(*box_ / "data"));
+        environment.insert("QT_QPA_PLATFORM", "xcb");
+        environment.insert("QT_SCALE_FACTOR", scale);
+        environment.insert("DISPLAY", screen.name());
+        program.setProcessEnvironment(environment);
+        program.start(text(test::inBuild("src/app/moorfrost")),
+                      {"--settings", text(*box_ / "settings"), "--library", text(*box_ / "library.db")});
+        QVERIFY(program.waitForStarted(5000));
+        QSize seen;
+        const bool isThere =
+            QTest::qWaitFor([&] { return !(seen = screen.sizeOf("Moorfrost")).isEmpty(); }, 30000);
+        program.kill();
+        program.waitForFinished(5000);
+        QVERIFY(isThere);
+        QCOMPARE(seen, window);
+    }
+
+    // Everything as large as was chosen in Settings.
+    void twiceAsLarge() {
+        const QString shot = text(*box_ / "shot.png");
+        test::writeBytes(*box_ / "settings/moorfrost/moorfrost.ini", "[General]\nscale=200\n");
+        const QString said = run({"--library", text(*box_ / "library.db"), "--shot", shot});
+        QVERIFY2(code_ == 0, qPrintable(said));
+        QCOMPARE(QImage(shot).size(), QSize(2560, 1600));
+        // What makes no sense is as usual.
+        test::writeBytes(*box_ / "settings/moorfrost/moorfrost.ini", "[General]\nscale=0\n");
+        run({"--library", text(*box_ / "library.db"), "--shot", shot});
+        QCOMPARE(QImage(shot).size(), QSize(1280, 800));
+    }
+
+    // Settings, cache and log are on a disk that is full; then the library, too.
+    void aFullHome() {
+        NEEDS_ROOT;
+        const test::SmallDisk disk(*box_ / "home", "size=64k");
+        QVERIFY(disk.isThere());
+        test::writeBytes(*box_ / "home/filler", std::string(1, 'x'));
+        std::ofstream out(*box_ / "home/filler", std::ios::binary);
+        const std::string block(1024, 'x');
+        while (out.write(block.data(), 1024).flush()) {
+        }
+        QMap<QString, QString> home;
+        for (const char* name :
+             {"HOME", "XDG_DATA_HOME", "XDG_CACHE_HOME", "XDG_STATE_HOME", "XDG_CONFIG_HOME"})
+            home[name] = text(*box_ / "home");
+        const QString shot = text(*box_ / "shot.png");
+        QString said =
+            run({"--library", text(*box_ / "library.db"), "--settings", text(*box_ / "home"), "--shot", shot},
+                home);
+        QVERIFY2(code_ == 0, qPrintable(said));
+        QVERIFY(!QImage(shot).isNull());
+        // There is no room to begin a library, either: it starts, and says so in its window.
+        std::filesystem::remove(*box_ / "shot.png");
+        said = run({"--library", text(*box_ / "home/library.db"), "--settings", text(*box_ / "home"),
+                    "--shot", shot},
+                   home);
+        QVERIFY2(code_ == 0, qPrintable(said));
+        QVERIFY(!QImage(shot).isNull());
+    }
+
+    // The person's own library was moved to another disk: it is found there; where it is not there, nothing
+    // else is begun.
+    void aLibraryThatWasMoved() {
+        const Path moved = *box_ / "other disk/library.db";
+        QVERIFY(library::Store::open(moved));
+        test::writeBytes(*box_ / "data/moorfrost/library-place", moved.native() + std::string(1, '\0'));
+        const QString shot = text(*box_ / "shot.png");
+        std::filesystem::create_directories(*box_ / "Archive");
+        run({"--shelf", text(*box_ / "Archive"), "--shot", shot});
+        QCOMPARE(code_, 0);
+        QCOMPARE(library::Store::open(moved)->get()->shelves().all().size(), size_t{1});
+        QVERIFY(!std::filesystem::exists(*box_ / "data/moorfrost/library.db"));
     }
 
     // Nothing can be kept of how the window is; the library is elsewhere, and works.

@@ -45,8 +45,11 @@ double contrast(const QColor& a, const QColor& b) {
 class TestWidgets : public QObject {
     Q_OBJECT
 private slots:
-    void textIsReadableInBothThemes() {
-        for (theme::Choice choice : {theme::Choice::Light, theme::Choice::Dark}) {
+    void textIsReadableInEveryTheme() {
+        for (theme::Choice choice :
+             {theme::Choice::Light, theme::Choice::Dark, theme::Choice::HighContrast}) {
+            const double least = choice == theme::Choice::HighContrast ? 7 : 4.5;
+            QCOMPARE(theme::choiceFromKey(theme::keyOf(choice)), choice);
             theme::apply(choice);
             const theme::Colours& c = theme::colours();
             const std::tuple<const char*, QColor, QColor> pairs[] = {{"ink on panel", c.ink, c.panel},
@@ -65,7 +68,8 @@ private slots:
                                                                      {"rowan on panel", c.rowan, c.panel},
                                                                      {"moss on panel", c.moss, c.panel}};
             for (const auto& [name, a, b] : pairs)
-                QVERIFY2(contrast(a, b) >= 4.5, qPrintable(QString("%1: %2").arg(name).arg(contrast(a, b))));
+                QVERIFY2(contrast(a, b) >= least,
+                         qPrintable(QString("%1: %2").arg(name).arg(contrast(a, b))));
         }
         theme::apply(theme::Choice::Light);
     }

@@ -22,6 +22,7 @@ MirrorRules::MirrorRules(LibrarySettings& use, QWidget* parent) : QWidget(parent
     grid->setHorizontalSpacing(16);
     grid->setVerticalSpacing(6);
     grid->setColumnStretch(2, 1);
+    grid->setColumnMinimumWidth(1, 180);
     int row = 0;
     for (const std::string& kept : library::mirrorable()) {
         auto* picker = new FieldPicker(false);

@@ -12,6 +12,7 @@
 #include <algorithm>
 #include <utility>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "core/reference/http_reference.h"
@@ -94,7 +95,7 @@ QString ReferenceList::add(const QString& name, const QString& address) {
     if (name.trimmed().isEmpty())
         return tr("Give it a name.");
     if (const auto place = reference::addressFrom(ss(address.trimmed())); !place)
-        return qs(place.error().message);
+        return spoken(place.error().message);
     std::string key = text::likenessForm(ss(name));
     std::ranges::replace(key, ' ', '-');
     const auto& all = references_.entries();

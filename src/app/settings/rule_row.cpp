@@ -9,6 +9,7 @@
 
 #include <algorithm>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
@@ -40,8 +41,10 @@ QString RuleRow::kindText(RuleKind kind) {
 RuleRow::RuleRow(const audit::Rule& rule, const std::vector<std::string>& customKeys, QWidget* parent)
     : QFrame(parent), kind_(rule.kind) {
     auto* head = new QHBoxLayout;
-    auto* kind = label(kindText(kind_), "");
-    kind->setFont(theme::uiFont(13, QFont::DemiBold));
+    const QFont kindFont = theme::uiFont(13, QFont::DemiBold);
+    auto* kind = label(QFontMetrics(kindFont).elidedText(kindText(kind_), Qt::ElideRight, kindWidth), "");
+    kind->setFont(kindFont);
+    kind->setToolTip(kindText(kind_));
     kind->setFixedWidth(kindWidth);
     met_ = label({}, "quiet");
     met_->setFixedWidth(metWidth);
@@ -86,8 +89,11 @@ RuleRow::RuleRow(const audit::Rule& rule, const std::vector<std::string>& custom
         asks->addWidget(label(tr("1, 2, 3 \u2026 on each disc, no gap, none twice"), ""));
         asks->addStretch();
         break;
-    case RuleKind::Picture:
-        asks->addWidget(label(tr("in every file, its shorter side at least"), ""));
+    case RuleKind::Picture: {
+        auto* text = new ShortLabel(tr("in every file, its shorter side at least"));
+        text->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Preferred);
+        asks->addWidget(text);
+    }
         side_ = new QSpinBox;
         side_->setRange(0, 100000);
         side_->setSingleStep(100);
@@ -157,7 +163,7 @@ void RuleRow::edited() {
 
 void RuleRow::showTrouble() {
     const std::string why = audit::whyNotUsable(rule());
-    trouble_->setText(why.empty() ? QString() : tr("%1 Until then the rule is left out.").arg(qs(why)));
+    trouble_->setText(why.empty() ? QString() : tr("%1 Until then the rule is left out.").arg(spoken(why)));
     trouble_->setVisible(!why.empty());
 }
 

@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <map>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "core/files/disk.h"
@@ -124,7 +125,7 @@ QString SettingsFilePart::saveTo(const Path& file) {
     const Result<library::SettingsTaken> there =
         library::settingsFromFile(library::settingsFile(settings_.all()));
     if (!there)
-        return qs(there.error().message);
+        return spoken(there.error().message);
     if (there->groups.empty())
         return tr("Everything is as it was at first: there is nothing to save.");
     SettingsFileDialog dialog(
@@ -136,7 +137,7 @@ QString SettingsFilePart::saveTo(const Path& file) {
         return {};
     const Status saved = files::writeWhole(file, library::settingsFile(settings_.all(), dialog.chosen()));
     if (!saved)
-        return qs(saved.error().message);
+        return spoken(saved.error().message);
     tell(tr("Saved in %1.").arg(shownPath(file)), false);
     return {};
 }
@@ -146,7 +147,7 @@ QString SettingsFilePart::takeFrom(const Path& file) {
     const Result<library::SettingsTaken> taken =
         text ? library::settingsFromFile(*text) : Result<library::SettingsTaken>(text.error());
     if (!taken)
-        return qs(taken.error().message);
+        return spoken(taken.error().message);
     if (taken->groups.empty())
         return tr("There is nothing in this file that Moorfrost knows.");
     SettingsFileDialog dialog(

@@ -15,10 +15,13 @@
 #include <QVBoxLayout>
 
 #include "app/settings/custom_field_list.h"
+#include "app/settings/follow_shelf.h"
+#include "app/settings/library_place.h"
 #include "app/settings/mirror_rules.h"
 #include "app/settings/reference_list.h"
 #include "app/settings/settings_file_dialog.h"
 #include "app/settings/standard_editor.h"
+#include "app/shell/display_scale.h"
 #include "app/shell/language.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -50,10 +53,18 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
                                 const library::Setting<T>& setting) {
         auto* group = new QButtonGroup(this);
         for (const auto& [name, value] : all) {
-            auto* radio = new QRadioButton(name);
+            // "Portable: also for sticks": what it is called, and below it what it means.
+            auto* radio = new QRadioButton(name.section(": ", 0, 0));
+            radio->setAccessibleName(name);
             radio->setProperty("key", qs(library::settingText(value)));
             group->addButton(radio);
             column->addWidget(radio);
+            if (const QString more = name.section(": ", 1); !more.isEmpty()) {
+                auto* means = label(more.left(1).toUpper() + more.mid(1), "quiet");
+                means->setWordWrap(true);
+                means->setContentsMargins(24, 0, 0, 4);
+                column->addWidget(means);
+            }
             auto show = [this, radio, &setting, value = value] {
                 radio->setChecked(use_.settings.get(setting) == value);
             };
@@ -63,10 +74,12 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
                     [this, &setting, value = value] { use_.settings.set(setting, value); });
         }
     };
-    section(tr("Appearance"), tr("Both themes have the same contrast."));
+    section(tr("Appearance"), tr("Light and dark have the same contrast."));
     auto* look = new QButtonGroup(this);
-    const std::pair<QString, const char*> looks[] = {
-        {tr("As the system"), "system"}, {tr("Frost (light)"), "light"}, {tr("Night moor (dark)"), "dark"}};
+    const std::pair<QString, const char*> looks[] = {{tr("As the system"), "system"},
+                                                     {tr("Frost (light)"), "light"},
+                                                     {tr("Night moor (dark)"), "dark"},
+                                                     {tr("High contrast (black on white)"), "contrast"}};
     for (const auto& [name, key] : looks) {
         auto* radio = new QRadioButton(name);
         radio->setChecked(QSettings().value("theme", "system").toString() == key);
@@ -79,8 +92,18 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
         });
     }
     column->addSpacing(20);
-    section(tr("Language"),
-            tr("Of the window, from the next start on. Sentences about troubles are in English."));
+    section(tr("Size"), tr("Of everything in the window, from the next start on."));
+    auto* sizes = new QButtonGroup(this);
+    for (const int percent : display_scale::all()) {
+        auto* radio = new QRadioButton(tr("%1 %").arg(percent));
+        radio->setChecked(display_scale::chosen() == percent);
+        radio->setProperty("percent", percent);
+        sizes->addButton(radio);
+        column->addWidget(radio);
+        connect(radio, &QRadioButton::clicked, this, [percent] { display_scale::choose(percent); });
+    }
+    column->addSpacing(20);
+    section(tr("Language"), tr("Of the window and the manual, from the next start on."));
     auto* languages = new QButtonGroup(this);
     for (const auto& [key, name] : language::all()) {
         auto* radio = new QRadioButton(name);
@@ -107,9 +130,11 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
             tr("What the library keeps of recordings, and the field of tags that it becomes. In the library "
                "\u201CMirror to tags\u201D makes drafts of it; nothing is written before you say so."));
     column->addWidget(new MirrorRules(use_.settings));
-    column->addWidget(
+    auto* goes =
         label(tr("What a release says goes into the tags of its files by \u201CWrite to the files\u201D:"),
-              "quiet"));
+              "quiet");
+    goes->setWordWrap(true);
+    column->addWidget(goes);
     column->addWidget(new ReleaseMirrorRules(use_.settings));
     column->addSpacing(20);
     section(tr("References"),
@@ -176,6 +201,11 @@ SettingsPage::SettingsPage(const Uses& use, QWidget* parent) : QWidget(parent), 
            "had on another machine."));
     file_ = new SettingsFilePart(use_.settings);
     column->addWidget(file_);
+    column->addSpacing(20);
+    section(tr("The library"), tr("Of what is known of your files. A copy of it is made each day."));
+    auto* place = new LibraryPlace(use_.care.file());
+    column->addWidget(place);
+    connect(place, &LibraryPlace::wanted, this, &SettingsPage::libraryMoveWanted);
     column->addStretch();
 
     scroll_ = new QScrollArea;
@@ -267,7 +297,7 @@ void SettingsPage::refreshShelves() {
             const QString to = QFileDialog::getExistingDirectory(
                 this, tr("Where is the shelf \u201C%1\u201D now?").arg(qs(s.name)));
             if (!to.isEmpty())
-                moveShelf(s, Path(ss(to)));
+                followShelf(this, use_.shelves, s, Path(ss(to)));
         });
         connect(read, &QPushButton::clicked, this, [this, s] { use_.shelves.read({s}); });
         connect(rename, &QPushButton::clicked, this, [this, s] {
@@ -289,23 +319,6 @@ void SettingsPage::refreshShelves() {
     }
     if (row == 0)
         shelves_->addWidget(label(tr("None yet."), "third"), 0, 0);
-}
-
-void SettingsPage::moveShelf(const library::Shelf& shelf, const Path& to) {
-    use_.shelves.lookAtMoved(this, shelf, to, [this, shelf, to](const library::MovedShelf& look) {
-        const auto all = static_cast<int>(look.files), found = static_cast<int>(look.found);
-        QMessageBox box(this);
-        box.setWindowTitle(tr("Moved shelf"));
-        box.setText(tr("Of %n file(s) of \u201C%1\u201D,", "", all).arg(qs(shelf.name)) + " " +
-                    tr("%n stand(s) at their place in %1.", "", found).arg(shownPath(to)));
-        box.setInformativeText(found == 0 ? tr("This does not seem to be the shelf. Nothing was changed.")
-                                          : tr("The library takes over the new place. No file is touched."));
-        box.setStandardButtons(found == 0 ? QMessageBox::Ok : QMessageBox::Yes | QMessageBox::Cancel);
-        if (found > 0)
-            box.button(QMessageBox::Yes)->setText(tr("Follow"));
-        if (box.exec() == QMessageBox::Yes)
-            use_.shelves.move(shelf, to);
-    });
 }
 
 } // namespace moorfrost::app

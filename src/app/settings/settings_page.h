@@ -23,6 +23,8 @@ class QScrollArea;
 
 namespace moorfrost::app {
 
+struct LibraryMove;
+
 class ReferenceList;
 class SettingsFilePart;
 class StandardEditor;
@@ -52,10 +54,10 @@ public:
 signals:
     void themeChanged();
     void shelfWanted();
+    void libraryMoveWanted(const LibraryMove& move);
 
 private:
     void refreshShelves();
-    void moveShelf(const library::Shelf& shelf, const Path& to);
     Uses use_;
     QScrollArea* scroll_;
     StandardEditor* standards_;

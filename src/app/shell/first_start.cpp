@@ -12,6 +12,8 @@
 
 #include <algorithm>
 
+#include "app/settings/library_place.h"
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 
@@ -87,6 +89,8 @@ FirstStartDialog::FirstStartDialog(const Uses& use, QWidget* parent) : QDialog(p
     begin_ = button(tr("Begin"), "accent");
     begin_->setDefault(true);
     auto* foot = new QHBoxLayout;
+    bring_ = button(tr("Bring one from another machine\u2026"), "flat");
+    foot->addWidget(bring_);
     foot->addWidget(said_, 1);
     foot->addWidget(skip_);
     foot->addWidget(begin_);
@@ -103,6 +107,12 @@ FirstStartDialog::FirstStartDialog(const Uses& use, QWidget* parent) : QDialog(p
             folder_->setText(chosen);
     });
     connect(folder_, &QLineEdit::textChanged, this, &FirstStartDialog::look);
+    connect(bring_, &QPushButton::clicked, this, [this] {
+        if (const auto move = LibraryPlace::askToBring(this)) {
+            accept();
+            emit bringWanted(*move);
+        }
+    });
     connect(skip_, &QPushButton::clicked, this, &QDialog::reject);
     connect(begin_, &QPushButton::clicked, this, &FirstStartDialog::begin);
     look();
@@ -130,7 +140,7 @@ void FirstStartDialog::begin() {
     std::filesystem::create_directories(folder, error);
     if (error) {
         said_->setText(tr("The folder cannot be made: %1")
-                           .arg(qs(systemError(error.value(), folder, "Making it").message)));
+                           .arg(spoken(systemError(error.value(), folder, "Making it").message)));
         return;
     }
     use_.standards.setDefault(ss(standard_->currentText()));

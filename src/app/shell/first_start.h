@@ -15,6 +15,8 @@ class QPushButton;
 
 namespace moorfrost::app {
 
+struct LibraryMove;
+
 class FirstStartDialog : public QDialog {
     Q_OBJECT
 public:
@@ -30,7 +32,12 @@ public:
     QComboBox* standard() { return standard_; }
     QPushButton* beginButton() { return begin_; }
     QPushButton* skipButton() { return skip_; }
+    QPushButton* bringButton() { return bring_; }
     QString said() const;
+
+signals:
+    /// Instead: a library that was copied on another machine.
+    void bringWanted(const LibraryMove& move);
 
 public slots:
     void done(int result) override;
@@ -43,7 +50,7 @@ private:
     QLineEdit* folder_;
     QComboBox* standard_;
     QLabel* said_;
-    QPushButton *begin_, *skip_;
+    QPushButton *begin_, *skip_, *bring_;
 };
 
 } // namespace moorfrost::app

@@ -4,6 +4,7 @@
 #include <QHBoxLayout>
 #include <QMessageBox>
 
+#include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 
@@ -33,7 +34,7 @@ void LibraryTroubleBar::refresh() {
         text_->setText(tr("%1 %n change(s) wait to be saved. Nothing is lost: they are saved as soon as that "
                           "is possible, as long as Moorfrost stays open.",
                           "", static_cast<int>(trouble->unsaved))
-                           .arg(qs(trouble->sentence)));
+                           .arg(spoken(trouble->sentence)));
 }
 
 bool LibraryTroubleBar::mayEnd(QWidget* window) const {
@@ -45,7 +46,7 @@ bool LibraryTroubleBar::mayEnd(QWidget* window) const {
         tr("%n change(s) could not be written to the library.", "", static_cast<int>(trouble->unsaved)),
         QMessageBox::NoButton, window);
     box.setInformativeText(tr("%1 If you quit now, they are tried once more; what fails then is lost.")
-                               .arg(qs(trouble->sentence)));
+                               .arg(spoken(trouble->sentence)));
     auto* quit = box.addButton(tr("Quit anyway"), QMessageBox::DestructiveRole);
     box.setDefaultButton(box.addButton(tr("Stay"), QMessageBox::RejectRole));
     box.exec();

@@ -38,13 +38,16 @@
 #include "app/shell/deliver_controllers.h"
 #include "app/shell/deliver_parts.h"
 #include "app/shell/foot.h"
+#include "app/shell/library_move.h"
 #include "app/shell/library_trouble_bar.h"
 #include "app/shell/sample_files.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/button_access.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/covers.h"
 #include "app/widgets/file_drag.h"
+#include "app/widgets/focus_ring.h"
 #include "core/library/store/keeping.h"
 #include <QSlider>
 
@@ -53,6 +56,7 @@ namespace moorfrost::app {
 MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     : QMainWindow(parent), c_(controllers), queue_(c_.files, c_.loudness, player_),
       desktop_({c_.files, c_.drafts, queue_, player_}) {
+    installButtonAccess();
     setWindowTitle("Moorfrost");
     setAcceptDrops(true);
     setMinimumSize(720, 480);
@@ -233,6 +237,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
         settings_->showStandards();
     });
     connect(settings_, &SettingsPage::shelfWanted, bench_->putAway(), &PutAwayPage::addShelf);
+    connect(settings_, &SettingsPage::libraryMoveWanted, this, &MainWindow::moveLibrary);
     connect(&c_.settings, &LibrarySettings::changed, this, [this](const std::string& key) {
         if (LibrarySettings::is(key, library::settings::words))
             library_->searchBar()->parse();
@@ -246,6 +251,8 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
         emit c_.drafts.changed();
         emit c_.journal.changed();
     });
+    FocusRing::follow(this);
+    new FullText(this);
     messageTimer_.setSingleShot(true);
     connect(&messageTimer_, &QTimer::timeout, message_, &QWidget::hide);
     qApp->installEventFilter(this);
@@ -374,6 +381,16 @@ void MainWindow::tellDamage(const QString& sentence) {
         QApplication::exit(putBackCode);
     else if (box.clickedButton() == anew)
         QApplication::exit(makeAnewCode);
+}
+
+void MainWindow::moveLibrary(const LibraryMove& move) {
+    if (c_.jobs.isWriting())
+        return say(tr("Files are being written. Move the library when that has ended."), true);
+    if (!libraryTrouble_->mayEnd(this))
+        return;
+    player_.stop();
+    library_move::wish(move);
+    QApplication::exit(moveCode);
 }
 
 void MainWindow::play(FileId id) {

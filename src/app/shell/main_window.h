@@ -32,6 +32,7 @@ class ReleaseParts;
 class ReleasesPage;
 class ReviewPage;
 class SettingsPage;
+struct LibraryMove;
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -42,9 +43,11 @@ public:
     ~MainWindow() override;
     void showWorkspace(Workspace workspace);
     /// What the application ends with to have the copy of the library put back, and to be started again.
-    static constexpr int putBackCode = 77, makeAnewCode = 78;
+    static constexpr int putBackCode = 77, makeAnewCode = 78, moveCode = 79;
     Workspace workspace() const { return static_cast<Workspace>(stack_->currentIndex()); }
     SettingsPage* settings() { return settings_; }
+    /// Ends this run, so that it can be done.
+    void moveLibrary(const LibraryMove& move);
     BenchPage* bench() { return bench_; }
     LibraryPage* library() { return library_; }
     ReleasesPage* releases() { return releases_; }

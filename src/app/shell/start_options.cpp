@@ -6,7 +6,7 @@
 
 #include "app/shell/text_utils.h"
 #include "core/base/version.h"
-#include "core/library/store/store.h"
+#include "core/library/own_library.h"
 #include "core/text/man_page.h"
 
 namespace moorfrost::app {
@@ -37,6 +37,17 @@ Path absolute(const QString& path) {
 
 } // namespace
 
+QString settingsFolder(int argc, char** argv) {
+    for (int i = 1; i < argc; ++i) {
+        const QString one = QString::fromLocal8Bit(argv[i]);
+        if (one.startsWith("--settings="))
+            return one.section('=', 1);
+        if (one == "--settings" && i + 1 < argc)
+            return QString::fromLocal8Bit(argv[i + 1]);
+    }
+    return {};
+}
+
 StartOptions startOptions(int argc, char** argv) {
     const Known known;
     QCommandLineParser parser;
@@ -48,8 +59,8 @@ StartOptions startOptions(int argc, char** argv) {
     parser.addPositionalArgument("folder", said("Folders and files to bring in."), "[folder ...]");
     parser.process(*QCoreApplication::instance());
     StartOptions out;
-    out.library =
-        parser.isSet(known.library) ? absolute(parser.value(known.library)) : library::Store::defaultPath();
+    out.isNamed = parser.isSet(known.library);
+    out.library = out.isNamed ? absolute(parser.value(known.library)) : library::ownLibraryPlace();
     if (parser.isSet(known.shelf))
         out.shelf = absolute(parser.value(known.shelf));
     out.settings = parser.value(known.settings);

@@ -13,6 +13,7 @@ namespace moorfrost::app {
 
 struct StartOptions {
     Path library;              // absolute
+    bool isNamed = false;      // it was named; else it is the person's own
     std::vector<Path> folders; // to bring in; absolute, as the bytes that the system gave
     Path shelf;                // to be made one; absolute; empty: none
     QString settings;          // a folder; empty: the person's own
@@ -24,6 +25,8 @@ struct StartOptions {
 /// Ends the process where it was asked for help or its version, or asked wrongly. After the QApplication is
 /// made.
 StartOptions startOptions(int argc, char** argv);
+/// What `--settings` names; empty without it. For what has to be known before the QApplication is made.
+QString settingsFolder(int argc, char** argv);
 /// As man reads it. Needs no QApplication.
 std::string startManPage();
 

@@ -57,6 +57,18 @@ Colours nightMoor() {
     return c;
 }
 
+/// Black on white; what tells a state is as dark as it can be and still be told apart.
+Colours highContrast() {
+    Colours c;
+    c.window = "#FFFFFF", c.panel = "#FFFFFF", c.sunk = "#F2F2F2", c.line = "#4A4A4A", c.faint = "#8A8A8A";
+    c.ink = "#000000", c.second = "#111111", c.third = "#2E2E2E", c.rail = "#000000";
+    c.heather = "#4A1E73", c.heatherBack = "#F1E6FA", c.fjord = "#003A5C", c.fjordBack = "#D5E9F5";
+    c.moss = "#0A4222", c.mossBack = "#E0F3E6", c.lichen = "#5A3700", c.lichenBack = "#FFF0CC";
+    c.rowan = "#7E0012", c.rowanBack = "#FFE3E5";
+    c.accent = "#4A1E73", c.accentHover = "#2E0F4D", c.accentInk = "#FFFFFF";
+    return c;
+}
+
 Colours current = frost();
 
 bool systemIsDark() {
@@ -121,7 +133,7 @@ void applyStyleSheet() {
 
 void chooseColours(Choice choice) {
     bool dark = choice == Choice::Dark || (choice == Choice::System && systemIsDark());
-    current = dark ? nightMoor() : frost();
+    current = choice == Choice::HighContrast ? highContrast() : dark ? nightMoor() : frost();
     const Colours& c = current;
     QPalette p;
     p.setColor(QPalette::Window, c.window);
@@ -144,11 +156,17 @@ void chooseColours(Choice choice) {
 }
 
 Choice choiceFromKey(const QString& key) {
-    return key == "light" ? Choice::Light : key == "dark" ? Choice::Dark : Choice::System;
+    return key == "light"      ? Choice::Light
+           : key == "dark"     ? Choice::Dark
+           : key == "contrast" ? Choice::HighContrast
+                               : Choice::System;
 }
 
 QString keyOf(Choice choice) {
-    return choice == Choice::Light ? "light" : choice == Choice::Dark ? "dark" : "system";
+    return choice == Choice::Light          ? "light"
+           : choice == Choice::Dark         ? "dark"
+           : choice == Choice::HighContrast ? "contrast"
+                                            : "system";
 }
 
 const Colours& colours() {

@@ -9,7 +9,7 @@
 
 namespace moorfrost::app::theme {
 
-enum class Choice { System, Light, Dark };
+enum class Choice { System, Light, Dark, HighContrast };
 
 struct Colours {
     QColor window, panel, sunk, line, faint, ink, second, third, rail;
