@@ -12,6 +12,7 @@
 
 #include "app/desktop/desktop_service.h"
 #include "app/desktop/long_work.h"
+#include "app/desktop/recent_files.h"
 #include "app/shell/text_utils.h"
 #include "support/driver.h"
 #include "support/private_bus.h"
@@ -165,6 +166,44 @@ private slots:
         window.setWindowState(Qt::WindowMinimized);
         emit desktop_.ActionInvoked(7, "default");
         QVERIFY(wait([&] { return !window.isMinimized(); }));
+    }
+
+    // The desktop's list of what was used lately: what others put there stays, what is no list is left alone.
+    void whatWasUsedIsNotedAmongRecentFiles() {
+        test::Sandbox box;
+        const Path list = box / "data/recently-used.xbel", used = box / "in \xFF & <more>";
+        std::filesystem::create_directories(used);
+        recent_files::note(used, list);
+        recent_files::note(used, list);
+        recent_files::wait();
+        std::string text = test::readBytes(list);
+        QCOMPARE(QByteArray::fromStdString(text).count("<bookmark "), 1);
+        QVERIFY(text.find("%FF%20%26%20%3Cmore%3E\"") != std::string::npos);
+        QVERIFY(text.find("inode/directory") != std::string::npos);
+        QVERIFY(text.find("count=\"2\"") != std::string::npos);
+        // Beside others, and in the one of others.
+        std::string others = text;
+        others.replace(others.find("name=\"Moorfrost\""), 16, "name=\"Viewer\"");
+        test::writeBytes(list, others);
+        const Path sheet = box / "sheet.csv";
+        test::writeBytes(sheet, "a,b");
+        recent_files::note(used, list);
+        recent_files::note(sheet, list);
+        recent_files::wait();
+        text = test::readBytes(list);
+        const QByteArray all = QByteArray::fromStdString(text);
+        QCOMPARE(all.count("<bookmark "), 2);
+        QCOMPARE(all.count("name=\"Viewer\""), 1);
+        QCOMPARE(all.count("name=\"Moorfrost\""), 2);
+        QVERIFY(all.contains("text/csv"));
+        // Nobody else reads it, and what cannot be understood stays.
+        using std::filesystem::perms;
+        QCOMPARE(std::filesystem::status(list).permissions() & (perms::group_all | perms::others_all),
+                 perms::none);
+        test::writeBytes(list, "<xbel><broken");
+        recent_files::note(used, list);
+        recent_files::wait();
+        QCOMPARE(test::readBytes(list), std::string("<xbel><broken"));
     }
 
     void whoLooksIsNotTold() {
