@@ -365,6 +365,55 @@ private slots:
         store->shelves().remove(1);
     }
 
+    // Whatever version left it: what the first one kept is still there.
+    void aLibraryOfEveryEarlierVersion() {
+        const auto& steps = library::migrations();
+        QVERIFY(steps.size() > 10);
+        for (size_t version = 1; version < steps.size(); ++version) {
+            const Path path = *box_ / ("version " + std::to_string(version) + ".db");
+            {
+                library::Database db(path);
+                db.execute("PRAGMA foreign_keys=OFF"); // as migrations run
+                db.execute(steps[0].sql);
+                db.execute(
+                    "INSERT INTO shelf VALUES (1, 'Archive', CAST('/archive' AS BLOB));"
+                    "INSERT INTO file VALUES (7, CAST('/archive/a.flac' AS BLOB), 1234, 99, 'FLAC', 'FLAC', "
+                    "61.5, 44100, 2, 24, 800000, 0, '', '', 1, 1700000000);"
+                    "INSERT INTO value VALUES (7, 'title', 0, 'Gorse'), (7, 'artist', 0, 'Isla Varnholt');"
+                    "INSERT INTO batch VALUES (3, 'b', 0); INSERT INTO batch_file VALUES (3, 7, '');"
+                    "INSERT INTO draft VALUES (7, 'genre', '[\"Folk\"]', 'typed', 5);"
+                    "INSERT INTO setting VALUES ('plans', 'By artist\t{artist}/{title}');"
+                    "INSERT INTO file_set VALUES (4, 1700000002, 'Edit', 3, 0, '[]');");
+                for (size_t n = 1; n < version; ++n) {
+                    db.execute(steps[n].sql);
+                    if (steps[n].work)
+                        steps[n].work(db);
+                }
+                db.execute(("PRAGMA user_version = " + std::to_string(version)).c_str());
+            }
+            auto store = library::Store::open(path);
+            QVERIFY2(store, qPrintable(QString("version %1: %2")
+                                           .arg(version)
+                                           .arg(QString::fromStdString(store ? "" : store.error().message))));
+            const auto file = (*store)->files().find(7);
+            QVERIFY2(file && file->readable(), qPrintable(QString::number(version)));
+            QCOMPARE(file->tags.fields.at("title"), std::vector<std::string>{"Gorse"});
+            QCOMPARE(file->tags.facts.duration, 61.5);
+            QCOMPARE((*store)->shelves().all().at(0).path, Path("/archive"));
+            QCOMPARE((*store)->batches().files(3).size(), size_t{1});
+            QCOMPARE((*store)->drafts().all().size(), size_t{1});
+            QCOMPARE((*store)->settings().get(library::settings::plans).size(), size_t{1});
+            library::Statement sets((*store)->database(), "SELECT count(*) FROM file_set");
+            QVERIFY(sets.step());
+            QCOMPARE(sets.integer(0), int64_t{1});
+            library::Statement whole((*store)->database(), "PRAGMA integrity_check");
+            QVERIFY(whole.step());
+            QCOMPARE(whole.string(0), std::string("ok"));
+            library::Statement loose((*store)->database(), "PRAGMA foreign_key_check");
+            QVERIFY2(!loose.step(), qPrintable(QString::number(version)));
+        }
+    }
+
 private:
     std::unique_ptr<test::Sandbox> box_;
     std::unique_ptr<library::Store> store_;
