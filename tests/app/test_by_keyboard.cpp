@@ -3,6 +3,7 @@
 // without touching the mouse: keys go to whatever has the focus, nothing else is called.
 #include <QtTest>
 
+#include <QAbstractButton>
 #include <QAbstractItemView>
 #include <QApplication>
 #include <QContextMenuEvent>
@@ -14,6 +15,7 @@
 #include "app/bench/filter_bar.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/sleeve_list.h"
+#include "core/tags/tag_io.h"
 #include "support/driver.h"
 #include "support/sample_files.h"
 #include "support/shared_data.h"
@@ -90,7 +92,84 @@ private slots:
         QVERIFY2(gaps() == 0, qPrintable(told()));
     }
 
+    // From a folder to its shelf and back, without the mouse: brought in, described, put away, written, taken
+    // back.
+    void theWholeWay() {
+        QSettings().clear();
+        const test::Sandbox box(true);
+        for (const auto& [name, title, track] :
+             {std::tuple("a.flac", "Gorse", "1"), {"b.flac", "Tern", "2"}, {"c.flac", "Undertow", "3"}})
+            test::tag(test::makeSound(box / "in", name), {{"title", {title}},
+                                                          {"artist", {"Isla Varnholt"}},
+                                                          {"album", {"Salt Road"}},
+                                                          {"track", {track}}});
+        std::filesystem::create_directories(box / "Archive");
+        desk_ = std::make_unique<Driver>(box / "library.db");
+        desk_->addShelf(box / "Archive");
+        inDialog([&](QWidget* dialog) {
+            auto* line = dialog->findChild<QLineEdit*>("fileNameEdit");
+            line->selectAll();
+            QTest::keyClicks(line, QString::fromStdString((box / "in").native()));
+            QTest::keyClick(line, Qt::Key_Return);
+        });
+        press(Qt::Key_O, Qt::ControlModifier);
+        QTRY_COMPARE(desk_->controllers().sleeves.files().size(), size_t{3});
+
+        press(Qt::Key_3, Qt::AltModifier); // Describe
+        QTRY_VERIFY(page()->isVisible());
+        press(Qt::Key_N, Qt::ControlModifier | Qt::ShiftModifier);
+        press(Qt::Key_Return); // from the search to the sheet
+        toColumn("genre");
+        type("Folk");
+        press(Qt::Key_Return);
+        toColumn("genre");
+        press(Qt::Key_Down, Qt::ShiftModifier);
+        press(Qt::Key_Down, Qt::ShiftModifier);
+        press(Qt::Key_D, Qt::ControlModifier); // fills down
+        QTRY_COMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{3});
+
+        press(Qt::Key_4, Qt::AltModifier); // Put away
+        QVERIFY(reach("Shelf"));
+        press(Qt::Key_Down);
+        QVERIFY(reach("Draft"));
+        press(Qt::Key_Space);
+        press(Qt::Key_E, Qt::ControlModifier); // Review
+        QCOMPARE(desk_->window().workspace(), MainWindow::Review);
+        press(Qt::Key_Return, Qt::ControlModifier); // Write
+        QTRY_COMPARE(desk_->controllers().drafts.session().fieldDrafts(), size_t{0});
+        auto inArchive = [&] {
+            int out = 0;
+            for (const auto& one : std::filesystem::recursive_directory_iterator(box / "Archive"))
+                out += one.path().extension() == ".flac";
+            return out;
+        };
+        QTRY_COMPARE(inArchive(), 3);
+
+        press(Qt::Key_6, Qt::ControlModifier); // Journal
+        QCOMPARE(desk_->window().workspace(), MainWindow::Journal);
+        press(Qt::Key_Home);
+        QVERIFY(reach("Take back the whole set"));
+        inDialog([](QWidget* dialog) { QTest::keyClick(dialog, Qt::Key_Return); });
+        press(Qt::Key_Space);
+        QTRY_COMPARE(inArchive(), 0);
+        QVERIFY(std::filesystem::exists(box / "in/a.flac"));
+        QVERIFY(!tags::readTags(box / "in/a.flac")->fields.contains("genre"));
+    }
+
 private:
+    /// What is done in the next dialog, once it is there; nothing where none comes.
+    void inDialog(std::function<void(QWidget*)> act) {
+        auto* timer = new QTimer(this);
+        connect(timer, &QTimer::timeout, this, [timer, act = std::move(act)] {
+            if (QWidget* dialog = QApplication::activeModalWidget()) {
+                timer->deleteLater();
+                timer->stop();
+                act(dialog);
+            }
+        });
+        QTimer::singleShot(5000, timer, &QObject::deleteLater);
+        timer->start(50);
+    }
     DescribePage* page() { return desk_->window().bench()->describe(); }
     SheetModel* model() { return static_cast<SheetModel*>(page()->sheet()->model()); }
     int rows() { return model()->rowCount(); }
@@ -135,7 +214,9 @@ private:
         for (int part = 0; part < 6; ++part) {
             press(Qt::Key_F6);
             for (int i = 0; i < 8; ++i) {
-                if (focus() && focus()->accessibleName() == name)
+                const auto* button = qobject_cast<QAbstractButton*>(focus());
+                if (focus() &&
+                    (focus()->accessibleName() == name || (button && button->text().startsWith(name))))
                     return true;
                 if (qobject_cast<QAbstractItemView*>(focus()))
                     break; // Tab stays in it
