@@ -87,6 +87,7 @@ BenchPage::BenchPage(const Uses& use, QWidget* parent) : QWidget(parent), use_(u
     }
     line->addStretch(1);
     line->addWidget(label(tr("Batch"), "quiet"));
+    line->addSpacing(6);
     batch_ = new Choice;
     batch_->setAccessibleName(tr("Batch"));
     batch_->setMinimumWidth(110);

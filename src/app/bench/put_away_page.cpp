@@ -48,6 +48,8 @@ PutAwayPage::PutAwayPage(const Uses& use, QWidget* parent) : QWidget(parent), us
     stack_->setObjectName("panel");
     stack_->addWidget(split);
     stack_->addWidget(empty_);
+    constexpr int leastHeight = 90; // before lines above it are cut
+    stack_->setMinimumHeight(leastHeight);
     auto* bottom = new QHBoxLayout;
     bottom->addWidget(counts(), 1);
     drop_ = button(tr("Drop moves"), "flat");

@@ -47,6 +47,7 @@ ReleasesPage::ReleasesPage(const Uses& use, QWidget* parts, QWidget* parent) : Q
     auto* caption = new QHBoxLayout;
     caption->setContentsMargins(12, 6, 8, 4);
     caption->addWidget(label(tr("All releases"), "caption"));
+    caption->addSpacing(8);
     caption->addStretch();
     caption->addWidget(order_);
     pictures_ = new ReleasePicturesBox({use_.files, use_.pictures, use_.releases});
