@@ -1,17 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/desktop/recent_files.h"
 
-#include <QDir>
 #include <QFile>
 #include <QFileInfo>
 #include <QMimeDatabase>
-#include <QSaveFile>
 #include <QStandardPaths>
 #include <QThreadPool>
 #include <QXmlStreamReader>
 #include <QXmlStreamWriter>
 
 #include "app/shell/text_utils.h"
+#include "core/files/disk.h"
 
 namespace moorfrost::app::recent_files {
 
@@ -154,12 +153,11 @@ void note(const Path& used, const Path& list) {
         const auto now = withUse(isThere ? file.readAll() : QByteArray(), used, QDateTime::currentDateTime());
         if (!now)
             return;
-        QDir().mkpath(QFileInfo(file).path());
-        QSaveFile out(file.fileName());
-        if (out.open(QIODevice::WriteOnly) && out.write(*now) == now->size()) {
-            out.setPermissions(QFile::ReadOwner | QFile::WriteOwner); // nobody else is to read it
-            out.commit();
-        }
+        if (!files::makeFolders(list.parent_path()) || !files::writeWhole(list, now->toStdString()))
+            return;
+        std::error_code ignored; // nobody else is to read it
+        using std::filesystem::perms;
+        std::filesystem::permissions(list, perms::owner_read | perms::owner_write, ignored);
     });
 }
 
