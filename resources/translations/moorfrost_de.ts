@@ -8291,6 +8291,18 @@ Derselbe Klang, Byte für Byte: %2</translation>
         <source>A library from another machine</source>
         <translation>Eine Bibliothek von einem anderen Rechner</translation>
     </message>
+    <message>
+        <source>It takes the place of the library that is in use.</source>
+        <translation>Sie tritt an die Stelle der Bibliothek, die in Gebrauch ist.</translation>
+    </message>
+    <message>
+        <source>That one stays at %1, and can be brought back in the same way. Moorfrost starts again.</source>
+        <translation>Diese bleibt unter %1 und kann auf demselben Weg zurückgeholt werden. Moorfrost startet neu.</translation>
+    </message>
+    <message>
+        <source>Bring and start again</source>
+        <translation>Holen und neu starten</translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::LibraryTroubleBar</name>

@@ -174,7 +174,7 @@ private slots:
     void theStrictestNames() {
         makeBatch();
         w().showWorkspace(MainWindow::Settings);
-        named<QRadioButton>(&w(), "Strict ASCII: portable, in plain letters")->click();
+        named<QRadioButton>(&w(), "Strict ASCII")->click();
         w().showWorkspace(MainWindow::Bench);
         w().bench()->showStep(BenchPage::PutAway);
         d_->settle();

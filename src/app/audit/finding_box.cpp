@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/audit/finding_box.h"
 
+#include <QRegularExpression>
+
 #include <QDateTime>
 #include <QLocale>
 #include <QVBoxLayout>
@@ -149,10 +151,15 @@ void FindingBox::showEvidence(const std::vector<library::Evidence>& evidence, bo
         heads(tr("Track"), tr("Now"), tr("By the plan"));
     else
         rest_->caption(tr("Evidence"));
+    // Of values nothing is translated but how many files have them.
+    static const QRegularExpression count("^\\d+ files?$");
+    auto told = [&](const std::string& text) {
+        return isMeasured || count.match(qs(text)).hasMatch() ? spoken(text) : qs(text);
+    };
     for (const library::Evidence& one : evidence)
-        rows += "<tr>" + cell(spoken(one.what), c.ink, false) +
-                cell(spoken(one.says), one.usual.empty() ? c.second : c.rowan, false) +
-                (usual ? cell(spoken(one.usual), c.second, false) : QString()) + "</tr>";
+        rows += "<tr>" + cell(told(one.what), c.ink, false) +
+                cell(told(one.says), one.usual.empty() ? c.second : c.rowan, false) +
+                (usual ? cell(told(one.usual), c.second, false) : QString()) + "</tr>";
     rest_->line("<table cellspacing=\"0\" cellpadding=\"3\">" + rows + "</table>");
 }
 

@@ -139,7 +139,18 @@ LibraryPlace::LibraryPlace(const Path& library, QWidget* parent) : QWidget(paren
     layout->addLayout(line);
     connect(move, &QPushButton::clicked, this, &LibraryPlace::ask);
     connect(bring, &QPushButton::clicked, this, [this] {
-        if (const auto move = askToBring(this))
+        const auto move = askToBring(this);
+        if (!move)
+            return;
+        QMessageBox box(QMessageBox::Question, tr("A library from another machine"),
+                        tr("It takes the place of the library that is in use."), QMessageBox::NoButton, this);
+        box.setInformativeText(
+            tr("That one stays at %1, and can be brought back in the same way. Moorfrost starts again.")
+                .arg(shownPath(library_)));
+        auto* bring = box.addButton(tr("Bring and start again"), QMessageBox::AcceptRole);
+        box.addButton(QMessageBox::Cancel);
+        box.exec();
+        if (box.clickedButton() == bring)
             emit wanted(*move);
     });
 }

@@ -11,6 +11,8 @@
 #include <algorithm>
 #include <vector>
 
+#include "core/tags/fields.h"
+
 namespace moorfrost::app {
 
 namespace {
@@ -92,12 +94,19 @@ private:
         templates_.push_back(std::move(t));
     }
 
+    static bool isField(const QString& label) {
+        return std::ranges::any_of(tags::fieldTable(), [&](const tags::FieldDef& field) {
+            return label == QString::fromStdString(field.label);
+        });
+    }
     /// Empty when nothing is known of it.
     QString known(const QString& text, int depth) const {
         if (const auto whole = whole_.constFind(text); whole != whole_.constEnd())
             return *whole;
-        if (QString word = QCoreApplication::translate("core", text.toUtf8().constData()); word != text)
-            return word;
+        // Put into a sentence, a single word with a capital may be a title ("Never"): unless it is a field.
+        if (depth == 0 || text.contains(' ') || text[0].isLower() || isField(text))
+            if (QString word = QCoreApplication::translate("core", text.toUtf8().constData()); word != text)
+                return word;
         for (const Template& t : templates_) {
             if (!text.contains(t.longest))
                 continue;
@@ -106,16 +115,19 @@ private:
                 continue;
             QString out;
             for (qsizetype i = 0; i < t.translation.size(); ++i) {
+                // "%1"; "%=1": a value, which stays as it is.
                 const QChar c = t.translation[i];
-                const int place =
-                    c == '%' && i + 1 < t.translation.size() ? t.translation[i + 1].digitValue() : -1;
+                const bool stays = c == '%' && t.translation.mid(i + 1, 1) == "=";
+                const qsizetype at = i + (stays ? 2 : 1);
+                const int place = c == '%' && at < t.translation.size() ? t.translation[at].digitValue() : -1;
                 if (place < 1) {
                     out += c;
                     continue;
                 }
                 const QString value = m.captured(place);
-                out += t.quoted[static_cast<size_t>(place - 1)] ? value : translated(value, depth + 1);
-                ++i;
+                out +=
+                    stays || t.quoted[static_cast<size_t>(place - 1)] ? value : translated(value, depth + 1);
+                i = at;
             }
             return out;
         }

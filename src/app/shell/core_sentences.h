@@ -16,8 +16,10 @@ namespace moorfrost::app {
 QString spoken(const std::string& sentence);
 
 namespace language {
-/// Takes what `spoken` needs from JSON: an object of templates ("Line %1: %2") and their translations; null
-/// for what no window shows. Once, before the first window; false when it is no such object.
+/// Takes what `spoken` needs from JSON: an object of templates ("Line %1: %2") and their translations, in
+/// which
+/// "%=1" is a value that stays as it is; null for what no window shows. Once, before the first window; false
+/// when it is no such object.
 bool installSentences(const QByteArray& json);
 } // namespace language
 

@@ -112,17 +112,13 @@ std::optional<Note> takeNote() {
 bool startAgain(int argc, char** argv, const Path& named) {
     QStringList out;
     for (int i = 1; i < argc; ++i) {
-        const QString one = QString::fromLocal8Bit(argv[i]);
-        const bool pair = (one == "--library" || one == "--settings" || one == "--theme") && i + 1 < argc;
-        if (one.startsWith("--library")) {
-            i += pair ? 1 : 0;
-            continue;
-        }
-        if (!one.startsWith('-'))
-            continue; // what was to be brought in
-        out << one;
-        if (pair)
-            out << QString::fromLocal8Bit(argv[++i]);
+        const QString one = QString::fromLocal8Bit(argv[i]), name = one.section('=', 0, 0);
+        const bool stays = name == "--settings" || name == "--theme";
+        const bool goes = name == "--library" || name == "--shelf" || name == "--shot";
+        if (stays)
+            out << one;
+        if ((stays || goes) && !one.contains('=') && ++i < argc && stays)
+            out << QString::fromLocal8Bit(argv[i]);
     }
     if (!named.empty())
         out << "--library" << qs(named.native());

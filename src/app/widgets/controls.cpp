@@ -98,10 +98,10 @@ public:
 protected:
     bool eventFilter(QObject*, QEvent* event) override {
         constexpr int narrowest = 120, widest = 460, margin = 20;
-        if (event->type() == QEvent::Resize)
+        if (event->type() == QEvent::Resize || event->type() == QEvent::LayoutRequest)
             for (QLabel* line : lines_) {
                 line->setFixedWidth(std::clamp(hint_->width() - 2 * margin, narrowest, widest));
-                line->setMinimumHeight(line->heightForWidth(line->width()));
+                line->setMinimumHeight(std::max(0, line->heightForWidth(line->width())));
             }
         return false;
     }
