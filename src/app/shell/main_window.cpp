@@ -38,7 +38,6 @@
 #include "app/shell/deliver_controllers.h"
 #include "app/shell/deliver_parts.h"
 #include "app/shell/foot.h"
-#include "app/shell/library_move.h"
 #include "app/shell/library_trouble_bar.h"
 #include "app/shell/sample_files.h"
 #include "app/shell/text_utils.h"
@@ -381,16 +380,6 @@ void MainWindow::tellDamage(const QString& sentence) {
         QApplication::exit(putBackCode);
     else if (box.clickedButton() == anew)
         QApplication::exit(makeAnewCode);
-}
-
-void MainWindow::moveLibrary(const LibraryMove& move) {
-    if (c_.jobs.isWriting())
-        return say(tr("Files are being written. Move the library when that has ended."), true);
-    if (!libraryTrouble_->mayEnd(this))
-        return;
-    player_.stop();
-    library_move::wish(move);
-    QApplication::exit(moveCode);
 }
 
 void MainWindow::play(FileId id) {
