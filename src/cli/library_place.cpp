@@ -70,17 +70,10 @@ int libraryPlace(const Options& options) {
         return followShelf(options);
     work::Progress progress;
     if (options.step == "bring") {
-        const auto from = library::carriedLibrary(std::filesystem::absolute(options.name));
-        if (!from)
-            return fail(from.error());
-        Path folder = library::Store::defaultPath().parent_path() / "library";
-        for (int n = 2; std::filesystem::exists(folder); ++n)
-            folder = library::Store::defaultPath().parent_path() / ("library " + std::to_string(n));
-        const auto carried = library::carryLibrary(*from, folder, {}, progress);
+        const auto carried =
+            library::bringLibrary(std::filesystem::absolute(options.name), true, {}, progress);
         if (!carried)
             return fail(carried.error());
-        if (const Status own = library::setOwnLibrary(*carried); !own)
-            return fail(own.error());
         return tellWhere(*carried);
     }
     const Result<Path> library = options.library.empty()

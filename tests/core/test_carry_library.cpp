@@ -131,9 +131,14 @@ private slots:
     }
 
     void theOldOneGoesToTheTrash() {
+        test::writeBytes(Path(library_) += "-wal", "not in the file itself yet");
         const Status trashed = trashLibrary(library_);
         QVERIFY2(trashed, trashed ? "" : trashed.error().message.c_str());
         QCOMPARE(namesIn(*box_ / "here"), QStringList("another.txt"));
+        // All of it can be brought back: what was not in the file itself yet, too.
+        const QStringList trash = namesIn(*box_ / "data/Trash/files");
+        for (const char* name : {"library.db", "library.db-wal", "library.db.sounds"})
+            QVERIFY2(trash.contains(name), qPrintable(trash.join(" ")));
     }
 
     void theOwnLibraryIsWhereItWasMovedTo() {

@@ -309,7 +309,7 @@ void AuditController::noteCounts() {
 }
 
 QString AuditController::title(size_t finding) const {
-    return spoken(sheet_->title(finding));
+    return qs(sheet_->title(finding)); // of a track or a release: what it says is never translated
 }
 
 QDate AuditController::day(size_t finding) const {

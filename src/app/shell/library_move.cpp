@@ -27,15 +27,6 @@ QString say(const char* text) {
     return QCoreApplication::translate("LibraryMove", text);
 }
 
-/// A folder for a library that comes from elsewhere, beside where this person's would be.
-Path freeFolder() {
-    const Path data = library::Store::defaultPath().parent_path();
-    Path out = data / "library";
-    for (int n = 2; files::isThere(out); ++n)
-        out = data / ("library " + std::to_string(n));
-    return out;
-}
-
 Outcome failed(const char* what, const Error& error) {
     return {{say(what), spoken(error.message), {}}, {}};
 }
@@ -64,25 +55,24 @@ Outcome carryOut(const LibraryMove& move, const Path& library) {
                  {}},
                 {}};
     }
-    const bool brings = move.kind == LibraryMove::Kind::Bring;
-    const auto from = brings ? library::carriedLibrary(move.folder) : Result<Path>(library);
-    if (!from)
-        return failed(QT_TRANSLATE_NOOP("LibraryMove", "The library was not brought."), from.error());
-    const auto carried = library::carryLibrary(*from, brings ? freeFolder() : move.folder, {}, progress);
-    if (!carried)
-        return failed(brings ? QT_TRANSLATE_NOOP("LibraryMove", "The library was not brought.")
-                             : QT_TRANSLATE_NOOP("LibraryMove", "The library was not moved."),
-                      carried.error());
-    // A library that was named at the start is named again; any other is found by this note.
-    if (library == library::ownLibraryPlace())
-        if (const Status noted = library::setOwnLibrary(*carried); !noted)
-            return failed(QT_TRANSLATE_NOOP("LibraryMove", "The library was not moved."), noted.error());
+    // A library that was named at the start is named again; any other is found by a note.
+    const bool isOwn = library == library::ownLibraryPlace();
     Outcome out;
-    out.startWith = *carried;
-    if (brings) {
+    if (move.kind == LibraryMove::Kind::Bring) {
+        const auto brought = library::bringLibrary(move.folder, isOwn, {}, progress);
+        if (!brought)
+            return failed(QT_TRANSLATE_NOOP("LibraryMove", "The library was not brought."), brought.error());
+        out.startWith = *brought;
         out.told.title = say(QT_TRANSLATE_NOOP("LibraryMove", "The library of the other machine is here."));
         return out;
     }
+    const auto carried = library::carryLibrary(library, move.folder, {}, progress);
+    if (!carried)
+        return failed(QT_TRANSLATE_NOOP("LibraryMove", "The library was not moved."), carried.error());
+    if (isOwn)
+        if (const Status noted = library::setOwnLibrary(*carried); !noted)
+            return failed(QT_TRANSLATE_NOOP("LibraryMove", "The library was not moved."), noted.error());
+    out.startWith = *carried;
     out.told.title =
         say(QT_TRANSLATE_NOOP("LibraryMove", "The library was moved to %1.")).arg(shownPath(move.folder));
     if (const Status trashed = library::trashLibrary(library); !trashed)

@@ -16,6 +16,7 @@
 #include "core/files/io.h"
 #include "core/files/staged_folder.h"
 #include "core/files/trash.h"
+#include "core/library/own_library.h"
 #include "core/library/store/keeping.h"
 #include "core/library/store/schema.h"
 #include "core/library/store/store.h"
@@ -165,7 +166,8 @@ Result<Path> carryLibrary(const Path& library, const Path& folder, std::stop_tok
 }
 
 Status trashLibrary(const Path& library) {
-    std::vector<Path> all{library.filename()};
+    // Where another program has it open still, some of it is not in the file itself yet.
+    std::vector<Path> all{library.filename(), Path(library.filename()) += "-wal"};
     for (const Path& one : besideIt(library))
         if (one.parent_path().empty())
             all.push_back(one);
@@ -181,10 +183,26 @@ Status trashLibrary(const Path& library) {
             return systemError(error, from, "Putting into the trash");
         }
     }
-    for (const char* end : {"-wal", "-shm", ".lock", ".writing", ".columns", ".readiness"})
+    for (const char* end : {"-shm", ".lock", ".writing", ".columns", ".readiness"})
         if (const Path rest = Path(library) += end; files::isThere(rest))
             files::removeFile(rest).ignore(); // of no use without it
     return Done{};
+}
+
+Result<Path> bringLibrary(const Path& folder, bool becomesOwn, std::stop_token stop,
+                          work::Progress& progress) {
+    const auto from = carriedLibrary(folder);
+    if (!from)
+        return from.error();
+    const Path data = Store::defaultPath().parent_path();
+    Path into = data / "library";
+    for (int n = 2; files::isThere(into); ++n)
+        into = data / ("library " + std::to_string(n));
+    const auto carried = carryLibrary(*from, into, stop, progress);
+    if (carried && becomesOwn)
+        if (const Status noted = setOwnLibrary(*carried); !noted)
+            return noted.error();
+    return carried;
 }
 
 Result<Path> carriedLibrary(const Path& folder) {

@@ -29,6 +29,11 @@ Result<Path> carryLibrary(const Path& library, const Path& folder, std::stop_tok
 /// cannot be.
 Status trashLibrary(const Path& library);
 
+/// Makes a library that was carried on another machine this person's own: copied into a folder of its own
+/// beside the usual place, of which it is told. Errors as of carriedLibrary and carryLibrary.
+Result<Path> bringLibrary(const Path& folder, bool becomesOwn, std::stop_token stop,
+                          work::Progress& progress);
+
 /// The library in a folder that was carried there ("library.db"), if it is one that this version can open;
 /// else why not.
 Result<Path> carriedLibrary(const Path& folder);

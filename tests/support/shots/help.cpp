@@ -9,6 +9,8 @@
 #include "app/bench/bench_page.h"
 #include "app/help/help.h"
 #include "app/help/trouble_report.h"
+#include "app/settings/follow_shelf.h"
+#include "app/settings/library_place.h"
 #include "app/settings/settings_file_dialog.h"
 #include "app/settings/settings_page.h"
 #include "app/shell/first_start.h"
@@ -43,6 +45,15 @@ void help(Shots& shots) {
     first.show();
     shots.take(&first, "first-start");
     first.hide();
+    MoveLibraryDialog move(shots.driver.controllers().care.file(), &w);
+    move.folder()->setText("/tmp");
+    move.show();
+    shots.take(&move, "move-library");
+    move.hide();
+    ShelvesHereDialog shelves(shots.driver.controllers().shelves, &w);
+    shelves.show();
+    shots.take(&shelves, "shelves-here");
+    shelves.hide();
     w.showWorkspace(MainWindow::Settings);
     shots.take(&w, "settings-top");
     auto* scroll = w.settings()->findChild<QScrollArea*>();
