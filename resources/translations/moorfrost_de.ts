@@ -15557,6 +15557,10 @@ Derselbe Klang, Byte für Byte: %2</translation>
         <source>%1: %2 of %3 files stand at their place in %4.</source>
         <translation>%1: %2 von %3 Dateien stehen an ihrem Platz in %4.</translation>
     </message>
+    <message>
+        <source>The library has no shelves yet.</source>
+        <translation>Die Bibliothek hat noch keine Regale.</translation>
+    </message>
 </context>
 <context>
     <name>moorfrost::app::SideLines</name>

@@ -71,7 +71,7 @@ Manual Manual::read(const Path& folder, const QString& language) {
 }
 
 Manual Manual::shipped() {
-    const QString spoken = language::chosen();
+    const QString spoken = language::inUse();
     return read(sharedFolder("manual"), spoken == "en" ? QString() : spoken);
 }
 

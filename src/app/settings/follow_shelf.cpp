@@ -113,8 +113,9 @@ void ShelvesHereDialog::refresh() {
         });
         ++row;
     }
-    said_->setText(missing == 0 ? tr("All shelves are here.")
-                                : tr("Not here: %1 of %2.").arg(missing).arg(row));
+    said_->setText(row == 0       ? tr("The library has no shelves yet.")
+                   : missing == 0 ? tr("All shelves are here.")
+                                  : tr("Not here: %1 of %2.").arg(missing).arg(row));
 }
 
 } // namespace moorfrost::app

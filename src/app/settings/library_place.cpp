@@ -49,6 +49,9 @@ MoveLibraryDialog::MoveLibraryDialog(const Path& library, QWidget* parent)
     auto* awayMore = wrapped(tr(
         "On a stick or a disk, say. There it is brought in from Settings or at the first start, and you say "
         "where the shelves are on that machine. This one stays in use."));
+    constexpr int below = 24; // as far in as the text of the choice
+    for (QLabel* more : {hereMore, awayMore})
+        more->setContentsMargins(below, 0, 0, 0);
     here_->setChecked(true);
     folder_ = new QLineEdit;
     folder_->setAccessibleName(tr("Into this folder"));

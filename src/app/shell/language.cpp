@@ -16,6 +16,7 @@ namespace moorfrost::app::language {
 
 namespace {
 constexpr const char* settingKey = "language";
+QString installed = "en";
 
 /// Texts that are told outside of a class are filed under other names than they are asked by: with or without
 /// the namespace, or under the namespace alone. Words of the core are asked for by whoever shows them
@@ -58,7 +59,12 @@ void choose(const QString& key) {
     QSettings().setValue(settingKey, key);
 }
 
+QString inUse() {
+    return installed;
+}
+
 void install(const QString& key) {
+    installed = key;
     auto add = [](const QString& file, const QString& folder) {
         auto* texts = new Texts(qApp);
         if (texts->load(file, folder))

@@ -15,6 +15,8 @@ const std::vector<std::pair<QString, QString>>& all();
 /// That was chosen in Settings; English where none was.
 QString chosen();
 void choose(const QString& key);
+/// That was installed: what is chosen holds from the next start on.
+QString inUse();
 /// For all windows that are made from now on. Once, after QApplication is made. Numbers and dates are those
 /// of the system where it speaks that language, too.
 void install(const QString& key);
