@@ -196,6 +196,16 @@ private slots:
         QCOMPARE(all.count("name=\"Viewer\""), 1);
         QCOMPARE(all.count("name=\"Moorfrost\""), 2);
         QVERIFY(all.contains("text/csv"));
+        // A list that is cut off in the midst of what is ours is not made shorter.
+        const std::string whole = test::readBytes(list);
+        const std::string cut = whole.substr(0, whole.find("</bookmark>"));
+        test::writeBytes(list, cut);
+        recent_files::note(used, list);
+        recent_files::wait();
+        QCOMPARE(test::readBytes(list), cut);
+        test::writeBytes(list, whole);
+        recent_files::note(used, list);
+        recent_files::wait();
         // Nobody else reads it, and what cannot be understood stays.
         using std::filesystem::perms;
         QCOMPARE(std::filesystem::status(list).permissions() & (perms::group_all | perms::others_all),

@@ -161,6 +161,7 @@ private slots:
         QCOMPARE(spoken("Date \u00B7 year"), QString("Datum \u00B7 Jahr"));
         // What nobody has translated stays as it is.
         QCOMPARE(spoken("Hollow Ferry"), QString("Hollow Ferry"));
+        QCOMPARE(spoken("a, , b. : "), QString("a, , b. : "));
         QCOMPARE(spoken(""), QString());
         QCOMPARE(spoken(std::string(100'000, '%')).size(), 100'000);
         QVERIFY(!language::installSentences("[1, 2]"));

@@ -143,6 +143,22 @@ private slots:
         QTRY_COMPARE(dialog.said(), QString("All shelves are here."));
     }
 
+    void itBeginsAgainWithWhatItWasBegunWith() {
+        auto again = [](QList<QByteArray> given, const Path& named) {
+            std::vector<char*> words;
+            for (QByteArray& one : given)
+                words.push_back(one.data());
+            return library_move::argumentsAgain(static_cast<int>(words.size()), words.data(), named);
+        };
+        QCOMPARE(again({"moorfrost", "/music/in"}, {}), QStringList());
+        QCOMPARE(again({"moorfrost", "--settings", "/s", "--shelf", "/a", "--theme=dark", "/in", "--library",
+                        "/l"},
+                       "/new/library.db"),
+                 QStringList({"--settings", "/s", "--theme=dark", "--library", "/new/library.db"}));
+        QCOMPARE(again({"moorfrost", "--library=/l", "--shot", "/p.png", "--settings"}, {}),
+                 QStringList({"--settings"}));
+    }
+
     void whatIsNoLibraryIsNotBrought() {
         const auto [told, code] = endWith({LibraryMove::Kind::Bring, *box_ / "disk"});
         QCOMPARE(code, 0);

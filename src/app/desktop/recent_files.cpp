@@ -63,6 +63,8 @@ public:
                 writer_.writeCurrentToken(reader_);
             }
         }
+        if (reader_.hasError()) // in the midst of what is ours
+            return std::nullopt;
         return out_;
     }
 

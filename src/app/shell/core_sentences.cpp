@@ -101,6 +101,8 @@ private:
     }
     /// Empty when nothing is known of it.
     QString known(const QString& text, int depth) const {
+        if (text.isEmpty()) // between two commas
+            return {};
         if (const auto whole = whole_.constFind(text); whole != whole_.constEnd())
             return *whole;
         // Put into a sentence, a single word with a capital may be a title ("Never"): unless it is a field.

@@ -99,7 +99,7 @@ std::optional<Note> takeNote() {
     return note;
 }
 
-bool startAgain(int argc, char** argv, const Path& named) {
+QStringList argumentsAgain(int argc, char** argv, const Path& named) {
     QStringList out;
     for (int i = 1; i < argc; ++i) {
         const QString one = QString::fromLocal8Bit(argv[i]), name = one.section('=', 0, 0);
@@ -112,7 +112,12 @@ bool startAgain(int argc, char** argv, const Path& named) {
     }
     if (!named.empty())
         out << "--library" << qs(named.native());
-    return QProcess::startDetached(QCoreApplication::applicationFilePath(), out);
+    return out;
+}
+
+bool startAgain(int argc, char** argv, const Path& named) {
+    return QProcess::startDetached(QCoreApplication::applicationFilePath(),
+                                   argumentsAgain(argc, argv, named));
 }
 
 } // namespace moorfrost::app::library_move

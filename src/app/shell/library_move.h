@@ -43,7 +43,9 @@ struct Note {
 };
 std::optional<Note> takeNote();
 
-/// Starts the application again with what it was started with, but for what it was to bring in. `named`: the
+/// What it is started with again: as it was, but for what it was to bring in, and once. `named`: as below.
+QStringList argumentsAgain(int argc, char** argv, const Path& named);
+/// Starts the application again with these. `named`: the
 /// library that was named then, to be replaced by this one; empty where none was.
 bool startAgain(int argc, char** argv, const Path& named);
 } // namespace library_move
