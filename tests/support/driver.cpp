@@ -31,9 +31,21 @@ void Driver::prepareApplication(const QString& theme) {
     theme::apply(theme::choiceFromKey(theme));
 }
 
+namespace {
+
+/// As the program does it: a style sheet that is there already is worked out again for all of a part each
+/// time that the part finds its place.
+std::unique_ptr<MainWindow> windowOf(Controllers& controllers) {
+    qApp->setStyleSheet({});
+    auto out = std::make_unique<MainWindow>(controllers);
+    theme::applyStyleSheet();
+    return out;
+}
+
+} // namespace
+
 Driver::Driver(const Path& library)
-    : controllers_(std::make_unique<Controllers>(library)),
-      window_(std::make_unique<MainWindow>(*controllers_)) {
+    : controllers_(std::make_unique<Controllers>(library)), window_(windowOf(*controllers_)) {
     measureSoon(false); // settle() would wait until all is measured
     window_->resize(1280, 800);
     window_->show();
