@@ -160,7 +160,7 @@ void FindingBox::showEvidence(const std::vector<library::Evidence>& evidence, bo
         rows += "<tr>" + cell(told(one.what), c.ink, false) +
                 cell(told(one.says), one.usual.empty() ? c.second : c.rowan, false) +
                 (usual ? cell(told(one.usual), c.second, false) : QString()) + "</tr>";
-    rest_->line("<table cellspacing=\"0\" cellpadding=\"3\">" + rows + "</table>");
+    rest_->line(rest_->tableOf(rows));
 }
 
 void FindingBox::showFiles(const std::vector<FileId>& files) {

@@ -7,6 +7,7 @@
 #include <QLocale>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QStyle>
 #include <QToolTip>
 
 #include <algorithm>
@@ -14,6 +15,7 @@
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -73,10 +75,12 @@ QRect FixityCalendar::cell(QDate day) const {
     const auto days = static_cast<int>(firstDay().daysTo(day));
     if (days < 0 || day > today_)
         return {};
-    return {leftRoom + days / 7 * (side + gap), topRoom + days % 7 * (side + gap), side, side};
+    const QRect at(leftRoom + days / 7 * (side + gap), topRoom + days % 7 * (side + gap), side, side);
+    return QStyle::visualRect(layoutDirection(), rect(), at);
 }
 
-QDate FixityCalendar::dayAt(const QPoint& p) const {
+QDate FixityCalendar::dayAt(const QPoint& point) const {
+    const QPoint p = QStyle::visualPos(layoutDirection(), rect(), point);
     if (p.x() < leftRoom || p.y() < topRoom)
         return {};
     const int week = (p.x() - leftRoom) / (side + gap), row = (p.y() - topRoom) / (side + gap);
@@ -99,20 +103,23 @@ void FixityCalendar::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     const auto& c = theme::colours();
+    const paint::Mirror mirror(p, rect());
     p.setFont(theme::uiFont(11));
     p.setPen(c.second);
     for (const int row : {0, 2, 4, 6})
-        p.drawText(QRect(0, topRoom + row * (side + gap), leftRoom - 8, side),
+        p.drawText(mirror(QRect(0, topRoom + row * (side + gap), leftRoom - 8, side)),
                    Qt::AlignRight | Qt::AlignVCenter, QLocale().dayName(row + 1, QLocale::ShortFormat));
     int month = 0, free = 0;
     for (QDate day = firstDay(); day <= today_; day = day.addDays(1)) {
         const QRect at = cell(day);
-        if (day.month() != month && at.left() >= free) {
+        const int begin = mirror(at).left(); // from where reading begins
+        if (day.month() != month && begin >= free) {
             month = day.month();
             p.setPen(c.second);
             const QString name = QLocale().monthName(month, QLocale::ShortFormat);
-            p.drawText(QPoint(at.left(), topRoom - 7), name);
-            free = at.left() + QFontMetrics(p.font()).horizontalAdvance(name) + 8;
+            const int width = QFontMetrics(p.font()).horizontalAdvance(name);
+            p.drawText(QPoint(mirror(QRect(begin, 0, width, 1)).left(), topRoom - 7), name);
+            free = begin + width + 8;
         }
         const auto of = days_.find(day);
         QColor fill = c.sunk;
@@ -140,9 +147,10 @@ void FixityCalendar::mousePressEvent(QMouseEvent* event) {
 void FixityCalendar::keyPressEvent(QKeyEvent* event) {
     switch (event->key()) {
     case Qt::Key_Left:
-        return choose(std::max(firstDay(), day_.addDays(-7)));
-    case Qt::Key_Right:
-        return choose(std::min(today_, day_.addDays(7)));
+    case Qt::Key_Right: {
+        const bool later = (event->key() == Qt::Key_Right) != isRightToLeft();
+        return choose(std::clamp(day_.addDays(later ? 7 : -7), firstDay(), today_));
+    }
     case Qt::Key_Up:
         return choose(std::max(firstDay(), day_.addDays(-1)));
     case Qt::Key_Down:

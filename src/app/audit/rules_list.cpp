@@ -12,6 +12,7 @@
 #include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -29,24 +30,25 @@ public:
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
         const bool isGroup = index.data(keyRole).isNull(), chosen = option.state & QStyle::State_Selected;
-        const QRect r(0, option.rect.top(), option.widget->width(), option.rect.height());
+        const auto* view = static_cast<const QAbstractItemView*>(option.widget);
+        const QRect r(0, option.rect.top(), view->viewport()->width(), option.rect.height());
+        const paint::Mirror side(*p, r);
         p->save();
         if (chosen) {
             p->fillRect(r, c.fjordBack);
-            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), c.accent);
+            p->fillRect(side(QRect(r.left(), r.top(), 3, r.height())), c.accent);
         }
-        int right = option.rect.right() - 10;
+        int right = r.right() - 10;
         const QString count = index.data(Qt::UserRole + 2).toString();
         if (!count.isEmpty())
-            right -= paint::pill(*p, right, option.rect, count,
-                                 static_cast<paint::Tone>(index.data(toneRole).toInt())) +
-                     6;
+            right -=
+                paint::pill(*p, right, r, count, static_cast<paint::Tone>(index.data(toneRole).toInt())) + 6;
         p->setFont(isGroup  ? theme::uiFont(12, QFont::DemiBold)
                    : chosen ? theme::uiFont(13, QFont::DemiBold)
                             : theme::uiFont(13));
         p->setPen(isGroup || index.data(Qt::UserRole + 3).toBool() ? c.second : c.ink);
         const int left = 14;
-        p->drawText(QRect(left, r.top(), right - left, r.height()), Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(QRect(left, r.top(), right - left, r.height())), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, right - left));
         p->restore();
     }

@@ -22,6 +22,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/paint.h"
 #include "app/widgets/sheet.h"
 #include "app/widgets/sleeve_list.h"
 
@@ -58,19 +59,22 @@ void StepButton::paintEvent(QPaintEvent*) {
     p.setFont(theme::uiFont(13, isChecked() ? QFont::DemiBold : QFont::Medium));
     p.setPen(isChecked() || underMouse() ? c.ink : c.second);
     int textWidth = p.fontMetrics().horizontalAdvance(text());
-    p.drawText(QRect(7, 0, textWidth + 2, height()), Qt::AlignVCenter | Qt::AlignLeft, text());
+    const paint::Mirror side(p, rect());
+    p.drawText(side(QRect(7, 0, textWidth + 2, height())), Qt::AlignVCenter | Qt::AlignLeft, text());
     if (!count_.isEmpty())
         paint::pill(p, 7 + textWidth + 8 + paint::pillWidth(count_), rect(), count_,
                     isChecked() ? paint::Tone::Draft
                     : toDo_     ? paint::Tone::Neutral
                                 : paint::Tone::Good);
     if (isChecked())
-        p.fillRect(QRect(0, height() - 2, width() - arrow, 2), c.heather);
+        p.fillRect(side(QRect(0, height() - 2, width() - arrow, 2)), c.heather);
     if (!last_)
-        p.drawPixmap(width() - 17, height() / 2 - 8, theme::pixmap("next", c.line, 16, devicePixelRatioF()));
+        p.drawPixmap(side(QRect(width() - 17, height() / 2 - 8, 16, 16)),
+                     theme::pixmap("next", c.line, 16, devicePixelRatioF())
+                         .transformed(QTransform::fromScale(side.isOn() ? -1 : 1, 1)));
     if (hasFocus()) {
         p.setPen(c.fjord);
-        p.drawRect(QRect(1, 6, width() - arrow - 3, height() - 14));
+        p.drawRect(side(QRect(1, 6, width() - arrow - 3, height() - 14)));
     }
 }
 

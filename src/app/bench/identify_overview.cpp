@@ -11,6 +11,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -32,10 +33,12 @@ public:
         p->fillRect(QRect(option.rect.left(), option.rect.bottom(), option.rect.width(), 1), c.faint);
         if (const QVariant share = index.data(shareRole); share.isValid()) {
             const double value = share.toDouble();
-            const QRect track(option.rect.left() + 52, option.rect.center().y() - 3, 90, 7);
+            const QRect track = paint::Mirror(*p, option.rect)(
+                QRect(option.rect.left() + 52, option.rect.center().y() - 3, 90, 7));
             p->fillRect(track, c.sunk);
-            p->fillRect(QRect(track.topLeft(), QSize(static_cast<int>(90 * value), 7)),
-                        value >= 0.95 ? c.moss : c.lichen);
+            p->fillRect(
+                paint::Mirror(*p, track)(QRect(track.topLeft(), QSize(static_cast<int>(90 * value), 7))),
+                value >= 0.95 ? c.moss : c.lichen);
         }
     }
 };

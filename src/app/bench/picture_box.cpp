@@ -41,6 +41,7 @@ QPixmap framed(const QPixmap& picture, int side, bool drafted, bool removed, qre
     out.setDevicePixelRatio(ratio);
     out.fill(Qt::transparent);
     QPainter p(&out);
+    p.setLayoutDirection(QGuiApplication::layoutDirection());
     if (picture.isNull())
         paint::blankCover(p, QRect(0, 0, side, side), "sleeve");
     else

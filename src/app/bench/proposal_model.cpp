@@ -9,6 +9,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/file_table.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -129,7 +130,8 @@ void DifferenceDelegate::paint(QPainter* p, const QStyleOptionViewItem& option,
         p->fillRect(option.rect, c.fjordBack);
     const QString text = index.data().toString();
     const QString other = index.siblingAtColumn(ProposalModel::Now).data().toString();
-    const QRect room = option.rect.adjusted(8, 0, -6, 0);
+    const paint::Mirror side(*p, option.rect);
+    const QRect room = side(option.rect.adjusted(8, 0, -6, 0));
     p->setFont(theme::uiFont(13));
     const QFontMetrics metrics = p->fontMetrics();
     qsizetype head = 0, tail = 0;
@@ -145,7 +147,11 @@ void DifferenceDelegate::paint(QPainter* p, const QStyleOptionViewItem& option,
     if (!whole) {
         const int from = metrics.horizontalAdvance(text.left(head));
         const int width = metrics.horizontalAdvance(text.left(head + middle.size())) - from;
-        const QRect mark(room.left() + from - 1, room.center().y() - 9, width + 2, 19);
+        // The text still reads from the left, from where it begins.
+        const int begin = side.isOn()
+                              ? std::max(room.left(), room.right() + 1 - metrics.horizontalAdvance(text))
+                              : room.left();
+        const QRect mark(begin + from - 1, room.center().y() - 9, width + 2, 19);
         p->fillRect(mark.intersected(room), c.heatherBack);
     }
     p->setPen(index.data(Qt::ForegroundRole).value<QColor>());

@@ -15,6 +15,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/chip_editor.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/paint.h"
 #include "app/widgets/sheet.h"
 
 namespace moorfrost::app {
@@ -42,7 +43,8 @@ public:
         const auto& c = theme::colours();
         const bool chosen = option.state & QStyle::State_Selected;
         paint::listRow(*p, option.rect, chosen, option.state & QStyle::State_HasFocus);
-        const QRect room = option.rect.adjusted(14, 7, -10, -7);
+        const paint::Mirror side(*p, option.rect);
+        const QRect room = side(option.rect.adjusted(14, 7, -10, -7));
         const bool plan = index.row() > 0;
         auto line = [&](int n, const QFont& font, const QColor& colour, const QString& text) {
             p->setFont(font);

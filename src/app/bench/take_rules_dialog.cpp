@@ -10,6 +10,7 @@
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/file_table.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -21,7 +22,7 @@ public:
     using QStyledItemDelegate::QStyledItemDelegate;
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         QStyleOptionViewItem o = option;
-        o.rect.setLeft(o.rect.left() + 5);
+        o.rect = paint::Mirror(*p, o.rect)(o.rect.adjusted(5, 0, 0, 0));
         QStyledItemDelegate::paint(p, o, index);
     }
 };

@@ -26,8 +26,9 @@ QString labelOf(const deliver::SectionDef& def) {
     return SectionList::tr(def.label);
 }
 
-QRect boxOf(const QRect& row) {
-    return {row.left() + boxLeft, row.center().y() - 7, 16, 16};
+QRect boxOf(const QStyleOptionViewItem& option) {
+    const QRect& row = option.rect;
+    return QStyle::visualRect(option.direction, row, {row.left() + boxLeft, row.center().y() - 7, 16, 16});
 }
 
 class SectionDelegate : public QStyledItemDelegate {
@@ -43,7 +44,7 @@ public:
         p->save();
         paint::listRow(*p, r, option.state & QStyle::State_Selected, option.state & QStyle::State_HasFocus);
         QStyleOptionViewItem box(option);
-        box.rect = boxOf(r);
+        box.rect = boxOf(option);
         box.state = QStyle::State_Enabled | (on ? QStyle::State_On : QStyle::State_Off);
         const QWidget* view = option.widget;
         view->style()->drawPrimitive(QStyle::PE_IndicatorItemViewItemCheck, &box, p, view);
@@ -53,21 +54,22 @@ public:
                 paint::pill(*p, right, r, SectionList::tr("%n gap(s)", "", gaps),
                             index.data(HardRole).toBool() ? paint::Tone::Wrong : paint::Tone::Attention) +
                 6;
+        const paint::Mirror side(*p, r);
         const int left = r.left() + textLeft, width = right - left;
         p->setFont(theme::uiFont(13, QFont::Medium));
         p->setPen(on ? c.ink : c.second);
-        p->drawText(QRect(left, r.top() + 3, width, 19), Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(QRect(left, r.top() + 3, width, 19)), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, width));
         p->setFont(theme::uiFont(12));
         p->setPen(on ? c.second : c.third);
-        p->drawText(QRect(left, r.top() + 22, width, 16), Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(QRect(left, r.top() + 22, width, 16)), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(index.data(TellsRole).toString(), Qt::ElideRight, width));
         // What it is held by.
         p->setPen(Qt::NoPen);
         p->setBrush(c.third);
         for (int x = 0; x < 2; ++x)
             for (int y = -1; y <= 1; ++y)
-                p->drawEllipse(QRectF(r.right() - 20 + x * 5, r.center().y() + y * 5 - 1, 2, 2));
+                p->drawEllipse(QRectF(side(QRect(r.right() - 20 + x * 5, r.center().y() + y * 5 - 1, 2, 2))));
         p->restore();
     }
     bool editorEvent(QEvent* event, QAbstractItemModel* model, const QStyleOptionViewItem& option,
@@ -75,7 +77,7 @@ public:
         if (event->type() == QEvent::MouseButtonRelease) {
             const auto* mouse = static_cast<QMouseEvent*>(event);
             if (mouse->button() == Qt::LeftButton &&
-                boxOf(option.rect).adjusted(-boxLeft, -12, 6, 12).contains(mouse->position().toPoint())) {
+                boxOf(option).adjusted(-boxLeft, -12, boxLeft, 12).contains(mouse->position().toPoint())) {
                 const bool on = index.data(Qt::CheckStateRole).toInt() == Qt::Checked;
                 model->setData(index, on ? Qt::Unchecked : Qt::Checked, Qt::CheckStateRole);
                 return true;

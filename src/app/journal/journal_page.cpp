@@ -16,6 +16,7 @@
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/judging_box.h"
+#include "app/widgets/paint.h"
 #include "app/widgets/picture_cells.h"
 #include "app/widgets/sheet.h"
 
@@ -49,8 +50,9 @@ public:
                      6;
         p->setFont(theme::uiFont(13, QFont::DemiBold));
         p->setPen(c.ink);
+        const paint::Mirror side(*p, r);
         int width = right - r.left() - 14;
-        p->drawText(QRect(r.left() + 14, r.top() + 8, width, 18), Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(QRect(r.left() + 14, r.top() + 8, width, 18)), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(spoken(entry.title()), Qt::ElideRight, width));
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
@@ -58,8 +60,8 @@ public:
         const QString what = written ? JournalPage::tr("%n file(s) written", "",
                                                        static_cast<int>(entry.set.done + entry.set.takenBack))
                                      : JournalPage::tr("in the library only");
-        p->drawText(QRect(r.left() + 14, r.top() + 29, r.width() - 22, 18), Qt::AlignVCenter | Qt::AlignLeft,
-                    JournalPage::tr("%1 \u00B7 %2").arg(when, what));
+        p->drawText(side(QRect(r.left() + 14, r.top() + 29, r.width() - 22, 18)),
+                    Qt::AlignVCenter | Qt::AlignLeft, JournalPage::tr("%1 \u00B7 %2").arg(when, what));
         p->restore();
     }
 

@@ -14,6 +14,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/judging_box.h"
+#include "app/widgets/paint.h"
 #include "app/widgets/sheet.h"
 #include "core/library/search/readiness_table.h"
 
@@ -66,11 +67,13 @@ public:
     }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
-        QRect r = option.rect.adjusted(14, 0, -12, 0);
+        const paint::Mirror side(*p, option.rect);
+        const QRect r = option.rect.adjusted(14, 0, -12, 0);
         if (!index.parent().isValid()) {
             p->setFont(theme::uiFont(11, QFont::DemiBold));
             p->setPen(c.second);
-            p->drawText(r.adjusted(0, 0, 0, -5), Qt::AlignLeft | Qt::AlignBottom, index.data().toString());
+            p->drawText(side(r.adjusted(0, 0, 0, -5)), Qt::AlignLeft | Qt::AlignBottom,
+                        index.data().toString());
             return;
         }
         const bool chosen = index.data(ChosenRole).toBool();
@@ -82,7 +85,7 @@ public:
             p->drawRect(option.rect.adjusted(0, 0, -1, -1));
         }
         if (chosen) { // colour does not speak alone
-            p->fillRect(QRect(option.rect.left(), option.rect.top() + 4, 3, option.rect.height() - 8),
+            p->fillRect(side(QRect(option.rect.left(), option.rect.top() + 4, 3, option.rect.height() - 8)),
                         c.heather);
         }
         p->setFont(theme::uiFont(13, chosen ? QFont::DemiBold : QFont::Normal));
@@ -92,10 +95,10 @@ public:
         int countWidth = p->fontMetrics().horizontalAdvance(count) + (count.isEmpty() ? 0 : 8);
         p->setPen(chosen ? c.heather : more ? c.fjord : c.ink);
         QRect text = r.adjusted(0, 0, -countWidth, 0);
-        p->drawText(text, Qt::AlignLeft | Qt::AlignVCenter,
+        p->drawText(side(text), Qt::AlignLeft | Qt::AlignVCenter,
                     p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, text.width()));
         p->setPen(chosen ? c.heather : c.second);
-        p->drawText(r, Qt::AlignRight | Qt::AlignVCenter, count);
+        p->drawText(side(r), Qt::AlignRight | Qt::AlignVCenter, count);
     }
 };
 

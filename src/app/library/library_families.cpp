@@ -5,6 +5,7 @@
 #include <QScrollBar>
 #include <QSettings>
 #include <QShortcut>
+#include <QStyle>
 
 #include "app/library/families_in_lists.h"
 #include "app/library/library_page.h"
@@ -68,7 +69,8 @@ bool LibraryPage::eventFilter(QObject* object, QEvent* event) {
         const QModelIndex index = view_->indexAt(at);
         const QVariant family = index.isValid() ? index.data(FileTable::FamilyRole) : QVariant();
         if (family.isValid() && family.toInt() != FileTable::versionBelow &&
-            at.x() > view_->visualRect(index).right() - markWidth) {
+            QStyle::visualPos(view_->layoutDirection(), view_->visualRect(index), at).x() >
+                view_->visualRect(index).right() - markWidth) {
             turnFamily(index.row());
             return true;
         }

@@ -171,13 +171,15 @@ public:
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
         const library::LibrarySleeve* s = model_->sleeveAt(index);
-        QRect r = option.rect;
+        const QRect r = option.rect;
+        const paint::Mirror side(*p, r);
         p->save();
         if (!s) {
             p->setFont(theme::uiFont(11, QFont::DemiBold));
             p->setPen(c.second);
-            p->drawText(r.adjusted(8, 0, 0, -7), Qt::AlignLeft | Qt::AlignBottom, model_->headingAt(index));
-            p->fillRect(QRect(r.left() + 8, r.bottom() - 2, r.width() - 8, 1), c.faint);
+            p->drawText(side(r.adjusted(8, 0, 0, -7)), Qt::AlignLeft | Qt::AlignBottom,
+                        model_->headingAt(index));
+            p->fillRect(side(QRect(r.left() + 8, r.bottom() - 2, r.width() - 8, 1)), c.faint);
             p->restore();
             return;
         }
@@ -187,18 +189,18 @@ public:
             p->setPen(QPen(c.fjord, 1));
             p->drawRect(r.adjusted(0, 0, -1, -1));
         }
-        const int side = grid_->coverSize();
-        QRect cover(r.left() + 8, r.top() + 8, side, side);
+        const int wide = grid_->coverSize();
+        const QRect cover = side(QRect(r.left() + 8, r.top() + 8, wide, wide));
         QPixmap picture;
         if (Path file = model_->coverFile(*s); !file.empty())
-            picture = Covers::instance().cover(file, side);
+            picture = Covers::instance().cover(file, wide);
         if (picture.isNull())
             paint::blankCover(*p, cover, "sleeve");
         else
             p->drawPixmap(cover, picture);
         auto line = [&](int y, const QString& text) {
-            p->drawText(QRect(cover.left(), cover.bottom() + y, side, 18), Qt::AlignLeft | Qt::AlignVCenter,
-                        p->fontMetrics().elidedText(text, Qt::ElideRight, side));
+            p->drawText(QRect(cover.left(), cover.bottom() + y, wide, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                        p->fontMetrics().elidedText(text, Qt::ElideRight, wide));
         };
         p->setFont(theme::uiFont(13, QFont::DemiBold));
         p->setPen(c.ink);
@@ -206,7 +208,7 @@ public:
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
         line(24, model_->subtitleOf(*s));
-        paint::tally(*p, {cover.left(), cover.bottom() + 47}, model_->tallyOf(index), side);
+        paint::tally(*p, cover, {cover.left(), cover.bottom() + 47}, model_->tallyOf(index), wide);
         p->restore();
     }
 

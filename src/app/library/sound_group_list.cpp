@@ -48,25 +48,25 @@ public:
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto& c = theme::colours();
         const QRect r = option.rect;
+        const paint::Mirror side(*p, r);
         const bool chosen = option.state & QStyle::State_Selected;
         p->fillRect(r, chosen ? c.fjordBack : c.panel);
         if (chosen)
-            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), c.heather);
+            p->fillRect(side(QRect(r.left(), r.top(), 3, r.height())), c.heather);
         p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
         const QRect text = r.adjusted(14, 8, -8, 0);
         p->setFont(theme::uiFont(13, QFont::DemiBold));
         p->setPen(c.ink);
-        p->drawText(QRect(text.left(), text.top(), text.width(), 18), Qt::AlignVCenter,
+        p->drawText(side(QRect(text.left(), text.top(), text.width(), 18)), Qt::AlignVCenter,
                     p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, text.width()));
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
         p->drawText(
-            QRect(text.left(), text.top() + 18, text.width(), 18), Qt::AlignVCenter,
+            side(QRect(text.left(), text.top() + 18, text.width(), 18)), Qt::AlignVCenter,
             p->fontMetrics().elidedText(index.data(LineRole).toString(), Qt::ElideRight, text.width()));
         const QString pill = index.data(PillRole).toString();
-        paint::pill(*p, text.left() + paint::pillWidth(pill),
-                    QRect(text.left(), text.top() + 37, text.width(), 20), pill,
-                    static_cast<paint::Tone>(index.data(ToneRole).toInt()));
+        paint::pill(*p, text.left() + paint::pillWidth(pill), QRect(r.left(), text.top() + 37, r.width(), 20),
+                    pill, static_cast<paint::Tone>(index.data(ToneRole).toInt()));
     }
 };
 

@@ -8,6 +8,7 @@
 #include <algorithm>
 
 #include "app/shell/theme.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -27,22 +28,24 @@ public:
         const QRect r = option.rect;
         p->save();
         paint::listRow(*p, r, option.state & QStyle::State_Selected, option.state & QStyle::State_HasFocus);
+        const paint::Mirror side(*p, r);
         const int left = r.left() + 12, width = r.width() - 22;
         p->setFont(theme::uiFont(13, QFont::DemiBold));
         p->setPen(c.ink);
-        p->drawText(QRect(left, r.top() + 8, width, 19), Qt::AlignVCenter,
+        p->drawText(side(QRect(left, r.top() + 8, width, 19)), Qt::AlignVCenter,
                     p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, width));
         const QRect below(left, r.top() + 28, width, 19);
         if (const QString mark = index.data(MarkRole).toString(); !mark.isEmpty()) {
             p->setFont(theme::uiFont(12, QFont::DemiBold));
             const QString text = p->fontMetrics().elidedText(mark, Qt::ElideRight, width - 18);
-            paint::pill(*p, left + paint::pillWidth(text), below, text,
+            paint::pill(*p, left + paint::pillWidth(text),
+                        QRect(r.left(), below.top(), r.width(), below.height()), text,
                         static_cast<paint::Tone>(index.data(ToneRole).toInt()));
         } else {
             p->setFont(theme::uiFont(12));
             p->setPen(c.second);
             p->drawText(
-                below, Qt::AlignVCenter,
+                side(below), Qt::AlignVCenter,
                 p->fontMetrics().elidedText(index.data(SecondRole).toString(), Qt::ElideRight, width));
         }
         p->restore();

@@ -19,6 +19,7 @@
 #include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -78,12 +79,13 @@ public:
         p->save();
         p->fillRect(r, option.state & QStyle::State_Selected ? c.fjordBack : c.panel);
         p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
-        QRect room = r.adjusted(8, 0, -8, 0);
+        const paint::Mirror side(*p, r);
+        const QRect room = r.adjusted(8, 0, -8, 0);
         if (const QVariant part = index.data(ShareModel::FractionRole); part.isValid()) {
             const QRect bar(room.left(), r.center().y() - 3, std::min(barWidth, room.width() / 2), 7);
-            p->fillRect(bar, c.faint);
-            p->fillRect(QRect(bar.left(), bar.top(), qRound(bar.width() * std::min(1.0, part.toDouble())),
-                              bar.height()),
+            p->fillRect(side(bar), c.faint);
+            p->fillRect(side(QRect(bar.left(), bar.top(),
+                                   qRound(bar.width() * std::min(1.0, part.toDouble())), bar.height())),
                         loud);
         }
         const bool mono = index.column() == ShareTable::Number;

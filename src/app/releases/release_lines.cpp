@@ -102,27 +102,29 @@ public:
         p->save();
         paint::listRow(*p, r, option.state & QStyle::State_Selected, option.state & QStyle::State_HasFocus);
         const QRect cover(r.left() + leftEdge, r.top() + (r.height() - coverSide) / 2, coverSide, coverSide);
+        const paint::Mirror side(*p, r);
         const bool edition = index.data(EditionRole).toBool();
         if (!edition) {
             const QPixmap picture = cover_(index.data(EntryRole).toULongLong());
             if (picture.isNull())
-                paint::blankCover(*p, cover, "release");
+                paint::blankCover(*p, side(cover), "release");
             else
-                p->drawPixmap(cover, picture);
+                p->drawPixmap(side(cover), picture);
         } else { // what holds the editions of a set together
             p->setPen(QPen(c.line, 1.4));
-            const int x = cover.center().x();
+            const QRect at = side(cover);
+            const int x = at.center().x();
             p->drawLine(x, r.top(), x, r.center().y());
-            p->drawLine(x, r.center().y(), cover.right(), r.center().y());
+            p->drawLine(x, r.center().y(), side.isOn() ? at.left() : at.right(), r.center().y());
         }
         const int left = cover.right() + 10, width = r.right() - 10 - left;
         p->setFont(theme::uiFont(13, edition ? QFont::Medium : QFont::DemiBold));
         p->setPen(c.ink);
-        p->drawText(QRect(left, r.top() + 9, width, 18), Qt::AlignVCenter,
+        p->drawText(side(QRect(left, r.top() + 9, width, 18)), Qt::AlignVCenter,
                     p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, width));
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
-        p->drawText(QRect(left, r.top() + 27, width, 18), Qt::AlignVCenter,
+        p->drawText(side(QRect(left, r.top() + 27, width, 18)), Qt::AlignVCenter,
                     p->fontMetrics().elidedText(index.data(SecondRole).toString(), Qt::ElideRight, width));
         p->restore();
     }

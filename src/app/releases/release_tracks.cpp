@@ -14,6 +14,7 @@
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -32,6 +33,7 @@ public:
         p->save();
         p->fillRect(r, option.state & QStyle::State_Selected ? c.fjordBack : head ? c.window : c.panel);
         p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
+        const paint::Mirror side(*p, r);
         QRect text = r.adjusted(8, 0, -8, 0);
         const bool small = index.column() >= ReleaseTracks::Recording;
         p->setFont(theme::uiFont(small ? 12 : 13, head ? QFont::DemiBold : QFont::Normal));
@@ -42,14 +44,15 @@ public:
         const auto align = static_cast<Qt::Alignment>(index.data(Qt::TextAlignmentRole).toInt());
         const QString second = index.data(Model::SecondRole).toString();
         const QString shown = p->fontMetrics().elidedText(words, Qt::ElideRight, text.width());
-        p->drawText(text, align, shown);
+        p->drawText(side(text), align, shown);
         if (!second.isEmpty()) {
             const int width = p->fontMetrics().horizontalAdvance(shown) + 10;
             p->setPen(c.second);
             p->setFont(theme::uiFont(12));
             text.setLeft(text.left() + width);
             if (text.width() > 30)
-                p->drawText(text, align, p->fontMetrics().elidedText(second, Qt::ElideRight, text.width()));
+                p->drawText(side(text), align,
+                            p->fontMetrics().elidedText(second, Qt::ElideRight, text.width()));
         }
         if (option.state & QStyle::State_HasFocus) {
             p->setPen(c.fjord);

@@ -12,6 +12,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -26,7 +27,8 @@ public:
     using QStyledItemDelegate::QStyledItemDelegate;
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         QStyleOptionViewItem inside(option);
-        inside.rect.adjust(gap, 0, 0, 0);
+        const paint::Mirror side(*p, option.rect);
+        inside.rect = side(option.rect.adjusted(gap, 0, 0, 0));
         if (option.state & QStyle::State_Selected)
             p->fillRect(option.rect, theme::colours().fjordBack);
         QStyledItemDelegate::paint(p, inside, index);
@@ -36,7 +38,7 @@ public:
         p->save();
         p->setPen(option.state & QStyle::State_Selected ? theme::colours().ink : theme::colours().second);
         p->setFont(option.font);
-        p->drawText(option.rect.adjusted(0, 0, -gap - 6, 0), Qt::AlignRight | Qt::AlignVCenter, keys);
+        p->drawText(side(option.rect.adjusted(0, 0, -gap - 6, 0)), Qt::AlignRight | Qt::AlignVCenter, keys);
         p->restore();
     }
 };

@@ -39,6 +39,7 @@
 #include "app/shell/deliver_parts.h"
 #include "app/shell/foot.h"
 #include "app/shell/library_trouble_bar.h"
+#include "app/shell/reading_side.h"
 #include "app/shell/sample_files.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
@@ -252,6 +253,7 @@ MainWindow::MainWindow(Controllers& controllers, QWidget* parent)
     });
     FocusRing::follow(this);
     new FullText(this);
+    new ReadingSide(this);
     messageTimer_.setSingleShot(true);
     connect(&messageTimer_, &QTimer::timeout, message_, &QWidget::hide);
     qApp->installEventFilter(this);

@@ -4,6 +4,7 @@
 #include <QPainter>
 
 #include "app/shell/theme.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -22,7 +23,7 @@ void RailButton::paintEvent(QPaintEvent*) {
     QColor ink = isChecked() ? QColor("#FFFFFF") : QColor("#B4C0C8");
     if (isChecked()) {
         p.fillRect(rect(), QColor(255, 255, 255, 18));
-        p.fillRect(QRect(0, 0, 3, height()), QColor("#C3A7E6"));
+        p.fillRect(paint::Mirror(p, rect())(QRect(0, 0, 3, height())), QColor("#C3A7E6"));
     } else if (underMouse() || hasFocus()) {
         p.fillRect(rect(), QColor(255, 255, 255, 10));
     }

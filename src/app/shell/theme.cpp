@@ -9,6 +9,7 @@
 #include <QPalette>
 #include <QPixmapCache>
 #include <QProxyStyle>
+#include <QRegularExpression>
 #include <QStyleFactory>
 #include <QSvgRenderer>
 
@@ -76,6 +77,22 @@ bool systemIsDark() {
     return dark;
 }
 
+/// Qt mirrors where things stand, but not what is around them: edges, corners and room at one side.
+QString mirrored(const QString& sheet) {
+    static const QRegularExpression side("((?:border|padding|margin)-(?:top-|bottom-)?)(left|right)\\b"),
+        all("((?:padding|margin): *\\w+ )(\\w+)( \\w+ )(\\w+)(?= *[;}])");
+    QString out;
+    qsizetype done = 0;
+    for (auto at = side.globalMatch(sheet); at.hasNext();) {
+        const QRegularExpressionMatch one = at.next();
+        out += QStringView(sheet).mid(done, one.capturedStart() - done);
+        out += one.captured(1) + (one.captured(2) == "left" ? "right" : "left");
+        done = one.capturedEnd();
+    }
+    out += QStringView(sheet).mid(done);
+    return out.replace(all, "\\1\\4\\3\\2");
+}
+
 QString styleSheet() {
     QFile file(":/style.qss");
     if (!file.open(QIODevice::ReadOnly))
@@ -108,7 +125,7 @@ QString styleSheet() {
     s.replace("@mode", c.dark ? "dark" : "light");
     for (const auto& [name, colour] : tokens)
         s.replace(QLatin1String(name), colour.name());
-    return s;
+    return QGuiApplication::layoutDirection() == Qt::RightToLeft ? mirrored(s) : s;
 }
 
 } // namespace

@@ -30,7 +30,8 @@ void CellDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
         p->fillRect(r, over);
     }
     p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
-    p->fillRect(QRect(r.right(), r.top(), 1, r.height()), c.faint);
+    const paint::Mirror side(*p, r);
+    p->fillRect(side(QRect(r.right(), r.top(), 1, r.height())), c.faint);
     if (draft)
         paint::notch(*p, r);
     if (view_->currentIndex() == index && view_->hasFocus()) {
@@ -67,7 +68,8 @@ void CellDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
         const int width = room.width() - p->fontMetrics().horizontalAdvance(t) - 5;
         const auto marks = index.data(FileTable::MarksRole).value<library::Marks>();
         if (width >= 7 * static_cast<int>(marks.size())) // else in words only
-            room.setLeft(room.left() + 5 + paint::tally(*p, {room.left(), r.center().y() - 1}, marks, width));
+            room.setLeft(room.left() + 5 +
+                         paint::tally(*p, r, {room.left(), r.center().y() - 1}, marks, width));
         p->setPen(c.second);
     }
     if (const QVariant family = index.data(FileTable::FamilyRole); family.isValid()) {
@@ -76,20 +78,24 @@ void CellDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
         p->setPen(c.second);
         if (versions == FileTable::versionBelow) {
             room.setLeft(room.left() + 16);
-            p->drawLine(room.left() - 10, r.top(), room.left() - 10, r.center().y());
-            p->drawLine(room.left() - 10, r.center().y(), room.left() - 4, r.center().y());
+            p->fillRect(side(QRect(room.left() - 10, r.top(), 1, r.height() / 2)), c.second);
+            p->fillRect(side(QRect(room.left() - 10, r.center().y(), 7, 1)), c.second);
         } else {
-            const QString mark = QString(versions > 0 ? QChar(0x25BE) : QChar(0x25B8)) + " " +
-                                 QString::number(std::abs(versions));
+            const QString mark = QString(QChar(versions > 0  ? 0x25BE
+                                               : side.isOn() ? 0x25C2
+                                                             : 0x25B8)) +
+                                 " " + QString::number(std::abs(versions));
             p->setFont(fontOf(Plain));
-            p->drawText(room, Qt::AlignRight | Qt::AlignVCenter, mark);
+            p->drawText(side(room), Qt::AlignRight | Qt::AlignVCenter, mark);
             room.setRight(room.right() - p->fontMetrics().horizontalAdvance(mark) - 8);
         }
         p->setPen(pen);
         p->setFont(fontOf(face));
     }
     const Shaped& text = shaped(t, room.width(), face);
-    const int x = align & Qt::AlignRight ? room.right() + 1 - text.width : room.left();
+    const QRect shown = side(room);
+    const bool atRight = align.testFlag(Qt::AlignRight) != side.isOn();
+    const int x = atRight ? shown.right() + 1 - text.width : shown.left();
     p->drawStaticText(QPointF(x, room.top() + (room.height() - text.height) / 2.0), text.text);
 }
 

@@ -37,6 +37,8 @@ public:
 protected:
     void keyPressEvent(QKeyEvent* event) override {
         int step = event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : 0;
+        if (isRightToLeft())
+            step = -step;
         if (event->key() == Qt::Key_Delete || event->key() == Qt::Key_Backspace)
             remove();
         else if (step != 0 && event->modifiers() & Qt::ControlModifier)

@@ -134,6 +134,7 @@ public:
         if (index.data(pickedRole).toBool())
             paint::notch(*p, r);
         p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), head ? c.line : c.faint);
+        const paint::Mirror side(*p, r);
         QRect text = r.adjusted(10, 0, -8, -1);
         const QString words = index.data().toString();
         if (index.column() == 0) {
@@ -141,7 +142,8 @@ public:
             p->setPen(c.second);
         } else if (head) {
             p->setRenderHint(QPainter::Antialiasing);
-            const QRectF ring(text.left() + 0.5, r.center().y() - 4.5, 9, 9);
+            const QRectF ring =
+                QRectF(side(QRect(text.left(), r.center().y() - 5, 10, 10))).adjusted(0.5, 0.5, -0.5, -0.5);
             p->setPen(QPen(chosen ? c.heather : c.third, 1.4));
             p->drawEllipse(ring);
             if (chosen) {
@@ -156,7 +158,7 @@ public:
             p->setFont(theme::uiFont(13, differs ? QFont::Medium : QFont::Normal));
             p->setPen(differs ? c.lichen : index.data(blankRole).toBool() ? c.third : c.ink);
             if (differs) { // colour does not speak alone
-                p->drawText(text, Qt::AlignVCenter | Qt::AlignLeft, QStringLiteral("\u2260"));
+                p->drawText(side(text), Qt::AlignVCenter | Qt::AlignLeft, QStringLiteral("\u2260"));
                 text.setLeft(text.left() + 15);
             }
             if (const QVariant bar = index.data(barRole); bar.isValid()) {
@@ -164,8 +166,8 @@ public:
                 const int whole = std::min(108, text.width() - 44);
                 if (whole > 20) {
                     const QRect track(text.left(), r.center().y() - 3, whole, 7);
-                    p->fillRect(track, c.sunk);
-                    p->fillRect(QRect(track.topLeft(), QSize(static_cast<int>(whole * share), 7)),
+                    p->fillRect(side(track), c.sunk);
+                    p->fillRect(side(QRect(track.topLeft(), QSize(static_cast<int>(whole * share), 7))),
                                 share >= 0.95 ? c.moss : c.lichen);
                     text.setLeft(track.right() + 9);
                 }
@@ -173,7 +175,7 @@ public:
                 p->setPen(c.ink);
             }
         }
-        p->drawText(text, Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(text), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(words, Qt::ElideRight, text.width()));
         if ((option.state & QStyle::State_HasFocus) && index.column() > 0) {
             p->setRenderHint(QPainter::Antialiasing, false);

@@ -22,6 +22,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/flow_layout.h"
+#include "app/widgets/paint.h"
 #include "app/widgets/picture_cells.h"
 
 namespace moorfrost::app {
@@ -38,7 +39,7 @@ void Choice::paintEvent(QPaintEvent*) {
     constexpr int around = 34; // margins and the arrow
     option.currentText = fontMetrics().elidedText(option.currentText, Qt::ElideRight, width() - around);
     painter.drawControl(QStyle::CE_ComboBoxLabel, option);
-    painter.drawPixmap(width() - 20, height() / 2 - 7,
+    painter.drawPixmap(paint::Mirror(painter, rect())(QRect(width() - 20, height() / 2 - 7, 14, 14)),
                        theme::pixmap("chevron", theme::colours().second, 14, devicePixelRatioF()));
 }
 
@@ -55,14 +56,15 @@ void EvidenceBar::setValue(double sure) {
 void EvidenceBar::paintEvent(QPaintEvent*) {
     const auto& c = theme::colours();
     QPainter p(this);
+    const paint::Mirror side(p, rect());
     const QRect track(0, height() / 2 - 3, std::min(110, width() - 46), 7);
-    p.fillRect(track, c.sunk);
+    p.fillRect(side(track), c.sunk);
     p.fillRect(
-        QRect(track.topLeft(), QSize(static_cast<int>(track.width() * std::clamp(sure_, 0.0, 1.0)), 7)),
+        side(QRect(track.topLeft(), QSize(static_cast<int>(track.width() * std::clamp(sure_, 0.0, 1.0)), 7))),
         sure_ >= 0.9 ? c.moss : c.lichen);
     p.setFont(theme::uiFont(13, QFont::DemiBold));
     p.setPen(c.ink);
-    p.drawText(QRect(track.right() + 9, 0, 40, height()), Qt::AlignVCenter,
+    p.drawText(side(QRect(track.right() + 9, 0, 40, height())), Qt::AlignVCenter,
                QLocale().toString(sure_, 'f', 2));
 }
 
@@ -242,9 +244,10 @@ public:
         return {QStyledItemDelegate::sizeHint(option, index).width() + gapOf(option, index), 28};
     }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const paint::Mirror side(*p, option.rect);
         const int gap = gapOf(option, index);
         if (gap > 0 && option.state & QStyle::State_Selected)
-            p->fillRect(QRect(option.rect.left(), option.rect.top(), gap, option.rect.height()),
+            p->fillRect(side(QRect(option.rect.left(), option.rect.top(), gap, option.rect.height())),
                         theme::colours().fjordBack);
         const QVariant pictures = index.data(picturesRole);
         if (!pictures.isValid()) {
@@ -254,10 +257,10 @@ public:
         const auto cell = pictures.value<PictureCell>();
         const int width = static_cast<int>(std::min<size_t>(4, cell.pictures.size())) * 28;
         if (option.state & QStyle::State_Selected)
-            p->fillRect(QRect(option.rect.left(), option.rect.top(), width, option.rect.height()),
+            p->fillRect(side(QRect(option.rect.left(), option.rect.top(), width, option.rect.height())),
                         theme::colours().fjordBack);
         QStyledItemDelegate::paint(p, shifted(option, gap + width), index);
-        paintPictures(p, option.rect.adjusted(gap, 0, 0, 0), cell);
+        paintPictures(p, shifted(option, gap).rect, cell);
     }
     bool editorEvent(QEvent* event, QAbstractItemModel* model, const QStyleOptionViewItem& option,
                      const QModelIndex& index) override {
@@ -273,7 +276,7 @@ private:
     }
     static QStyleOptionViewItem shifted(const QStyleOptionViewItem& option, int gap) {
         QStyleOptionViewItem out(option);
-        out.rect.adjust(gap, 0, 0, 0);
+        out.rect = QStyle::visualRect(option.direction, option.rect, option.rect.adjusted(gap, 0, 0, 0));
         return out;
     }
 };

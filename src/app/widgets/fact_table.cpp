@@ -165,6 +165,7 @@ public:
         const bool chosen = option.state & QStyle::State_Selected;
         p->fillRect(r, chosen ? c.fjordBack : c.panel);
         p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), c.faint);
+        const paint::Mirror side(*p, r);
         QRect text = r.adjusted(8, 0, -8, 0);
         p->setFont(theme::uiFont(index.column() == Origin ? 12 : 13));
         p->setPen(index.column() == Caption          ? c.second
@@ -178,10 +179,10 @@ public:
             words += odd ? "" : " \u2713";
         }
         if (index.column() == Value && odd) { // colour does not speak alone
-            p->drawText(text, Qt::AlignVCenter, QStringLiteral("!"));
+            p->drawText(side(text), Qt::AlignVCenter, QStringLiteral("!"));
             text.setLeft(text.left() + 12);
         }
-        p->drawText(text, Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(text), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(words, Qt::ElideRight, text.width()));
         if (option.state & QStyle::State_HasFocus) {
             p->setPen(c.fjord);

@@ -7,6 +7,7 @@
 #include <QKeyEvent>
 #include <QMenu>
 #include <QPainter>
+#include <QStyle>
 
 #include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
@@ -269,7 +270,8 @@ void FieldBox::focusOutEvent(QFocusEvent* event) {
 }
 
 void FieldBox::mousePressEvent(QMouseEvent* event) {
-    if (counts_.size() > 1 && event->position().x() > width() - 22) {
+    if (counts_.size() > 1 &&
+        QStyle::visualPos(layoutDirection(), rect(), event->position().toPoint()).x() > width() - 22) {
         std::unique_ptr<QMenu> menu(makeMenu());
         menu->exec(mapToGlobal(QPoint(0, height())));
         return;
@@ -286,7 +288,8 @@ void FieldBox::paintEvent(QPaintEvent* event) {
     QLineEdit::paintEvent(event);
     const auto& c = theme::colours();
     QPainter p(this);
-    QRect inside = rect().adjusted(1, 1, -1, -1);
+    const QRect inside = rect().adjusted(1, 1, -1, -1);
+    const paint::Mirror side(p, rect());
     if (drafted_) {
         if (!hasFocus()) {
             p.setPen(c.heather);
@@ -299,7 +302,7 @@ void FieldBox::paintEvent(QPaintEvent* event) {
     bool several = counts_.size() > 1;
     int right = inside.right() - 8;
     if (several) {
-        p.drawPixmap(inside.right() - 18, inside.center().y() - 6,
+        p.drawPixmap(side(QRect(inside.right() - 18, inside.center().y() - 6, 14, 14)),
                      theme::pixmap("chevron", c.second, 14, devicePixelRatioF()));
         right -= 16;
     }
@@ -310,7 +313,8 @@ void FieldBox::paintEvent(QPaintEvent* event) {
         int used = mine.horizontalAdvance(text().isEmpty() ? placeholderText() : text()) + 20;
         if (used + width < right) {
             p.setPen(c.third);
-            p.drawText(QRect(right - width, 0, width, height()), Qt::AlignVCenter | Qt::AlignRight, note_);
+            p.drawText(side(QRect(right - width, 0, width, height())), Qt::AlignVCenter | Qt::AlignRight,
+                       note_);
         }
     }
 }

@@ -5,6 +5,8 @@
 #include <utility>
 
 #include <QLayout>
+#include <QStyle>
+#include <QWidget>
 
 namespace moorfrost::app {
 
@@ -67,7 +69,9 @@ private:
                 if (items_[i]->isEmpty())
                     continue;
                 if (move)
-                    items_[i]->setGeometry(QRect(QPoint(x, y + (height - size.height()) / 2), size));
+                    items_[i]->setGeometry(
+                        QStyle::visualRect(parentWidget()->layoutDirection(), rect,
+                                           QRect(QPoint(x, y + (height - size.height()) / 2), size)));
                 x += size.width() + gap_;
             }
             y += height + gap_;

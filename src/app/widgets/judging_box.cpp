@@ -16,6 +16,7 @@
 #include <QPainterPath>
 #include <QPlainTextEdit>
 #include <QPushButton>
+#include <QStyle>
 #include <QVBoxLayout>
 
 #include "app/shell/text_utils.h"
@@ -88,7 +89,7 @@ void RatingBar::setRating(int rating) {
 }
 
 int RatingBar::starAt(const QPoint& at) const {
-    return std::clamp(at.x() / side + 1, 1, 5);
+    return std::clamp(QStyle::visualPos(layoutDirection(), rect(), at).x() / side + 1, 1, 5);
 }
 
 void RatingBar::give(int rating) {
@@ -113,9 +114,11 @@ void RatingBar::leaveEvent(QEvent*) {
 
 void RatingBar::keyPressEvent(QKeyEvent* event) {
     const int key = event->key();
-    if (key == Qt::Key_Right || key == Qt::Key_Up)
+    const int more = isRightToLeft() ? Qt::Key_Left : Qt::Key_Right,
+              less = isRightToLeft() ? Qt::Key_Right : Qt::Key_Left;
+    if (key == more || key == Qt::Key_Up)
         give(std::min(5, rating_ + 1));
-    else if (key == Qt::Key_Left || key == Qt::Key_Down)
+    else if (key == less || key == Qt::Key_Down)
         give(std::max(0, rating_ - 1));
     else if (key >= Qt::Key_0 && key <= Qt::Key_5)
         give(key - Qt::Key_0);
@@ -128,7 +131,8 @@ void RatingBar::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     for (int i = 0; i < 5; ++i) {
-        const QPointF middle(side * i + 10, height() / 2.0);
+        const double left = side * i + 10;
+        const QPointF middle(isRightToLeft() ? width() - left : left, height() / 2.0);
         QPainterPath star;
         for (int k = 0; k < 10; ++k) {
             const double radius = k % 2 == 0 ? 8.5 : 3.7, angle = -M_PI / 2 + k * M_PI / 5;

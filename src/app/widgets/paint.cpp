@@ -46,34 +46,39 @@ QColor back(Tone tone) {
 }
 
 void notch(QPainter& painter, const QRect& rect) {
+    const bool mirrored = painter.layoutDirection() == Qt::RightToLeft;
+    const int corner = mirrored ? rect.right() + 1 : rect.left();
     QPainterPath path;
-    path.moveTo(rect.topLeft());
-    path.lineTo(rect.left() + 8, rect.top());
-    path.lineTo(rect.left(), rect.top() + 8);
+    path.moveTo(corner, rect.top());
+    path.lineTo(corner + (mirrored ? -8 : 8), rect.top());
+    path.lineTo(corner, rect.top() + 8);
     path.closeSubpath();
     painter.fillPath(path, theme::colours().heather);
 }
 
-int tally(QPainter& painter, QPoint at, const std::vector<audit::ReadinessPart>& parts, int width) {
+int tally(QPainter& painter, const QRect& row, QPoint at, const std::vector<audit::ReadinessPart>& parts,
+          int width) {
     std::vector<audit::Met> marks;
     for (const audit::ReadinessPart& part : parts)
         marks.push_back(part.met);
-    return tally(painter, at, marks, width);
+    return tally(painter, row, at, marks, width);
 }
 
-int tally(QPainter& painter, QPoint at, const std::vector<audit::Met>& marks, int width) {
+int tally(QPainter& painter, const QRect& row, QPoint at, const std::vector<audit::Met>& marks, int width) {
     const auto& c = theme::colours();
+    const Mirror side(painter, row);
     int x = at.x();
     // Many rules make narrower marks.
     const int step = marks.empty() ? 16 : std::clamp(width / static_cast<int>(marks.size()), 7, 16);
     for (audit::Met met : marks) {
-        QRect mark(x, at.y(), step - 3, 4);
+        const QRect mark = side(QRect(x, at.y(), step - 3, 4));
         // Shape goes with colour: full, half, and only an outline.
         if (met == audit::Met::Yes) {
             painter.fillRect(mark, c.moss);
         } else if (met == audit::Met::Partly) {
-            painter.fillRect(mark.adjusted(0, 0, -mark.width() / 2, 0), c.lichen);
-            painter.fillRect(mark.adjusted(mark.width() / 2 + 1, 3, 0, 0), c.lichen);
+            const Mirror half(painter, mark);
+            painter.fillRect(half(mark.adjusted(0, 0, -mark.width() / 2, 0)), c.lichen);
+            painter.fillRect(half(mark.adjusted(mark.width() / 2 + 1, 3, 0, 0)), c.lichen);
         } else if (met == audit::Met::NotAsked) {
             painter.fillRect(mark.adjusted(mark.width() / 3, 1, -mark.width() / 3, -1), c.third);
         } else {
@@ -119,7 +124,7 @@ void listRow(QPainter& painter, const QRect& r, bool chosen, bool focused) {
     const auto& c = theme::colours();
     painter.fillRect(r, chosen ? c.fjordBack : c.panel);
     if (chosen)
-        painter.fillRect(QRect(r.left(), r.top(), 3, r.height()), c.heather);
+        painter.fillRect(Mirror(painter, r)(QRect(r.left(), r.top(), 3, r.height())), c.heather);
     if (focused && !chosen) {
         painter.setPen(c.fjord);
         painter.drawRect(r.adjusted(0, 0, -1, -2));
@@ -135,7 +140,7 @@ int pill(QPainter& painter, int right, const QRect& row, const QString& text, To
     painter.save();
     QFont font = theme::uiFont(11, QFont::DemiBold);
     int width = pillWidth(text);
-    QRect rect(right - width, row.center().y() - 8, width, 18);
+    const QRect rect = Mirror(painter, row)(QRect(right - width, row.center().y() - 8, width, 18));
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(Qt::NoPen);
     painter.setBrush(back(tone));

@@ -47,7 +47,8 @@ void showsPictures(QTreeWidget* tree) {
 int paintPictures(QPainter* painter, const QRect& rect, const PictureCell& cell) {
     int used = 0;
     for (size_t i = 0; i < std::min(most, cell.pictures.size()); ++i) {
-        const QRect at(rect.left() + 3 + used, rect.top() + (rect.height() - side) / 2, side, side);
+        const QRect at = paint::Mirror(*painter, rect)(
+            QRect(rect.left() + 3 + used, rect.top() + (rect.height() - side) / 2, side, side));
         const QPixmap picture = Covers::instance().picture(cell.pictures[i], cell.folder, cell.holder, side);
         if (picture.isNull())
             paint::blankCover(*painter, at, "sleeve");

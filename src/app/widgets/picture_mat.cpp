@@ -4,6 +4,7 @@
 #include <QPainter>
 
 #include "app/shell/theme.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -29,7 +30,7 @@ void PictureMat::paintEvent(QPaintEvent*) {
     const QStringList lines = told_.split('\n');
     const int below = std::max(3, static_cast<int>(lines.size())) * 16 + 10; // as large beside each other
     const int side = std::min(width(), height() - 20 - below);
-    const QRect frame(0, 20, side, side);
+    const QRect frame = paint::Mirror(p, rect())(QRect(0, 20, side, side));
     if (image_.isNull()) {
         p.fillRect(frame, c.sunk);
         p.setPen(c.third);

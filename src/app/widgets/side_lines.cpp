@@ -75,6 +75,25 @@ QString SideLines::coloured(const QString& text, const QColor& colour) {
     return QString("<span style='color:%1'>%2</span>").arg(colour.name(), text.toHtmlEscaped());
 }
 
+QString SideLines::tableOf(const QString& rows) const {
+    const QString table = "<table cellspacing=\"0\" cellpadding=\"3\"%1>%2</table>";
+    if (!isRightToLeft())
+        return table.arg(QString(), rows);
+    // Rich text mirrors no tables: the cells of each row change places.
+    static const QRegularExpression cell("<td.*?</td>");
+    QString mirrored;
+    for (const QString& row : rows.split("<tr>", Qt::SkipEmptyParts)) {
+        QString cells;
+        for (auto at = cell.globalMatch(row); at.hasNext();)
+            cells.prepend(at.next()
+                              .captured()
+                              .replace("<td", "<td align=\"right\"")
+                              .replace("padding-right", "padding-left"));
+        mirrored += "<tr>" + cells + "</tr>";
+    }
+    return table.arg(" align=\"right\"", mirrored);
+}
+
 QString SideLines::text() const {
     QStringList out;
     for (int i = 0; i < rows_->count(); ++i)

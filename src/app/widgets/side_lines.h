@@ -27,6 +27,8 @@ public:
     /// What is missing, as such a line. `isHard`: nothing is known of it; else something is open.
     QLabel* gap(const QString& sentence, bool isHard, std::function<void()> follow);
     static QString coloured(const QString& text, const QColor& colour);
+    /// A table of these rows, `<tr>` and in it `<td>`, which begins where the panel is read from.
+    QString tableOf(const QString& rows) const;
 
 protected:
     void clear();

@@ -34,26 +34,27 @@ public:
         bool chosen = option.state & QStyle::State_Selected;
         p->save();
         paint::listRow(*p, r, chosen, option.state & QStyle::State_HasFocus);
-        QRect cover(r.left() + 12, r.top() + 9, 44, 44);
+        const paint::Mirror side(*p, r);
+        const QRect cover(r.left() + 12, r.top() + 9, 44, 44);
         QPixmap picture;
         if (FilePtr f = use_.files.file(s.coverFile))
             picture = Covers::instance().cover(*f, 44);
         if (picture.isNull())
-            paint::blankCover(*p, cover, s.isStrays() ? "file" : "sleeve");
+            paint::blankCover(*p, side(cover), s.isStrays() ? "file" : "sleeve");
         else
-            p->drawPixmap(cover, picture);
+            p->drawPixmap(side(cover), picture);
         int left = cover.right() + 11, width = r.right() - left - 10;
         p->setFont(theme::uiFont(13, QFont::DemiBold));
         p->setPen(c.ink);
-        p->drawText(QRect(left, r.top() + 7, width, 18), Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(QRect(left, r.top() + 7, width, 18)), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(s.title, Qt::ElideRight, width));
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
-        p->drawText(QRect(left, r.top() + 25, width, 17), Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(QRect(left, r.top() + 25, width, 17)), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(s.line(), Qt::ElideRight, width));
-        const int end = left + paint::tally(*p, {left, r.top() + 47}, s.readiness.parts, width - 20);
+        const int end = left + paint::tally(*p, r, {left, r.top() + 47}, s.readiness.parts, width - 20);
         if (s.byHand)
-            p->drawPixmap(QRect(end + 6, r.top() + 42, 14, 14),
+            p->drawPixmap(side(QRect(end + 6, r.top() + 42, 14, 14)),
                           theme::pixmap("pin", c.second, 14, p->device()->devicePixelRatioF()));
         p->restore();
     }

@@ -7,6 +7,7 @@
 #include <QPaintEvent>
 #include <QPainter>
 #include <QScrollBar>
+#include <QStyle>
 
 namespace moorfrost::app {
 
@@ -88,9 +89,10 @@ const TileView::Group* TileView::groupOf(int row) const {
 /// In pixels from the top of all.
 QRect TileView::tileRect(const Group& g, int tile) const {
     const int n = columns();
-    return {gap + tile % n * (tile_.width() + gap),
-            g.top + (g.headed ? headingHeight : 0) + tile / n * (tile_.height() + gap), tile_.width(),
-            tile_.height()};
+    const QRect at(gap + tile % n * (tile_.width() + gap),
+                   g.top + (g.headed ? headingHeight : 0) + tile / n * (tile_.height() + gap), tile_.width(),
+                   tile_.height());
+    return QStyle::visualRect(layoutDirection(), QRect(0, 0, viewport()->width(), 0), at);
 }
 
 QRect TileView::visualRect(const QModelIndex& index) const {
@@ -176,6 +178,7 @@ QModelIndex TileView::moveCursor(CursorAction action, Qt::KeyboardModifiers) {
         for (int i = std::max(1, viewport()->height() / (tile_.height() + gap)); i > 0 && line(by); --i) {
         }
     };
+    const int onward = isRightToLeft() ? -1 : 1; // to the right
     switch (action) {
     case MoveUp:
         line(-1);
@@ -184,10 +187,14 @@ QModelIndex TileView::moveCursor(CursorAction action, Qt::KeyboardModifiers) {
         line(1);
         break;
     case MoveLeft:
+        step(-onward);
+        break;
+    case MoveRight:
+        step(onward);
+        break;
     case MovePrevious:
         step(-1);
         break;
-    case MoveRight:
     case MoveNext:
         step(1);
         break;

@@ -17,6 +17,7 @@ void TwoLineDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
     const QRect r = option.rect;
     p->save();
     paint::listRow(*p, r, option.state & QStyle::State_Selected, option.state & QStyle::State_HasFocus);
+    const paint::Mirror side(*p, r);
     int right = r.right() - 10;
     if (const int n = index.data(PillRole).toInt(); n > 0)
         right -= paint::pill(*p, right, r, QLocale().toString(n), paint::Tone::Draft) + 6;
@@ -30,12 +31,12 @@ void TwoLineDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
     p->setPen(c.ink);
     const QRect name =
         second.isEmpty() ? QRect(left, r.top(), width, r.height()) : QRect(left, r.top() + 5, width, 19);
-    p->drawText(name, Qt::AlignVCenter | Qt::AlignLeft,
+    p->drawText(side(name), Qt::AlignVCenter | Qt::AlignLeft,
                 p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, width));
     if (!second.isEmpty()) {
         p->setFont(theme::uiFont(12));
         p->setPen(c.second);
-        p->drawText(QRect(left, r.top() + 24, width, 16), Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(QRect(left, r.top() + 24, width, 16)), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(second, elide_, width));
     }
     p->restore();

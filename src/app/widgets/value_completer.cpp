@@ -9,6 +9,7 @@
 
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
+#include "app/widgets/paint.h"
 
 namespace moorfrost::app {
 
@@ -25,6 +26,7 @@ public:
         const auto& c = theme::colours();
         if (option.state & (QStyle::State_Selected | QStyle::State_MouseOver))
             p->fillRect(option.rect, c.fjordBack);
+        const paint::Mirror side(*p, option.rect);
         const QRect room = option.rect.adjusted(8, 0, -8, 0);
         const qulonglong uses = index.data(countRole).toULongLong();
         const QString count = uses > 0 ? QLocale().toString(uses) : QString();
@@ -35,7 +37,7 @@ public:
         p->setFont(theme::uiFont(13));
         p->setPen(c.ink);
         p->drawText(
-            room.adjusted(0, 0, -width - 10, 0), Qt::AlignVCenter | Qt::AlignLeft,
+            side(room.adjusted(0, 0, -width - 10, 0)), Qt::AlignVCenter | Qt::AlignLeft,
             p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, room.width() - width - 10));
     }
 };

@@ -55,6 +55,7 @@ public:
         plain.text.clear();
         option.widget->style()->drawControl(QStyle::CE_ItemViewItem, &plain, p, option.widget);
         const auto& c = theme::colours();
+        const paint::Mirror side(*p, option.rect);
         QRect room = option.rect.adjusted(8, 0, -8, 0);
         const double share = index.data(DiscTrackModel::ShareRole).toDouble();
         const auto tone = static_cast<paint::Tone>(index.data(DiscTrackModel::ToneRole).toInt());
@@ -64,15 +65,15 @@ public:
             p->setRenderHint(QPainter::Antialiasing);
             p->setPen(Qt::NoPen);
             p->setBrush(c.faint);
-            p->drawRoundedRect(bar, 3, 3);
+            p->drawRoundedRect(side(bar), 3, 3);
             p->setBrush(tone == paint::Tone::Neutral ? c.fjord : paint::ink(tone));
             if (const int width = qRound(bar.width() * share); width > 0)
-                p->drawRoundedRect(QRect(bar.left(), bar.top(), width, bar.height()), 3, 3);
+                p->drawRoundedRect(side(QRect(bar.left(), bar.top(), width, bar.height())), 3, 3);
             room.setLeft(bar.right() + 9);
         }
         p->setPen(tone == paint::Tone::Neutral ? c.second : paint::ink(tone));
         p->setFont(theme::uiFont(13));
-        p->drawText(room, Qt::AlignVCenter | Qt::AlignLeft,
+        p->drawText(side(room), Qt::AlignVCenter | Qt::AlignLeft,
                     p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, room.width()));
         p->restore();
     }

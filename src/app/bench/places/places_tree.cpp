@@ -44,6 +44,7 @@ public:
                      4;
         }
         o.rect.setRight(std::max(right - 4, o.rect.left() + 20));
+        o.rect = paint::Mirror(*p, option.rect)(o.rect);
         QStyledItemDelegate::paint(p, o, index);
         if (index.column() == PlacesModel::Future && index.data(PlacesModel::DraftRole).toBool())
             paint::notch(*p, option.rect);

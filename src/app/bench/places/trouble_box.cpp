@@ -207,8 +207,8 @@ void TroubleBox::tellPair(const placing::FilePair& pair) {
     QString rows;
     auto row = [&](const QString& name, const QString& one, const QString& other) {
         const QColor ink = one == other || name.isEmpty() ? c.second : c.ink;
-        rows += QString("<tr><td style='color:%1; padding-right:10px'>%2</td>"
-                        "<td style='color:%5; padding-right:14px'>%3</td><td style='color:%5'>%4</td></tr>")
+        rows += QString("<tr><td style='color:%1'>%2&nbsp;</td>"
+                        "<td style='color:%5'>%3&nbsp;&nbsp;</td><td style='color:%5'>%4</td></tr>")
                     .arg(c.second.name(), name, one.toHtmlEscaped(), other.toHtmlEscaped(), ink.name());
     };
     row({}, tr("this one"), tr("the other"));
@@ -217,7 +217,7 @@ void TroubleBox::tellPair(const placing::FilePair& pair) {
     row(tr("Size"),
         locale.formattedDataSize(static_cast<qint64>(pair.one.size), 1, QLocale::DataSizeSIFormat),
         locale.formattedDataSize(static_cast<qint64>(pair.other.size), 1, QLocale::DataSizeSIFormat));
-    pair_->setText("<table>" + rows + "</table>" + coloured(spoken(sentenceOf(pair.sound)), c.ink));
+    pair_->setText(tableOf(rows) + coloured(spoken(sentenceOf(pair.sound)), c.ink));
     pair_->setToolTip(shownPath(pair.other.path));
 }
 

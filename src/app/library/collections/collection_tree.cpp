@@ -17,6 +17,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/file_drag.h"
+#include "app/widgets/paint.h"
 #include "core/text/text.h"
 
 namespace moorfrost::app {
@@ -41,6 +42,9 @@ public:
         const bool shown = index.data(ShownRole).toBool();
         const auto* tree = static_cast<const QTreeWidget*>(option.widget);
         const QRect line(0, option.rect.top(), tree->viewport()->width(), option.rect.height());
+        const paint::Mirror side(*p, line);
+        // Reckoned from the left: how far in it stands.
+        const int left = side(option.rect).left();
         if (option.state & (QStyle::State_MouseOver | QStyle::State_Selected))
             p->fillRect(line, c.faint);
         if ((option.state & QStyle::State_Selected) && tree->hasFocus()) {
@@ -48,9 +52,9 @@ public:
             p->drawRect(line.adjusted(0, 0, -1, -1));
         }
         if (shown) // colour does not speak alone
-            p->fillRect(QRect(0, line.top() + 4, 3, line.height() - 8), c.heather);
+            p->fillRect(side(QRect(0, line.top() + 4, 3, line.height() - 8)), c.heather);
         const auto kind = static_cast<Kind>(index.data(KindRole).toInt());
-        const QPoint middle(option.rect.left() + 19, line.center().y() + 1);
+        const QPoint middle = side(QRect(left + 19, line.center().y() + 1, 1, 1)).topLeft();
         const QColor mark = shown ? c.heather : c.third;
         if (kind == Kind::Folder) {
             p->save();
@@ -59,6 +63,8 @@ public:
             p->translate(middle);
             if (tree->isExpanded(index))
                 p->rotate(90);
+            else if (side.isOn())
+                p->rotate(180);
             p->drawPolyline(QPolygon({QPoint(-2, -4), QPoint(2, 0), QPoint(-2, 4)}));
             p->restore();
         } else {
@@ -70,18 +76,18 @@ public:
                                   ? QLocale().toString(index.data(CountRole).toULongLong())
                                   : QString();
         const int countWidth = p->fontMetrics().horizontalAdvance(count) + (count.isEmpty() ? 0 : 8);
-        const QRect text(option.rect.left() + 32, line.top(), line.right() - 12 - option.rect.left() - 32,
-                         line.height());
+        const QRect text(left + 32, line.top(), line.right() - 12 - left - 32, line.height());
         p->setPen(shown ? c.heather : c.ink);
         p->drawText(
-            text.adjusted(0, 0, -countWidth, 0), Qt::AlignLeft | Qt::AlignVCenter,
+            side(text.adjusted(0, 0, -countWidth, 0)), Qt::AlignLeft | Qt::AlignVCenter,
             p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, text.width() - countWidth));
         p->setPen(shown ? c.heather : c.second);
-        p->drawText(text, Qt::AlignRight | Qt::AlignVCenter, count);
+        p->drawText(side(text), Qt::AlignRight | Qt::AlignVCenter, count);
     }
     void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option,
                               const QModelIndex&) const override {
-        editor->setGeometry(option.rect.adjusted(28, 0, -4, 0));
+        editor->setGeometry(
+            QStyle::visualRect(option.direction, option.rect, option.rect.adjusted(28, 0, -4, 0)));
     }
 };
 
