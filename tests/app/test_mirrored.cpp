@@ -5,10 +5,12 @@
 
 #include <QAbstractSpinBox>
 #include <QApplication>
+#include <QInputMethodEvent>
 #include <QLabel>
 #include <QLineEdit>
 
 #include "app/shell/theme.h"
+#include "app/widgets/field_box.h"
 #include "app/widgets/judging_box.h"
 #include "app/widgets/waveform.h"
 #include "support/every_page.h"
@@ -142,6 +144,35 @@ private slots:
         QVERIFY2(bar.accessibleName().contains("1 of 5"), qPrintable(bar.accessibleName()));
         QTest::keyClick(&bar, Qt::Key_Left);
         QVERIFY2(bar.accessibleName().contains("2 of 5"), qPrintable(bar.accessibleName()));
+    }
+
+    // In any window: what is told beside a value is not painted over one that reads from the right.
+    void aNoteIsBesideWhatReadsFromTheRight() {
+        d_ = somethingOnEveryPage(box_->root());
+        showPage(*d_, everyPage()[2]);
+        FieldBox* box = nullptr;
+        for (FieldBox* one : d_->window().findChildren<FieldBox*>())
+            if (one->key() == "genre" && one->isVisible())
+                box = one;
+        QVERIFY(box);
+        box->setFocus();
+        QInputMethodEvent typed;
+        typed.setCommitString(QString::fromUtf8("\u05D0\u05D1\u05D2")); // three letters of Hebrew
+        QApplication::sendEvent(box, &typed);
+        QTest::keyClick(box, Qt::Key_Return);
+        box->clearFocus();
+        d_->settle();
+        const QImage image = box->grab().toImage();
+        auto inked = [&](const QRect& area) {
+            for (int y = area.top(); y <= area.bottom(); ++y)
+                for (int x = area.left(); x <= area.right(); ++x)
+                    if (qGray(image.pixel(x, y)) < 200)
+                        return true;
+            return false;
+        };
+        const QRect inside = box->rect().adjusted(9, 9, -5, -5);
+        QVERIFY(inked(inside.adjusted(inside.width() / 2, 0, 0, 0)));  // the value
+        QVERIFY(inked(inside.adjusted(0, 0, -inside.width() / 2, 0))); // where it came from
     }
 
     // Back and forth: whoever chooses another language has nothing left of the one before.

@@ -76,8 +76,9 @@ public:
                      const QModelIndex& index) override {
         if (event->type() == QEvent::MouseButtonRelease) {
             const auto* mouse = static_cast<QMouseEvent*>(event);
-            if (mouse->button() == Qt::LeftButton &&
-                boxOf(option).adjusted(-boxLeft, -12, boxLeft, 12).contains(mouse->position().toPoint())) {
+            const QPoint at = QStyle::visualPos(option.direction, option.rect,
+                                                mouse->position().toPoint()); // from the left
+            if (mouse->button() == Qt::LeftButton && at.x() < option.rect.left() + boxLeft + 16 + 6) {
                 const bool on = index.data(Qt::CheckStateRole).toInt() == Qt::Checked;
                 model->setData(index, on ? Qt::Unchecked : Qt::Checked, Qt::CheckStateRole);
                 return true;

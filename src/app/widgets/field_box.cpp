@@ -137,7 +137,8 @@ void FieldBox::showCounts() {
     setPlaceholderText(several    ? tr("%n value(s)", "", static_cast<int>(counts_.size()))
                        : drafted_ ? tr("will be blank")
                                   : QString());
-    setTextMargins(0, 0, several ? 16 : 0, 0);
+    const int room = several ? 16 : 0; // of the arrow
+    setTextMargins(isRightToLeft() ? room : 0, 0, isRightToLeft() ? 0 : room, 0);
     if (!isModified()) { // else it belongs to the hands that type
         setText(shown_);
         setCursorPosition(0);
@@ -299,21 +300,22 @@ void FieldBox::paintEvent(QPaintEvent* event) {
         }
         paint::notch(p, inside);
     }
-    bool several = counts_.size() > 1;
-    int right = inside.right() - 8;
-    if (several) {
+    QRect room = inside.adjusted(8, 0, -8, 0);
+    if (counts_.size() > 1) {
         p.drawPixmap(side(QRect(inside.right() - 18, inside.center().y() - 6, 14, 14)),
                      theme::pixmap("chevron", c.second, 14, devicePixelRatioF()));
-        right -= 16;
+        room.setRight(room.right() - 16);
     }
     if (!note_.isEmpty() && !hasFocus()) {
         p.setFont(theme::uiFont(11));
-        int width = p.fontMetrics().horizontalAdvance(note_);
-        QFontMetrics mine(font());
-        int used = mine.horizontalAdvance(text().isEmpty() ? placeholderText() : text()) + 20;
-        if (used + width < right) {
+        const int width = p.fontMetrics().horizontalAdvance(note_);
+        const QString shown = text().isEmpty() ? placeholderText() : text();
+        if (QFontMetrics(font()).horizontalAdvance(shown) + 12 + width < room.width()) {
             p.setPen(c.third);
-            p.drawText(side(QRect(right - width, 0, width, height())), Qt::AlignVCenter | Qt::AlignRight,
+            // What is typed begins where its own language begins; the note is at the other side.
+            p.drawText(side(room),
+                       Qt::AlignVCenter | Qt::AlignAbsolute |
+                           (shown.isRightToLeft() ? Qt::AlignLeft : Qt::AlignRight),
                        note_);
         }
     }
