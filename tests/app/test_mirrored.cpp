@@ -9,6 +9,7 @@
 #include <QLabel>
 #include <QLineEdit>
 
+#include "app/shell/parts.h"
 #include "app/shell/theme.h"
 #include "app/widgets/field_box.h"
 #include "app/widgets/judging_box.h"
@@ -144,6 +145,32 @@ private slots:
         QVERIFY2(bar.accessibleName().contains("1 of 5"), qPrintable(bar.accessibleName()));
         QTest::keyClick(&bar, Qt::Key_Left);
         QVERIFY2(bar.accessibleName().contains("2 of 5"), qPrintable(bar.accessibleName()));
+    }
+
+    // From part to part by keyboard: as it is read.
+    void partsAreGoneThroughFromTheRight() {
+        read(Qt::RightToLeft);
+        d_ = somethingOnEveryPage(box_->root());
+        MainWindow& w = d_->window();
+        showPage(*d_, everyPage()[4]); // the library, with a panel at each side
+        auto right = [&] {
+            const QWidget* now = QApplication::focusWidget();
+            return now->mapTo(&w, QPoint(now->width(), 0)).x();
+        };
+        std::vector<int> rights;
+        for (int i = 0; i < 12; ++i) {
+            goToPart(&w, 1);
+            rights.push_back(right());
+        }
+        const auto first = std::ranges::max_element(rights);
+        std::ranges::rotate(rights, first);
+        const int least = *std::ranges::min_element(rights);
+        QVERIFY(rights.front() > least);
+        QVERIFY2(rights[1] < rights.front() || rights[2] < rights.front(), "it goes on to the left");
+        int back = 0; // to the right again: where it begins anew
+        for (size_t i = 1; i < rights.size(); ++i)
+            back += rights[i] > rights[i - 1];
+        QVERIFY2(back <= 3, qPrintable(QString::number(back)));
     }
 
     // In any window: what is told beside a value is not painted over one that reads from the right.

@@ -3,6 +3,7 @@
 
 #include <QAbstractItemView>
 #include <QApplication>
+#include <QStyle>
 
 #include <algorithm>
 #include <vector>
@@ -47,7 +48,8 @@ void goToPart(QWidget* window, int by) {
     if (parts.empty())
         return;
     std::ranges::sort(parts, {}, [window](QWidget* w) {
-        const QPoint at = w->mapTo(window, QPoint());
+        const QRect at = QStyle::visualRect(window->layoutDirection(), window->rect(),
+                                            QRect(w->mapTo(window, QPoint()), w->size()));
         return std::pair(at.x(), at.y());
     });
     const QWidget* now = QApplication::focusWidget();

@@ -9,7 +9,7 @@ namespace moorfrost::app {
 
 /// Marks a widget as a part; its first child that takes the focus gets it.
 void markAsPart(QWidget* widget);
-/// The focus goes to the next part that is in sight (-1: the one before), from left to right, from top to
+/// The focus goes to the next part that is in sight (-1: the one before), as one reads, from top to
 /// bottom.
 void goToPart(QWidget* window, int by);
 
