@@ -153,24 +153,16 @@ private slots:
         d_ = somethingOnEveryPage(box_->root());
         MainWindow& w = d_->window();
         showPage(*d_, everyPage()[4]); // the library, with a panel at each side
-        auto right = [&] {
+        std::vector<int> edges;        // where each part ends at the right
+        const QWidget* first = nullptr;
+        for (goToPart(&w, 1); QApplication::focusWidget() != first; goToPart(&w, 1)) {
             const QWidget* now = QApplication::focusWidget();
-            return now->mapTo(&w, QPoint(now->width(), 0)).x();
-        };
-        std::vector<int> rights;
-        for (int i = 0; i < 12; ++i) {
-            goToPart(&w, 1);
-            rights.push_back(right());
+            first = first ? first : now;
+            edges.push_back(now->mapTo(&w, QPoint(now->width(), 0)).x());
+            QVERIFY(edges.size() < 20);
         }
-        const auto first = std::ranges::max_element(rights);
-        std::ranges::rotate(rights, first);
-        const int least = *std::ranges::min_element(rights);
-        QVERIFY(rights.front() > least);
-        QVERIFY2(rights[1] < rights.front() || rights[2] < rights.front(), "it goes on to the left");
-        int back = 0; // to the right again: where it begins anew
-        for (size_t i = 1; i < rights.size(); ++i)
-            back += rights[i] > rights[i - 1];
-        QVERIFY2(back <= 3, qPrintable(QString::number(back)));
+        QVERIFY(edges.size() > 2);
+        QVERIFY(std::ranges::is_sorted(edges, std::greater<>()));
     }
 
     // In any window: what is told beside a value is not painted over one that reads from the right.
