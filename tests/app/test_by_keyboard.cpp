@@ -19,6 +19,7 @@
 #include "support/driver.h"
 #include "support/sample_files.h"
 #include "support/shared_data.h"
+#include "support/three_songs.h"
 
 using namespace moorfrost;
 using namespace moorfrost::app;
@@ -97,12 +98,7 @@ private slots:
     void theWholeWay() {
         QSettings().clear();
         const test::Sandbox box(true);
-        for (const auto& [name, title, track] :
-             {std::tuple("a.flac", "Gorse", "1"), {"b.flac", "Tern", "2"}, {"c.flac", "Undertow", "3"}})
-            test::tag(test::makeSound(box / "in", name), {{"title", {title}},
-                                                          {"artist", {"Isla Varnholt"}},
-                                                          {"album", {"Salt Road"}},
-                                                          {"track", {track}}});
+        test::makeThreeSongs(box / "in");
         std::filesystem::create_directories(box / "Archive");
         desk_ = std::make_unique<Driver>(box / "library.db");
         desk_->addShelf(box / "Archive");

@@ -9,6 +9,7 @@
 #include "support/private_bus.h"
 #include "support/sample_files.h"
 #include "support/screen_reader.h"
+#include "support/three_songs.h"
 #include "support/virtual_display.h"
 
 using namespace moorfrost;
@@ -57,12 +58,7 @@ private slots:
 
     void theWholeWay() {
         const test::Sandbox box;
-        for (const auto& [name, title, track] :
-             {std::tuple("a.flac", "Gorse", "1"), {"b.flac", "Tern", "2"}, {"c.flac", "Undertow", "3"}})
-            test::tag(test::makeSound(box / "in", name), {{"title", {title}},
-                                                          {"artist", {"Isla Varnholt"}},
-                                                          {"album", {"Salt Road"}},
-                                                          {"track", {track}}});
+        test::makeThreeSongs(box / "in");
         QProcess program;
         QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
         for (const char* name : {"XDG_DATA_HOME", "XDG_CACHE_HOME", "XDG_CONFIG_HOME", "XDG_STATE_HOME"})

@@ -19,6 +19,7 @@
 #include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/stacked_parts.h"
 #include "core/base/version.h"
 #include "core/base/without_private.h"
 #include "core/files/disk.h"
@@ -99,12 +100,7 @@ TroubleReportDialog::TroubleReportDialog(const QString& report, QWidget* parent)
     foot->addWidget(copy);
     foot->addWidget(close);
     foot->addWidget(save);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(bar("head", head));
-    layout->addWidget(text_, 1);
-    layout->addWidget(bar("tools", foot));
+    stackParts(this, {bar("head", head), text_, bar("tools", foot)}, text_);
     connect(copy, &QPushButton::clicked, this,
             [this] { QApplication::clipboard()->setText(text_->toPlainText()); });
     connect(close, &QPushButton::clicked, this, &QDialog::reject);

@@ -13,6 +13,7 @@
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/stacked_parts.h"
 
 namespace moorfrost::app {
 
@@ -64,12 +65,7 @@ ShelvesHereDialog::ShelvesHereDialog(ShelvesController& shelves, QWidget* parent
     auto* foot = new QHBoxLayout;
     foot->addWidget(said_, 1);
     foot->addWidget(close);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(bar("head", head));
-    layout->addWidget(panel, 1);
-    layout->addWidget(bar("tools", foot));
+    stackParts(this, {bar("head", head), panel, bar("tools", foot)}, panel);
     connect(close, &QPushButton::clicked, this, &QDialog::accept);
     connect(&shelves_, &ShelvesController::changed, this, &ShelvesHereDialog::refresh);
     refresh();

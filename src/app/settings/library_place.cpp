@@ -12,6 +12,7 @@
 #include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/stacked_parts.h"
 #include "core/files/disk.h"
 #include "core/files/file_system.h"
 #include "core/library/carry_library.h"
@@ -78,12 +79,7 @@ MoveLibraryDialog::MoveLibraryDialog(const Path& library, QWidget* parent)
     panel->setLayout(column);
     TakeBar foot = takeBar(this, tr("Move and start again"));
     take_ = foot.take;
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(bar("head", head));
-    layout->addWidget(panel, 1);
-    layout->addWidget(foot.widget);
+    stackParts(this, {bar("head", head), panel, foot.widget}, panel);
     connect(take_, &QPushButton::clicked, this, &QDialog::accept);
     connect(choose, &QPushButton::clicked, this, [this] {
         const QString chosen =

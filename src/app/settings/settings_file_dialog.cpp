@@ -11,6 +11,7 @@
 #include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/stacked_parts.h"
 #include "core/files/disk.h"
 #include "core/files/whole_file.h"
 #include "core/text/text.h"
@@ -43,19 +44,14 @@ SettingsFileDialog::SettingsFileDialog(const QString& title, const QString& what
     TakeBar foot = takeBar(this, take);
     take_ = foot.take;
     connect(take_, &QPushButton::clicked, this, &QDialog::accept);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(bar("head", head));
-    layout->addWidget(list, 1);
-    layout->addWidget(foot.widget);
+    stackParts(this, {bar("head", head), list, foot.widget}, list);
     // As high as all of it needs: asked once everything looks as it will, and at the width that it gets.
     for (QWidget* one : findChildren<QWidget*>())
         one->ensurePolished();
     constexpr int wide = 480;
-    layout->invalidate();
-    setMinimumHeight(layout->hasHeightForWidth() ? layout->totalHeightForWidth(wide)
-                                                 : layout->totalSizeHint().height());
+    layout()->invalidate();
+    setMinimumHeight(layout()->hasHeightForWidth() ? layout()->totalHeightForWidth(wide)
+                                                 : layout()->totalSizeHint().height());
     resize(wide, minimumHeight());
 }
 

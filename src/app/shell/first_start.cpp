@@ -16,6 +16,7 @@
 #include "app/shell/core_sentences.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/stacked_parts.h"
 
 namespace moorfrost::app {
 
@@ -94,12 +95,7 @@ FirstStartDialog::FirstStartDialog(const Uses& use, QWidget* parent) : QDialog(p
     foot->addWidget(said_, 1);
     foot->addWidget(skip_);
     foot->addWidget(begin_);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(bar("head", head));
-    layout->addWidget(panel, 1);
-    layout->addWidget(bar("tools", foot));
+    stackParts(this, {bar("head", head), panel, bar("tools", foot)}, panel);
     connect(choose, &QPushButton::clicked, this, [this] {
         const QString chosen = QFileDialog::getExistingDirectory(this, tr("The folder of the library"),
                                                                  QFileInfo(folder_->text()).path());
