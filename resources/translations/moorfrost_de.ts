@@ -10240,7 +10240,7 @@ Derselbe Klang, Byte für Byte: %2</translation>
     </message>
     <message>
         <source>Who listens can comment and rate</source>
-        <translation>Wer zuhört, kann kommentieren und bewerten</translation>
+        <translation>Hörer können kommentieren, bewerten</translation>
     </message>
     <message>
         <source>%1, %2 kbit/s</source>
@@ -13911,7 +13911,7 @@ Derselbe Klang, Byte für Byte: %2</translation>
     </message>
     <message>
         <source>What is proposed and not written counts</source>
-        <translation>Was vorgeschlagen und nicht geschrieben ist, zählt</translation>
+        <translation>Entwürfe zählen mit</translation>
     </message>
     <message>
         <source>Kind</source>

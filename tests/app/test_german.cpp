@@ -58,7 +58,9 @@ private slots:
         QCOMPARE(language::chosen(), QString("en"));
         language::choose("de");
         QCOMPARE(language::chosen(), QString("de"));
+        QCOMPARE(language::inSentence("Barcode"), QString("barcode"));
         language::install("de");
+        QCOMPARE(language::inSentence("Strichcode"), QString("Strichcode")); // a noun is written large
         Listener listener;
         QApplication::installTranslator(&listener);
         const auto d = somethingOnEveryPage(box_->root());

@@ -11,6 +11,7 @@
 #include <QLineEdit>
 #include <QPushButton>
 #include <QRadioButton>
+#include <QScrollArea>
 #include <QStyleOption>
 #include <QTextDocument>
 #include <QToolButton>
@@ -128,11 +129,32 @@ class TestLayout : public QObject {
         }
         return cutByParent(widget);
     }
+    /// A panel that only goes up and down, and is wider than what is seen of it.
+    static QString cutPanel(const QWidget* widget) {
+        const auto* area = qobject_cast<const QScrollArea*>(widget);
+        if (!area || !area->widget() || area->horizontalScrollBarPolicy() != Qt::ScrollBarAlwaysOff ||
+            area->widget()->width() <= area->viewport()->width())
+            return {};
+        // What makes it so wide.
+        QStringList by;
+        for (const QWidget* one : area->widget()->findChildren<QWidget*>())
+            if (one->isVisible() && one->findChildren<QWidget*>().isEmpty() &&
+                one->mapTo(area->widget(), QPoint(one->width(), 0)).x() > area->viewport()->width())
+                by << QString("%1 %2")
+                          .arg(one->metaObject()->className())
+                          .arg(one->minimumSizeHint().width());
+        return QString("%1 wide, %2 seen, by %3")
+            .arg(area->widget()->width())
+            .arg(area->viewport()->width())
+            .arg(by.join(", "));
+    }
     static QStringList clippedIn(QWidget* window) {
         QStringList out;
         for (QWidget* widget : window->findChildren<QWidget*>()) {
             if (!widget->isVisible() || widget->window() != window)
                 continue;
+            if (const QString how = cutPanel(widget); !how.isEmpty())
+                out << QString("a panel, %1 (%2)").arg(how, whereIs(widget));
             // The line of a spin box or a choice is part of it.
             if (qobject_cast<QLineEdit*>(widget) &&
                 (qobject_cast<QAbstractSpinBox*>(widget->parentWidget()) ||
@@ -209,6 +231,8 @@ private slots:
             QTest::qWait(30); // what was told last is laid out
             QStringList found = clippedIn(&w);
             found.removeDuplicates();
+            if (w.width() > size.width() || w.height() > size.height())
+                found << QString("the window grew to %1 x %2").arg(w.width()).arg(w.height());
             for (const QString& one : found) // all of them: a message of a test is cut
                 std::fprintf(stderr, "%s: %s\n", page.name, qPrintable(one));
             count += static_cast<int>(found.size());

@@ -64,6 +64,8 @@ ColumnEditor::ColumnEditor(QWidget* parent) : QFrame(parent) {
     form_->setItemText(2, tr("221.400 seconds"));
     form_->setItemText(3, tr("221400 milliseconds"));
     form_->setAccessibleName(tr("How lengths are told"));
+    for (Choice* choice : {several_, form_})
+        choice->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed); // long entries make nothing wide
     auto* layout = new QGridLayout(this);
     layout->setContentsMargins(14, 4, 14, 8);
     layout->setHorizontalSpacing(8);

@@ -10,6 +10,7 @@
 #include "app/deliver/layout_bar.h"
 #include "app/shell/text_utils.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/keep_wide.h"
 
 namespace moorfrost::app {
 
@@ -47,7 +48,8 @@ QWidget* DeliverView::scrolling(QWidget* content, int narrowest) {
     area->setWidgetResizable(true);
     area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     area->setWidget(content);
-    area->setMinimumWidth(narrowest);
+    constexpr int widest = 640;
+    keepWide(area, narrowest, widest);
     return area;
 }
 

@@ -180,6 +180,8 @@ QWidget* RowsOutView::fileForm() {
     pathTo_ = new QLineEdit;
     pathTo_->setPlaceholderText(tr("M:\\music"));
     pathTo_->setAccessibleName(tr("and there with"));
+    for (Choice* choice : {kind_, delimiter_, quotes_, charset_, decimal_, dates_})
+        choice->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed); // long entries make nothing wide
     drafts_ = new QCheckBox(tr("What is proposed and not written counts"));
     auto changes = [this](QComboBox* box, auto how) {
         connect(box, &QComboBox::activated, this, [this, box, how](int at) {

@@ -5,6 +5,7 @@
 
 #include "app/people/agreement_link.h"
 #include "app/shell/core_sentences.h"
+#include "app/shell/language.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -17,7 +18,7 @@ namespace {
 QString where(const library::TagName& name) {
     QStringList fields;
     for (const std::string& field : name.fields)
-        fields << fieldLabel(field).toLower();
+        fields << language::inSentence(fieldLabel(field));
     return PartySide::tr("%1, in %n file(s)", "", static_cast<int>(name.files)).arg(fields.join(", "));
 }
 

@@ -16,6 +16,7 @@
 #include "app/people/lyrics_view.h"
 #include "app/people/works_page.h"
 #include "app/shell/core_sentences.h"
+#include "app/shell/language.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "core/library/people/share_template.h"
@@ -72,7 +73,7 @@ void WorksPage::enterNames() {
         const auto shares = shown_.shares(side);
         if (std::ranges::any_of(shares,
                                 [](const library::Share& s) { return s.party == 0 && !s.name.empty(); }))
-            setShares(side, shares, tr("Enter the %1").arg(sideName(side).toLower()));
+            setShares(side, shares, tr("Enter the %1").arg(language::inSentence(sideName(side))));
     }
     use_.messages.say(tr("They are known under People now: their numbers can be typed."));
 }

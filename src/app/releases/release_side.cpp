@@ -14,6 +14,7 @@
 #include "app/people/agreement_link.h"
 #include "app/releases/release_lines.h"
 #include "app/shell/core_sentences.h"
+#include "app/shell/language.h"
 #include "app/shell/text_utils.h"
 #include "app/shell/theme.h"
 #include "app/widgets/controls.h"
@@ -81,10 +82,6 @@ ReleaseSide::ReleaseSide(QWidget* pictures, QWidget* parent) : QFrame(parent) {
     sameSet_ = button(tr("Same set"));
     sameSet_->setToolTip(tr("They are editions of one release"));
     notSame_ = button(tr("Not the same"));
-    auto* answers = new QHBoxLayout;
-    answers->addWidget(sameSet_);
-    answers->addWidget(notSame_);
-    answers->addStretch();
     auto* alikeLayout = new QVBoxLayout(alikeBox_);
     alikeLayout->setContentsMargins(0, 0, 0, 10);
     alikeLayout->setSpacing(5);
@@ -92,7 +89,7 @@ ReleaseSide::ReleaseSide(QWidget* pictures, QWidget* parent) : QFrame(parent) {
     alikeLayout->addWidget(alike_);
     alikeLayout->addWidget(alikeWhy_);
     alikeLayout->addWidget(alikeBar_);
-    alikeLayout->addLayout(answers);
+    alikeLayout->addWidget(flowing({sameSet_, notSame_}, 6));
     layout->addWidget(alikeBox_);
     alikeBox_->hide();
     connect(sameSet_, &QPushButton::clicked, this, [this] { emit sameSetWanted(other_); });
@@ -158,7 +155,7 @@ void ReleaseSide::show(const ShownRelease& shown) {
         sources.insert(s.what);
     for (const auto& [key, fact] : view.facts) {
         const library::FactDef* def = library::factByKey(key);
-        const QString name = def                         ? tr(def->label).toLower()
+        const QString name = def                         ? language::inSentence(tr(def->label))
                              : key == library::mediaFact ? tr("carrier")
                                                          : QString();
         if (name.isEmpty())

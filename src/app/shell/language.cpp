@@ -63,6 +63,10 @@ QString inUse() {
     return installed;
 }
 
+QString inSentence(const QString& name) {
+    return installed == "de" ? name : name.toLower();
+}
+
 void install(const QString& key) {
     installed = key;
     auto add = [](const QString& file, const QString& folder) {

@@ -17,6 +17,8 @@ QString chosen();
 void choose(const QString& key);
 /// That was installed: what is chosen holds from the next start on.
 QString inUse();
+/// A name as it stands in the middle of a sentence: German writes nouns large there, too.
+QString inSentence(const QString& name);
 /// For all windows that are made from now on. Once, after QApplication is made. Numbers and dates are those
 /// of the system where it speaks that language, too.
 void install(const QString& key);

@@ -16,6 +16,7 @@
 #include "app/widgets/controls.h"
 #include "app/widgets/covers.h"
 #include "app/widgets/judging_box.h"
+#include "app/widgets/keep_wide.h"
 #include "app/widgets/paint.h"
 #include "app/widgets/places_box.h"
 #include "app/widgets/sheet.h"
@@ -106,6 +107,8 @@ FileDetails::FileDetails(const Uses& use, QWidget* parent) : QFrame(parent), use
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll->setWidget(content);
+    constexpr int widest = 340; // a single long word is no reason to be wider
+    keepWide(scroll, 0, widest);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(scroll);

@@ -3,12 +3,18 @@
 
 #include <QEvent>
 #include <QLayout>
+#include <QScrollBar>
 
 #include <algorithm>
 
 namespace moorfrost::app {
 
 namespace {
+
+bool changesRoom(const QEvent* event) {
+    return event->type() == QEvent::LayoutRequest || event->type() == QEvent::Polish ||
+           event->type() == QEvent::Show || event->type() == QEvent::StyleChange;
+}
 
 class KeepsWide : public QObject {
 public:
@@ -18,9 +24,7 @@ public:
 
 protected:
     bool eventFilter(QObject*, QEvent* event) override {
-        const auto type = event->type();
-        if (type == QEvent::LayoutRequest || type == QEvent::Polish || type == QEvent::Show ||
-            type == QEvent::StyleChange)
+        if (changesRoom(event))
             panel_->setMinimumWidth(std::max(least_, panel_->layout()->minimumSize().width()));
         return false;
     }
@@ -30,11 +34,38 @@ private:
     int least_;
 };
 
+class KeepsAreaWide : public QObject {
+public:
+    KeepsAreaWide(QScrollArea* area, int least, int most)
+        : QObject(area), area_(area), least_(least), most_(most) {
+        area->widget()->installEventFilter(this);
+    }
+
+protected:
+    bool eventFilter(QObject* object, QEvent* event) override {
+        if (object == area_->widget() && changesRoom(event)) {
+            const int frame = 2 * area_->frameWidth() + area_->verticalScrollBar()->sizeHint().width();
+            const int wants = area_->widget()->minimumSizeHint().width() + frame;
+            area_->setMinimumWidth(std::max(least_, std::min(wants, most_)));
+        }
+        return false;
+    }
+
+private:
+    QScrollArea* area_;
+    int least_, most_;
+};
+
 } // namespace
 
 void keepWide(QWidget* panel, int least) {
     panel->setMinimumWidth(least);
     new KeepsWide(panel, least);
+}
+
+void keepWide(QScrollArea* area, int least, int most) {
+    area->setMinimumWidth(least);
+    new KeepsAreaWide(area, least, most);
 }
 
 } // namespace moorfrost::app

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/widgets/three_panes.h"
+#include "app/widgets/keep_wide.h"
 #include "app/widgets/line_icons.h"
 
 #include <QSplitter>
@@ -56,6 +57,8 @@ ThreePanes threePanes(QBoxLayout* caption, QWidget* list, QWidget* sheet, QWidge
     leftLayout->addWidget(list, 1);
     out.sheet = scrolling(sheet);
     out.side = scrolling(side);
+    constexpr int widest = 420; // a single long word is no reason to be wider
+    keepWide(out.side, 0, widest);
     out.stack = new QStackedWidget;
     out.stack->setObjectName("panel");
     out.stack->addWidget(out.sheet);
