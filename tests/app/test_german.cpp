@@ -28,17 +28,16 @@ using namespace moorfrost::app;
 class Listener : public QTranslator {
 public:
     mutable std::set<QString> unknown;
-    const QObjectList texts = qApp->children(); // the translators among them
+    const QList<QTranslator*> texts = qApp->findChildren<QTranslator*>();
 
     bool isEmpty() const override { return false; }
     QString translate(const char* context, const char* source, const char* disambiguation,
                       int n) const override {
         if (QByteArray(context).startsWith('Q') || QByteArray(context) == "core")
             return {}; // Qt's own; words of which spoken() asks whether they are any
-        for (const QObject* one : texts)
-            if (const auto* translator = qobject_cast<const QTranslator*>(one))
-                if (!translator->translate(context, source, disambiguation, n).isNull())
-                    return {};
+        for (const QTranslator* translator : texts)
+            if (!translator->translate(context, source, disambiguation, n).isNull())
+                return {};
         unknown.insert(QString::fromUtf8(source));
         return {};
     }

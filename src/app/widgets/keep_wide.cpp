@@ -43,7 +43,7 @@ public:
 
 protected:
     bool eventFilter(QObject* object, QEvent* event) override {
-        if (object == area_->widget() && changesRoom(event)) {
+        if (changesRoom(event) && object == area_->widget()) {
             const int frame = 2 * area_->frameWidth() + area_->verticalScrollBar()->sizeHint().width();
             const int wants = area_->widget()->minimumSizeHint().width() + frame;
             area_->setMinimumWidth(std::max(least_, std::min(wants, most_)));
