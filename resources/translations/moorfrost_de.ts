@@ -3083,11 +3083,11 @@ SHA-256 %1</translation>
     </message>
     <message>
         <source>edit as chips</source>
-        <translation>als Bausteine bearbeiten</translation>
+        <translation>als Bausteine</translation>
     </message>
     <message>
         <source>edit as text</source>
-        <translation>als Text bearbeiten</translation>
+        <translation>als Text</translation>
     </message>
     <message>
         <source>At character %1: %2</source>

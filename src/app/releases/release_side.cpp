@@ -82,6 +82,10 @@ ReleaseSide::ReleaseSide(QWidget* pictures, QWidget* parent) : QFrame(parent) {
     sameSet_ = button(tr("Same set"));
     sameSet_->setToolTip(tr("They are editions of one release"));
     notSame_ = button(tr("Not the same"));
+    auto* answers = new QHBoxLayout;
+    answers->addWidget(sameSet_);
+    answers->addWidget(notSame_);
+    answers->addStretch();
     auto* alikeLayout = new QVBoxLayout(alikeBox_);
     alikeLayout->setContentsMargins(0, 0, 0, 10);
     alikeLayout->setSpacing(5);
@@ -89,7 +93,7 @@ ReleaseSide::ReleaseSide(QWidget* pictures, QWidget* parent) : QFrame(parent) {
     alikeLayout->addWidget(alike_);
     alikeLayout->addWidget(alikeWhy_);
     alikeLayout->addWidget(alikeBar_);
-    alikeLayout->addWidget(flowing({sameSet_, notSame_}, 6));
+    alikeLayout->addLayout(answers);
     layout->addWidget(alikeBox_);
     alikeBox_->hide();
     connect(sameSet_, &QPushButton::clicked, this, [this] { emit sameSetWanted(other_); });

@@ -70,6 +70,7 @@ ChipEditor::ChipEditor(QWidget* parent) : QWidget(parent) {
     stack_->addWidget(frame);
     stack_->addWidget(edit_);
     stack_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Maximum);
+    stack_->setMinimumWidth(140); // enough of it to be read
     toggle_ = new QToolButton;
     toggle_->setObjectName("flat");
     layout->addWidget(stack_, 1);
