@@ -71,6 +71,9 @@ private slots:
     void notesAndNumbers() {
         choose(1);
         const QString title = titles()[1];
+        // However full the panel is: it was squeezed to half a line.
+        QVERIFY2(box()->noteEdit()->minimumHeight() >= 50,
+                 qPrintable(QString::number(box()->noteEdit()->minimumHeight())));
         box()->noteEdit()->setFocus();
         QTest::keyClicks(box()->noteEdit(), "The fiddle is clear");
         box()->playoutLine()->setFocus(); // leaving the note keeps it
