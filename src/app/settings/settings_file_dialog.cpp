@@ -51,7 +51,7 @@ SettingsFileDialog::SettingsFileDialog(const QString& title, const QString& what
     constexpr int wide = 480;
     layout()->invalidate();
     setMinimumHeight(layout()->hasHeightForWidth() ? layout()->totalHeightForWidth(wide)
-                                                 : layout()->totalSizeHint().height());
+                                                   : layout()->totalSizeHint().height());
     resize(wide, minimumHeight());
 }
 
