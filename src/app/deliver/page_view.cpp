@@ -72,6 +72,7 @@ QWidget* PageView::left() {
     words_->setAccessibleName(tr("Words above the tracks"));
     words_->setPlaceholderText(tr("A few words above the tracks"));
     words_->setTabChangesFocus(true);
+    words_->setObjectName("threeLines"); // the style sheet knows how high it is
     words_->setFixedHeight(58);
     facts_ = new FieldPicker(true);
     facts_->setLabels(columnName);

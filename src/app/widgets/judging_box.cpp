@@ -159,7 +159,7 @@ JudgingBox::JudgingBox(RecordingsController& recordings, std::function<QStringLi
     note_->setPlaceholderText(tr("Note"));
     note_->setAccessibleName(tr("Note"));
     note_->setTabChangesFocus(true);
-    note_->setObjectName("judgingNote"); // the style sheet knows how high it is
+    note_->setObjectName("threeLines"); // the style sheet knows how high it is
     note_->setFixedHeight(58);
     playout_ = new QLineEdit;
     playout_->setPlaceholderText(tr("Playout number"));
